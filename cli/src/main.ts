@@ -1,0 +1,38 @@
+import { cords } from './cords.js';
+import { BadInput } from './options.js';
+import { ridge } from './ridge.js';
+
+/** Where a command writes. */
+export interface Output {
+  readonly out: (text: string) => void;
+  readonly err: (text: string) => void;
+}
+
+const USAGE = `rb cords                 the cords of the catalogue
+rb ridge --span M ...    a line between two points; rb ridge --help tells more`;
+
+const COMMANDS: Readonly<Record<string, (args: readonly string[], io: Output) => void>> = { cords, ridge };
+
+/** Runs one command line. Returns the exit code: 0 done, 2 bad input (one line on standard error), 3 no answer found. */
+export function main(args: readonly string[], io: Output): number {
+  const [name, ...rest] = args;
+  if (name === undefined || name === 'help' || name === '--help') {
+    io.out(USAGE);
+    return 0;
+  }
+  const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;
+  if (command === undefined) {
+    io.err(`command: ${name}; allowed: ${Object.keys(COMMANDS).join(', ')}`);
+    return 2;
+  }
+  try {
+    command(rest, io);
+    return 0;
+  } catch (error) {
+    if (error instanceof BadInput) {
+      io.err(error.message.replaceAll('\n', ' '));
+      return error.code;
+    }
+    throw error;
+  }
+}

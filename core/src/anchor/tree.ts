@@ -1,0 +1,53 @@
+import { PERSON_GIRTH } from '../catalogue/index.js';
+
+/** What a short look-up at a tree can find. Any of them rules it out; none of them passes it. */
+export const SIGNS = {
+  'dead-top': 'dead top',
+  'hung-branch': 'hung branch',
+  leaning: 'leaning badly',
+  rocking: 'rocks at the root',
+  hollow: 'sounds hollow',
+  fungus: 'fungus on stem or foot',
+  'shallow-root': 'shallow or lifted roots',
+  'loose-bark': 'loose bark',
+} as const;
+export type Sign = keyof typeof SIGNS;
+
+/** Diameter of a round trunk, m. @param girth m */
+export function diameterOf(girth: number): number {
+  return girth / Math.PI;
+}
+
+/** Bending moment at the foot, N m, of a horizontal pull H (N) at height h (m). */
+export function footMoment(horizontal: number, height: number): number {
+  return horizontal * height;
+}
+
+/** Bending stress at the foot of a solid round trunk: 32 M / (pi d^3), Pa. */
+export function footStress(moment: number, diameter: number): number {
+  return (32 * moment) / (Math.PI * diameter ** 3);
+}
+
+/** How far the trunk gives at height h per newton there: h^3 / (3 E I), I = pi d^4 / 64, m/N. Ground taken as firm. */
+export function trunkGive(height: number, diameter: number, modulus: number): number {
+  return (64 * height ** 3) / (3 * Math.PI * modulus * diameter ** 4);
+}
+
+/** Pressure of cord on bark: tension over radius and the width that lies on it, Pa. */
+export function barkPressure(tension: number, diameter: number, width: number): number {
+  return tension / (0.5 * diameter * width);
+}
+
+/**
+ * Reasons not to use a trunk, as sentences; none means only that nothing was found.
+ * @param person whether a person's weight will hang on it
+ */
+export function screenTree(tree: { readonly name: string; readonly girth: number; readonly signs: readonly Sign[] }, person: boolean): string[] {
+  const found = tree.signs.map((s) => SIGNS[s]);
+  const out: string[] = [];
+  if (found.length > 0) out.push(`${tree.name} is ruled out: ${found.join(', ')}. Choose another, or ask an arborist.`);
+  if (person && tree.girth < PERSON_GIRTH)
+    out.push(`${tree.name} is too thin to carry a person: ${(tree.girth * 100).toFixed(0)} cm round, at least ${PERSON_GIRTH * 100} cm wanted.`);
+  return out;
+}
+

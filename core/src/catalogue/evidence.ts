@@ -1,0 +1,33 @@
+import type { Quantity } from '../quantity/index.js';
+import type { Figure, Source } from '../working/index.js';
+import { given } from '../working/index.js';
+
+/** A number of the catalogue: its range (5 % to 95 %), what kind of evidence there is, and where. SI. */
+export interface Constant {
+  readonly symbol: string;
+  readonly title: string;
+  readonly quantity: Quantity;
+  readonly low: number;
+  readonly typical: number;
+  readonly high: number;
+  readonly kind: Exclude<Source['kind'], 'measured' | 'chosen'>;
+  readonly citation: string;
+}
+
+export const EVIDENCE_WORDS: Readonly<Record<Constant['kind'], string>> = {
+  standard: 'a public standard',
+  'published test': 'published tests',
+  handbook: 'handbooks',
+  derived: 'worked out from other numbers',
+  judgement: 'judgement: no test is known to us',
+};
+
+/** A catalogue number as a figure that carries its range and source into workings. */
+export function looked(c: Constant): Figure {
+  return given(
+    { symbol: c.symbol, title: c.title, quantity: c.quantity },
+    c.typical,
+    { kind: c.kind, text: `catalogue, ${EVIDENCE_WORDS[c.kind]}`, citation: c.citation },
+    [c.low, c.high],
+  );
+}

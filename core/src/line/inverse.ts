@@ -1,0 +1,197 @@
+import { norm } from '../quantity/index.js';
+import type { Vec3 } from '../quantity/index.js';
+import { strainAt, tensionAt } from './curve.js';
+import type { Span, SpanState } from './span.js';
+import { solveSpan } from './span.js';
+
+/** A wish that no length of this line can meet; the message says what is possible. */
+export class NoSuchLine extends Error {
+  override readonly name = 'NoSuchLine';
+}
+
+/** The span with nothing hung on it. */
+export function bareOf(span: Span): Span {
+  return { ...span, loads: [] };
+}
+
+/** Straight-line distance between the supports when a weightless line of tension `t` pulls on them, m. */
+function pulledDistance(span: Span, t: number): number {
+  const [ga, gb] = span.give;
+  let [x, y, z] = span.chord;
+  for (let i = 0; i < 60; i++) {
+    const d = Math.hypot(x, y, z);
+    const next: Vec3 = [
+      span.chord[0] - ((ga[0] + gb[0]) * t * x) / d,
+      span.chord[1] - ((ga[1] + gb[1]) * t * y) / d,
+      span.chord[2] - ((ga[2] + gb[2]) * t * z) / d,
+    ];
+    const moved = Math.abs(next[0] - x) + Math.abs(next[1] - y) + Math.abs(next[2] - z);
+    [x, y, z] = next;
+    if (moved < 1e-15 * d) break;
+  }
+  return Math.hypot(x, y, z);
+}
+
+/**
+ * Unstressed length of a line hauled to a tension while straight, bare and weightless.
+ * @param tension N, >= 0
+ * @throws NoSuchLine when the supports would meet first
+ */
+export function unstressedFromPretension(span: Span, tension: number): number {
+  const d = pulledDistance(span, tension);
+  const give = span.give[0][0] + span.give[1][0];
+  if (!(d > 0) || give * tension > 0.5 * norm(span.chord))
+    throw new NoSuchLine(`a tension of ${tension.toFixed(0)} N would pull the anchors more than half way together`);
+  return d / (1 + strainAt(span.curve, tension));
+}
+
+/** Tension of the straight, bare, weightless line of this unstressed length, N; 0 when it would be slack. */
+export function pretensionOf(span: Span, unstressed: number): number {
+  const d = norm(span.chord);
+  if (unstressed >= d) return 0;
+  const rigid = tensionAt(span.curve, d / unstressed - 1);
+  const give = span.give.some((g) => g[0] > 0 || g[1] > 0 || g[2] > 0);
+  if (!give) return rigid;
+  return root((t) => pulledDistance(span, t) - unstressed * (1 + strainAt(span.curve, t)), 0, rigid, 1e-13);
+}
+
+/**
+ * Root of a continuous function by bracketing (bisection guarding regula falsi, Illinois variant:
+ * Dowell and Jarratt, BIT 11, 1971).
+ */
+export function root(f: (x: number) => number, a: number, b: number, relative: number): number {
+  let fa = f(a);
+  let fb = f(b);
+  if (fa === 0) return a;
+  if (fb === 0) return b;
+  let side = 0;
+  for (let i = 0; i < 200; i++) {
+    let x = (a * fb - b * fa) / (fb - fa);
+    if (!(x > Math.min(a, b) && x < Math.max(a, b)) || i % 12 === 11) x = 0.5 * (a + b);
+    const fx = f(x);
+    if (fx === 0 || Math.abs(b - a) <= relative * Math.max(Math.abs(a), Math.abs(b))) return x;
+    if (fx > 0 === fb > 0) {
+      b = x;
+      fb = fx;
+      if (side === 1) fa *= 0.5;
+      side = 1;
+    } else {
+      a = x;
+      fa = fx;
+      if (side === -1) fb *= 0.5;
+      side = -1;
+    }
+  }
+  return 0.5 * (a + b);
+}
+
+const SHORTEST_SHARE = 1e-4;
+const LONGEST_SHARE = 1e3;
+
+/**
+ * Finds the unstressed length, coming from the tight side, at which a measure that grows with length
+ * reaches a wanted value.
+ * @throws NoSuchLine with `impossible(reached)` where the measure cannot reach it
+ */
+function fromTightSide(
+  distance: number,
+  wanted: number,
+  measure: (unstressed: number) => number,
+  impossible: (reached: number) => string,
+): number {
+  const f = (l: number): number => measure(l) - wanted;
+  let at = distance;
+  let value = f(at);
+  if (value === 0) return at;
+  let gap = 1e-4;
+  if (value > 0) {
+    for (;;) {
+      const tighter = distance * Math.max(1 - gap, SHORTEST_SHARE);
+      const v = f(tighter);
+      if (v <= 0) return root(f, tighter, at, 1e-15);
+      if (tighter <= distance * SHORTEST_SHARE) throw new NoSuchLine(impossible(v + wanted));
+      at = tighter;
+      gap *= 3;
+    }
+  }
+  for (;;) {
+    const slacker = distance * (1 + gap);
+    const v = f(slacker);
+    if (v >= 0) return root(f, at, slacker, 1e-15);
+    if (v < value || slacker > distance * LONGEST_SHARE) throw new NoSuchLine(impossible(Math.max(v, value) + wanted));
+    at = slacker;
+    value = v;
+    gap *= 1.8;
+  }
+}
+
+/** Solves repeatedly, each from the last answer. */
+function warmSolver(span: Span): (unstressed: number) => SpanState {
+  let warm: Vec3 | undefined;
+  return (unstressed) => {
+    let state = solveSpan(span, unstressed, warm);
+    if (!state.converged) state = solveSpan(span, unstressed);
+    if (!state.converged) throw new NoSuchLine(`no equilibrium found for ${unstressed.toFixed(3)} m of line: ${state.reason}`);
+    warm = state.slack ? undefined : state.start;
+    return state;
+  };
+}
+
+/**
+ * Unstressed length at which the line, with its loads on, sags as given.
+ * @param sag largest vertical drop below the chord, m, > 0
+ * @throws NoSuchLine for a weightless line with nothing on it
+ */
+export function unstressedFromSag(span: Span, sag: number): number {
+  if (span.loads.every((l) => l.force[2] === 0) && span.perMetre[2] === 0)
+    throw new NoSuchLine('a weightless line with nothing hung on it has no sag');
+  const solve = warmSolver(span);
+  return fromTightSide(
+    norm(span.chord),
+    sag,
+    (l) => solve(l).sag,
+    (reached) => `the sag cannot be ${sag.toFixed(3)} m; the nearest this line comes is ${reached.toFixed(3)} m`,
+  );
+}
+
+/** Vertical drop of point `at` of the bare line when `force` (N) is hung there, beyond its drop without, m. */
+export function dipOf(span: Span, unstressed: number, at: number, force: number): number {
+  const bare = bareOf(span);
+  const hung = solveSpan({ ...bare, loads: [{ at, force: [0, 0, -force] }] }, unstressed);
+  const before = solveSpan({ ...bare, loads: [{ at, force: [0, 0, 0] }] }, unstressed);
+  if (!hung.converged || !before.converged) throw new NoSuchLine('no equilibrium found under the test mass');
+  return before.loadPlace[0]![2] - hung.loadPlace[0]![2];
+}
+
+/**
+ * Unstressed length found by a dip test: hang a known weight on the bare line, measure how much further
+ * that point drops. Very slack heavy lines can give the same dip twice; the tighter one is returned.
+ * @param at    where it hangs, share of the length, 0 < at < 1
+ * @param force its weight, N, > 0
+ * @param dip   the extra drop, m, > 0
+ * @throws NoSuchLine naming the largest dip possible
+ */
+export function unstressedFromDip(span: Span, at: number, force: number, dip: number): number {
+  return fromTightSide(
+    norm(span.chord),
+    dip,
+    (l) => dipOf(span, l, at, force),
+    (reached) =>
+      `a dip of ${dip.toFixed(3)} m cannot come of this weight on this line; the nearest possible is ${reached.toFixed(3)} m`,
+  );
+}
+
+/**
+ * Unstressed length at which the largest tension, with the loads on, is as given; the tight one.
+ * @param tension N, > 0
+ * @throws NoSuchLine naming the least tension the loads allow
+ */
+export function unstressedFromTension(span: Span, tension: number): number {
+  const solve = warmSolver(span);
+  return fromTightSide(
+    norm(span.chord),
+    -tension,
+    (l) => -solve(l).tension,
+    (reached) => `the tension cannot be ${tension.toFixed(0)} N; with these loads the least is ${(-reached).toFixed(0)} N`,
+  );
+}

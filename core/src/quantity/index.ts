@@ -1,0 +1,4 @@
+export * from './units.js';
+export * from './body.js';
+export * from './spread.js';
+export * from './vector.js';

@@ -1,0 +1,6 @@
+export * from './ridge.js';
+export * from './cases.js';
+export * from './model.js';
+export * from './evaluate.js';
+export * from './sentences.js';
+export * from './tradeoff.js';

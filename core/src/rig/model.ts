@@ -1,0 +1,355 @@
+import { diameterOf, trunkGive } from '../anchor/index.js';
+import type { Cord, Termination, Wood } from '../catalogue/index.js';
+import {
+  AIR_DENSITY, BEDDING_IN, CORD_ON_BARK, CORD_ON_CORD, FIBRE_TRAITS, GUST_FACTOR, PULLS, PULL_NAMES, RELAX_ONSET, RIDGE_SHARE,
+  SHEET_DRAG, SHELTERS, dryCurve, findCord, findTermination, findWood, looked, wetCurve,
+} from '../catalogue/index.js';
+import type { PointLoad, Span, SpanState } from '../line/index.js';
+import {
+  pretensionOf, pulleyHitchGain, relaxedTension, scaledCurve, solveSpan, tensionAfterSetBack, turnEfficiency,
+  unstressedFromDip, unstressedFromPretension, unstressedFromSag, unstressedWhenRelaxed,
+} from '../line/index.js';
+import type { Vec3 } from '../quantity/index.js';
+import { GRAVITY, rangeFromSd } from '../quantity/index.js';
+import type { Figure, Source } from '../working/index.js';
+import { derive, given } from '../working/index.js';
+import { beaufortSpeed, windPressure } from '../weather/index.js';
+import type { LoadCase } from './cases.js';
+import { SETTLING } from './cases.js';
+import type { KitCord, RidgeRig, Surroundings } from './ridge.js';
+import { problemsOf, riseOf } from './ridge.js';
+
+/** A rig that cannot be computed as described; `field` is where to look. */
+export class RigProblem extends Error {
+  override readonly name = 'RigProblem';
+  constructor(
+    readonly field: string,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+/** Every number that can be uncertain, by key. */
+const KEYS = [
+  'span', 'E0', 'E1', 'stretch', 'metre', 'tension', 'sag', 'dip', 'testMass', 'takeUp', 'pull', 'muC', 'muB', 'setBack',
+  'k', 'onset', 'wetStretch', 'wetGrowth', 'uptake', 'roof', 'wetRoof', 'hung', 'rho', 'beaufort', 'gust', 'shelter', 'drag', 'reach', 'area', 'sway',
+] as const;
+type Key = (typeof KEYS)[number];
+type Values = Record<Key, number>;
+
+const measured = (text: string): Source => ({ kind: 'measured', text });
+const chosen = (text: string): Source => ({ kind: 'chosen', text });
+
+/** How well a thing is measured in the field, as one standard deviation. All judgement. */
+const TAPE_SD = 0.01;
+const SAG_SD = 0.01;
+const DIP_SD = 0.004;
+const TAKE_UP_SHARE = 0.12;
+const MASS_SHARE = 0.03;
+
+/** What a case gives, each with its working. */
+export interface CaseFigures {
+  readonly case: LoadCase;
+  readonly state: SpanState;
+  readonly tension: Figure;
+  readonly ends: readonly [Figure, Figure];
+  readonly grips: readonly Figure[];
+  readonly horizontal: readonly [Figure, Figure];
+  readonly vertical: readonly [Figure, Figure];
+  readonly sag: Figure;
+}
+
+export interface RidgeModel {
+  readonly rig: RidgeRig;
+  readonly cord: Cord;
+  readonly kitCord: KitCord;
+  readonly woods: readonly [Wood, Wood];
+  readonly terminations: readonly [Termination, Termination];
+  readonly figures: Readonly<Record<Key, Figure>>;
+  readonly diameters: readonly [number, number];
+  /** Straight distance between the ties, m. */
+  readonly distance: number;
+  /** The span of a case and its state at the central values. */
+  readonly spanOf: (c: LoadCase) => Span;
+  readonly stateOf: (c: LoadCase) => SpanState;
+  /** Unstressed length at tying off, m, and the tension of the line then, straight and bare. */
+  readonly unstressed: Figure;
+  readonly pretension: Figure;
+  /** How the tension came about: the hauled pull of a pulley-style hitch and so on; empty for a chosen tension. */
+  readonly hauling: readonly Figure[];
+  readonly caseFigures: (c: LoadCase) => CaseFigures;
+}
+
+/** Keys that decide the unstressed length, besides the geometry and the cord. */
+const BY_TENSIONING: Readonly<Record<RidgeRig['tensioning']['how'], readonly Key[]>> = {
+  tension: ['tension'],
+  sag: ['sag', 'roof', 'hung'],
+  dip: ['dip', 'testMass'],
+  passes: ['takeUp'],
+  pulley: ['pull', 'muC', 'muB', 'setBack'],
+};
+const LINE_KEYS: readonly Key[] = ['span', 'E0', 'E1', 'stretch', 'metre'];
+
+function baseFigures(rig: RidgeRig, around: Surroundings, cord: Cord, woods: readonly [Wood, Wood]): Record<Key, Figure> {
+  const { body } = around;
+  const t = rig.tensioning;
+  const traits = FIBRE_TRAITS[cord.fibre];
+  const paced = rig.span.paces * body.pace;
+  const spread = (value: number, sd: number, least = 0): readonly [number, number] => {
+    const [a, b] = rangeFromSd(value, sd);
+    return [Math.max(a, least), b];
+  };
+  const mass = (symbol: string, title: string, value: number): Figure =>
+    given({ symbol, title, quantity: 'mass' }, value, measured('weighed or felt, within 3 %'), spread(value, value * MASS_SHARE));
+  const e = cord.breakStrain;
+  return {
+    span:
+      rig.span.how === 'tape'
+        ? given({ symbol: 'L', title: 'span', quantity: 'length' }, rig.span.tape, measured('taped'), spread(rig.span.tape, TAPE_SD))
+        : given(
+            { symbol: 'L', title: 'span', quantity: 'length' }, paced,
+            measured(`${rig.span.paces} of my paces, each ${body.pace.toFixed(2)} m, within ${(body.paceSpread * 100).toFixed(0)} % (one standard deviation)`),
+            spread(paced, paced * body.paceSpread, paced * 0.3),
+          ),
+    E0: looked(woods[0].modulus),
+    E1: looked(woods[1].modulus),
+    stretch: given(
+      { symbol: 's', title: "stretch of this cord over the catalogue's typical", quantity: 'ratio' }, 1,
+      { kind: e.kind, text: 'catalogue, the range of its stretch at break', citation: e.citation },
+      [e.low / e.typical, e.high / e.typical],
+    ),
+    metre: looked(cord.massPerMetre),
+    tension: given({ symbol: 'T₀', title: 'chosen tension, straight and bare', quantity: 'force' }, t.tension, chosen('chosen')),
+    sag: given({ symbol: 'f', title: 'measured sag, loads on', quantity: 'length' }, t.sag, measured('against a level line'), spread(t.sag, Math.min(SAG_SD, t.sag / 4))),
+    dip: given({ symbol: 'δ', title: 'measured dip', quantity: 'length' }, t.dip.drop, measured('before and after hanging the mass'), spread(t.dip.drop, Math.min(DIP_SD, t.dip.drop / 4))),
+    testMass: mass('m_t', 'test mass', t.dip.mass),
+    takeUp: given(
+      { symbol: 'a', title: 'slack taken in', quantity: 'length' }, t.passes.count * t.passes.takeUp,
+      measured(`${t.passes.count} passes of ${(t.passes.takeUp * 100).toFixed(1)} cm`), spread(t.passes.count * t.passes.takeUp, t.passes.count * t.passes.takeUp * TAKE_UP_SHARE),
+    ),
+    pull: looked(PULLS[t.pulley.pull]),
+    muC: looked(CORD_ON_CORD),
+    muB: looked(CORD_ON_BARK),
+    setBack: given({ symbol: 'c', title: 'set-back on tying off', quantity: 'length' }, t.pulley.setBack, measured('by eye'), spread(t.pulley.setBack, t.pulley.setBack * 0.3)),
+    k: looked(traits.relaxation),
+    onset: looked(RELAX_ONSET),
+    wetStretch: looked(traits.wetStretch),
+    wetGrowth: looked(traits.wetGrowth),
+    uptake: looked(traits.uptake),
+    roof: mass('m_r', 'roof, dry', rig.roof.on ? rig.roof.mass : 0),
+    wetRoof: mass('m_rw', 'roof, wet', rig.roof.on ? rig.roof.wetMass : 0),
+    hung: given({ symbol: 'h', title: 'things hung, of their stated masses', quantity: 'ratio' }, 1, measured('weighed or felt, within 3 %'), rig.hung.length > 0 ? spread(1, MASS_SHARE) : [1, 1]),
+    rho: looked(AIR_DENSITY),
+    beaufort: given({ symbol: 'V', title: 'mean wind', quantity: 'speed' }, beaufortSpeed(rig.wind.beaufort), measured(`Beaufort ${rig.wind.beaufort} by signs`), [beaufortSpeed(Math.max(0, rig.wind.beaufort - 0.5)), beaufortSpeed(rig.wind.beaufort + 0.5)]),
+    gust: looked(GUST_FACTOR),
+    shelter: looked(SHELTERS[rig.wind.shelter]),
+    drag: looked(SHEET_DRAG),
+    reach: looked(RIDGE_SHARE),
+    area: given({ symbol: 'A', title: 'roof area against the wind', quantity: 'area' }, rig.roof.on ? rig.roof.area : 0, measured('by eye'), spread(rig.roof.on ? rig.roof.area : 0, rig.roof.area * 0.1)),
+    sway: given({ symbol: 'y', title: 'sway of the trunks apart', quantity: 'length' }, rig.sway, measured('by eye'), spread(rig.sway, rig.sway * 0.25)),
+  };
+}
+
+/**
+ * Readies a rig for solving. Everything else in this folder reads its numbers from here.
+ * @param options.ranges  false leaves the spreads of what was measured out: some thirty times faster, for dragging
+ * @throws RigProblem for a rig that cannot be computed, naming field and remedy; NoSuchLine for a sag, dip or
+ *         tension that no length of this line gives
+ */
+export function ridgeModel(rig: RidgeRig, around: Surroundings, options: { readonly ranges: boolean } = { ranges: true }): RidgeModel {
+  const problem = problemsOf(rig, around)[0];
+  if (problem !== undefined) throw new RigProblem(problem.field, problem.message);
+  const kitCord = around.kit.find((k) => k.id === rig.cord)!;
+  const cord = findCord(kitCord.cord);
+  if (cord === undefined) throw new RigProblem('cord', `The catalogue has no cord “${kitCord.cord}”. Choose another.`);
+  const woodOf = (i: 0 | 1): Wood => {
+    const wood = findWood(rig.trunks[i].wood);
+    if (wood === undefined) throw new RigProblem(`trunks.${i}.wood`, `The catalogue has no wood “${rig.trunks[i].wood}”. Choose another.`);
+    return wood;
+  };
+  const terminationOf = (i: 0 | 1): Termination => {
+    const found = findTermination(rig.ends[i].termination);
+    if (found === undefined) throw new RigProblem(`ends.${i}.termination`, `The catalogue has no hitch “${rig.ends[i].termination}”. Choose another.`);
+    return found;
+  };
+  const woods = [woodOf(0), woodOf(1)] as const;
+  const terminations = [terminationOf(0), terminationOf(1)] as const;
+  const figures = baseFigures(rig, around, cord, woods);
+  if (!options.ranges) for (const key of KEYS) figures[key] = { ...figures[key], range: [figures[key].value, figures[key].value] };
+  const central = Object.fromEntries(KEYS.map((k) => [k, figures[k].value])) as Values;
+  const diameters = [diameterOf(rig.trunks[0].girth), diameterOf(rig.trunks[1].girth)] as const;
+  const rise = riseOf(rig);
+  const dry = dryCurve(cord);
+  const wet = wetCurve(cord);
+  const distance = Math.hypot(central.span, rise);
+  const t = rig.tensioning;
+
+  const giveOf = (v: Values): readonly [Vec3, Vec3] => {
+    const of = (i: 0 | 1): Vec3 => {
+      const g = trunkGive(rig.trunks[i].tieHeight, diameters[i], i === 0 ? v.E0 : v.E1);
+      return [g, g, 0];
+    };
+    return [of(0), of(1)];
+  };
+  const place = (v: Values, x: number): number => Math.min(1 - 1e-6, Math.max(1e-6, x / Math.hypot(v.span, rise)));
+  const windForce = (v: Values): number => windPressure(v.rho, v.beaufort * v.shelter * v.gust) * v.drag * v.area * v.reach;
+
+  const span = (v: Values, c: LoadCase): Span => {
+    const roof = 0.5 * GRAVITY * (c.wet ? v.wetRoof : v.roof);
+    const wind = c.gust ? 0.5 * windForce(v) : 0;
+    const loads: PointLoad[] = rig.hung.map((h) => ({ at: place(v, h.at), force: [0, 0, -h.mass * v.hung * GRAVITY] }));
+    if (rig.roof.on) for (const x of rig.roof.at) loads.push({ at: place(v, x), force: [0, wind, -roof] });
+    const curve = c.wet ? scaledCurve(wet, 1, v.stretch * (v.wetStretch / FIBRE_TRAITS[cord.fibre].wetStretch.typical)) : scaledCurve(dry, 1, v.stretch);
+    return {
+      chord: [v.span + (c.sway ? v.sway : 0), 0, rise],
+      curve,
+      perMetre: [0, 0, -v.metre * GRAVITY * (c.wet ? 1 + v.uptake : 1)],
+      loads,
+      give: giveOf(v),
+    };
+  };
+
+  const hauledTension = (v: Values): number => {
+    const gain = pulleyHitchGain(turnEfficiency(v.muC, Math.PI), turnEfficiency(v.muB, Math.PI));
+    return tensionAfterSetBack(v.pull * gain, v.setBack, Math.hypot(v.span, rise), scaledCurve(dry, 1, v.stretch));
+  };
+  const lengths = new Map<string, number>();
+  const lengthKeys = [...LINE_KEYS, ...BY_TENSIONING[t.how]];
+  const unstressedOf = (v: Values): number => {
+    const key = lengthKeys.map((k) => v[k]).join();
+    const known = lengths.get(key);
+    if (known !== undefined) return known;
+    const bare = span(v, SETTLING[0]!);
+    const value =
+      t.how === 'tension'
+        ? unstressedFromPretension(bare, v.tension)
+        : t.how === 'sag'
+          ? unstressedFromSag(bare, v.sag)
+          : t.how === 'dip'
+            ? unstressedFromDip(bare, place(v, t.dip.at), v.testMass * GRAVITY, v.dip)
+            : t.how === 'passes'
+              ? Math.hypot(v.span, rise) - v.takeUp
+              : unstressedFromPretension(bare, hauledTension(v));
+    lengths.set(key, value);
+    return value;
+  };
+
+  const states = new Map<string, SpanState>();
+  const pitchedKeys = [...lengthKeys, 'roof', 'hung'] as Key[];
+  const keysOf = (c: LoadCase): Key[] => {
+    const keys = new Set<Key>(pitchedKeys);
+    if (c.after > 0) for (const k of ['k', 'onset'] as const) keys.add(k);
+    if (c.wet) for (const k of ['wetStretch', 'wetGrowth', 'uptake', 'wetRoof'] as const) keys.add(k);
+    if (c.gust) for (const k of ['rho', 'beaufort', 'gust', 'shelter', 'drag', 'reach', 'area'] as const) keys.add(k);
+    if (c.sway) keys.add('sway');
+    return [...keys];
+  };
+  const solve = (v: Values, c: LoadCase): SpanState => {
+    const key = `${c.id}:${keysOf(c).map((k) => v[k]).join()}`;
+    const known = states.get(key);
+    if (known !== undefined) return known;
+    const s = span(v, c);
+    let length = unstressedOf(v);
+    if (c.after > 0) {
+      const held = solve(v, SETTLING[0]!).tension;
+      const left = relaxedTension(held, v.k, c.after, v.onset);
+      length = unstressedWhenRelaxed(length, held, left, scaledCurve(dry, 1, v.stretch));
+    }
+    if (c.wet) length *= 1 + v.wetGrowth;
+    const near = states.get(`${c.id}:central`)?.start;
+    let state = solveSpan(s, length, near);
+    if (!state.converged && near !== undefined) state = solveSpan(s, length);
+    if (!state.converged) throw new RigProblem('tensioning', `No equilibrium found ${c.name}: ${state.reason}. Check the loads and the tension.`);
+    states.set(key, state);
+    return state;
+  };
+  const stateOf = (c: LoadCase): SpanState => {
+    const state = solve(central, c);
+    if (!state.slack) states.set(`${c.id}:central`, state);
+    return state;
+  };
+
+  const asValues = (keys: readonly Key[], values: readonly number[]): Values => {
+    const v = { ...central };
+    keys.forEach((k, i) => (v[k] = values[i]!));
+    return v;
+  };
+  const caseFigures = (c: LoadCase): CaseFigures => {
+    const state = stateOf(c);
+    const keys = keysOf(c);
+    const inputs = keys.map((k) => figures[k]);
+    const figure = (symbol: string, title: string, quantity: Figure['quantity'], formula: string, read: (s: SpanState) => number): Figure =>
+      derive({ symbol, title: `${title}, ${c.name}`, quantity, formula, notes: EXACT }, inputs, (...values) => read(solve(asValues(keys, values), c)));
+    const horizontal = (i: 0 | 1): Figure =>
+      figure('H', `horizontal pull on ${rig.trunks[i].name}`, 'force', 'H = √(t_x² + t_y²) at the tie', (s) => Math.hypot(s.pull[i][0], s.pull[i][1]));
+    const vertical = (i: 0 | 1): Figure =>
+      figure('V', `downward pull on ${rig.trunks[i].name}`, 'force', 'V = −t_z at the tie', (s) => -s.pull[i][2]);
+    const end = (i: 0 | 1): Figure => figure('T', `tension at ${rig.trunks[i].name}`, 'force', 'T = |t| at the tie', (s) => s.endTension[i]);
+    return {
+      case: c,
+      state,
+      tension: figure('T', 'largest tension in the line', 'force', 'T = max |t(s)|, t(s) = t₀ + w s + ΣP, t₀ so that ∫ (t/T)(1 + ε(T)) ds = chord − give of the trunks', (s) => s.tension),
+      ends: [end(0), end(1)],
+      grips: rig.roof.on ? [0, 1].map((i) => figure('T', `tension at the roof's ${i === 0 ? 'first' : 'second'} hitch`, 'force', 'T = max |t| beside the hitch', (s) => s.loadTension[rig.hung.length + i]!)) : [],
+      horizontal: [horizontal(0), horizontal(1)],
+      vertical: [vertical(0), vertical(1)],
+      sag: figure('f', 'sag', 'length', 'f = max (chord − line), vertically', (s) => s.sag),
+    };
+  };
+
+  const lengthInputs = lengthKeys.map((k) => figures[k]);
+  const unstressed = derive(
+    { symbol: 'L₀', title: 'unstressed length between the ties', quantity: 'length', formula: LENGTH_FORMULA[t.how], notes: EXACT },
+    lengthInputs,
+    (...values) => unstressedOf(asValues(lengthKeys, values)),
+  );
+  const pretension = derive(
+    { symbol: 'T₀', title: 'tension at tying off, straight and bare', quantity: 'force', formula: 'T₀ = T(ε), ε = (D − give · T₀) / L₀ − 1' },
+    lengthInputs,
+    (...values) => {
+      const v = asValues(lengthKeys, values);
+      return pretensionOf(span(v, SETTLING[0]!), unstressedOf(v));
+    },
+  );
+  return {
+    rig, cord, kitCord, woods, terminations, figures, diameters, distance,
+    spanOf: (c) => span(central, c),
+    stateOf, unstressed, pretension,
+    hauling: t.how === 'pulley' ? pulleyFigures(rig, figures, (v) => hauledTension({ ...central, ...v })) : [],
+    caseFigures,
+  };
+}
+
+const EXACT = ['Solved exactly: elastic catenaries between the loads with the cord’s own curve and the give of both trunks (Irvine, Cable Structures, 1981). No small-sag formula.'];
+
+const LENGTH_FORMULA: Readonly<Record<RidgeRig['tensioning']['how'], string>> = {
+  tension: 'L₀ = (D − give · T₀) / (1 + ε(T₀))',
+  sag: 'L₀ such that the line with its loads sags by f',
+  dip: 'L₀ such that the test mass drops its point by δ',
+  passes: 'L₀ = D − a',
+  pulley: 'L₀ = (D − give · T₀) / (1 + ε(T₀))',
+};
+
+function pulleyFigures(rig: RidgeRig, figures: Readonly<Record<Key, Figure>>, tied: (v: Partial<Values>) => number): Figure[] {
+  const gain = derive(
+    { symbol: 'g', title: 'gain of the pulley-style hitch', quantity: 'ratio', formula: 'g = 1 + η_c + η_c η_b, η = exp(−μ π)', notes: ['Without friction it would be 3.'] },
+    [figures.muC, figures.muB],
+    (c, b) => pulleyHitchGain(turnEfficiency(c!, Math.PI), turnEfficiency(b!, Math.PI)),
+  );
+  const hauled = derive(
+    { symbol: 'T_h', title: `tension hauled with ${PULL_NAMES[rig.tensioning.pulley.pull]}`, quantity: 'force', formula: 'T_h = P g' },
+    [figures.pull, gain],
+    (p, g) => p! * g!,
+  );
+  const keys = ['pull', 'muC', 'muB', 'setBack', 'span', 'stretch'] as const;
+  const left = derive(
+    { symbol: 'T₀', title: 'tension left after tying off', quantity: 'force', formula: 'T₀ = T(D / (L_h + c) − 1), L_h = D / (1 + ε(T_h))' },
+    keys.map((k) => figures[k]),
+    (...values) => tied(Object.fromEntries(keys.map((k, i) => [k, values[i]!])) as Partial<Values>),
+  );
+  return [gain, hauled, left];
+}
+
+/** Bedding-in as a figure, for the travel of a tensioning end. */
+export const beddingIn: Figure = looked(BEDDING_IN);

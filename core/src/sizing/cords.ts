@@ -1,0 +1,109 @@
+import { findCord } from '../catalogue/index.js';
+import { say } from '../quantity/index.js';
+import type { UnitChoice } from '../quantity/index.js';
+import { NoSuchLine } from '../line/index.js';
+import { RigProblem, evaluateRidge, haulLimits, hauledTo } from '../rig/index.js';
+import type { KitCord, RidgeResult, RidgeRig, Surroundings } from '../rig/index.js';
+
+/** One cord of the kit, judged for this ridgeline. */
+export interface SizedCord {
+  readonly kitCord: KitCord;
+  readonly holds: boolean;
+  /** Why it fails, or what it is like; a sentence. */
+  readonly reason: string;
+  /** The rig with this cord at the haul recommended. */
+  readonly rig: RidgeRig;
+  /** Haul recommended, N, and the window in which everything holds; null where there is none. */
+  readonly haul: number;
+  readonly window: readonly [number, number] | null;
+  readonly margin: number;
+  readonly ratio: number;
+  readonly sag: number;
+  /** Strain at the haul, straight and bare. */
+  readonly stretch: number;
+  /** Of the length needed, kg. */
+  readonly mass: number;
+  readonly needed: number;
+  readonly governs: string;
+}
+
+/** Slackens least over an evening: the haul recommended is this much over the least that is tight. Judgement, 1.1 to 1.4. */
+const OVER_LEAST = 1.2;
+
+/** Round up to what a hand can tell apart: 10 N. */
+const handful = (t: number): number => Math.ceil(t / 10) * 10;
+
+/**
+ * Judges one cord: the window of hauls at which the line is tight enough and every link holds, and the
+ * haul to use within it.
+ */
+export function sizeCord(rig: RidgeRig, around: Surroundings, kitCord: KitCord, units: UnitChoice): SizedCord {
+  const own: RidgeRig = { ...rig, cord: kitCord.id };
+  const { tightFrom, holdsTo } = haulLimits(own, around);
+  const window = tightFrom !== null && holdsTo !== null && tightFrom <= holdsTo ? ([tightFrom, holdsTo] as const) : null;
+  const haul = window === null ? handful(tightFrom ?? 1500) : Math.max(window[0], Math.min(handful(window[0] * OVER_LEAST), Math.floor(window[1])));
+  const hauled = hauledTo(own, haul);
+  const result = evaluateRidge(hauled, around, units);
+  const cord = findCord(kitCord.cord)!;
+  const weakest = result.ledger[0]!;
+  const long = result.cordNeeded.value <= kitCord.length;
+  const against = result.trunks.flatMap((t) => t.against)[0];
+  const holds = window !== null && long && cord.bears && against === undefined && weakest.judgement.ratio >= 1;
+  return {
+    kitCord,
+    holds,
+    reason: reasonFor(),
+    rig: hauled,
+    haul,
+    window,
+    margin: weakest.link.margin.value,
+    ratio: weakest.judgement.ratio,
+    sag: result.sag.value,
+    stretch: result.distance / result.unstressed.value - 1,
+    mass: result.cordMass,
+    needed: result.cordNeeded.value,
+    governs: weakest.link.name,
+  };
+
+  function reasonFor(): string {
+    if (!cord.bears) return 'Elastic cord is never counted as strength.';
+    if (against !== undefined) return against;
+    if (!long) return `Too short: ${say(result.cordNeeded.value, 'length', units)} wanted, ${say(kitCord.length, 'length', units)} on hand.`;
+    if (holdsTo === null) return `${lower(weakest)} is too weak even when hardly hauled.`;
+    if (tightFrom === null) return 'Stays too slack at any pull a person can make.';
+    if (window === null)
+      return `To be tight enough it wants ${say(tightFrom, 'force', units)}, but ${weakest.link.name} bears no more than ${say(holdsTo, 'force', units)} of haul.`;
+    return `Haul between ${say(window[0], 'force', units)} and ${say(window[1], 'force', units)}. ${lower(weakest)} gives first.`;
+  }
+}
+
+function lower(weakest: RidgeResult['ledger'][number]): string {
+  return weakest.link.name.charAt(0).toUpperCase() + weakest.link.name.slice(1);
+}
+
+export const SIZE_ORDERS = ['margin', 'sag', 'mass'] as const;
+export type SizeOrder = (typeof SIZE_ORDERS)[number];
+
+/** Those that hold first, then by the wish: most left, least sag, or least weight. */
+export function rankCords(cords: readonly SizedCord[], by: SizeOrder): SizedCord[] {
+  const cost = (c: SizedCord): number => (by === 'margin' ? -c.ratio : by === 'sag' ? c.sag : c.mass);
+  return [...cords].sort((a, b) => Number(b.holds) - Number(a.holds) || cost(a) - cost(b) || a.kitCord.name.localeCompare(b.kitCord.name));
+}
+
+/**
+ * Every cord of the kit judged for this ridgeline.
+ * @param progress called after each cord with the share done; return false to stop early
+ * @throws RigProblem when the rig itself cannot be computed
+ */
+export function sizeCords(rig: RidgeRig, around: Surroundings, units: UnitChoice, progress?: (done: number) => boolean): SizedCord[] {
+  const out: SizedCord[] = [];
+  for (const [i, kitCord] of around.kit.entries()) {
+    try {
+      out.push(sizeCord(rig, around, kitCord, units));
+    } catch (error) {
+      if (!(error instanceof NoSuchLine || (error instanceof RigProblem && error.field === 'tensioning'))) throw error;
+    }
+    if (progress?.((i + 1) / around.kit.length) === false) break;
+  }
+  return out;
+}

@@ -1,0 +1,2 @@
+export * from './cords.js';
+export * from './advice.js';

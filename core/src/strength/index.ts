@@ -1,0 +1,2 @@
+export * from './rules.js';
+export * from './link.js';

@@ -1,0 +1,128 @@
+import { Z95, normalCdf } from '../quantity/index.js';
+import type { Figure } from '../working/index.js';
+import { derive } from '../working/index.js';
+import type { Required, Rule, Use } from './rules.js';
+import { TRUNK_FACTOR } from './rules.js';
+
+export type LinkKind = 'line' | 'end' | 'grip' | 'trunk';
+
+/** One place that can let go, under its worst case. */
+export interface Link {
+  readonly id: string;
+  readonly kind: LinkKind;
+  /** "pulley-style hitch at the downstream alder". */
+  readonly name: string;
+  readonly caseId: string;
+  readonly demand: Figure;
+  /** What the link holds, with every reduction as an input. */
+  readonly available: Figure;
+  readonly margin: Figure;
+  readonly share: Figure;
+  readonly chance: Figure;
+}
+
+export type Word = 'plenty' | 'enough' | 'just' | 'short';
+
+/** A link judged by one school. */
+export interface Judgement {
+  readonly rule: Rule;
+  readonly figure: Figure;
+  readonly required: number;
+  /** Over 1 holds. Infinite when nothing pulls. */
+  readonly ratio: number;
+  readonly word: Word;
+}
+
+/** Spread of the logarithm that a 5-95 % range stands for; 0 without a range. */
+function logSpread(f: Figure): number {
+  if (f.range === undefined || !(f.range[0] > 0)) return 0;
+  return Math.log(f.range[1] / f.range[0]) / (2 * Z95);
+}
+
+/** Least spread of either side: nobody knows a pull or a strength to better than this (judgement, 3 %). */
+const LEAST_SPREAD = 0.03;
+
+/**
+ * Chance that demand passes strength, both lognormal:  P = Phi(-ln(R / S) / sqrt(sR^2 + sS^2))
+ * (Melchers and Beck, Structural Reliability, 3rd ed. 2018, ch. 1). With a lower end at or below zero
+ * the spread of that side is taken from the upper end.
+ */
+export function failureChance(strength: Figure, demand: Figure): number {
+  if (!(demand.value > 0)) return 0;
+  if (!(strength.value > 0)) return 1;
+  const side = (f: Figure): number => {
+    const both = logSpread(f);
+    if (both > 0 || f.range === undefined) return both;
+    return Math.log(f.range[1] / f.value) / Z95;
+  };
+  const spread = Math.hypot(Math.max(side(strength), LEAST_SPREAD), Math.max(side(demand), LEAST_SPREAD));
+  return normalCdf(-Math.log(strength.value / demand.value) / spread);
+}
+
+/** Puts demand against strength under the three schools. */
+export function link(id: string, kind: LinkKind, name: string, caseId: string, demand: Figure, available: Figure): Link {
+  const margin = derive(
+    { symbol: 'n', title: `margin of ${name}`, quantity: 'ratio', formula: 'n = R / S' },
+    [available, demand],
+    (r, s) => (s! > 0 ? r! / s! : Number.POSITIVE_INFINITY),
+  );
+  const low = Math.max(available.range?.[0] ?? available.value, available.value * 0.05);
+  const share = derive(
+    { symbol: 'u', title: `share of ${name} in use`, quantity: 'share', formula: 'u = S / R_low' },
+    [demand, { ...available, symbol: 'R_low', title: `${available.title}, low end`, value: low, range: [low, low] }],
+    (s, r) => s! / r!,
+  );
+  const chance: Figure = {
+    symbol: 'P', title: `chance that ${name} fails`, quantity: 'chance', value: failureChance(available, demand),
+    formula: 'P = Φ(−ln(R / S) / √(σ_R² + σ_S²)), both lognormal, σ from the ranges', inputs: [available, demand],
+    notes: ['For the worst of the cases, taken as happening once this night.'],
+  };
+  return { id, kind, name, caseId, demand, available, margin, share, chance };
+}
+
+function wordFor(ratio: number): Word {
+  return ratio >= 1.75 ? 'plenty' : ratio >= 1.25 ? 'enough' : ratio >= 1 ? 'just' : 'short';
+}
+
+/** Distance from the mean, in standard deviations, that a chance stands for: bisection on the normal function. */
+function reliability(chance: number): number {
+  let a = -8;
+  let b = 8;
+  for (let i = 0; i < 60; i++) {
+    const m = 0.5 * (a + b);
+    if (normalCdf(-m) > chance) a = m;
+    else b = m;
+  }
+  return 0.5 * (a + b);
+}
+
+/** Judges a link by one school. Trunks have their own factor and share; the chance asked is the use's. */
+export function judge(l: Link, rule: Rule, required: Required, use: Use): Judgement {
+  const trunk = l.kind === 'trunk';
+  let ratio: number;
+  let ask = required[rule][use];
+  let figure: Figure;
+  if (rule === 'factor') {
+    ask = trunk ? Math.max(TRUNK_FACTOR, ask) : ask;
+    figure = l.margin;
+    ratio = l.margin.value / ask;
+  } else if (rule === 'share') {
+    ask = trunk ? Math.min(1 / TRUNK_FACTOR, ask) : ask;
+    figure = l.share;
+    ratio = l.share.value > 0 ? ask / l.share.value : Number.POSITIVE_INFINITY;
+  } else {
+    figure = l.chance;
+    ratio = l.chance.value <= 0 ? Number.POSITIVE_INFINITY : Math.max(0, reliability(l.chance.value) / reliability(ask));
+  }
+  return { rule, figure, required: ask, ratio, word: wordFor(ratio) };
+}
+
+/**
+ * Strands out of ten: how many are spent and where the rule's share ends.
+ * @returns spent 0..10 and notch 0..10, both unrounded
+ */
+export function strands(l: Link, judgement: Judgement): { readonly spent: number; readonly notch: number } {
+  const used = judgement.rule === 'share' ? l.share.value : l.margin.value > 0 ? 1 / l.margin.value : 1;
+  const allowed = judgement.rule === 'factor' ? 1 / judgement.required : judgement.rule === 'share' ? judgement.required : used * judgement.ratio;
+  return { spent: Math.min(10, Math.max(0, used * 10)), notch: Math.min(10, Math.max(0, allowed * 10)) };
+}

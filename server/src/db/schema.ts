@@ -1,0 +1,70 @@
+import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
+import type { RidgeRig } from '@rough-bight/core/rig';
+import type { Required } from '@rough-bight/core/strength';
+import { sql } from 'drizzle-orm';
+import { check, doublePrecision, index, integer, jsonb, pgTable, primaryKey, serial, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
+
+const when = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
+
+export const camps = pgTable('camps', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  about: text('about').notNull().default(''),
+  createdAt: when('created_at'),
+});
+
+/** The person whose hands and feet measure. */
+export const people = pgTable('people', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  body: jsonb('body').$type<BodyMeasures>().notNull(),
+  required: jsonb('required').$type<Required>().notNull(),
+  units: jsonb('units').$type<UnitChoice>().notNull(),
+  version: integer('version').notNull().default(1),
+});
+
+export const kitCords = pgTable(
+  'kit_cords',
+  {
+    id: text('id').notNull(),
+    campId: text('camp_id').notNull().references(() => camps.id, { onDelete: 'cascade' }),
+    position: serial('position').notNull(),
+    name: text('name').notNull(),
+    cord: text('cord').notNull(),
+    length: doublePrecision('length').notNull(),
+    sun: text('sun').notNull(),
+    wear: text('wear').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.campId, t.id] }), check('kit_cords_length', sql`${t.length} >= 0`)],
+);
+
+export const rigs = pgTable(
+  'rigs',
+  {
+    id: text('id').primaryKey(),
+    campId: text('camp_id').notNull().references(() => camps.id, { onDelete: 'cascade' }),
+    position: serial('position').notNull(),
+    name: text('name').notNull(),
+    note: text('note').notNull().default(''),
+    document: jsonb('document').$type<RidgeRig>().notNull(),
+    /** Counts the saves; a save must name the one it was made from. */
+    version: integer('version').notNull().default(1),
+    updatedAt: when('updated_at'),
+  },
+  (t) => [index('rigs_camp').on(t.campId)],
+);
+
+/** Every save of a rig, so that nothing that was stored is lost. */
+export const rigRevisions = pgTable(
+  'rig_revisions',
+  {
+    id: serial('id').primaryKey(),
+    rigId: text('rig_id').notNull().references(() => rigs.id, { onDelete: 'cascade' }),
+    version: integer('version').notNull(),
+    name: text('name').notNull(),
+    note: text('note').notNull(),
+    document: jsonb('document').$type<RidgeRig>().notNull(),
+    savedAt: when('saved_at'),
+  },
+  (t) => [uniqueIndex('rig_revisions_version').on(t.rigId, t.version)],
+);

@@ -1,0 +1,50 @@
+import { existsSync, readFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import type { BodyMeasures } from '@rough-bight/core/quantity';
+import type { KitCord, RidgeRig } from '@rough-bight/core/rig';
+import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
+import { camps, kitCords, people, rigRevisions, rigs } from './schema.js';
+import type { Store } from './database.js';
+
+/** A camp as a file: `rough-bight/camp@1`. */
+export interface CampFile {
+  readonly format: 'rough-bight/camp@1';
+  readonly camp: { readonly name: string; readonly about: string };
+  readonly person: { readonly name: string; readonly body: BodyMeasures };
+  readonly kit: readonly KitCord[];
+  readonly rigs: readonly { readonly name: string; readonly note: string; readonly rig: RidgeRig }[];
+}
+
+export const PERSON_ID = 'me';
+
+/** "Landing gable" as `landing-gable`. */
+export function slug(name: string): string {
+  return name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-').replaceAll(/^-|-$/g, '');
+}
+
+export function readDemo(): CampFile {
+  const here = dirname(fileURLToPath(import.meta.url));
+  const file = ['../../examples', '../../../examples'].map((p) => join(here, p, 'sallow-ait.json')).find((p) => existsSync(p));
+  if (file === undefined) throw new Error('examples/sallow-ait.json is missing: restore it from the repository.');
+  return JSON.parse(readFileSync(file, 'utf8')) as CampFile;
+}
+
+/** Fills an empty database with the demo camp. Returns true when it did. */
+export async function seed(store: Store, file: CampFile = readDemo()): Promise<boolean> {
+  return store.db.transaction(async (tx) => {
+    const known = await tx.select({ id: people.id }).from(people).limit(1);
+    if (known.length > 0) return false;
+    await tx.insert(people).values({ id: PERSON_ID, name: file.person.name, body: file.person.body, required: DEFAULT_REQUIRED, units: { length: 'm', force: 'N' } });
+    const campId = slug(file.camp.name);
+    await tx.insert(camps).values({ id: campId, ...file.camp });
+    for (const cord of file.kit) await tx.insert(kitCords).values({ campId, ...cord });
+    for (const { name, note, rig } of file.rigs) {
+      const id = slug(name);
+      await tx.insert(rigs).values({ id, campId, name, note, document: rig });
+      await tx.insert(rigRevisions).values({ rigId: id, version: 1, name, note, document: rig });
+    }
+    store.touched();
+    return true;
+  });
+}
