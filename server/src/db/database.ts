@@ -1,4 +1,3 @@
-import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
@@ -27,7 +26,7 @@ export interface Store {
 export const STORE = Symbol('store');
 
 const here = dirname(fileURLToPath(import.meta.url));
-const migrationsFolder = [join(here, '../migrations'), join(here, '../../migrations')].find((p) => existsSync(p))!;
+const migrationsFolder = join(here, '../../migrations');
 const SNAPSHOT_EVERY = 10 * 60_000;
 
 /** An embedded database in a folder of its own, or in memory when `folder` is null (tests). */

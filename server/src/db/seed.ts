@@ -1,4 +1,4 @@
-import { existsSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
@@ -25,9 +25,7 @@ export function slug(name: string): string {
 
 export function readDemo(): CampFile {
   const here = dirname(fileURLToPath(import.meta.url));
-  const file = ['../../examples', '../../../examples'].map((p) => join(here, p, 'sallow-ait.json')).find((p) => existsSync(p));
-  if (file === undefined) throw new Error('examples/sallow-ait.json is missing: restore it from the repository.');
-  return JSON.parse(readFileSync(file, 'utf8')) as CampFile;
+  return JSON.parse(readFileSync(join(here, '../../../examples/sallow-ait.json'), 'utf8')) as CampFile;
 }
 
 /** Fills an empty database with the demo camp. Returns true when it did. */

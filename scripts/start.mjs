@@ -1,0 +1,11 @@
+// `npm start`: installs and builds what is missing or stale, then serves on loopback.
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { build, root } from './build.mjs';
+import { install } from './install.mjs';
+
+install((text) => console.log(text));
+const built = build(['core', 'server', 'web']);
+if (built.length > 0) console.log(`Built ${built.join(', ')}.`);
+const { run } = await import(pathToFileURL(join(root, 'server/dist/main.js')).href);
+await run({ data: process.env.ROUGH_BIGHT_DATA ?? join(root, '.data'), port: Number(process.env.PORT ?? 4717) });

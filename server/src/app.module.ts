@@ -1,0 +1,39 @@
+import { existsSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { Module } from '@nestjs/common';
+import type { DynamicModule } from '@nestjs/common';
+import { ServeStaticModule } from '@nestjs/serve-static';
+import { TerminusModule } from '@nestjs/terminus';
+import { LoggerModule } from 'nestjs-pino';
+import { CampController } from './camp/camp.controller.js';
+import type { Store } from './db/database.js';
+import { STORE } from './db/database.js';
+import { HealthController } from './health/health.controller.js';
+import { KitController } from './kit/kit.controller.js';
+import { KitService } from './kit/kit.service.js';
+import { PersonController } from './person/person.controller.js';
+import { PersonService } from './person/person.service.js';
+import { RigController } from './rig/rig.controller.js';
+import { RigService } from './rig/rig.service.js';
+
+const webFolder = join(dirname(fileURLToPath(import.meta.url)), '../../web/dist');
+
+@Module({})
+export class AppModule {
+  /** The application over an open store. */
+  static over(store: Store): DynamicModule {
+    return {
+      module: AppModule,
+      imports: [
+        LoggerModule.forRoot({ pinoHttp: { level: process.env['ROUGH_BIGHT_LOG'] ?? 'warn', autoLogging: false } }),
+        TerminusModule.forRoot({ logger: false }),
+        ...(existsSync(webFolder)
+          ? [ServeStaticModule.forRoot({ rootPath: webFolder, exclude: ['/api/{*path}'], serveStaticOptions: { index: ['index.html'] } })]
+          : []),
+      ],
+      controllers: [CampController, RigController, KitController, PersonController, HealthController],
+      providers: [{ provide: STORE, useValue: store }, RigService, KitService, PersonService],
+    };
+  }
+}

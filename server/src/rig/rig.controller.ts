@@ -1,0 +1,46 @@
+import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Post, Put } from '@nestjs/common';
+import { ApiConflictResponse, ApiCreatedResponse, ApiNoContentResponse, ApiNotFoundResponse, ApiOkResponse, ApiTags, ApiUnprocessableEntityResponse } from '@nestjs/swagger';
+import { Problem } from '../errors/problem.js';
+import { NewRigDto, RigDto, SaveRigDto } from './rig.dto.js';
+import { RigService } from './rig.service.js';
+import type { RigRow } from './rig.service.js';
+
+@ApiTags('rigs')
+@ApiNotFoundResponse({ type: Problem })
+@Controller('api')
+export class RigController {
+  constructor(@Inject(RigService) private readonly rigs: RigService) {}
+
+  @Get('rigs/:id')
+  @ApiOkResponse({ type: RigDto })
+  one(@Param('id') id: string): Promise<RigRow> {
+    return this.rigs.one(id);
+  }
+
+  @Get('rigs/:id/revisions')
+  revisions(@Param('id') id: string): Promise<{ version: number; name: string; savedAt: string }[]> {
+    return this.rigs.revisions(id);
+  }
+
+  @Post('camps/:campId/rigs')
+  @ApiCreatedResponse({ type: RigDto })
+  @ApiUnprocessableEntityResponse({ type: Problem })
+  create(@Param('campId') campId: string, @Body() body: NewRigDto): Promise<RigRow> {
+    return this.rigs.create(campId, body);
+  }
+
+  @Put('rigs/:id')
+  @ApiOkResponse({ type: RigDto })
+  @ApiConflictResponse({ type: Problem, description: 'Changed since: `current` holds what is stored' })
+  @ApiUnprocessableEntityResponse({ type: Problem })
+  save(@Param('id') id: string, @Body() body: SaveRigDto): Promise<RigRow> {
+    return this.rigs.save(id, body);
+  }
+
+  @Delete('rigs/:id')
+  @HttpCode(204)
+  @ApiNoContentResponse()
+  remove(@Param('id') id: string): Promise<void> {
+    return this.rigs.remove(id);
+  }
+}
