@@ -22,8 +22,10 @@ export type Quantity =
   | 'density'
   | 'count';
 
-export type LengthUnit = 'm' | 'ft';
-export type ForceUnit = 'N' | 'kgf' | 'lbf';
+export const LENGTH_UNITS = ['m', 'ft'] as const;
+export const FORCE_UNITS = ['N', 'kgf', 'lbf'] as const;
+export type LengthUnit = (typeof LENGTH_UNITS)[number];
+export type ForceUnit = (typeof FORCE_UNITS)[number];
 export interface UnitChoice {
   readonly length: LengthUnit;
   readonly force: ForceUnit;

@@ -1,0 +1,39 @@
+import type { ProblemBody } from './types.js';
+
+/** An answer of the server that is not what was asked for. */
+export class ApiError extends Error {
+  override readonly name = 'ApiError';
+  constructor(
+    readonly status: number,
+    readonly problem: ProblemBody,
+  ) {
+    super(problem.message);
+  }
+}
+
+/** The server could not be reached at all. */
+export class Unreachable extends Error {
+  override readonly name = 'Unreachable';
+  override readonly message = 'The server does not answer. What you change is kept here and saved when it is back.';
+}
+
+/** Calls the server; JSON both ways. @throws ApiError or Unreachable */
+export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown, keepalive = false): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(path, {
+      method,
+      keepalive,
+      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+    });
+  } catch {
+    throw new Unreachable();
+  }
+  if (response.status === 204) return undefined as T;
+  const answer = (await response.json().catch(() => null)) as unknown;
+  if (response.ok) return answer as T;
+  const problem = answer as ProblemBody | null;
+  throw new ApiError(response.status, problem ?? { code: 'failed', message: `The server answered ${response.status} and nothing else.`, fields: [] });
+}
+
+export const get = <T>(path: string): Promise<T> => call<T>('GET', path);

@@ -1,0 +1,42 @@
+import type { KitCord } from '@rough-bight/core/rig';
+import useSWR, { useSWRConfig } from 'swr';
+import { call, get } from './api.js';
+import type { Camp, CampSummary, Person, StoredRig } from './types.js';
+
+export function useCamps() {
+  return useSWR<readonly CampSummary[]>('/api/camps', get);
+}
+
+export function useCamp(id: string | undefined) {
+  return useSWR<Camp>(id === undefined ? null : `/api/camps/${encodeURIComponent(id)}`, get);
+}
+
+/** Changes to a camp's kit and list of rigs, each refreshing what is shown. */
+export function useCampActions(campId: string) {
+  const { mutate } = useSWRConfig();
+  const path = `/api/camps/${encodeURIComponent(campId)}`;
+  const then = async <T>(work: Promise<T>): Promise<T> => {
+    const done = await work;
+    await mutate(path);
+    return done;
+  };
+  return {
+    addCord: (cord: Omit<KitCord, 'id'>) => then(call<KitCord>('POST', `${path}/kit`, cord)),
+    changeCord: ({ id, ...cord }: KitCord) => then(call<KitCord>('PUT', `${path}/kit/${encodeURIComponent(id)}`, cord)),
+    removeCord: (id: string) => then(call<undefined>('DELETE', `${path}/kit/${encodeURIComponent(id)}`)),
+    addRig: (rig: Pick<StoredRig, 'name' | 'note' | 'document'>) => then(call<StoredRig>('POST', `${path}/rigs`, rig)),
+    removeRig: (id: string) => then(call<undefined>('DELETE', `/api/rigs/${encodeURIComponent(id)}`)),
+  };
+}
+
+/** The person whose measures and rules are used, and how to change them. */
+export function useMe() {
+  const swr = useSWR<Person>('/api/me', get, { revalidateOnFocus: false });
+  const change = async (next: Person): Promise<void> => {
+    await swr.mutate(
+      async () => call<Person>('PUT', '/api/me', { name: next.name, body: next.body, units: next.units, required: next.required, version: next.version }),
+      { optimisticData: next, rollbackOnError: true, revalidate: false },
+    );
+  };
+  return { ...swr, change };
+}

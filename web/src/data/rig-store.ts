@@ -1,0 +1,201 @@
+import type { RidgeRig } from '@rough-bight/core/rig';
+import { del, get as getKept, set as keep } from 'idb-keyval';
+import { ApiError, Unreachable, call } from './api.js';
+import type { StoredRig } from './types.js';
+
+/** What is edited as one: the name, the note and the rig itself. */
+export interface Draft {
+  readonly name: string;
+  readonly note: string;
+  readonly document: RidgeRig;
+}
+
+export type SaveState =
+  | { readonly kind: 'saved' }
+  | { readonly kind: 'saving' }
+  | { readonly kind: 'waiting'; readonly message: string }
+  | { readonly kind: 'refused'; readonly message: string }
+  | { readonly kind: 'conflict'; readonly message: string; readonly theirs: StoredRig };
+
+export interface RigSnapshot {
+  readonly draft: Draft;
+  /** True between the start and the end of a drag. */
+  readonly moving: boolean;
+  readonly canUndo: boolean;
+  readonly canRedo: boolean;
+  readonly save: SaveState;
+}
+
+interface Kept {
+  readonly draft: Draft;
+  readonly version: number;
+}
+
+const SAVE_AFTER = 400;
+const RETRY_AFTER = 3000;
+const STEPS_KEPT = 200;
+
+function draftOf(rig: StoredRig): Draft {
+  return { name: rig.name, note: rig.note, document: rig.document };
+}
+
+/**
+ * One rig being worked on: its draft, its undo and redo, and its saving. Every change is kept on this
+ * device until the server has it, so that a lost server, a closed tab or a refusal loses nothing.
+ */
+export class RigStore {
+  private snapshot: RigSnapshot;
+  private version: number;
+  private undoStack: Draft[] = [];
+  private redoStack: Draft[] = [];
+  private beforeMove: Draft | null = null;
+  private dirty = false;
+  private sending = false;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private readonly listeners = new Set<() => void>();
+
+  constructor(private stored: StoredRig) {
+    this.version = stored.version;
+    this.snapshot = { draft: draftOf(stored), moving: false, canUndo: false, canRedo: false, save: { kind: 'saved' } };
+    void this.recover();
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+  readonly read = (): RigSnapshot => this.snapshot;
+  get campId(): string {
+    return this.stored.campId;
+  }
+  get id(): string {
+    return this.stored.id;
+  }
+
+  private show(part: Partial<RigSnapshot>): void {
+    this.snapshot = { ...this.snapshot, ...part, canUndo: this.undoStack.length > 0, canRedo: this.redoStack.length > 0 };
+    for (const listener of this.listeners) listener();
+  }
+
+  private get keptKey(): string {
+    return `rig-draft:${this.stored.id}`;
+  }
+
+  /** A draft that never reached the server comes back. */
+  private async recover(): Promise<void> {
+    const kept = await getKept<Kept>(this.keptKey).catch(() => undefined);
+    if (kept === undefined || this.dirty || this.sending) return;
+    if (kept.version === this.version) this.edit(kept.draft);
+    else if (kept.version < this.version)
+      this.show({
+        draft: kept.draft,
+        save: { kind: 'conflict', message: 'Changes you made here never reached the server, and the rig has been changed since.', theirs: this.stored },
+      });
+  }
+
+  /** One change, to be saved and undone as one. */
+  edit(draft: Draft): void {
+    if (this.beforeMove !== null) this.endMove();
+    this.push(this.snapshot.draft);
+    this.show({ draft });
+    this.changed();
+  }
+
+  /** A step of a drag: shown, not yet saved. */
+  move(draft: Draft): void {
+    this.beforeMove ??= this.snapshot.draft;
+    this.show({ draft, moving: true });
+  }
+
+  endMove(): void {
+    if (this.beforeMove === null) return;
+    this.push(this.beforeMove);
+    this.beforeMove = null;
+    this.show({ moving: false });
+    this.changed();
+  }
+
+  private push(draft: Draft): void {
+    this.undoStack = [...this.undoStack.slice(1 - STEPS_KEPT), draft];
+    this.redoStack = [];
+  }
+
+  undo(): void {
+    const last = this.undoStack.at(-1);
+    if (last === undefined || this.snapshot.moving) return;
+    this.undoStack = this.undoStack.slice(0, -1);
+    this.redoStack = [...this.redoStack, this.snapshot.draft];
+    this.show({ draft: last });
+    this.changed();
+  }
+
+  redo(): void {
+    const next = this.redoStack.at(-1);
+    if (next === undefined || this.snapshot.moving) return;
+    this.redoStack = this.redoStack.slice(0, -1);
+    this.undoStack = [...this.undoStack, this.snapshot.draft];
+    this.show({ draft: next });
+    this.changed();
+  }
+
+  private changed(): void {
+    this.dirty = true;
+    void keep(this.keptKey, { draft: this.snapshot.draft, version: this.version } satisfies Kept).catch(() => undefined);
+    if (this.snapshot.save.kind === 'conflict') return;
+    this.show({ save: { kind: 'saving' } });
+    this.schedule(SAVE_AFTER);
+  }
+
+  private schedule(delay: number): void {
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.send(), delay);
+  }
+
+  /** Sends what is not yet saved; `leaving` lets the request outlive the page. */
+  async send(leaving = false): Promise<void> {
+    if (!this.dirty || this.sending || this.snapshot.save.kind === 'conflict') return;
+    clearTimeout(this.timer);
+    this.sending = true;
+    this.dirty = false;
+    const { draft } = this.snapshot;
+    try {
+      const saved = await call<StoredRig>('PUT', `/api/rigs/${encodeURIComponent(this.stored.id)}`, { ...draft, version: this.version }, leaving);
+      this.stored = saved;
+      this.version = saved.version;
+      this.sending = false;
+      if (this.dirty) this.schedule(SAVE_AFTER);
+      else {
+        await del(this.keptKey).catch(() => undefined);
+        this.show({ save: { kind: 'saved' } });
+      }
+    } catch (error) {
+      this.sending = false;
+      this.dirty = true;
+      if (error instanceof ApiError && error.status === 409)
+        this.show({ save: { kind: 'conflict', message: error.message, theirs: error.problem.current as StoredRig } });
+      else if (error instanceof ApiError && error.status < 500) this.show({ save: { kind: 'refused', message: error.message } });
+      else {
+        this.show({ save: { kind: 'waiting', message: new Unreachable().message } });
+        this.schedule(RETRY_AFTER);
+      }
+    }
+  }
+
+  /** What the server holds now, seen on coming back to the window. */
+  seen(latest: StoredRig): void {
+    if (latest.version <= this.version || this.sending) return;
+    if (this.dirty || this.snapshot.moving)
+      this.show({ save: { kind: 'conflict', message: 'This rig was changed in another window. Take that one, or keep yours as a copy.', theirs: latest } });
+    else this.adopt(latest);
+  }
+
+  /** Takes what is stored; what was here goes onto the undo stack, so that it is not lost. */
+  adopt(theirs: StoredRig): void {
+    this.push(this.snapshot.draft);
+    this.stored = theirs;
+    this.version = theirs.version;
+    this.dirty = false;
+    void del(this.keptKey).catch(() => undefined);
+    this.show({ draft: draftOf(theirs), save: { kind: 'saved' } });
+  }
+}

@@ -1,0 +1,39 @@
+import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
+import type { KitCord, RidgeRig } from '@rough-bight/core/rig';
+import type { Required } from '@rough-bight/core/strength';
+
+export interface StoredRig {
+  readonly id: string;
+  readonly campId: string;
+  readonly name: string;
+  readonly note: string;
+  readonly document: RidgeRig;
+  readonly version: number;
+  readonly updatedAt: string;
+}
+
+export interface CampSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly about: string;
+}
+
+export interface Camp extends CampSummary {
+  readonly kit: readonly KitCord[];
+  readonly rigs: readonly StoredRig[];
+}
+
+export interface Person {
+  readonly name: string;
+  readonly body: BodyMeasures;
+  readonly units: UnitChoice;
+  readonly required: Required;
+  readonly version: number;
+}
+
+export interface ProblemBody {
+  readonly code: string;
+  readonly message: string;
+  readonly fields: readonly { readonly field: string; readonly message: string }[];
+  readonly current?: unknown;
+}

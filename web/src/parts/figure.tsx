@@ -1,0 +1,28 @@
+import { say, show } from '@rough-bight/core/quantity';
+import type { Figure } from '@rough-bight/core/working';
+import type { ReactElement } from 'react';
+import { useOpenWorking, useUnits } from './units.js';
+
+/** A number that opens its working when touched. */
+export function FigureValue({ figure, big = false, band = false }: { readonly figure: Figure; readonly big?: boolean; readonly band?: boolean }): ReactElement {
+  const units = useUnits();
+  const open = useOpenWorking();
+  const shown = show(figure.value, figure.quantity, units);
+  const range = band && figure.range !== undefined ? rangeText(figure, units) : null;
+  return (
+    <button type="button" className={big ? 'figure figure-big' : 'figure'} onClick={() => open(figure)} aria-label={`${figure.title}: ${say(figure.value, figure.quantity, units)}. Open the working`}>
+      <span className="figure-number">{shown.text}</span>
+      {shown.unit !== '' && <span className="figure-unit">{shown.unit}</span>}
+      {range !== null && <span className="figure-range">{range}</span>}
+    </button>
+  );
+}
+
+/** "220 to 503". */
+export function rangeText(figure: Figure, units: Parameters<typeof show>[2]): string | null {
+  if (figure.range === undefined || !(figure.range[1] > figure.range[0])) return null;
+  const low = show(figure.range[0], figure.quantity, units);
+  const high = show(figure.range[1], figure.quantity, units);
+  if (low.text === high.text) return null;
+  return low.unit === high.unit ? `${low.text} to ${high.text}` : `${low.text} ${low.unit} to ${high.text} ${high.unit}`;
+}

@@ -1,0 +1,116 @@
+import { METRES_PER, NEWTONS_PER, POUND } from '@rough-bight/core/quantity';
+import type { Quantity, UnitChoice } from '@rough-bight/core/quantity';
+import { useEffect, useId, useState } from 'react';
+import type { ReactElement } from 'react';
+import { useUnits } from './units.js';
+
+/** How a quantity is typed: its unit, and how many SI units one of it is. */
+export function typed(quantity: Quantity, units: UnitChoice): { readonly unit: string; readonly si: number; readonly places: number } {
+  switch (quantity) {
+    case 'length':
+      return { unit: units.length, si: METRES_PER[units.length], places: 2 };
+    case 'force':
+      return { unit: units.force, si: NEWTONS_PER[units.force], places: units.force === 'N' ? 0 : 1 };
+    case 'mass':
+      return units.force === 'lbf' ? { unit: 'lb', si: POUND, places: 2 } : { unit: 'kg', si: 1, places: 2 };
+    case 'share':
+      return { unit: '%', si: 0.01, places: 1 };
+    case 'area':
+      return { unit: 'm²', si: 1, places: 1 };
+    default:
+      return { unit: '', si: 1, places: 2 };
+  }
+}
+
+function trim(x: number, places: number): string {
+  return String(Number(x.toFixed(places)));
+}
+
+interface Props {
+  readonly label: string;
+  /** SI. */
+  readonly value: number;
+  readonly quantity: Quantity;
+  readonly min: number;
+  readonly max: number;
+  /** SI; arrow keys move by it. */
+  readonly step: number;
+  readonly whole?: boolean;
+  readonly hint?: string;
+  readonly suffix?: string;
+  /** Takes the number; returns why it cannot be, or null. */
+  readonly onCommit: (value: number) => string | null;
+}
+
+/** A number with its unit. What does not fit stays as typed, with the reason beneath. */
+export function NumberField({ label, value, quantity, min, max, step, whole = false, hint, suffix, onCommit }: Props): ReactElement {
+  const units = useUnits();
+  const { unit, si, places } = typed(quantity, units);
+  const decimals = whole ? 0 : quantity === 'length' && step < 0.01 ? 3 : places;
+  const shown = trim(value / si, decimals);
+  const [text, setText] = useState(shown);
+  const [problem, setProblem] = useState<string | null>(null);
+  const id = useId();
+  useEffect(() => {
+    setText(shown);
+    setProblem(null);
+  }, [shown]);
+
+  const commit = (raw: string): void => {
+    if (raw.trim() === shown) {
+      setProblem(null);
+      return;
+    }
+    const number = Number(raw.trim().replace(',', '.'));
+    const allowed = `${trim(min / si, decimals)} to ${trim(max / si, decimals)}${unit === '' ? '' : ` ${unit}`}`;
+    if (raw.trim() === '' || !Number.isFinite(number)) {
+      setProblem(`“${raw.trim()}” is not a number. Type one from ${allowed}.`);
+      return;
+    }
+    if (whole && !Number.isInteger(number)) {
+      setProblem(`${label} is counted in whole ones, from ${allowed}.`);
+      return;
+    }
+    const inside = number * si;
+    if (inside < min - 1e-12 || inside > max + 1e-12) {
+      setProblem(`${label} can be from ${allowed}.`);
+      return;
+    }
+    setProblem(onCommit(Math.min(max, Math.max(min, inside))));
+  };
+  const nudge = (by: number): void => {
+    const next = Math.min(max, Math.max(min, Math.round((value + by) / step) * step));
+    setProblem(onCommit(next));
+  };
+  return (
+    <div className={problem === null ? 'field' : 'field field-wrong'}>
+      <label htmlFor={id}>{label}</label>
+      <span className="field-input">
+        <input
+          id={id}
+          inputMode="decimal"
+          autoComplete="off"
+          value={text}
+          aria-invalid={problem !== null}
+          aria-describedby={`${id}-more`}
+          onChange={(e) => setText(e.target.value)}
+          onBlur={(e) => commit(e.target.value)}
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') commit(e.currentTarget.value);
+            else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
+              e.preventDefault();
+              nudge((e.key === 'ArrowUp' ? 1 : -1) * step * (e.shiftKey ? 10 : 1));
+            } else if (e.key === 'Escape') {
+              setText(shown);
+              setProblem(null);
+            }
+          }}
+        />
+        {(unit !== '' || suffix !== undefined) && <span className="field-unit">{suffix ?? unit}</span>}
+      </span>
+      <span id={`${id}-more`} className={problem === null ? 'field-hint' : 'field-problem'} role={problem === null ? undefined : 'alert'}>
+        {problem ?? hint ?? ''}
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,72 @@
+import type { BodyMeasures } from '@rough-bight/core/quantity';
+import { END_ROOM, RIDGE_LIMITS, measuredSpan, problemsOf, straightDistance } from '@rough-bight/core/rig';
+import type { KitCord, RidgeRig, Trunk } from '@rough-bight/core/rig';
+
+/** What can be taken hold of in the scene. */
+export type Grip =
+  | { readonly kind: 'trunk'; readonly index: 0 | 1 }
+  | { readonly kind: 'tie'; readonly index: 0 | 1 }
+  | { readonly kind: 'roof'; readonly index: 0 | 1 }
+  | { readonly kind: 'hung'; readonly index: number }
+  | { readonly kind: 'sag' };
+
+const clamp = (x: number, min: number, max: number): number => Math.min(max, Math.max(min, x));
+/** To the centimetre, so that a hand does not make false precision. */
+const centimetre = (x: number): number => Math.round(x * 100) / 100;
+
+function withTrunk(rig: RidgeRig, i: 0 | 1, part: Partial<Trunk>): RidgeRig['trunks'] {
+  return i === 0 ? [{ ...rig.trunks[0], ...part }, rig.trunks[1]] : [rig.trunks[0], { ...rig.trunks[1], ...part }];
+}
+
+function withSpan(rig: RidgeRig, span: number, body: BodyMeasures): RidgeRig {
+  return rig.span.how === 'tape'
+    ? { ...rig, span: { ...rig.span, tape: centimetre(span) } }
+    : { ...rig, span: { ...rig.span, paces: Math.round((span / body.pace) * 10) / 10 } };
+}
+
+/**
+ * The rig after a grip has moved by (dx, dz) metres from where it was in `rig`; the same rig when that
+ * would not fit together.
+ */
+export function moved(rig: RidgeRig, grip: Grip, dx: number, dz: number, around: { readonly kit: readonly KitCord[]; readonly body: BodyMeasures }, sag: number): RidgeRig {
+  const { body } = around;
+  const long = straightDistance(rig, body);
+  const onLine = (x: number): number => clamp(centimetre(x), END_ROOM, long - END_ROOM);
+  let next: RidgeRig = rig;
+  switch (grip.kind) {
+    case 'trunk': {
+      const { min, max } = RIDGE_LIMITS.span;
+      const span = clamp(measuredSpan(rig, body) + (grip.index === 1 ? dx : -dx), min, max);
+      next = withSpan(rig, span, body);
+      if (grip.index === 0) {
+        // what hangs on the line stays where it is over the ground
+        const by = measuredSpan(next, body) - measuredSpan(rig, body);
+        next = {
+          ...next,
+          roof: { ...rig.roof, at: [centimetre(rig.roof.at[0] + by), centimetre(rig.roof.at[1] + by)] },
+          hung: rig.hung.map((h) => ({ ...h, at: centimetre(h.at + by) })),
+        };
+      }
+      break;
+    }
+    case 'tie': {
+      const { min, max } = RIDGE_LIMITS.tieHeight;
+      next = { ...rig, trunks: withTrunk(rig, grip.index, { tieHeight: centimetre(clamp(rig.trunks[grip.index].tieHeight + dz, min, max)) }) };
+      break;
+    }
+    case 'roof': {
+      const [a, b] = rig.roof.at;
+      next = { ...rig, roof: { ...rig.roof, at: grip.index === 0 ? [Math.min(onLine(a + dx), b - 0.1), b] : [a, Math.max(onLine(b + dx), a + 0.1)] } };
+      break;
+    }
+    case 'hung':
+      next = { ...rig, hung: rig.hung.map((h, i) => (i === grip.index ? { ...h, at: onLine(h.at + dx) } : h)) };
+      break;
+    case 'sag': {
+      const { max } = RIDGE_LIMITS.sag;
+      next = { ...rig, tensioning: { ...rig.tensioning, how: 'sag', sag: clamp(Math.round((sag - dz) * 1000) / 1000, 0.01, Math.min(max, long)) } };
+      break;
+    }
+  }
+  return problemsOf(next, around).length === 0 ? next : rig;
+}

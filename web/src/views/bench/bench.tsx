@@ -1,0 +1,195 @@
+import { say } from '@rough-bight/core/quantity';
+import type { Figure } from '@rough-bight/core/working';
+import type { RidgeRig } from '@rough-bight/core/rig';
+import { Ruler } from 'lucide-react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { ReactElement } from 'react';
+import { NavLink, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useCamp, useCampActions, useMe } from '../../data/camp.js';
+import type { RigStore } from '../../data/rig-store.js';
+import type { Camp, Person, StoredRig } from '../../data/types.js';
+import { useRigSnapshot, useRigStore } from '../../data/use-rig.js';
+import { useShell } from '../../app/shell-context.js';
+import { Loading, Trouble } from '../../parts/states.js';
+import { Wave } from '../../parts/marks.js';
+import { UnitsContext, WorkingContext } from '../../parts/units.js';
+import { WorkingPanel } from '../../parts/working.js';
+import { SideScene } from '../../scene/side-scene.js';
+import { useJudge } from '../../workers/use-judge.js';
+import type { Question } from '../../workers/rig.worker.js';
+import { editing } from './editing.js';
+import { GroundControls } from './ground-controls.js';
+import { HangControls } from './hang-controls.js';
+import { Ledger } from './ledger.js';
+import { RidgeControls } from './ridge-controls.js';
+import { SizePanel } from './size-panel.js';
+import { STEPS, marksOf } from './steps.js';
+import type { Step } from './steps.js';
+import { WeatherControls } from './weather-controls.js';
+
+/** One rig on the bench, by its address. */
+export function BenchView(): ReactElement {
+  const { rigId, step } = useParams();
+  const { store, error } = useRigStore(rigId!);
+  const camp = useCamp(store?.campId);
+  const me = useMe();
+  if (!STEPS.includes(step as Step)) return <Navigate replace to={`/rigs/${encodeURIComponent(rigId!)}/ridge`} />;
+  const failed = error ?? camp.error ?? me.error;
+  if (failed !== undefined && (store === null || camp.data === undefined || me.data === undefined)) return <Trouble error={failed as Error} />;
+  if (store === null || camp.data === undefined || me.data === undefined) return <Loading what="the rig" />;
+  return <Bench key={store.id} store={store} camp={camp.data} me={me.data} step={step as Step} />;
+}
+
+function Bench({ store, camp, me, step }: { readonly store: RigStore; readonly camp: Camp; readonly me: Person; readonly step: Step }): ReactElement {
+  const snapshot = useRigSnapshot(store);
+  const { document: rig } = snapshot.draft;
+  const [search, setSearch] = useSearchParams();
+  const [figure, setFigure] = useState<Figure | null>(null);
+  const units = me.units;
+  const around = useMemo(() => ({ kit: camp.kit, body: me.body, required: me.required }), [camp.kit, me.body, me.required]);
+  const question: Question = useMemo(() => ({ rig, around, units }), [rig, around, units]);
+  const { judgement, problem, advice } = useJudge(question, snapshot.moving);
+  const sizing = search.get('panel') === 'size';
+  const setSizing = useCallback((on: boolean) => setSearch(on ? { panel: 'size' } : {}, { replace: !on }), [setSearch]);
+  const edits = useMemo(() => editing(store, rig, camp.kit, me.body), [store, rig, camp.kit, me.body]);
+  const put = useCallback((next: RidgeRig) => store.edit({ ...store.read().draft, document: next }), [store]);
+  const move = useCallback((next: RidgeRig) => store.move({ ...store.read().draft, document: next }), [store]);
+  const openFigure = useCallback((f: Figure) => setFigure(f), []);
+
+  useShell({
+    crumbs: [{ name: camp.name, to: `/camps/${camp.id}` }, { name: snapshot.draft.name }],
+    save: snapshot.save,
+    undo: snapshot.canUndo ? () => store.undo() : null,
+    redo: snapshot.canRedo ? () => store.redo() : null,
+  });
+  useEffect(() => {
+    document.title = `${snapshot.draft.name}, Rough Bight`;
+  }, [snapshot.draft.name]);
+
+  const marks = marksOf(rig, judgement, me.body, units);
+  const result = judgement?.result;
+  return (
+    <UnitsContext.Provider value={units}>
+      <WorkingContext.Provider value={openFigure}>
+        <div className="bench">
+          <nav className="tape" aria-label="Steps of the rig">
+            {marks.map((m) => {
+              const inside = (
+                <>
+                  <span className="tape-name">{m.name}</span>
+                  <span className="tape-text">{m.text}</span>
+                  <Wave state={m.state} />
+                  <span className="hidden">{m.state === 'holds' ? 'holds' : m.state === 'fails' ? 'does not hold' : 'nothing yet'}</span>
+                </>
+              );
+              return m.step === undefined ? (
+                <span key={m.id} className="tape-mark tape-none">
+                  {inside}
+                </span>
+              ) : (
+                <NavLink key={m.id} to={`/rigs/${store.id}/${m.step}`} className={({ isActive }) => (isActive ? 'tape-mark tape-on' : 'tape-mark')}>
+                  {inside}
+                </NavLink>
+              );
+            })}
+          </nav>
+          <main className="middle" aria-label="The rig">
+            <SideScene rig={rig} judgement={judgement} kit={camp.kit} body={me.body} moving={snapshot.moving} onMove={move} onMoveEnd={() => store.endMove()} onNudge={put} />
+            <div className="under" data-step={step}>
+              {problem !== null && (
+                <p className="field-problem under-problem" role="alert">
+                  {problem.message} The picture shows the last rig that could be.
+                </p>
+              )}
+              {step === 'ground' && <GroundControls {...edits} />}
+              {step === 'ridge' && <RidgeControls editing={edits} judgement={judgement} question={snapshot.moving ? null : question} />}
+              {step === 'hang' && <HangControls {...edits} />}
+              {step === 'weather' && <WeatherControls editing={edits} judgement={judgement} />}
+            </div>
+          </main>
+          <aside className="side" aria-label="Verdict and ledger">
+            {snapshot.save.kind === 'conflict' && <Conflict store={store} campId={camp.id} message={snapshot.save.message} theirs={snapshot.save.theirs} />}
+            {(snapshot.save.kind === 'refused' || snapshot.save.kind === 'waiting') && (
+              <p className="field-problem side-note" role="alert">
+                {snapshot.save.message}
+              </p>
+            )}
+            {figure !== null ? (
+              <WorkingPanel figure={figure} onClose={() => setFigure(null)} />
+            ) : sizing ? (
+              <SizePanel
+                question={question}
+                current={rig.cord}
+                onTake={(next) => {
+                  put(next);
+                  setSizing(false);
+                }}
+                onClose={() => setSizing(false)}
+              />
+            ) : judgement === null || result === undefined ? (
+              <Loading what="the judgement" />
+            ) : (
+              <>
+                <section className={judgement.verdict.holds ? 'verdict' : 'verdict verdict-fails'} aria-live="polite" aria-label="Verdict">
+                  <h1>{judgement.verdict.sentence}</h1>
+                  <p>{judgement.verdict.detail}</p>
+                  <div className="verdict-buttons">
+                    {advice.slice(0, 2).map((a, i) => (
+                      <button key={a.id} type="button" className={i === 0 ? 'button button-act' : 'button'} title={a.sentence} onClick={() => put(a.rig)}>
+                        {a.label}
+                      </button>
+                    ))}
+                    <button type="button" className={advice.length === 0 ? 'button button-act' : 'button'} onClick={() => setSizing(true)}>
+                      <Ruler size={16} aria-hidden="true" /> Size it
+                    </button>
+                  </div>
+                  {advice[0] !== undefined && <p className="quiet">{advice[0].sentence}</p>}
+                </section>
+                <Ledger judgement={judgement} rule={rig.rule} onRule={(rule) => put({ ...rig, rule })} />
+                <section className="notes" aria-label="Cautions">
+                  {result.warnings.map((w) => (
+                    <p key={w}>{w}</p>
+                  ))}
+                  <p>
+                    Cord in hand: {say(result.cordNeeded.value, 'length', units)} of {say(result.cordOnHand, 'length', units)}. Not for climbing, lifting, rescue or highlines. Rated strengths are the maker’s; unknown cord is unknown. Local rules come first.
+                  </p>
+                </section>
+              </>
+            )}
+          </aside>
+        </div>
+      </WorkingContext.Provider>
+    </UnitsContext.Provider>
+  );
+}
+
+/** Two windows changed the same rig: nothing is lost, a person chooses. */
+function Conflict({ store, campId, message, theirs }: { readonly store: RigStore; readonly campId: string; readonly message: string; readonly theirs: StoredRig }): ReactElement {
+  const navigate = useNavigate();
+  const { addRig } = useCampActions(campId);
+  const [problem, setProblem] = useState<string | null>(null);
+  const keepCopy = async (): Promise<void> => {
+    const { draft } = store.read();
+    try {
+      const copy = await addRig({ ...draft, name: `${draft.name.slice(0, 70)}, my copy` });
+      store.adopt(theirs);
+      await navigate(`/rigs/${copy.id}/ridge`);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <div className="conflict" role="alert">
+      <p>{message}</p>
+      <div className="verdict-buttons">
+        <button type="button" className="button button-act" onClick={() => void keepCopy()}>
+          Keep mine as a copy
+        </button>
+        <button type="button" className="button" onClick={() => store.adopt(theirs)}>
+          Take the other
+        </button>
+      </div>
+      {problem !== null && <p className="field-problem">{problem}</p>}
+    </div>
+  );
+}

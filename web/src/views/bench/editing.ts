@@ -1,0 +1,25 @@
+import type { BodyMeasures } from '@rough-bight/core/quantity';
+import { problemsOf } from '@rough-bight/core/rig';
+import type { KitCord, RidgeRig } from '@rough-bight/core/rig';
+import type { RigStore } from '../../data/rig-store.js';
+
+/** What every control of the bench needs to show and change the rig. */
+export interface Editing {
+  readonly rig: RidgeRig;
+  readonly kit: readonly KitCord[];
+  readonly body: BodyMeasures;
+  /** Puts a changed rig in place; returns why it does not fit together, or null. */
+  readonly edit: (next: RidgeRig) => string | null;
+}
+
+export function editing(store: RigStore, rig: RidgeRig, kit: readonly KitCord[], body: BodyMeasures): Editing {
+  return {
+    rig, kit, body,
+    edit: (next) => {
+      const problem = problemsOf(next, { kit, body })[0];
+      if (problem !== undefined) return problem.message;
+      store.edit({ ...store.read().draft, document: next });
+      return null;
+    },
+  };
+}

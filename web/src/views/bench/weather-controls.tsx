@@ -1,0 +1,69 @@
+import { SHELTERS } from '@rough-bight/core/catalogue';
+import type { Shelter } from '@rough-bight/core/catalogue';
+import { say } from '@rough-bight/core/quantity';
+import { RIDGE_LIMITS } from '@rough-bight/core/rig';
+import { BEAUFORT, beaufortSpeed } from '@rough-bight/core/weather';
+import type { ReactElement } from 'react';
+import { Choice } from '../../parts/choice.js';
+import { FigureValue } from '../../parts/figure.js';
+import { NumberField } from '../../parts/number-field.js';
+import { useUnits } from '../../parts/units.js';
+import type { Judgement } from '../../workers/rig.worker.js';
+import type { Editing } from './editing.js';
+
+/** Wind, sway, and what the evening and a wetting do to the line. */
+export function WeatherControls({ editing, judgement }: { readonly editing: Editing; readonly judgement: Judgement | null }): ReactElement {
+  const { rig, edit } = editing;
+  const units = useUnits();
+  const now = BEAUFORT[rig.wind.beaufort]!;
+  return (
+    <div className="controls">
+      <div className="control-group">
+        <h3>Wind</h3>
+        <Choice label="By its signs" value={String(rig.wind.beaufort)} options={BEAUFORT.map((b, i) => ({ id: String(i), name: `${i} ${b.name}` }))} onChange={(b) => edit({ ...rig, wind: { ...rig.wind, beaufort: Number(b) } })} hint={`${now.sign} ${say(beaufortSpeed(rig.wind.beaufort), 'speed', units)}`} />
+        <Choice label="The place is" value={rig.wind.shelter} options={(Object.keys(SHELTERS) as Shelter[]).map((id) => ({ id, name: SHELTERS[id].title }))} onChange={(shelter) => edit({ ...rig, wind: { ...rig.wind, shelter } })} />
+        <NumberField label="Trunks sway apart by" value={rig.sway} quantity="length" min={RIDGE_LIMITS.sway.min} max={RIDGE_LIMITS.sway.max} step={0.01} hint="a stiff cord feels it, a soft one hides it" onCommit={(sway) => edit({ ...rig, sway })} />
+      </div>
+      <div className="control-group control-group-wide">
+        <h3>Through the night</h3>
+        {judgement !== null && (
+          <table className="rows">
+            <thead>
+              <tr>
+                <th scope="col">When</th>
+                <th scope="col">Tension</th>
+                <th scope="col">Sag</th>
+                <th scope="col">Take up</th>
+              </tr>
+            </thead>
+            <tbody>
+              {judgement.result.settling.map((s) => (
+                <tr key={s.caseId}>
+                  <th scope="row">
+                    {s.name} <span className="quiet">{s.when}</span>
+                  </th>
+                  <td><FigureValue figure={s.tension} band /></td>
+                  <td><FigureValue figure={s.sag} /></td>
+                  <td>{s.takeUp > 0.0005 ? `${(s.takeUp * 100).toFixed(1)} cm` : s.takeUp < -0.0005 ? `let out ${(-s.takeUp * 100).toFixed(1)} cm` : '–'}</td>
+                </tr>
+              ))}
+              {judgement.result.cases
+                .filter((c) => !judgement.result.settling.some((s) => s.caseId === c.id))
+                .map((c) => (
+                  <tr key={c.id}>
+                    <th scope="row">
+                      {c.name} <span className="quiet">{c.when}</span>
+                    </th>
+                    <td><FigureValue figure={c.tension} band /></td>
+                    <td><FigureValue figure={c.sag} /></td>
+                    <td>–</td>
+                  </tr>
+                ))}
+            </tbody>
+          </table>
+        )}
+      </div>
+      {rig.wind.beaufort >= 6 && <p className="caution">In a strong wind branches fall before lines break. Lower the roof and leave the trees.</p>}
+    </div>
+  );
+}

@@ -1,0 +1,93 @@
+import type { BodyMeasures } from '@rough-bight/core/quantity';
+import { REQUIRED_LIMITS, RULES, RULE_NAMES, RULE_WORDS, USES, USE_NAMES } from '@rough-bight/core/strength';
+import type { Rule, Use } from '@rough-bight/core/strength';
+import { useEffect, useState } from 'react';
+import type { ReactElement } from 'react';
+import { useShell } from '../../app/shell-context.js';
+import { useMe } from '../../data/camp.js';
+import type { Person } from '../../data/types.js';
+import { NumberField } from '../../parts/number-field.js';
+import { Loading, Trouble } from '../../parts/states.js';
+import { UnitsContext } from '../../parts/units.js';
+
+const HEIGHTS = ['waist', 'elbow', 'chest', 'shoulder', 'brow', 'reach'] as const satisfies readonly (keyof BodyMeasures)[];
+const LIMITS: Readonly<Record<keyof BodyMeasures, readonly [string, number, number]>> = {
+  pace: ['One pace', 0.3, 1.5], paceSpread: ['Spread of my pacing', 0.002, 0.3], foot: ['Foot', 0.15, 0.45], handSpan: ['Hand span', 0.1, 0.35], armSpan: ['Arm span', 0.8, 2.6],
+  waist: ['Waist', 0.4, 1.6], elbow: ['Elbow', 0.4, 1.7], chest: ['Chest', 0.5, 1.9], shoulder: ['Shoulder', 0.6, 2], brow: ['Brow', 0.7, 2.3], reach: ['Full reach', 0.9, 3],
+};
+
+/** A person's own measures and the margins they ask for. */
+export default function MeView(): ReactElement {
+  const me = useMe();
+  useShell({ crumbs: [{ name: 'Me' }] });
+  useEffect(() => {
+    document.title = 'Me, Rough Bight';
+  }, []);
+  if (me.error !== undefined) return <Trouble error={me.error as Error} />;
+  if (me.data === undefined) return <Loading what="your measures" />;
+  return (
+    <UnitsContext.Provider value={me.data.units}>
+      <MePage me={me.data} change={me.change} />
+    </UnitsContext.Provider>
+  );
+}
+
+function MePage({ me, change }: { readonly me: Person; readonly change: (next: Person) => Promise<void> }): ReactElement {
+  const [problem, setProblem] = useState<string | null>(null);
+  const put = (next: Person): null => {
+    setProblem(null);
+    change(next).catch((error: unknown) => setProblem((error as Error).message));
+    return null;
+  };
+  const body = (key: keyof BodyMeasures, hint?: string): ReactElement => {
+    const [label, min, max] = LIMITS[key];
+    return <NumberField key={key} label={label} value={me.body[key]} quantity={key === 'paceSpread' ? 'share' : 'length'} min={min} max={max} step={key === 'paceSpread' ? 0.005 : 0.01} {...(hint === undefined ? {} : { hint })} onCommit={(value) => put({ ...me, body: { ...me.body, [key]: value } })} />;
+  };
+  const required = (rule: Rule, use: Use): ReactElement => (
+    <NumberField
+      label={`${RULE_NAMES[rule]}, ${USE_NAMES[use]}`}
+      value={me.required[rule][use]}
+      quantity={rule === 'factor' ? 'ratio' : 'share'}
+      min={REQUIRED_LIMITS[rule][0]}
+      max={REQUIRED_LIMITS[rule][1]}
+      step={rule === 'factor' ? 0.1 : rule === 'share' ? 0.01 : 0.001}
+      onCommit={(value) => put({ ...me, required: { ...me.required, [rule]: { ...me.required[rule], [use]: value } } })}
+    />
+  );
+  return (
+    <main className="page me">
+      <h1>Me</h1>
+      <p className="page-lead">Your own lengths, so that paces and heights mean something, and the margins you ask for.</p>
+      {problem !== null && (
+        <p className="field-problem" role="alert">
+          {problem}
+        </p>
+      )}
+      <section className="page-section">
+        <h2>Lengths</h2>
+        <div className="control-row">
+          {body('pace', 'walk a taped line, count, divide')}
+          {body('paceSpread', 'how far repeats differ, one standard deviation')}
+          {body('foot')}
+          {body('handSpan')}
+          {body('armSpan')}
+        </div>
+      </section>
+      <section className="page-section">
+        <h2>Heights from the ground</h2>
+        <div className="control-row">{HEIGHTS.map((h) => body(h))}</div>
+      </section>
+      <section className="page-section">
+        <h2>What must be left</h2>
+        {RULES.map((rule) => (
+          <div key={rule} className="rule-row">
+            <h3>{RULE_NAMES[rule].charAt(0).toUpperCase() + RULE_NAMES[rule].slice(1)}</h3>
+            <p className="quiet">{RULE_WORDS[rule]}</p>
+            <div className="control-row">{USES.map((use) => <div key={use}>{required(rule, use)}</div>)}</div>
+          </div>
+        ))}
+        <p className="caution">Lower margins hurt people. These are common practice, not a standard: 5 for people, 3 for hung things, 2 for roofs.</p>
+      </section>
+    </main>
+  );
+}

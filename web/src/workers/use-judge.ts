@@ -1,0 +1,88 @@
+import type { Remote } from 'comlink';
+import { proxy, wrap } from 'comlink';
+import { useEffect, useRef, useState } from 'react';
+import type { TradeoffPoint } from '@rough-bight/core/rig';
+import type { Advice, SizedCord } from '@rough-bight/core/sizing';
+import type { Answer, Judgement, Question, RigService } from './rig.worker.js';
+
+function startWorker(): { readonly worker: Worker; readonly service: Remote<RigService> } {
+  const worker = new Worker(new URL('./rig.worker.ts', import.meta.url), { type: 'module' });
+  return { worker, service: wrap<RigService>(worker) };
+}
+
+let shared: ReturnType<typeof startWorker> | undefined;
+/** The worker that answers while the hand moves. */
+function judgeWorker(): Remote<RigService> {
+  shared ??= startWorker();
+  return shared.service;
+}
+
+export interface Judged {
+  /** The last rig that could be judged, even while a newer one cannot. */
+  readonly judgement: Judgement | null;
+  /** Why the newest cannot be. */
+  readonly problem: { readonly field: string; readonly message: string } | null;
+  readonly advice: readonly Advice[];
+}
+
+/**
+ * Judges the newest rig, never queueing: while one is being judged, only the newest of those that follow
+ * waits. Spreads and advice are left out while the hand moves, and follow when it rests.
+ */
+export function useJudge(question: Question | null, moving: boolean): Judged {
+  const [state, setState] = useState<Judged>({ judgement: null, problem: null, advice: [] });
+  const busy = useRef(false);
+  const waiting = useRef<{ question: Question; moving: boolean } | null>(null);
+  useEffect(() => {
+    if (question === null) return;
+    waiting.current = { question, moving };
+    if (busy.current) return;
+    busy.current = true;
+    void (async () => {
+      try {
+        for (let next = waiting.current; next !== null; next = waiting.current) {
+          waiting.current = null;
+          const service = judgeWorker();
+          const fast = await service.judge(next.question, false);
+          setState((before) => (fast.ok ? { ...before, judgement: fast.value, problem: null } : { ...before, problem: fast, advice: [] }));
+          if (next.moving || waiting.current !== null || !fast.ok) continue;
+          const full = await service.judge(next.question, true);
+          if (waiting.current !== null) continue;
+          if (full.ok) setState((before) => ({ ...before, judgement: full.value, problem: null }));
+          const advice = await service.advise(next.question);
+          if (waiting.current === null) setState((before) => ({ ...before, advice: advice.ok ? advice.value : [] }));
+        }
+      } catch (error) {
+        setState((before) => ({ ...before, problem: { field: '', message: `The computation failed: ${String(error)}. Undo the last change.` } }));
+      } finally {
+        busy.current = false;
+      }
+    })();
+  }, [question, moving]);
+  return state;
+}
+
+/** Runs long work in a worker of its own that can be stopped. */
+function ownWorker<T>(work: (service: Remote<RigService>) => Promise<Answer<T>>, done: (answer: Answer<T>) => void): () => void {
+  const { worker, service } = startWorker();
+  let open = true;
+  const stop = (): void => {
+    open = false;
+    worker.terminate();
+  };
+  void work(service).then((answer) => {
+    if (open) done(answer);
+    stop();
+  });
+  return stop;
+}
+
+/** Sizes the kit; returns what cancels it. */
+export function startSizing(question: Question, progress: (done: number) => void, done: (answer: Answer<SizedCord[]>) => void): () => void {
+  return ownWorker(async (service) => (await service.size(question, proxy(progress))) as Answer<SizedCord[]>, done);
+}
+
+/** Tension against sag; returns what cancels it. */
+export function startTradeoff(question: Question, count: number, done: (answer: Answer<TradeoffPoint[]>) => void): () => void {
+  return ownWorker(async (service) => (await service.tradeoff(question, count)) as Answer<TradeoffPoint[]>, done);
+}
