@@ -1,6 +1,7 @@
 // Builds what is stale: core and cli, then server, then web. Quiet unless something fails. Node's own modules only.
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
+import { createRequire } from 'node:module';
 import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -15,7 +16,14 @@ const PARTS = {
   web: {
     from: ['web/src', 'web/index.html', 'web/vite.config.ts', 'core/src'],
     out: 'web/dist',
-    run: () => run('node', ['node_modules/vite/bin/vite.js', 'build', 'web', '--logLevel', 'error']),
+    run: () =>
+      run('node', [
+        join(dirname(createRequire(join(root, 'web/package.json')).resolve('vite/package.json')), 'bin/vite.js'),
+        'build',
+        'web',
+        '--logLevel',
+        'error',
+      ]),
   },
 };
 
@@ -29,7 +37,20 @@ function run(command, args, cwd = root) {
 
 function swc(part) {
   rmSync(join(root, part, 'dist'), { recursive: true, force: true });
-  run('node', [join(root, 'node_modules/@swc/cli/bin/swc.js'), 'src', '-d', 'dist', '--strip-leading-paths', '--config-file', join(root, part === 'server' ? 'server/.swcrc' : '.swcrc'), '-q'], join(root, part));
+  run(
+    'node',
+    [
+      join(root, 'node_modules/@swc/cli/bin/swc.js'),
+      'src',
+      '-d',
+      'dist',
+      '--strip-leading-paths',
+      '--config-file',
+      join(root, part === 'server' ? 'server/.swcrc' : '.swcrc'),
+      '-q',
+    ],
+    join(root, part),
+  );
 }
 
 function fingerprint(paths) {

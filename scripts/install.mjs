@@ -13,7 +13,9 @@ export function install(say) {
   const done = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, encoding: 'utf8' });
   if (done.status !== 0) {
     process.stderr.write(done.stdout + done.stderr);
-    throw new Error('npm ci failed: the packages could not be installed. Check the network or the registry, then try again.');
+    throw new Error(
+      'npm ci failed: the packages could not be installed. Check the network or the registry, then try again.',
+    );
   }
   writeFileSync(stamp, lock);
   return true;

@@ -19,5 +19,11 @@ export function cords(args: readonly string[], io: Output): void {
   ]);
   const head = ['id', 'cord', 'minimum strength, low / typical / high', 'stretch at break', 'mass', 'strength from'];
   const widths = head.map((h, i) => Math.max(h.length, ...rows.map((r) => r[i]!.length)));
-  for (const row of [head, ...rows]) io.out(row.map((cell, i) => cell.padEnd(widths[i]!)).join('  ').trimEnd());
+  for (const row of [head, ...rows])
+    io.out(
+      row
+        .map((cell, i) => cell.padEnd(widths[i]!))
+        .join('  ')
+        .trimEnd(),
+    );
 }

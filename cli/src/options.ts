@@ -22,7 +22,11 @@ export type Options = ReadonlyMap<string, readonly string[]>;
  * @param takesValue names of options with a value
  * @param switches   names of options without
  */
-export function readOptions(args: readonly string[], takesValue: readonly string[], switches: readonly string[]): Options {
+export function readOptions(
+  args: readonly string[],
+  takesValue: readonly string[],
+  switches: readonly string[],
+): Options {
   const options = new Map<string, string[]>();
   for (let i = 0; i < args.length; i++) {
     const arg = args[i]!;

@@ -1,6 +1,14 @@
 import { CORDS, cordWeight, dryCurve, findCord } from '@rough-bight/core/catalogue';
 import type { Span, SpanState } from '@rough-bight/core/line';
-import { NoSuchLine, linearCurve, pretensionOf, solveSpan, unstressedFromDip, unstressedFromPretension, unstressedFromSag } from '@rough-bight/core/line';
+import {
+  NoSuchLine,
+  linearCurve,
+  pretensionOf,
+  solveSpan,
+  unstressedFromDip,
+  unstressedFromPretension,
+  unstressedFromSag,
+} from '@rough-bight/core/line';
 import { GRAVITY } from '@rough-bight/core/quantity';
 import type { Output } from './main.js';
 import type { Allowed, Options } from './options.js';
@@ -24,8 +32,14 @@ JSON, N and m: tension is the largest along the line; sagAt is the horizontal di
 drop from the first end; an anchor's horizontal force points along the span toward the other end, its
 vertical force down.`;
 
-const positive = (unit: string, most: number): Allowed => ({ says: `a number above 0 and at most ${most} ${unit}`, fits: (x) => x > 0 && x <= most });
-const upTo = (unit: string, most: number): Allowed => ({ says: `a number from 0 to ${most} ${unit}`, fits: (x) => x >= 0 && x <= most });
+const positive = (unit: string, most: number): Allowed => ({
+  says: `a number above 0 and at most ${most} ${unit}`,
+  fits: (x) => x > 0 && x <= most,
+});
+const upTo = (unit: string, most: number): Allowed => ({
+  says: `a number from 0 to ${most} ${unit}`,
+  fits: (x) => x >= 0 && x <= most,
+});
 const LIMITS = {
   span: positive('m', 1000),
   rise: { says: 'a number from -1000 to 1000 m', fits: (x) => Math.abs(x) <= 1000 },
@@ -71,8 +85,10 @@ function solve(options: Options): Answer {
   const eaText = single(options, 'ea');
   const weightText = single(options, 'weight');
   if (cordId !== undefined && eaText !== undefined) throw bad('ea', eaText, 'either --cord or --ea, not both');
-  if (weightText !== undefined && eaText === undefined) throw bad('weight', weightText, 'only with --ea; a cord brings its own weight');
-  if (cordId === undefined && eaText === undefined) throw bad('cord', '', `--cord with one of ${CORDS.map((c) => c.id).join(', ')}, or --ea N`);
+  if (weightText !== undefined && eaText === undefined)
+    throw bad('weight', weightText, 'only with --ea; a cord brings its own weight');
+  if (cordId === undefined && eaText === undefined)
+    throw bad('cord', '', `--cord with one of ${CORDS.map((c) => c.id).join(', ')}, or --ea N`);
   let line: Pick<Span, 'curve' | 'perMetre'>;
   let strength = Number.POSITIVE_INFINITY;
   if (cordId !== undefined) {
@@ -85,7 +101,10 @@ function solve(options: Options): Answer {
     line = { curve: linearCurve(readNumber('ea', eaText!, LIMITS.ea)), perMetre: [0, 0, weight === 0 ? 0 : -weight] };
   }
 
-  const onLine: Allowed = { says: `X above 0 and below the straight length, ${Number(distance.toFixed(4))} m`, fits: (x) => x > 0 && x < distance };
+  const onLine: Allowed = {
+    says: `X above 0 and below the straight length, ${Number(distance.toFixed(4))} m`,
+    fits: (x) => x > 0 && x < distance,
+  };
   const loads = (options.get('load') ?? []).map((text) => {
     const parts = text.split('@');
     if (parts.length !== 2) throw bad('load', text, 'N@X, as in 30@2.5');
@@ -93,22 +112,39 @@ function solve(options: Options): Answer {
     const at = readNumber('load', parts[1]!, onLine, text);
     return { at: at / distance, force: [0, 0, force === 0 ? 0 : -force] as const };
   });
-  const span: Span = { chord: [width, 0, rise], ...line, loads, give: [[0, 0, 0], [0, 0, 0]] };
+  const span: Span = {
+    chord: [width, 0, rise],
+    ...line,
+    loads,
+    give: [
+      [0, 0, 0],
+      [0, 0, 0],
+    ],
+  };
 
   const given = TENSIONINGS.filter((t) => options.has(t));
   if (given.length !== 1)
-    throw new BadInput(`--pretension, --sag, --dip, --take-up: ${given.length === 0 ? 'none' : given.map((g) => `--${g}`).join(' and ')} given; allowed: exactly one of them`);
+    throw new BadInput(
+      `--pretension, --sag, --dip, --take-up: ${given.length === 0 ? 'none' : given.map((g) => `--${g}`).join(' and ')} given; allowed: exactly one of them`,
+    );
   const how = given[0]!;
   const text = single(options, how)!;
   const unstressed = unstressedFor(span, how, text, distance, onLine);
   const state = solveSpan(span, unstressed);
   if (!state.converged) throw new BadInput(`no equilibrium found: ${state.reason}`, 3);
   if (state.slack) warnings.push('the line is slack and weightless: it has no tension and no shape of its own');
-  if (state.tension > strength) warnings.push(`the tension is above the cord's strength, ${strength.toFixed(0)} N: it would have broken`);
+  if (state.tension > strength)
+    warnings.push(`the tension is above the cord's strength, ${strength.toFixed(0)} N: it would have broken`);
   return { span, state, pretension: pretensionOf(span, unstressed), warnings };
 }
 
-function unstressedFor(span: Span, how: (typeof TENSIONINGS)[number], text: string, distance: number, onLine: Allowed): number {
+function unstressedFor(
+  span: Span,
+  how: (typeof TENSIONINGS)[number],
+  text: string,
+  distance: number,
+  onLine: Allowed,
+): number {
   try {
     switch (how) {
       case 'pretension':
@@ -116,7 +152,10 @@ function unstressedFor(span: Span, how: (typeof TENSIONINGS)[number], text: stri
       case 'sag':
         return unstressedFromSag(span, readNumber(how, text, LIMITS.sag));
       case 'take-up': {
-        const allowed = { says: `a number from 0 to below the straight length, ${Number(distance.toFixed(4))} m`, fits: (x: number) => x >= 0 && x < distance };
+        const allowed = {
+          says: `a number from 0 to below the straight length, ${Number(distance.toFixed(4))} m`,
+          fits: (x: number) => x >= 0 && x < distance,
+        };
         return distance - readNumber(how, text, allowed);
       }
       case 'dip': {
@@ -162,7 +201,10 @@ function toText({ state, pretension, warnings }: Answer): string[] {
     `sag                 ${state.sag.toFixed(4)} m, ${state.sagAt.toFixed(3)} m from the first end`,
     `unstressed length   ${state.unstressed.toFixed(4)} m`,
     `straight and bare   ${force(pretension)}`,
-    ...state.pull.map((p, i) => `${i === 0 ? 'first ' : 'second'} anchor       ${force(Math.abs(p[0]))} across, ${force(-p[2])} down, ${force(Math.hypot(...p))} in all`),
+    ...state.pull.map(
+      (p, i) =>
+        `${i === 0 ? 'first ' : 'second'} anchor       ${force(Math.abs(p[0]))} across, ${force(-p[2])} down, ${force(Math.hypot(...p))} in all`,
+    ),
     ...warnings.map((w) => `warning             ${w}`),
     'Rigid ends, still air, one line. Look up, knock and push before you trust a trunk.',
   ];

@@ -29,7 +29,13 @@ export class AppModule {
         LoggerModule.forRoot({ pinoHttp: { level: process.env['ROUGH_BIGHT_LOG'] ?? 'warn', autoLogging: false } }),
         TerminusModule.forRoot({ logger: false }),
         ...(existsSync(webFolder)
-          ? [ServeStaticModule.forRoot({ rootPath: webFolder, exclude: ['/api/{*path}'], serveStaticOptions: { index: ['index.html'] } })]
+          ? [
+              ServeStaticModule.forRoot({
+                rootPath: webFolder,
+                exclude: ['/api/{*path}'],
+                serveStaticOptions: { index: ['index.html'] },
+              }),
+            ]
           : []),
       ],
       controllers: [CampController, RigController, KitController, PersonController, HealthController],

@@ -6,7 +6,10 @@ import { seed } from './db/seed.js';
 import { createApp } from './web/create.js';
 
 /** Opens the data, serves on loopback, and says where. Returns what stops it. */
-export async function serve(options: { readonly data: string; readonly port: number }): Promise<{ readonly address: string; readonly stop: () => Promise<void> }> {
+export async function serve(options: {
+  readonly data: string;
+  readonly port: number;
+}): Promise<{ readonly address: string; readonly stop: () => Promise<void> }> {
   const store = await openStore(resolve(options.data));
   try {
     const seeded = await seed(store);
@@ -41,7 +44,8 @@ export async function run(options: { readonly data: string; readonly port: numbe
       });
   } catch (error) {
     if (error instanceof DataInUse) console.error(error.message);
-    else if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE') console.error(`Port ${options.port} is taken. Stop what uses it, or set PORT to another.`);
+    else if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE')
+      console.error(`Port ${options.port} is taken. Stop what uses it, or set PORT to another.`);
     else throw error;
     process.exitCode = 1;
   }

@@ -24,9 +24,30 @@ const router = createBrowserRouter([
       { index: true, element: <FirstCamp /> },
       { path: 'camps/:campId', element: <CampView /> },
       { path: 'rigs/:rigId/:step?', element: <BenchView /> },
-      { path: 'kit', element: <Suspense fallback={waiting}><KitView /></Suspense> },
-      { path: 'me', element: <Suspense fallback={waiting}><MeView /></Suspense> },
-      { path: 'cautions', element: <Suspense fallback={waiting}><CautionsView /></Suspense> },
+      {
+        path: 'kit',
+        element: (
+          <Suspense fallback={waiting}>
+            <KitView />
+          </Suspense>
+        ),
+      },
+      {
+        path: 'me',
+        element: (
+          <Suspense fallback={waiting}>
+            <MeView />
+          </Suspense>
+        ),
+      },
+      {
+        path: 'cautions',
+        element: (
+          <Suspense fallback={waiting}>
+            <CautionsView />
+          </Suspense>
+        ),
+      },
       { path: '*', element: <FirstCamp /> },
     ],
   },

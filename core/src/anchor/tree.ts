@@ -42,12 +42,16 @@ export function barkPressure(tension: number, diameter: number, width: number): 
  * Reasons not to use a trunk, as sentences; none means only that nothing was found.
  * @param person whether a person's weight will hang on it
  */
-export function screenTree(tree: { readonly name: string; readonly girth: number; readonly signs: readonly Sign[] }, person: boolean): string[] {
+export function screenTree(
+  tree: { readonly name: string; readonly girth: number; readonly signs: readonly Sign[] },
+  person: boolean,
+): string[] {
   const found = tree.signs.map((s) => SIGNS[s]);
   const out: string[] = [];
   if (found.length > 0) out.push(`${tree.name} is ruled out: ${found.join(', ')}. Choose another, or ask an arborist.`);
   if (person && tree.girth < PERSON_GIRTH)
-    out.push(`${tree.name} is too thin to carry a person: ${(tree.girth * 100).toFixed(0)} cm round, at least ${PERSON_GIRTH * 100} cm wanted.`);
+    out.push(
+      `${tree.name} is too thin to carry a person: ${(tree.girth * 100).toFixed(0)} cm round, at least ${PERSON_GIRTH * 100} cm wanted.`,
+    );
   return out;
 }
-

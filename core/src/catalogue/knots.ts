@@ -30,7 +30,12 @@ const termination = (
   id,
   name,
   efficiency: {
-    symbol: 'f_knot', title: `strength kept in a ${name}`, quantity: 'share', low, typical, high,
+    symbol: 'f_knot',
+    title: `strength kept in a ${name}`,
+    quantity: 'share',
+    low,
+    typical,
+    high,
     kind: traits.untested === undefined ? 'published test' : 'judgement',
     citation: traits.untested ?? KNOT_TESTS,
   },
@@ -47,13 +52,26 @@ export const TERMINATIONS: readonly Termination[] = [
   termination('round-turn', 'round turn and two half hitches', 0.6, 0.67, 0.75, 40),
   termination('figure-eight', 'figure-eight loop', 0.66, 0.73, 0.8, 60),
   termination('bowline', 'releasable bowline', 0.6, 0.67, 0.75, 45, { quick: true }),
-  termination('overhand-loop', 'overhand loop and toggle', 0.55, 0.61, 0.68, 45, { quick: true, caution: 'The stick must be thicker than it looks: wet sticks snap.' }),
+  termination('overhand-loop', 'overhand loop and toggle', 0.55, 0.61, 0.68, 45, {
+    quick: true,
+    caution: 'The stick must be thicker than it looks: wet sticks snap.',
+  }),
   termination('girth', 'girth hitch of a sewn or tied loop', 0.55, 0.62, 0.7, 30),
-  termination('clove', 'clove hitch and half hitch', 0.55, 0.65, 0.75, 30, { caution: 'A clove hitch alone rolls on a smooth trunk.' }),
+  termination('clove', 'clove hitch and half hitch', 0.55, 0.65, 0.75, 30, {
+    caution: 'A clove hitch alone rolls on a smooth trunk.',
+  }),
   termination('slipped-timber', 'slipped timber-style hitch', 0.45, 0.57, 0.7, 50, { quick: true, untested: BOUNDED }),
   termination('pulley', 'pulley-style hitch', 0.4, 0.5, 0.6, 90, { hauls: true, quick: true }),
-  termination('passes', 'passes round the trunk, slipped half hitches', 0.6, 0.7, 0.8, 40, { hauls: true, quick: true, untested: BOUNDED }),
-  termination('loop-toggle', 'loop-and-toggle tensioner', 0.45, 0.55, 0.65, 80, { hauls: true, quick: true, untested: BOUNDED }),
+  termination('passes', 'passes round the trunk, slipped half hitches', 0.6, 0.7, 0.8, 40, {
+    hauls: true,
+    quick: true,
+    untested: BOUNDED,
+  }),
+  termination('loop-toggle', 'loop-and-toggle tensioner', 0.45, 0.55, 0.65, 80, {
+    hauls: true,
+    quick: true,
+    untested: BOUNDED,
+  }),
 ];
 
 /** The termination with this id, or undefined. */
@@ -63,7 +81,13 @@ export function findTermination(id: string): Termination | undefined {
 
 /** What a friction hitch leaves of the line it grips, where it grips. */
 export const GRIPPED: Constant = {
-  symbol: 'f_grip', title: 'strength kept where a friction hitch grips the line', quantity: 'share',
-  low: 0.8, typical: 0.9, high: 1, kind: 'judgement',
-  citation: 'Judgement; gripping turns press the cord but hardly bend it. Sliding under load glazes and cuts nylon: then retire it.',
+  symbol: 'f_grip',
+  title: 'strength kept where a friction hitch grips the line',
+  quantity: 'share',
+  low: 0.8,
+  typical: 0.9,
+  high: 1,
+  kind: 'judgement',
+  citation:
+    'Judgement; gripping turns press the cord but hardly bend it. Sliding under load glazes and cuts nylon: then retire it.',
 };

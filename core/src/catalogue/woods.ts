@@ -13,11 +13,36 @@ export interface Wood {
 const WOOD_HANDBOOK =
   'USDA Forest Products Laboratory, Wood Handbook, 2010, table 5-3a (green, clear wood); 20 % spread by its table 5-6 and for standing stems by judgement.';
 
-const wood = (id: string, name: string, mpa: number, gpa: number, citation = WOOD_HANDBOOK, kind: Constant['kind'] = 'handbook'): Wood => ({
+const wood = (
+  id: string,
+  name: string,
+  mpa: number,
+  gpa: number,
+  citation = WOOD_HANDBOOK,
+  kind: Constant['kind'] = 'handbook',
+): Wood => ({
   id,
   name,
-  strength: { symbol: 'f_b', title: `green bending strength of ${name}`, quantity: 'stress', low: mpa * 0.67e6, typical: mpa * 1e6, high: mpa * 1.33e6, kind, citation },
-  modulus: { symbol: 'E', title: `green stiffness of ${name}`, quantity: 'stress', low: gpa * 0.67e9, typical: gpa * 1e9, high: gpa * 1.33e9, kind, citation },
+  strength: {
+    symbol: 'f_b',
+    title: `green bending strength of ${name}`,
+    quantity: 'stress',
+    low: mpa * 0.67e6,
+    typical: mpa * 1e6,
+    high: mpa * 1.33e6,
+    kind,
+    citation,
+  },
+  modulus: {
+    symbol: 'E',
+    title: `green stiffness of ${name}`,
+    quantity: 'stress',
+    low: gpa * 0.67e9,
+    typical: gpa * 1e9,
+    high: gpa * 1.33e9,
+    kind,
+    citation,
+  },
 });
 
 /** Ranges are 5 % to 95 %: 1.645 times a 20 % spread. */
@@ -33,7 +58,14 @@ export const WOODS: readonly Wood[] = [
   wood('pine', 'soft pine', 34, 6.8),
   wood('fir', 'Douglas-fir', 53, 10.8),
   wood('larch', 'larch', 50, 8.5),
-  wood('unknown', 'a tree you cannot name', 30, 5, 'Judgement: below the weakest listed, so that not knowing never helps.', 'judgement'),
+  wood(
+    'unknown',
+    'a tree you cannot name',
+    30,
+    5,
+    'Judgement: below the weakest listed, so that not knowing never helps.',
+    'judgement',
+  ),
 ];
 
 export function findWood(id: string): Wood | undefined {

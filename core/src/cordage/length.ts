@@ -14,5 +14,8 @@ export const TAIL = 0.3;
  * @param travel   m, what is hauled past the tension end
  */
 export function cordNeeded(unstressed: number, ends: readonly EndLength[], diameter: number, travel: number): number {
-  return ends.reduce((sum, e) => sum + e.wraps * (e.girth + Math.PI * diameter) + e.knotDiameters * diameter + TAIL, unstressed + travel);
+  return ends.reduce(
+    (sum, e) => sum + e.wraps * (e.girth + Math.PI * diameter) + e.knotDiameters * diameter + TAIL,
+    unstressed + travel,
+  );
 }

@@ -24,7 +24,9 @@ export function tensionCurve(points: readonly (readonly [number, number])[]): Te
   points.forEach(([e, t], i) => {
     const fits = i === 0 ? e === 0 && t === 0 : e > (strain[i - 1] as number) && t > (tension[i - 1] as number);
     if (!fits || !Number.isFinite(e) || !Number.isFinite(t))
-      throw new RangeError(`curve: point ${i} [${e}, ${t}] must ${i === 0 ? 'be [0, 0]' : 'rise above the one before'}`);
+      throw new RangeError(
+        `curve: point ${i} [${e}, ${t}] must ${i === 0 ? 'be [0, 0]' : 'rise above the one before'}`,
+      );
     strain[i] = e;
     tension[i] = t;
     if (i > 0) slope[i - 1] = (t - (tension[i - 1] as number)) / (e - (strain[i - 1] as number));

@@ -114,15 +114,55 @@ function fromTightSide(
       gap *= 3;
     }
   }
+  // the peak of a measure that falls again when slack may lie on the tight side of straight already
+  let before = tighterThan(f, distance);
   for (;;) {
     const slacker = distance * (1 + gap);
     const v = f(slacker);
     if (v >= 0) return root(f, at, slacker, 1e-15);
-    if (v < value || slacker > distance * LONGEST_SHARE) throw new NoSuchLine(impossible(Math.max(v, value) + wanted));
+    if (v < value || slacker > distance * LONGEST_SHARE) {
+      const peak = highest(f, before, slacker);
+      if (f(peak) >= 0) return root(f, before, peak, 1e-15);
+      throw new NoSuchLine(impossible(f(peak) + wanted));
+    }
+    before = at;
     at = slacker;
     value = v;
     gap *= 1.8;
   }
+}
+
+/** A length tight enough that the measure is below the wanted value. */
+function tighterThan(f: (unstressed: number) => number, distance: number): number {
+  for (let gap = 0.02; ; gap *= 3) {
+    const length = distance * Math.max(1 - gap, SHORTEST_SHARE);
+    if (f(length) < 0 || length <= distance * SHORTEST_SHARE) return length;
+  }
+}
+
+/** Where a function with one peak between a and b is highest, by golden section (Kiefer, 1953). */
+function highest(f: (x: number) => number, a: number, b: number): number {
+  const golden = (Math.sqrt(5) - 1) / 2;
+  let x = b - golden * (b - a);
+  let y = a + golden * (b - a);
+  let fx = f(x);
+  let fy = f(y);
+  for (let i = 0; i < 60; i++) {
+    if (fx > fy) {
+      b = y;
+      y = x;
+      fy = fx;
+      x = b - golden * (b - a);
+      fx = f(x);
+    } else {
+      a = x;
+      x = y;
+      fx = fy;
+      y = a + golden * (b - a);
+      fy = f(y);
+    }
+  }
+  return 0.5 * (a + b);
 }
 
 /** Solves repeatedly, each from the last answer. */
@@ -131,7 +171,8 @@ function warmSolver(span: Span): (unstressed: number) => SpanState {
   return (unstressed) => {
     let state = solveSpan(span, unstressed, warm);
     if (!state.converged) state = solveSpan(span, unstressed);
-    if (!state.converged) throw new NoSuchLine(`no equilibrium found for ${unstressed.toFixed(3)} m of line: ${state.reason}`);
+    if (!state.converged)
+      throw new NoSuchLine(`no equilibrium found for ${unstressed.toFixed(3)} m of line: ${state.reason}`);
     warm = state.slack ? undefined : state.start;
     return state;
   };
@@ -192,6 +233,7 @@ export function unstressedFromTension(span: Span, tension: number): number {
     norm(span.chord),
     -tension,
     (l) => -solve(l).tension,
-    (reached) => `the tension cannot be ${tension.toFixed(0)} N; with these loads the least is ${(-reached).toFixed(0)} N`,
+    (reached) =>
+      `the tension cannot be ${tension.toFixed(0)} N; with these loads the least is ${(-reached).toFixed(0)} N`,
   );
 }

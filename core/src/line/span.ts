@@ -140,7 +140,7 @@ function guess(span: Span, unstressed: number): Vec3 {
   const slackness = Math.max(unstressed - d, 1e-4 * d);
   const sag = Math.min(Math.sqrt((3 / 8) * d * slackness), unstressed / 2);
   const t = Math.max(tensionAt(span.curve, d / unstressed - 1), (total * d) / (8 * sag), 1e-6);
-  return [(t * cx) / d - w[0] / 2, (t * cy) / d - w[1] / 2, (t * cz) / d - w[2] / 2];
+  return [(t * cx) / d + w[0] / 2, (t * cy) / d + w[1] / 2, (t * cz) / d + w[2] / 2];
 }
 
 /**
@@ -179,17 +179,21 @@ export function solveSpan(span: Span, unstressed: number, warm?: Vec3): SpanStat
   while (iterations < MOST_STEPS && gap > good) {
     iterations++;
     solveSymmetric(total.flexibility, g, step);
+    // along the step the slope of the convex function only grows: halve until it has not grown past its start
+    const slope0 = g[0] * step[0] + g[1] * step[1] + g[2] * step[2];
     let share = 1;
     let next: Vec3 = t;
     let nextGap = gap;
-    for (let halving = 0; halving < 40; halving++) {
+    for (let halving = 0; halving < 50; halving++) {
       next = [t[0] - share * step[0], t[1] - share * step[1], t[2] - share * step[2]];
       nextGap = miss(next);
-      if (nextGap < gap * (1 - 1e-4 * share)) break;
+      const slope = g[0] * step[0] + g[1] * step[1] + g[2] * step[2];
+      if (slope >= -0.5 * slope0 && Number.isFinite(nextGap)) break;
       share *= 0.5;
     }
-    if (!(nextGap < gap)) {
-      miss(t); // leaves `total` and `part` as they were for t
+    const stuck = nextGap >= gap && gap <= 1e-10 * (distance + unstressed);
+    if (stuck || (next[0] === t[0] && next[1] === t[1] && next[2] === t[2])) {
+      gap = miss(t);
       break;
     }
     t = next;
@@ -244,11 +248,7 @@ function describe(
     joints.push([from[0] + p.r[0], from[1] + p.r[1], from[2] + p.r[2]]);
     after.push(Math.hypot(...t));
     before.push(
-      Math.hypot(
-        t[0] - span.perMetre[0] * length,
-        t[1] - span.perMetre[1] * length,
-        t[2] - span.perMetre[2] * length,
-      ),
+      Math.hypot(t[0] - span.perMetre[0] * length, t[1] - span.perMetre[1] * length, t[2] - span.perMetre[2] * length),
     );
   });
   const b: Vec3 = [a[0] + total.r[0], a[1] + total.r[1], a[2] + total.r[2]];

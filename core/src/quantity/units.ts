@@ -137,5 +137,9 @@ export function show(value: number, quantity: Quantity, units: UnitChoice): Show
 /** The same, in one string. */
 export function say(value: number, quantity: Quantity, units: UnitChoice): string {
   const s = show(value, quantity, units);
-  return s.unit === '' ? s.text : s.unit === '°' || s.unit === '%' ? `${s.text}${s.unit === '%' ? ' %' : '°'}` : `${s.text} ${s.unit}`;
+  return s.unit === ''
+    ? s.text
+    : s.unit === '°' || s.unit === '%'
+      ? `${s.text}${s.unit === '%' ? ' %' : '°'}`
+      : `${s.text} ${s.unit}`;
 }

@@ -14,7 +14,14 @@ export interface LoadCase {
 }
 
 const at = (id: string, name: string, when: string, after: number, traits: Partial<LoadCase> = {}): LoadCase => ({
-  id, name, when, after, wet: false, gust: false, sway: false, ...traits,
+  id,
+  name,
+  when,
+  after,
+  wet: false,
+  gust: false,
+  sway: false,
+  ...traits,
 });
 
 export const HOUR = 3600;

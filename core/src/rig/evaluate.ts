@@ -69,7 +69,13 @@ export interface RidgeResult {
   readonly worstTension: Figure;
   readonly trunks: readonly [TrunkForces, TrunkForces];
   readonly settling: readonly Settling[];
-  readonly cases: readonly { readonly id: string; readonly name: string; readonly when: string; readonly tension: Figure; readonly sag: Figure }[];
+  readonly cases: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly when: string;
+    readonly tension: Figure;
+    readonly sag: Figure;
+  }[];
   readonly shapes: readonly Shape[];
   /** Weakest first by the rig's rule. */
   readonly ledger: readonly Judged[];
@@ -108,7 +114,12 @@ function largest(figures: readonly Figure[]): Figure {
  * @param options.ranges false leaves out the spreads of measured numbers (fast, while dragging)
  * @throws RigProblem naming field and remedy; NoSuchLine when no line gives the sag, dip or tension asked
  */
-export function evaluateRidge(rig: RidgeRig, around: Surroundings, units: UnitChoice, options: { readonly ranges: boolean } = { ranges: true }): RidgeResult {
+export function evaluateRidge(
+  rig: RidgeRig,
+  around: Surroundings,
+  units: UnitChoice,
+  options: { readonly ranges: boolean } = { ranges: true },
+): RidgeResult {
   const model = ridgeModel(rig, around, options);
   const cases = casesOf(rig).map(model.caseFigures);
   const byId = (id: string): CaseFigures => cases.find((c) => c.case.id === id)!;
@@ -133,8 +144,14 @@ export function evaluateRidge(rig: RidgeRig, around: Surroundings, units: UnitCh
     return {
       horizontal: largest(cases.map((c) => c.horizontal[k])),
       vertical: largest(cases.map((c) => c.vertical[k])),
-      moment: footMomentFigure(model, cases.reduce((a, b) => (b.horizontal[k].value > a.horizontal[k].value ? b : a)), k),
-      moved: trunkGive(rig.trunks[k].tieHeight, model.diameters[k], model.woods[k].modulus.typical) * pitched.horizontal[k].value,
+      moment: footMomentFigure(
+        model,
+        cases.reduce((a, b) => (b.horizontal[k].value > a.horizontal[k].value ? b : a)),
+        k,
+      ),
+      moved:
+        trunkGive(rig.trunks[k].tieHeight, model.diameters[k], model.woods[k].modulus.typical) *
+        pitched.horizontal[k].value,
       against: screenTree(rig.trunks[k], rig.use === 'person'),
     };
   });
@@ -152,7 +169,11 @@ export function evaluateRidge(rig: RidgeRig, around: Surroundings, units: UnitCh
     settling: SETTLING.map((s) => {
       const c = byId(s.id);
       return {
-        caseId: s.id, name: s.name, when: s.when, tension: c.tension, sag: c.sag,
+        caseId: s.id,
+        name: s.name,
+        when: s.when,
+        tension: c.tension,
+        sag: c.sag,
         takeUp: c.state.unstressed - pitched.state.unstressed,
       };
     }),
@@ -172,14 +193,40 @@ export function evaluateRidge(rig: RidgeRig, around: Surroundings, units: UnitCh
 function neededFigure(model: RidgeModel): Figure {
   const { rig, terminations, cord } = model;
   const travel = rig.tensioning.how === 'pulley' ? rig.tensioning.pulley.loopOut * 2 : 0.5;
-  const ends = ([0, 1] as const).map((i) => ({ wraps: rig.ends[i].wraps, girth: rig.trunks[i].girth, knotDiameters: terminations[i].cordInDiameters }));
+  const ends = ([0, 1] as const).map((i) => ({
+    wraps: rig.ends[i].wraps,
+    girth: rig.trunks[i].girth,
+    knotDiameters: terminations[i].cordInDiameters,
+  }));
   return derive(
     {
-      symbol: 'ℓ', title: 'cord to have in hand', quantity: 'length', formula: 'ℓ = L₀ + Σ [wraps (girth + π d) + knot + tail] + hauling',
-      notes: [`Wraps ${rig.ends[0].wraps} and ${rig.ends[1].wraps}; ${travel.toFixed(2)} m to haul with; a tail of 0.3 m at each end.`],
+      symbol: 'ℓ',
+      title: 'cord to have in hand',
+      quantity: 'length',
+      formula: 'ℓ = L₀ + Σ [wraps (girth + π d) + knot + tail] + hauling',
+      notes: [
+        `Wraps ${rig.ends[0].wraps} and ${rig.ends[1].wraps}; ${travel.toFixed(2)} m to haul with; a tail of 0.3 m at each end.`,
+      ],
     },
-    [model.unstressed, ...rig.trunks.map((t, i) => given({ symbol: `g${i === 0 ? '₁' : '₂'}`, title: `girth of ${t.name}`, quantity: 'length' }, t.girth, { kind: 'measured', text: 'by a cord round the trunk' }))],
-    (l, g0, g1) => cordNeeded(l!, [{ ...ends[0]!, girth: g0! }, { ...ends[1]!, girth: g1! }], cord.diameter, travel),
+    [
+      model.unstressed,
+      ...rig.trunks.map((t, i) =>
+        given({ symbol: `g${i === 0 ? '₁' : '₂'}`, title: `girth of ${t.name}`, quantity: 'length' }, t.girth, {
+          kind: 'measured',
+          text: 'by a cord round the trunk',
+        }),
+      ),
+    ],
+    (l, g0, g1) =>
+      cordNeeded(
+        l!,
+        [
+          { ...ends[0]!, girth: g0! },
+          { ...ends[1]!, girth: g1! },
+        ],
+        cord.diameter,
+        travel,
+      ),
   );
 }
 
@@ -187,27 +234,40 @@ function warningsOf(model: RidgeModel, r: Omit<RidgeResult, 'warnings'>, units: 
   const { rig, cord, kitCord } = model;
   const out: string[] = [...r.trunks.flatMap((t) => t.against)];
   if (!cord.bears) out.push('Elastic cord is never counted as strength. Choose another cord for a ridgeline.');
-  if (rig.use === 'person') out.push('A line that carries a person: nothing hard beneath, no higher than a safe fall, sit before you lie.');
-  if (rig.wind.beaufort >= 8) out.push('In a gale the roof comes down and people leave the trees, whatever the numbers say.');
-  if (kitCord.wear === 'cut') out.push(`${kitCord.name} is nicked, glazed or stiff: retire it, or cut the bad place out.`);
+  if (rig.use === 'person')
+    out.push('A line that carries a person: nothing hard beneath, no higher than a safe fall, sit before you lie.');
+  if (rig.wind.beaufort >= 8)
+    out.push('In a gale the roof comes down and people leave the trees, whatever the numbers say.');
+  if (kitCord.wear === 'cut')
+    out.push(`${kitCord.name} is nicked, glazed or stiff: retire it, or cut the bad place out.`);
   if (r.cordNeeded.value > kitCord.length)
-    out.push(`${kitCord.name} is too short: ${say(r.cordNeeded.value, 'length', units)} wanted, ${say(kitCord.length, 'length', units)} on hand. Fewer wraps, a closer pair of trees, or a sheet bend's extension away from the load.`);
+    out.push(
+      `${kitCord.name} is too short: ${say(r.cordNeeded.value, 'length', units)} wanted, ${say(kitCord.length, 'length', units)} on hand. Fewer wraps, a closer pair of trees, or a sheet bend's extension away from the load.`,
+    );
   for (const [i, end] of rig.ends.entries()) {
     const caution = model.terminations[i]!.caution;
     if (caution !== undefined) out.push(caution);
     const T = r.worstTension.value;
     const p = barkPressure(T, model.diameters[i]!, cord.diameter * Math.max(1, end.wraps));
     if (p > BARK_PRESSURE.typical)
-      out.push(`The cord presses ${say(p, 'stress', units)} on the bark of ${rig.trunks[i]!.name}, enough to bruise it. Pad it with sticks or cloth, add wraps, or use a strap.`);
+      out.push(
+        `The cord presses ${say(p, 'stress', units)} on the bark of ${rig.trunks[i]!.name}, enough to bruise it. Pad it with sticks or cloth, add wraps, or use a strap.`,
+      );
   }
   if (rig.tensioning.how === 'passes') {
     const holds = capstanHold(PULLS['one-hand'].low, CORD_ON_BARK.low, rig.tensioning.passes.count);
     if (r.pretension.value > holds)
-      out.push(`${rig.tensioning.passes.count} passes hold only ${say(holds, 'force', units)} on smooth wet bark while one hand ties off. Take another turn before tying.`);
+      out.push(
+        `${rig.tensioning.passes.count} passes hold only ${say(holds, 'force', units)} on smooth wet bark while one hand ties off. Take another turn before tying.`,
+      );
   }
   if (r.travel.available !== null && r.travel.needed.value > r.travel.available)
-    out.push(`The loop runs out of travel: it needs ${say(r.travel.needed.value, 'length', units)} from the trunk and has ${say(r.travel.available, 'length', units)}. Tie the loop farther out.`);
+    out.push(
+      `The loop runs out of travel: it needs ${say(r.travel.needed.value, 'length', units)} from the trunk and has ${say(r.travel.available, 'length', units)}. Tie the loop farther out.`,
+    );
   if (!model.terminations[1].hauls && (rig.tensioning.how === 'pulley' || rig.tensioning.how === 'passes'))
-    out.push(`The end at ${rig.trunks[1].name} cannot be hauled with a ${model.terminations[1].name}. Choose a tensioning end there.`);
+    out.push(
+      `The end at ${rig.trunks[1].name} cannot be hauled with a ${model.terminations[1].name}. Choose a tensioning end there.`,
+    );
   return out;
 }

@@ -18,13 +18,22 @@ function cordStrength(model: RidgeModel, name: string, wet: boolean, here: reado
   if (wet) chain.push(looked(FIBRE_TRAITS[cord.fibre].wetStrength));
   chain.push(looked(SUN[kitCord.sun]), looked(WEAR[kitCord.wear]), ...here);
   const strength = derive(
-    { symbol: 'R', title: `what the ${name} holds${wet ? ', wet' : ''}`, quantity: 'force', formula: `R = ${chain.map((f) => f.symbol).join(' · ')}` },
+    {
+      symbol: 'R',
+      title: `what the ${name} holds${wet ? ', wet' : ''}`,
+      quantity: 'force',
+      formula: `R = ${chain.map((f) => f.symbol).join(' · ')}`,
+    },
     chain,
     (...factors) => factors.reduce((a, b) => a * b, 1),
   );
   if (cord.bears) return strength;
   return {
-    ...strength, value: 0, range: [0, 0], formula: 'R = 0', inputs: [],
+    ...strength,
+    value: 0,
+    range: [0, 0],
+    formula: 'R = 0',
+    inputs: [],
     notes: ['Elastic cord is never counted as strength.'],
   };
 }
@@ -38,15 +47,44 @@ function endReductions(model: RidgeModel, i: 0 | 1): Figure[] {
     factor === 1
       ? knot
       : derive(
-          { symbol: 'f_knot', title: `strength kept in a ${termination.name} in ${FIBRE_TRAITS[cord.fibre].name}`, quantity: 'share', formula: 'f_knot · f_fibre' },
-          [knot, given({ symbol: 'f_fibre', title: 'slick, stiff fibre in knots', quantity: 'ratio' }, factor, { kind: 'judgement', text: 'catalogue, judgement', citation: 'UHMWPE keeps about 0.6 of what other fibres keep in knots, and slips.' }, [factor * 0.8, factor * 1.2])],
+          {
+            symbol: 'f_knot',
+            title: `strength kept in a ${termination.name} in ${FIBRE_TRAITS[cord.fibre].name}`,
+            quantity: 'share',
+            formula: 'f_knot · f_fibre',
+          },
+          [
+            knot,
+            given(
+              { symbol: 'f_fibre', title: 'slick, stiff fibre in knots', quantity: 'ratio' },
+              factor,
+              {
+                kind: 'judgement',
+                text: 'catalogue, judgement',
+                citation: 'UHMWPE keeps about 0.6 of what other fibres keep in knots, and slips.',
+              },
+              [factor * 0.8, factor * 1.2],
+            ),
+          ],
           (a, b) => a! * b!,
         );
   const bend = derive(
-    { symbol: 'f_bend', title: `bend round ${model.rig.trunks[i].name}`, quantity: 'share', formula: 'f_bend = 1 − d / 2D', notes: ['Judgement: half is left at a bend of the cord’s own diameter.'] },
+    {
+      symbol: 'f_bend',
+      title: `bend round ${model.rig.trunks[i].name}`,
+      quantity: 'share',
+      formula: 'f_bend = 1 − d / 2D',
+      notes: ['Judgement: half is left at a bend of the cord’s own diameter.'],
+    },
     [
-      given({ symbol: 'D', title: 'diameter of the trunk, girth / π', quantity: 'length' }, diameters[i], { kind: 'measured', text: 'girth by a cord round the trunk' }),
-      given({ symbol: 'd', title: 'diameter of the cord', quantity: 'diameter' }, cord.diameter, { kind: 'derived', text: 'catalogue' }),
+      given({ symbol: 'D', title: 'diameter of the trunk, girth / π', quantity: 'length' }, diameters[i], {
+        kind: 'measured',
+        text: 'girth by a cord round the trunk',
+      }),
+      given({ symbol: 'd', title: 'diameter of the cord', quantity: 'diameter' }, cord.diameter, {
+        kind: 'derived',
+        text: 'catalogue',
+      }),
     ],
     (D, d) => bendFactor(D!, d!),
   );
@@ -65,24 +103,48 @@ interface Place {
 function places(model: RidgeModel): Place[] {
   const { rig, terminations, cord } = model;
   const out: Place[] = [
-    { id: 'line', kind: 'line', name: 'free line', demand: (c) => c.tension, available: (wet) => cordStrength(model, cord.name, wet, []) },
+    {
+      id: 'line',
+      kind: 'line',
+      name: 'free line',
+      demand: (c) => c.tension,
+      available: (wet) => cordStrength(model, cord.name, wet, []),
+    },
   ];
   for (const i of [0, 1] as const) {
     const name = `${terminations[i].name} at ${rig.trunks[i].name}`;
     const here = endReductions(model, i);
-    out.push({ id: `end-${i}`, kind: 'end', name, demand: (c) => c.ends[i], available: (wet) => cordStrength(model, name, wet, here) });
+    out.push({
+      id: `end-${i}`,
+      kind: 'end',
+      name,
+      demand: (c) => c.ends[i],
+      available: (wet) => cordStrength(model, name, wet, here),
+    });
   }
   if (rig.roof.on) {
     const gripped = [looked(GRIPPED)];
     for (const i of [0, 1] as const) {
       const name = `line under the roof's ${i === 0 ? 'first' : 'second'} hitch`;
-      out.push({ id: `grip-${i}`, kind: 'grip', name, demand: (c) => c.grips[i]!, available: (wet) => cordStrength(model, name, wet, gripped) });
+      out.push({
+        id: `grip-${i}`,
+        kind: 'grip',
+        name,
+        demand: (c) => c.grips[i]!,
+        available: (wet) => cordStrength(model, name, wet, gripped),
+      });
     }
   }
   for (const i of [0, 1] as const) {
     const trunk = rig.trunks[i];
     const name = `foot of ${trunk.name}`;
-    out.push({ id: `trunk-${i}`, kind: 'trunk', name, demand: (c) => footStressFigure(model, c, i), available: () => looked(model.woods[i].strength) });
+    out.push({
+      id: `trunk-${i}`,
+      kind: 'trunk',
+      name,
+      demand: (c) => footStressFigure(model, c, i),
+      available: () => looked(model.woods[i].strength),
+    });
   }
   return out;
 }
@@ -91,8 +153,21 @@ function places(model: RidgeModel): Place[] {
 export function footMomentFigure(model: RidgeModel, c: CaseFigures, i: 0 | 1): Figure {
   const trunk = model.rig.trunks[i];
   return derive(
-    { symbol: 'M', title: `bending at the foot of ${trunk.name}, ${c.case.name}`, quantity: 'moment', formula: 'M = H h' },
-    [c.horizontal[i], given({ symbol: 'h', title: 'tie height', quantity: 'length' }, trunk.tieHeight, { kind: 'measured', text: 'by body mark or tape' }, [trunk.tieHeight * 0.97, trunk.tieHeight * 1.03])],
+    {
+      symbol: 'M',
+      title: `bending at the foot of ${trunk.name}, ${c.case.name}`,
+      quantity: 'moment',
+      formula: 'M = H h',
+    },
+    [
+      c.horizontal[i],
+      given(
+        { symbol: 'h', title: 'tie height', quantity: 'length' },
+        trunk.tieHeight,
+        { kind: 'measured', text: 'by body mark or tape' },
+        [trunk.tieHeight * 0.97, trunk.tieHeight * 1.03],
+      ),
+    ],
     (H, h) => footMoment(H!, h!),
   );
 }
@@ -101,8 +176,22 @@ function footStressFigure(model: RidgeModel, c: CaseFigures, i: 0 | 1): Figure {
   const trunk = model.rig.trunks[i];
   const d = model.diameters[i];
   return derive(
-    { symbol: 'σ', title: `bending stress at the foot of ${trunk.name}`, quantity: 'stress', formula: 'σ = 32 M / (π d³)', notes: ['A sound, solid, round stem on firm roots. A screen, never a pass: look up, knock and push.'] },
-    [footMomentFigure(model, c, i), given({ symbol: 'd', title: 'trunk diameter, girth / π', quantity: 'length' }, d, { kind: 'measured', text: 'girth by a cord round the trunk; bark counted' }, [d * 0.93, d * 1.02])],
+    {
+      symbol: 'σ',
+      title: `bending stress at the foot of ${trunk.name}`,
+      quantity: 'stress',
+      formula: 'σ = 32 M / (π d³)',
+      notes: ['A sound, solid, round stem on firm roots. A screen, never a pass: look up, knock and push.'],
+    },
+    [
+      footMomentFigure(model, c, i),
+      given(
+        { symbol: 'd', title: 'trunk diameter, girth / π', quantity: 'length' },
+        d,
+        { kind: 'measured', text: 'girth by a cord round the trunk; bark counted' },
+        [d * 0.93, d * 1.02],
+      ),
+    ],
     (M, D) => footStress(M!, D!),
   );
 }

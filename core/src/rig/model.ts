@@ -1,13 +1,38 @@
 import { diameterOf, trunkGive } from '../anchor/index.js';
 import type { Cord, Termination, Wood } from '../catalogue/index.js';
 import {
-  AIR_DENSITY, BEDDING_IN, CORD_ON_BARK, CORD_ON_CORD, FIBRE_TRAITS, GUST_FACTOR, PULLS, PULL_NAMES, RELAX_ONSET, RIDGE_SHARE,
-  SHEET_DRAG, SHELTERS, dryCurve, findCord, findTermination, findWood, looked, wetCurve,
+  AIR_DENSITY,
+  BEDDING_IN,
+  CORD_ON_BARK,
+  CORD_ON_CORD,
+  FIBRE_TRAITS,
+  GUST_FACTOR,
+  PULLS,
+  PULL_NAMES,
+  RELAX_ONSET,
+  RIDGE_SHARE,
+  SHEET_DRAG,
+  SHELTERS,
+  dryCurve,
+  findCord,
+  findTermination,
+  findWood,
+  looked,
+  wetCurve,
 } from '../catalogue/index.js';
 import type { PointLoad, Span, SpanState } from '../line/index.js';
 import {
-  pretensionOf, pulleyHitchGain, relaxedTension, scaledCurve, solveSpan, tensionAfterSetBack, turnEfficiency,
-  unstressedFromDip, unstressedFromPretension, unstressedFromSag, unstressedWhenRelaxed,
+  pretensionOf,
+  pulleyHitchGain,
+  relaxedTension,
+  scaledCurve,
+  solveSpan,
+  tensionAfterSetBack,
+  turnEfficiency,
+  unstressedFromDip,
+  unstressedFromPretension,
+  unstressedFromSag,
+  unstressedWhenRelaxed,
 } from '../line/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import { GRAVITY, rangeFromSd } from '../quantity/index.js';
@@ -32,8 +57,36 @@ export class RigProblem extends Error {
 
 /** Every number that can be uncertain, by key. */
 const KEYS = [
-  'span', 'E0', 'E1', 'stretch', 'metre', 'tension', 'sag', 'dip', 'testMass', 'takeUp', 'pull', 'muC', 'muB', 'setBack',
-  'k', 'onset', 'wetStretch', 'wetGrowth', 'uptake', 'roof', 'wetRoof', 'hung', 'rho', 'beaufort', 'gust', 'shelter', 'drag', 'reach', 'area', 'sway',
+  'span',
+  'E0',
+  'E1',
+  'stretch',
+  'metre',
+  'tension',
+  'sag',
+  'dip',
+  'testMass',
+  'takeUp',
+  'pull',
+  'muC',
+  'muB',
+  'setBack',
+  'k',
+  'onset',
+  'wetStretch',
+  'wetGrowth',
+  'uptake',
+  'roof',
+  'wetRoof',
+  'hung',
+  'rho',
+  'beaufort',
+  'gust',
+  'shelter',
+  'drag',
+  'reach',
+  'area',
+  'sway',
 ] as const;
 type Key = (typeof KEYS)[number];
 type Values = Record<Key, number>;
@@ -91,7 +144,12 @@ const BY_TENSIONING: Readonly<Record<RidgeRig['tensioning']['how'], readonly Key
 };
 const LINE_KEYS: readonly Key[] = ['span', 'E0', 'E1', 'stretch', 'metre'];
 
-function baseFigures(rig: RidgeRig, around: Surroundings, cord: Cord, woods: readonly [Wood, Wood]): Record<Key, Figure> {
+function baseFigures(
+  rig: RidgeRig,
+  around: Surroundings,
+  cord: Cord,
+  woods: readonly [Wood, Wood],
+): Record<Key, Figure> {
   const { body } = around;
   const t = rig.tensioning;
   const traits = FIBRE_TRAITS[cord.fibre];
@@ -101,37 +159,72 @@ function baseFigures(rig: RidgeRig, around: Surroundings, cord: Cord, woods: rea
     return [Math.max(a, least), b];
   };
   const mass = (symbol: string, title: string, value: number): Figure =>
-    given({ symbol, title, quantity: 'mass' }, value, measured('weighed or felt, within 3 %'), spread(value, value * MASS_SHARE));
+    given(
+      { symbol, title, quantity: 'mass' },
+      value,
+      measured('weighed or felt, within 3 %'),
+      spread(value, value * MASS_SHARE),
+    );
   const e = cord.breakStrain;
   return {
     span:
       rig.span.how === 'tape'
-        ? given({ symbol: 'L', title: 'span', quantity: 'length' }, rig.span.tape, measured('taped'), spread(rig.span.tape, TAPE_SD))
+        ? given(
+            { symbol: 'L', title: 'span', quantity: 'length' },
+            rig.span.tape,
+            measured('taped'),
+            spread(rig.span.tape, TAPE_SD),
+          )
         : given(
-            { symbol: 'L', title: 'span', quantity: 'length' }, paced,
-            measured(`${rig.span.paces} of my paces, each ${body.pace.toFixed(2)} m, within ${(body.paceSpread * 100).toFixed(0)} % (one standard deviation)`),
+            { symbol: 'L', title: 'span', quantity: 'length' },
+            paced,
+            measured(
+              `${rig.span.paces} of my paces, each ${body.pace.toFixed(2)} m, within ${(body.paceSpread * 100).toFixed(0)} % (one standard deviation)`,
+            ),
             spread(paced, paced * body.paceSpread, paced * 0.3),
           ),
     E0: looked(woods[0].modulus),
     E1: looked(woods[1].modulus),
     stretch: given(
-      { symbol: 's', title: "stretch of this cord over the catalogue's typical", quantity: 'ratio' }, 1,
+      { symbol: 's', title: "stretch of this cord over the catalogue's typical", quantity: 'ratio' },
+      1,
       { kind: e.kind, text: 'catalogue, the range of its stretch at break', citation: e.citation },
       [e.low / e.typical, e.high / e.typical],
     ),
     metre: looked(cord.massPerMetre),
-    tension: given({ symbol: 'T₀', title: 'chosen tension, straight and bare', quantity: 'force' }, t.tension, chosen('chosen')),
-    sag: given({ symbol: 'f', title: 'measured sag, loads on', quantity: 'length' }, t.sag, measured('against a level line'), spread(t.sag, Math.min(SAG_SD, t.sag / 4))),
-    dip: given({ symbol: 'δ', title: 'measured dip', quantity: 'length' }, t.dip.drop, measured('before and after hanging the mass'), spread(t.dip.drop, Math.min(DIP_SD, t.dip.drop / 4))),
+    tension: given(
+      { symbol: 'T₀', title: 'chosen tension, straight and bare', quantity: 'force' },
+      t.tension,
+      chosen('chosen'),
+    ),
+    sag: given(
+      { symbol: 'f', title: 'measured sag, loads on', quantity: 'length' },
+      t.sag,
+      measured('against a level line'),
+      spread(t.sag, Math.min(SAG_SD, t.sag / 4)),
+    ),
+    dip: given(
+      { symbol: 'δ', title: 'measured dip', quantity: 'length' },
+      t.dip.drop,
+      measured('before and after hanging the mass'),
+      spread(t.dip.drop, Math.min(DIP_SD, t.dip.drop / 4)),
+    ),
     testMass: mass('m_t', 'test mass', t.dip.mass),
     takeUp: given(
-      { symbol: 'a', title: 'slack taken in', quantity: 'length' }, t.passes.count * t.passes.takeUp,
-      measured(`${t.passes.count} passes of ${(t.passes.takeUp * 100).toFixed(1)} cm`), spread(t.passes.count * t.passes.takeUp, t.passes.count * t.passes.takeUp * TAKE_UP_SHARE),
+      { symbol: 'a', title: 'slack taken in', quantity: 'length' },
+      t.passes.count * t.passes.takeUp,
+      measured(`${t.passes.count} passes of ${(t.passes.takeUp * 100).toFixed(1)} cm`),
+      spread(t.passes.count * t.passes.takeUp, t.passes.count * t.passes.takeUp * TAKE_UP_SHARE),
     ),
     pull: looked(PULLS[t.pulley.pull]),
     muC: looked(CORD_ON_CORD),
     muB: looked(CORD_ON_BARK),
-    setBack: given({ symbol: 'c', title: 'set-back on tying off', quantity: 'length' }, t.pulley.setBack, measured('by eye'), spread(t.pulley.setBack, t.pulley.setBack * 0.3)),
+    setBack: given(
+      { symbol: 'c', title: 'set-back on tying off', quantity: 'length' },
+      t.pulley.setBack,
+      measured('by eye'),
+      spread(t.pulley.setBack, t.pulley.setBack * 0.3),
+    ),
     k: looked(traits.relaxation),
     onset: looked(RELAX_ONSET),
     wetStretch: looked(traits.wetStretch),
@@ -139,15 +232,35 @@ function baseFigures(rig: RidgeRig, around: Surroundings, cord: Cord, woods: rea
     uptake: looked(traits.uptake),
     roof: mass('m_r', 'roof, dry', rig.roof.on ? rig.roof.mass : 0),
     wetRoof: mass('m_rw', 'roof, wet', rig.roof.on ? rig.roof.wetMass : 0),
-    hung: given({ symbol: 'h', title: 'things hung, of their stated masses', quantity: 'ratio' }, 1, measured('weighed or felt, within 3 %'), rig.hung.length > 0 ? spread(1, MASS_SHARE) : [1, 1]),
+    hung: given(
+      { symbol: 'h', title: 'things hung, of their stated masses', quantity: 'ratio' },
+      1,
+      measured('weighed or felt, within 3 %'),
+      rig.hung.length > 0 ? spread(1, MASS_SHARE) : [1, 1],
+    ),
     rho: looked(AIR_DENSITY),
-    beaufort: given({ symbol: 'V', title: 'mean wind', quantity: 'speed' }, beaufortSpeed(rig.wind.beaufort), measured(`Beaufort ${rig.wind.beaufort} by signs`), [beaufortSpeed(Math.max(0, rig.wind.beaufort - 0.5)), beaufortSpeed(rig.wind.beaufort + 0.5)]),
+    beaufort: given(
+      { symbol: 'V', title: 'mean wind', quantity: 'speed' },
+      beaufortSpeed(rig.wind.beaufort),
+      measured(`Beaufort ${rig.wind.beaufort} by signs`),
+      [beaufortSpeed(Math.max(0, rig.wind.beaufort - 0.5)), beaufortSpeed(rig.wind.beaufort + 0.5)],
+    ),
     gust: looked(GUST_FACTOR),
     shelter: looked(SHELTERS[rig.wind.shelter]),
     drag: looked(SHEET_DRAG),
     reach: looked(RIDGE_SHARE),
-    area: given({ symbol: 'A', title: 'roof area against the wind', quantity: 'area' }, rig.roof.on ? rig.roof.area : 0, measured('by eye'), spread(rig.roof.on ? rig.roof.area : 0, rig.roof.area * 0.1)),
-    sway: given({ symbol: 'y', title: 'sway of the trunks apart', quantity: 'length' }, rig.sway, measured('by eye'), spread(rig.sway, rig.sway * 0.25)),
+    area: given(
+      { symbol: 'A', title: 'roof area against the wind', quantity: 'area' },
+      rig.roof.on ? rig.roof.area : 0,
+      measured('by eye'),
+      spread(rig.roof.on ? rig.roof.area : 0, rig.roof.area * 0.1),
+    ),
+    sway: given(
+      { symbol: 'y', title: 'sway of the trunks apart', quantity: 'length' },
+      rig.sway,
+      measured('by eye'),
+      spread(rig.sway, rig.sway * 0.25),
+    ),
   };
 }
 
@@ -157,7 +270,11 @@ function baseFigures(rig: RidgeRig, around: Surroundings, cord: Cord, woods: rea
  * @throws RigProblem for a rig that cannot be computed, naming field and remedy; NoSuchLine for a sag, dip or
  *         tension that no length of this line gives
  */
-export function ridgeModel(rig: RidgeRig, around: Surroundings, options: { readonly ranges: boolean } = { ranges: true }): RidgeModel {
+export function ridgeModel(
+  rig: RidgeRig,
+  around: Surroundings,
+  options: { readonly ranges: boolean } = { ranges: true },
+): RidgeModel {
   const problem = problemsOf(rig, around)[0];
   if (problem !== undefined) throw new RigProblem(problem.field, problem.message);
   const kitCord = around.kit.find((k) => k.id === rig.cord)!;
@@ -165,18 +282,24 @@ export function ridgeModel(rig: RidgeRig, around: Surroundings, options: { reado
   if (cord === undefined) throw new RigProblem('cord', `The catalogue has no cord “${kitCord.cord}”. Choose another.`);
   const woodOf = (i: 0 | 1): Wood => {
     const wood = findWood(rig.trunks[i].wood);
-    if (wood === undefined) throw new RigProblem(`trunks.${i}.wood`, `The catalogue has no wood “${rig.trunks[i].wood}”. Choose another.`);
+    if (wood === undefined)
+      throw new RigProblem(`trunks.${i}.wood`, `The catalogue has no wood “${rig.trunks[i].wood}”. Choose another.`);
     return wood;
   };
   const terminationOf = (i: 0 | 1): Termination => {
     const found = findTermination(rig.ends[i].termination);
-    if (found === undefined) throw new RigProblem(`ends.${i}.termination`, `The catalogue has no hitch “${rig.ends[i].termination}”. Choose another.`);
+    if (found === undefined)
+      throw new RigProblem(
+        `ends.${i}.termination`,
+        `The catalogue has no hitch “${rig.ends[i].termination}”. Choose another.`,
+      );
     return found;
   };
   const woods = [woodOf(0), woodOf(1)] as const;
   const terminations = [terminationOf(0), terminationOf(1)] as const;
   const figures = baseFigures(rig, around, cord, woods);
-  if (!options.ranges) for (const key of KEYS) figures[key] = { ...figures[key], range: [figures[key].value, figures[key].value] };
+  if (!options.ranges)
+    for (const key of KEYS) figures[key] = { ...figures[key], range: [figures[key].value, figures[key].value] };
   const central = Object.fromEntries(KEYS.map((k) => [k, figures[k].value])) as Values;
   const diameters = [diameterOf(rig.trunks[0].girth), diameterOf(rig.trunks[1].girth)] as const;
   const rise = riseOf(rig);
@@ -193,14 +316,17 @@ export function ridgeModel(rig: RidgeRig, around: Surroundings, options: { reado
     return [of(0), of(1)];
   };
   const place = (v: Values, x: number): number => Math.min(1 - 1e-6, Math.max(1e-6, x / Math.hypot(v.span, rise)));
-  const windForce = (v: Values): number => windPressure(v.rho, v.beaufort * v.shelter * v.gust) * v.drag * v.area * v.reach;
+  const windForce = (v: Values): number =>
+    windPressure(v.rho, v.beaufort * v.shelter * v.gust) * v.drag * v.area * v.reach;
 
   const span = (v: Values, c: LoadCase): Span => {
     const roof = 0.5 * GRAVITY * (c.wet ? v.wetRoof : v.roof);
     const wind = c.gust ? 0.5 * windForce(v) : 0;
     const loads: PointLoad[] = rig.hung.map((h) => ({ at: place(v, h.at), force: [0, 0, -h.mass * v.hung * GRAVITY] }));
     if (rig.roof.on) for (const x of rig.roof.at) loads.push({ at: place(v, x), force: [0, wind, -roof] });
-    const curve = c.wet ? scaledCurve(wet, 1, v.stretch * (v.wetStretch / FIBRE_TRAITS[cord.fibre].wetStretch.typical)) : scaledCurve(dry, 1, v.stretch);
+    const curve = c.wet
+      ? scaledCurve(wet, 1, v.stretch * (v.wetStretch / FIBRE_TRAITS[cord.fibre].wetStretch.typical))
+      : scaledCurve(dry, 1, v.stretch);
     return {
       chord: [v.span + (c.sway ? v.sway : 0), 0, rise],
       curve,
@@ -246,7 +372,9 @@ export function ridgeModel(rig: RidgeRig, around: Surroundings, options: { reado
     return [...keys];
   };
   const solve = (v: Values, c: LoadCase): SpanState => {
-    const key = `${c.id}:${keysOf(c).map((k) => v[k]).join()}`;
+    const key = `${c.id}:${keysOf(c)
+      .map((k) => v[k])
+      .join()}`;
     const known = states.get(key);
     if (known !== undefined) return known;
     const s = span(v, c);
@@ -260,7 +388,11 @@ export function ridgeModel(rig: RidgeRig, around: Surroundings, options: { reado
     const near = states.get(`${c.id}:central`)?.start;
     let state = solveSpan(s, length, near);
     if (!state.converged && near !== undefined) state = solveSpan(s, length);
-    if (!state.converged) throw new RigProblem('tensioning', `No equilibrium found ${c.name}: ${state.reason}. Check the loads and the tension.`);
+    if (!state.converged)
+      throw new RigProblem(
+        'tensioning',
+        `No equilibrium found ${c.name}: ${state.reason}. Check the loads and the tension.`,
+      );
     states.set(key, state);
     return state;
   };
@@ -279,19 +411,46 @@ export function ridgeModel(rig: RidgeRig, around: Surroundings, options: { reado
     const state = stateOf(c);
     const keys = keysOf(c);
     const inputs = keys.map((k) => figures[k]);
-    const figure = (symbol: string, title: string, quantity: Figure['quantity'], formula: string, read: (s: SpanState) => number): Figure =>
-      derive({ symbol, title: `${title}, ${c.name}`, quantity, formula, notes: EXACT }, inputs, (...values) => read(solve(asValues(keys, values), c)));
+    const figure = (
+      symbol: string,
+      title: string,
+      quantity: Figure['quantity'],
+      formula: string,
+      read: (s: SpanState) => number,
+    ): Figure =>
+      derive({ symbol, title: `${title}, ${c.name}`, quantity, formula, notes: EXACT }, inputs, (...values) =>
+        read(solve(asValues(keys, values), c)),
+      );
     const horizontal = (i: 0 | 1): Figure =>
-      figure('H', `horizontal pull on ${rig.trunks[i].name}`, 'force', 'H = √(t_x² + t_y²) at the tie', (s) => Math.hypot(s.pull[i][0], s.pull[i][1]));
+      figure('H', `horizontal pull on ${rig.trunks[i].name}`, 'force', 'H = √(t_x² + t_y²) at the tie', (s) =>
+        Math.hypot(s.pull[i][0], s.pull[i][1]),
+      );
     const vertical = (i: 0 | 1): Figure =>
       figure('V', `downward pull on ${rig.trunks[i].name}`, 'force', 'V = −t_z at the tie', (s) => -s.pull[i][2]);
-    const end = (i: 0 | 1): Figure => figure('T', `tension at ${rig.trunks[i].name}`, 'force', 'T = |t| at the tie', (s) => s.endTension[i]);
+    const end = (i: 0 | 1): Figure =>
+      figure('T', `tension at ${rig.trunks[i].name}`, 'force', 'T = |t| at the tie', (s) => s.endTension[i]);
     return {
       case: c,
       state,
-      tension: figure('T', 'largest tension in the line', 'force', 'T = max |t(s)|, t(s) = t₀ + w s + ΣP, t₀ so that ∫ (t/T)(1 + ε(T)) ds = chord − give of the trunks', (s) => s.tension),
+      tension: figure(
+        'T',
+        'largest tension in the line',
+        'force',
+        'T = max |t(s)|, t(s) = t₀ + w s + ΣP, t₀ so that ∫ (t/T)(1 + ε(T)) ds = chord − give of the trunks',
+        (s) => s.tension,
+      ),
       ends: [end(0), end(1)],
-      grips: rig.roof.on ? [0, 1].map((i) => figure('T', `tension at the roof's ${i === 0 ? 'first' : 'second'} hitch`, 'force', 'T = max |t| beside the hitch', (s) => s.loadTension[rig.hung.length + i]!)) : [],
+      grips: rig.roof.on
+        ? [0, 1].map((i) =>
+            figure(
+              'T',
+              `tension at the roof's ${i === 0 ? 'first' : 'second'} hitch`,
+              'force',
+              'T = max |t| beside the hitch',
+              (s) => s.loadTension[rig.hung.length + i]!,
+            ),
+          )
+        : [],
       horizontal: [horizontal(0), horizontal(1)],
       vertical: [vertical(0), vertical(1)],
       sag: figure('f', 'sag', 'length', 'f = max (chord − line), vertically', (s) => s.sag),
@@ -300,12 +459,23 @@ export function ridgeModel(rig: RidgeRig, around: Surroundings, options: { reado
 
   const lengthInputs = lengthKeys.map((k) => figures[k]);
   const unstressed = derive(
-    { symbol: 'L₀', title: 'unstressed length between the ties', quantity: 'length', formula: LENGTH_FORMULA[t.how], notes: EXACT },
+    {
+      symbol: 'L₀',
+      title: 'unstressed length between the ties',
+      quantity: 'length',
+      formula: LENGTH_FORMULA[t.how],
+      notes: EXACT,
+    },
     lengthInputs,
     (...values) => unstressedOf(asValues(lengthKeys, values)),
   );
   const pretension = derive(
-    { symbol: 'T₀', title: 'tension at tying off, straight and bare', quantity: 'force', formula: 'T₀ = T(ε), ε = (D − give · T₀) / L₀ − 1' },
+    {
+      symbol: 'T₀',
+      title: 'tension at tying off, straight and bare',
+      quantity: 'force',
+      formula: 'T₀ = T(ε), ε = (D − give · T₀) / L₀ − 1',
+    },
     lengthInputs,
     (...values) => {
       const v = asValues(lengthKeys, values);
@@ -313,15 +483,26 @@ export function ridgeModel(rig: RidgeRig, around: Surroundings, options: { reado
     },
   );
   return {
-    rig, cord, kitCord, woods, terminations, figures, diameters, distance,
+    rig,
+    cord,
+    kitCord,
+    woods,
+    terminations,
+    figures,
+    diameters,
+    distance,
     spanOf: (c) => span(central, c),
-    stateOf, unstressed, pretension,
+    stateOf,
+    unstressed,
+    pretension,
     hauling: t.how === 'pulley' ? pulleyFigures(rig, figures, (v) => hauledTension({ ...central, ...v })) : [],
     caseFigures,
   };
 }
 
-const EXACT = ['Solved exactly: elastic catenaries between the loads with the cord’s own curve and the give of both trunks (Irvine, Cable Structures, 1981). No small-sag formula.'];
+const EXACT = [
+  'Solved exactly: elastic catenaries between the loads with the cord’s own curve and the give of both trunks (Irvine, Cable Structures, 1981). No small-sag formula.',
+];
 
 const LENGTH_FORMULA: Readonly<Record<RidgeRig['tensioning']['how'], string>> = {
   tension: 'L₀ = (D − give · T₀) / (1 + ε(T₀))',
@@ -331,20 +512,40 @@ const LENGTH_FORMULA: Readonly<Record<RidgeRig['tensioning']['how'], string>> = 
   pulley: 'L₀ = (D − give · T₀) / (1 + ε(T₀))',
 };
 
-function pulleyFigures(rig: RidgeRig, figures: Readonly<Record<Key, Figure>>, tied: (v: Partial<Values>) => number): Figure[] {
+function pulleyFigures(
+  rig: RidgeRig,
+  figures: Readonly<Record<Key, Figure>>,
+  tied: (v: Partial<Values>) => number,
+): Figure[] {
   const gain = derive(
-    { symbol: 'g', title: 'gain of the pulley-style hitch', quantity: 'ratio', formula: 'g = 1 + η_c + η_c η_b, η = exp(−μ π)', notes: ['Without friction it would be 3.'] },
+    {
+      symbol: 'g',
+      title: 'gain of the pulley-style hitch',
+      quantity: 'ratio',
+      formula: 'g = 1 + η_c + η_c η_b, η = exp(−μ π)',
+      notes: ['Without friction it would be 3.'],
+    },
     [figures.muC, figures.muB],
     (c, b) => pulleyHitchGain(turnEfficiency(c!, Math.PI), turnEfficiency(b!, Math.PI)),
   );
   const hauled = derive(
-    { symbol: 'T_h', title: `tension hauled with ${PULL_NAMES[rig.tensioning.pulley.pull]}`, quantity: 'force', formula: 'T_h = P g' },
+    {
+      symbol: 'T_h',
+      title: `tension hauled with ${PULL_NAMES[rig.tensioning.pulley.pull]}`,
+      quantity: 'force',
+      formula: 'T_h = P g',
+    },
     [figures.pull, gain],
     (p, g) => p! * g!,
   );
   const keys = ['pull', 'muC', 'muB', 'setBack', 'span', 'stretch'] as const;
   const left = derive(
-    { symbol: 'T₀', title: 'tension left after tying off', quantity: 'force', formula: 'T₀ = T(D / (L_h + c) − 1), L_h = D / (1 + ε(T_h))' },
+    {
+      symbol: 'T₀',
+      title: 'tension left after tying off',
+      quantity: 'force',
+      formula: 'T₀ = T(D / (L_h + c) − 1), L_h = D / (1 + ε(T_h))',
+    },
     keys.map((k) => figures[k]),
     (...values) => tied(Object.fromEntries(keys.map((k, i) => [k, values[i]!])) as Partial<Values>),
   );

@@ -154,7 +154,10 @@ export function problemsOf(rig: RidgeRig, around: Pick<Surroundings, 'kit' | 'bo
   const long = straightDistance(rig, around.body);
   const onLine = (field: string, what: string, at: number): void => {
     if (!(at >= END_ROOM && at <= long - END_ROOM))
-      out.push({ field, message: `${what} is at ${at.toFixed(2)} m, off a line of ${long.toFixed(2)} m. Move it, or widen the span.` });
+      out.push({
+        field,
+        message: `${what} is at ${at.toFixed(2)} m, off a line of ${long.toFixed(2)} m. Move it, or widen the span.`,
+      });
   };
   if (rig.roof.on) {
     onLine('roof.at.0', "The roof's first hitch", rig.roof.at[0]);
@@ -162,12 +165,18 @@ export function problemsOf(rig: RidgeRig, around: Pick<Surroundings, 'kit' | 'bo
     if (rig.roof.at[1] - rig.roof.at[0] < 0.1)
       out.push({ field: 'roof.at.1', message: "The roof's second hitch must be at least 0.1 m beyond the first." });
     if (rig.roof.wetMass < rig.roof.mass)
-      out.push({ field: 'roof.wetMass', message: 'The wet roof cannot weigh less than the dry one. Raise its wet mass.' });
+      out.push({
+        field: 'roof.wetMass',
+        message: 'The wet roof cannot weigh less than the dry one. Raise its wet mass.',
+      });
   }
   rig.hung.forEach((h, i) => onLine(`hung.${i}.at`, h.name === '' ? 'A thing hung' : `“${h.name}”`, h.at));
   if (rig.tensioning.how === 'dip') onLine('tensioning.dip.at', 'The test mass', rig.tensioning.dip.at);
   if (rig.tensioning.how === 'passes' && rig.tensioning.passes.count * rig.tensioning.passes.takeUp >= long / 2)
-    out.push({ field: 'tensioning.passes.takeUp', message: 'The passes take in more than half of the line. Check their number and the take-up of each.' });
+    out.push({
+      field: 'tensioning.passes.takeUp',
+      message: 'The passes take in more than half of the line. Check their number and the take-up of each.',
+    });
   if (!around.kit.some((k) => k.id === rig.cord))
     out.push({ field: 'cord', message: 'This cord is no longer in the kit. Choose another.' });
   return out;

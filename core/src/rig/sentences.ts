@@ -15,9 +15,12 @@ function capital(text: string): string {
 }
 
 const RATIO_WORDS: Readonly<Record<Judged['judgement']['rule'], (j: Judged, units: UnitChoice) => string>> = {
-  factor: (j) => `it holds ${j.judgement.figure.value.toFixed(1)} times the worst pull; ${j.judgement.required} times is asked`,
-  share: (j, u) => `${say(j.judgement.figure.value, 'share', u)} of its low-end strength is in use; ${say(j.judgement.required, 'share', u)} is allowed`,
-  chance: (j, u) => `it fails with a chance of ${say(j.judgement.figure.value, 'chance', u)}; ${say(j.judgement.required, 'chance', u)} is allowed`,
+  factor: (j) =>
+    `it holds ${j.judgement.figure.value.toFixed(1)} times the worst pull; ${j.judgement.required} times is asked`,
+  share: (j, u) =>
+    `${say(j.judgement.figure.value, 'share', u)} of its low-end strength is in use; ${say(j.judgement.required, 'share', u)} is allowed`,
+  chance: (j, u) =>
+    `it fails with a chance of ${say(j.judgement.figure.value, 'chance', u)}; ${say(j.judgement.required, 'chance', u)} is allowed`,
 };
 
 /** One sentence on what gives first, and one on what else matters. */
@@ -33,11 +36,28 @@ export function verdictOf(r: RidgeResult, body: BodyMeasures, units: UnitChoice)
   const name = capital(first.link.name);
   const numbers = RATIO_WORDS[first.judgement.rule](first, units);
   if (!Number.isFinite(first.judgement.ratio))
-    return { holds: r.tight, sentence: 'Nothing pulls on this line yet.', detail: 'Give it a tension, or hang the roof on it.' };
+    return {
+      holds: r.tight,
+      sentence: 'Nothing pulls on this line yet.',
+      detail: 'Give it a tension, or hang the roof on it.',
+    };
   if (first.judgement.ratio < 1)
-    return { holds: false, sentence: `${name} is too weak, ${worst.name}.`, detail: `${capital(numbers)}. ${tightness}` };
+    return {
+      holds: false,
+      sentence: `${name} is too weak, ${worst.name}.`,
+      detail: `${capital(numbers)}. ${tightness}`,
+    };
   if (r.cordNeeded.value > r.cordOnHand)
-    return { holds: false, sentence: 'The cord is too short for these trunks and wraps.', detail: `${say(r.cordNeeded.value, 'length', units)} wanted, ${say(r.cordOnHand, 'length', units)} on hand.` };
-  if (!r.tight) return { holds: false, sentence: 'Strong enough, but too slack for the roof.', detail: `${tightness} ${name} gives first: ${numbers}.` };
+    return {
+      holds: false,
+      sentence: 'The cord is too short for these trunks and wraps.',
+      detail: `${say(r.cordNeeded.value, 'length', units)} wanted, ${say(r.cordOnHand, 'length', units)} on hand.`,
+    };
+  if (!r.tight)
+    return {
+      holds: false,
+      sentence: 'Strong enough, but too slack for the roof.',
+      detail: `${tightness} ${name} gives first: ${numbers}.`,
+    };
   return { holds: true, sentence: `Holds. ${name} gives first.`, detail: `${capital(numbers)}. ${tightness}` };
 }

@@ -47,7 +47,11 @@ export function tradeoff(rig: RidgeRig, around: Surroundings, count: number, mos
  * @param most the most that is tried, N
  * @returns least haul that is tight enough and most that every link bears, N; either may be null
  */
-export function haulLimits(rig: RidgeRig, around: Surroundings, most = 1500): { readonly tightFrom: number | null; readonly holdsTo: number | null } {
+export function haulLimits(
+  rig: RidgeRig,
+  around: Surroundings,
+  most = 1500,
+): { readonly tightFrom: number | null; readonly holdsTo: number | null } {
   const edge = (holds: (p: TradeoffPoint) => boolean, risingTruth: boolean): number | null => {
     const at = (t: number): boolean => holds(hauledPoint(rig, around, t));
     const atLow = at(1);

@@ -42,7 +42,10 @@ export function adviseRidge(rig: RidgeRig, around: Surroundings, result: RidgeRe
       continue; // not a rig that can be computed, so nothing to offer
     }
     const ratio = r.ledger[0]!.judgement.ratio;
-    const helps = (now < 1 && ratio > now * 1.03) || (!result.tight && r.tight && ratio >= Math.min(1, now)) || (!long && r.cordNeeded.value <= r.cordOnHand);
+    const helps =
+      (now < 1 && ratio > now * 1.03) ||
+      (!result.tight && r.tight && ratio >= Math.min(1, now)) ||
+      (!long && r.cordNeeded.value <= r.cordOnHand);
     if (!helps) continue;
     const holds = ratio >= 1 && r.tight && r.cordNeeded.value <= r.cordOnHand;
     out.push({
@@ -64,36 +67,64 @@ function candidates(rig: RidgeRig, around: Surroundings, result: RidgeResult, un
   const { tightFrom, holdsTo } = haulLimits(rig, around);
   if (holdsTo !== null && weakest.judgement.ratio < 1) {
     const t = Math.floor(holdsTo);
-    out.push({ id: 'slacken', label: `Haul to ${say(t, 'force', units)}`, what: `Haul only to ${say(t, 'force', units)}`, rig: hauledTo(rig, t) });
+    out.push({
+      id: 'slacken',
+      label: `Haul to ${say(t, 'force', units)}`,
+      what: `Haul only to ${say(t, 'force', units)}`,
+      rig: hauledTo(rig, t),
+    });
   }
   if (tightFrom !== null && !result.tight) {
     const t = Math.ceil(tightFrom * 1.05);
-    out.push({ id: 'tighten', label: `Haul to ${say(t, 'force', units)}`, what: `Haul up to ${say(t, 'force', units)}`, rig: hauledTo(rig, t) });
+    out.push({
+      id: 'tighten',
+      label: `Haul to ${say(t, 'force', units)}`,
+      what: `Haul up to ${say(t, 'force', units)}`,
+      rig: hauledTo(rig, t),
+    });
   }
   for (const i of [0, 1] as const) {
     if (weakest.link.id !== `end-${i}`) continue;
     const own = TERMINATIONS.find((t) => t.id === rig.ends[i].termination)!;
-    const better = TERMINATIONS.filter((t) => t.hauls === own.hauls && t.efficiency.typical > own.efficiency.typical).sort((a, b) => b.efficiency.typical - a.efficiency.typical)[0];
+    const better = TERMINATIONS.filter(
+      (t) => t.hauls === own.hauls && t.efficiency.typical > own.efficiency.typical,
+    ).sort((a, b) => b.efficiency.typical - a.efficiency.typical)[0];
     if (better !== undefined)
       out.push({
-        id: `end-${i}`, label: better.hauls ? 'Use passes' : `Tie a ${better.name.split(' ')[0]!}`, what: `Hold ${rig.trunks[i].name} by a ${better.name}`,
-        rig: { ...rig, ends: i === 0 ? [{ ...rig.ends[0], termination: better.id }, rig.ends[1]] : [rig.ends[0], { ...rig.ends[1], termination: better.id }] },
+        id: `end-${i}`,
+        label: better.hauls ? 'Use passes' : `Tie a ${better.name.split(' ')[0]!}`,
+        what: `Hold ${rig.trunks[i].name} by a ${better.name}`,
+        rig: {
+          ...rig,
+          ends:
+            i === 0
+              ? [{ ...rig.ends[0], termination: better.id }, rig.ends[1]]
+              : [rig.ends[0], { ...rig.ends[1], termination: better.id }],
+        },
       });
   }
   if (weakest.link.kind === 'trunk') {
     const i = weakest.link.id === 'trunk-0' ? 0 : 1;
     const lower = Math.max(0.3, Math.floor(rig.trunks[i].tieHeight * weakest.judgement.ratio * 0.95 * 10) / 10);
-    const both = rig.trunks.map((t) => ({ ...t, tieHeight: Math.min(t.tieHeight, lower) })) as unknown as RidgeRig['trunks'];
-    out.push({ id: 'lower', label: `Tie at ${say(lower, 'length', units)}`, what: `Tie both ends at ${say(lower, 'length', units)}`, rig: { ...rig, trunks: both } });
+    const both = rig.trunks.map((t) => ({
+      ...t,
+      tieHeight: Math.min(t.tieHeight, lower),
+    })) as unknown as RidgeRig['trunks'];
+    out.push({
+      id: 'lower',
+      label: `Tie at ${say(lower, 'length', units)}`,
+      what: `Tie both ends at ${say(lower, 'length', units)}`,
+      rig: { ...rig, trunks: both },
+    });
   }
   const spare = around.kit
     .filter((k) => k.id !== rig.cord && findCord(k.cord)?.bears === true && k.length >= result.cordNeeded.value)
     .sort((a, b) => findCord(a.cord)!.strength.typical - findCord(b.cord)!.strength.typical);
-  for (const k of spare) out.push({ id: `cord-${k.id}`, label: `Use ${k.name}`, what: `Use ${k.name}`, rig: { ...rig, cord: k.id } });
+  for (const k of spare)
+    out.push({ id: `cord-${k.id}`, label: `Use ${k.name}`, what: `Use ${k.name}`, rig: { ...rig, cord: k.id } });
   if (rig.ends.some((e) => e.wraps > 1)) {
     const ends = rig.ends.map((e) => ({ ...e, wraps: Math.min(e.wraps, 1) })) as unknown as RidgeRig['ends'];
     out.push({ id: 'wraps', label: 'One wrap each', what: 'Take one wrap at each trunk', rig: { ...rig, ends } });
   }
   return out;
 }
-

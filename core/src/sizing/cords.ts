@@ -40,8 +40,12 @@ const handful = (t: number): number => Math.ceil(t / 10) * 10;
 export function sizeCord(rig: RidgeRig, around: Surroundings, kitCord: KitCord, units: UnitChoice): SizedCord {
   const own: RidgeRig = { ...rig, cord: kitCord.id };
   const { tightFrom, holdsTo } = haulLimits(own, around);
-  const window = tightFrom !== null && holdsTo !== null && tightFrom <= holdsTo ? ([tightFrom, holdsTo] as const) : null;
-  const haul = window === null ? handful(tightFrom ?? 1500) : Math.max(window[0], Math.min(handful(window[0] * OVER_LEAST), Math.floor(window[1])));
+  const window =
+    tightFrom !== null && holdsTo !== null && tightFrom <= holdsTo ? ([tightFrom, holdsTo] as const) : null;
+  const haul =
+    window === null
+      ? handful(tightFrom ?? 1500)
+      : Math.max(window[0], Math.min(handful(window[0] * OVER_LEAST), Math.floor(window[1])));
   const hauled = hauledTo(own, haul);
   const result = evaluateRidge(hauled, around, units);
   const cord = findCord(kitCord.cord)!;
@@ -68,7 +72,8 @@ export function sizeCord(rig: RidgeRig, around: Surroundings, kitCord: KitCord, 
   function reasonFor(): string {
     if (!cord.bears) return 'Elastic cord is never counted as strength.';
     if (against !== undefined) return against;
-    if (!long) return `Too short: ${say(result.cordNeeded.value, 'length', units)} wanted, ${say(kitCord.length, 'length', units)} on hand.`;
+    if (!long)
+      return `Too short: ${say(result.cordNeeded.value, 'length', units)} wanted, ${say(kitCord.length, 'length', units)} on hand.`;
     if (holdsTo === null) return `${lower(weakest)} is too weak even when hardly hauled.`;
     if (tightFrom === null) return 'Stays too slack at any pull a person can make.';
     if (window === null)
@@ -87,7 +92,9 @@ export type SizeOrder = (typeof SIZE_ORDERS)[number];
 /** Those that hold first, then by the wish: most left, least sag, or least weight. */
 export function rankCords(cords: readonly SizedCord[], by: SizeOrder): SizedCord[] {
   const cost = (c: SizedCord): number => (by === 'margin' ? -c.ratio : by === 'sag' ? c.sag : c.mass);
-  return [...cords].sort((a, b) => Number(b.holds) - Number(a.holds) || cost(a) - cost(b) || a.kitCord.name.localeCompare(b.kitCord.name));
+  return [...cords].sort(
+    (a, b) => Number(b.holds) - Number(a.holds) || cost(a) - cost(b) || a.kitCord.name.localeCompare(b.kitCord.name),
+  );
 }
 
 /**
@@ -95,7 +102,12 @@ export function rankCords(cords: readonly SizedCord[], by: SizeOrder): SizedCord
  * @param progress called after each cord with the share done; return false to stop early
  * @throws RigProblem when the rig itself cannot be computed
  */
-export function sizeCords(rig: RidgeRig, around: Surroundings, units: UnitChoice, progress?: (done: number) => boolean): SizedCord[] {
+export function sizeCords(
+  rig: RidgeRig,
+  around: Surroundings,
+  units: UnitChoice,
+  progress?: (done: number) => boolean,
+): SizedCord[] {
   const out: SizedCord[] = [];
   for (const [i, kitCord] of around.kit.entries()) {
     try {

@@ -60,7 +60,14 @@ export function failureChance(strength: Figure, demand: Figure): number {
 }
 
 /** Puts demand against strength under the three schools. */
-export function link(id: string, kind: LinkKind, name: string, caseId: string, demand: Figure, available: Figure): Link {
+export function link(
+  id: string,
+  kind: LinkKind,
+  name: string,
+  caseId: string,
+  demand: Figure,
+  available: Figure,
+): Link {
   const margin = derive(
     { symbol: 'n', title: `margin of ${name}`, quantity: 'ratio', formula: 'n = R / S' },
     [available, demand],
@@ -73,8 +80,12 @@ export function link(id: string, kind: LinkKind, name: string, caseId: string, d
     (s, r) => s! / r!,
   );
   const chance: Figure = {
-    symbol: 'P', title: `chance that ${name} fails`, quantity: 'chance', value: failureChance(available, demand),
-    formula: 'P = Φ(−ln(R / S) / √(σ_R² + σ_S²)), both lognormal, σ from the ranges', inputs: [available, demand],
+    symbol: 'P',
+    title: `chance that ${name} fails`,
+    quantity: 'chance',
+    value: failureChance(available, demand),
+    formula: 'P = Φ(−ln(R / S) / √(σ_R² + σ_S²)), both lognormal, σ from the ranges',
+    inputs: [available, demand],
     notes: ['For the worst of the cases, taken as happening once this night.'],
   };
   return { id, kind, name, caseId, demand, available, margin, share, chance };
@@ -112,7 +123,8 @@ export function judge(l: Link, rule: Rule, required: Required, use: Use): Judgem
     ratio = l.share.value > 0 ? ask / l.share.value : Number.POSITIVE_INFINITY;
   } else {
     figure = l.chance;
-    ratio = l.chance.value <= 0 ? Number.POSITIVE_INFINITY : Math.max(0, reliability(l.chance.value) / reliability(ask));
+    ratio =
+      l.chance.value <= 0 ? Number.POSITIVE_INFINITY : Math.max(0, reliability(l.chance.value) / reliability(ask));
   }
   return { rule, figure, required: ask, ratio, word: wordFor(ratio) };
 }
@@ -123,6 +135,11 @@ export function judge(l: Link, rule: Rule, required: Required, use: Use): Judgem
  */
 export function strands(l: Link, judgement: Judgement): { readonly spent: number; readonly notch: number } {
   const used = judgement.rule === 'share' ? l.share.value : l.margin.value > 0 ? 1 / l.margin.value : 1;
-  const allowed = judgement.rule === 'factor' ? 1 / judgement.required : judgement.rule === 'share' ? judgement.required : used * judgement.ratio;
+  const allowed =
+    judgement.rule === 'factor'
+      ? 1 / judgement.required
+      : judgement.rule === 'share'
+        ? judgement.required
+        : used * judgement.ratio;
   return { spent: Math.min(10, Math.max(0, used * 10)), notch: Math.min(10, Math.max(0, allowed * 10)) };
 }

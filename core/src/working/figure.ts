@@ -80,7 +80,10 @@ export function derive(
     above += (most - value) ** 2;
   });
   const notes = lost
-    ? [...(name.notes ?? []), 'Part of the range lies where the rig cannot be as described; the range shown leaves it out.']
+    ? [
+        ...(name.notes ?? []),
+        'Part of the range lies where the rig cannot be as described; the range shown leaves it out.',
+      ]
     : name.notes;
   const figure: Figure = { ...name, ...(notes === undefined ? {} : { notes }), value, inputs };
   return below + above > 0 && Number.isFinite(value)

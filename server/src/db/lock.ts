@@ -47,7 +47,9 @@ export async function lockData(folder: string): Promise<() => Promise<void>> {
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code !== 'ELOCKED') throw error;
     const who = owner === null ? 'another process' : `process ${owner.pid}, running since ${owner.since}`;
-    throw new DataInUse(`The data in ${folder} is in use by ${who}. Stop that one first, or set ROUGH_BIGHT_DATA to another folder.`);
+    throw new DataInUse(
+      `The data in ${folder} is in use by ${who}. Stop that one first, or set ROUGH_BIGHT_DATA to another folder.`,
+    );
   }
   writeFileSync(ownerFile, JSON.stringify({ pid: process.pid, since: new Date().toISOString() } satisfies Owner));
   return async () => {

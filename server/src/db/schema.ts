@@ -2,7 +2,19 @@ import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import type { Required } from '@rough-bight/core/strength';
 import { sql } from 'drizzle-orm';
-import { check, doublePrecision, index, integer, jsonb, pgTable, primaryKey, serial, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
+import {
+  check,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  serial,
+  text,
+  timestamp,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core';
 
 const when = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
 
@@ -27,7 +39,9 @@ export const kitCords = pgTable(
   'kit_cords',
   {
     id: text('id').notNull(),
-    campId: text('camp_id').notNull().references(() => camps.id, { onDelete: 'cascade' }),
+    campId: text('camp_id')
+      .notNull()
+      .references(() => camps.id, { onDelete: 'cascade' }),
     position: serial('position').notNull(),
     name: text('name').notNull(),
     cord: text('cord').notNull(),
@@ -42,7 +56,9 @@ export const rigs = pgTable(
   'rigs',
   {
     id: text('id').primaryKey(),
-    campId: text('camp_id').notNull().references(() => camps.id, { onDelete: 'cascade' }),
+    campId: text('camp_id')
+      .notNull()
+      .references(() => camps.id, { onDelete: 'cascade' }),
     position: serial('position').notNull(),
     name: text('name').notNull(),
     note: text('note').notNull().default(''),
@@ -59,7 +75,9 @@ export const rigRevisions = pgTable(
   'rig_revisions',
   {
     id: serial('id').primaryKey(),
-    rigId: text('rig_id').notNull().references(() => rigs.id, { onDelete: 'cascade' }),
+    rigId: text('rig_id')
+      .notNull()
+      .references(() => rigs.id, { onDelete: 'cascade' }),
     version: integer('version').notNull(),
     name: text('name').notNull(),
     note: text('note').notNull(),

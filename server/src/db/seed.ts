@@ -20,7 +20,10 @@ export const PERSON_ID = 'me';
 
 /** "Landing gable" as `landing-gable`. */
 export function slug(name: string): string {
-  return name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-').replaceAll(/^-|-$/g, '');
+  return name
+    .toLowerCase()
+    .replaceAll(/[^a-z0-9]+/g, '-')
+    .replaceAll(/^-|-$/g, '');
 }
 
 export function readDemo(): CampFile {
@@ -33,7 +36,13 @@ export async function seed(store: Store, file: CampFile = readDemo()): Promise<b
   return store.db.transaction(async (tx) => {
     const known = await tx.select({ id: people.id }).from(people).limit(1);
     if (known.length > 0) return false;
-    await tx.insert(people).values({ id: PERSON_ID, name: file.person.name, body: file.person.body, required: DEFAULT_REQUIRED, units: { length: 'm', force: 'N' } });
+    await tx.insert(people).values({
+      id: PERSON_ID,
+      name: file.person.name,
+      body: file.person.body,
+      required: DEFAULT_REQUIRED,
+      units: { length: 'm', force: 'N' },
+    });
     const campId = slug(file.camp.name);
     await tx.insert(camps).values({ id: campId, ...file.camp });
     for (const cord of file.kit) await tx.insert(kitCords).values({ campId, ...cord });

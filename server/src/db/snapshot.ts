@@ -1,4 +1,14 @@
-import { closeSync, fsyncSync, mkdirSync, openSync, readFileSync, readdirSync, renameSync, rmSync, writeSync } from 'node:fs';
+import {
+  closeSync,
+  fsyncSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  writeSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 
@@ -12,7 +22,10 @@ export function snapshotFolder(data: string): string {
 /** Snapshots on disk, newest first. */
 export function listSnapshots(data: string): string[] {
   try {
-    return readdirSync(snapshotFolder(data)).filter((n) => NAME.test(n)).sort().reverse();
+    return readdirSync(snapshotFolder(data))
+      .filter((n) => NAME.test(n))
+      .sort()
+      .reverse();
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === 'ENOENT') return [];
     throw error;

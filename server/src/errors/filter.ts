@@ -18,12 +18,21 @@ export class ProblemFilter implements ExceptionFilter {
 
   private describe(thrown: unknown): [number, Problem] {
     if (thrown instanceof ProblemException) return [thrown.getStatus(), thrown.getResponse() as Problem];
-    const status = thrown instanceof HttpException ? thrown.getStatus() : ((thrown as { status?: unknown } | null)?.status ?? 500);
-    if (status === 413) return [413, { code: 'too-large', message: 'That is more than a rig can hold. Send less than 200 kB.', fields: [] }];
+    const status =
+      thrown instanceof HttpException ? thrown.getStatus() : ((thrown as { status?: unknown } | null)?.status ?? 500);
+    if (status === 413)
+      return [
+        413,
+        { code: 'too-large', message: 'That is more than a rig can hold. Send less than 200 kB.', fields: [] },
+      ];
     if (status === 404) return [404, { code: 'not-found', message: 'There is nothing at this address.', fields: [] }];
-    if (status === 503 && thrown instanceof HttpException) return [503, { code: 'failed', message: 'Not ready: the database does not answer.', fields: [] }];
+    if (status === 503 && thrown instanceof HttpException)
+      return [503, { code: 'failed', message: 'Not ready: the database does not answer.', fields: [] }];
     if (typeof status === 'number' && status >= 400 && status < 500)
-      return [status, { code: 'invalid', message: 'That request could not be read: it is not well-formed JSON.', fields: [] }];
+      return [
+        status,
+        { code: 'invalid', message: 'That request could not be read: it is not well-formed JSON.', fields: [] },
+      ];
     this.logger.error(thrown);
     return [500, { code: 'failed', message: 'Something failed here. Nothing was changed; try again.', fields: [] }];
   }

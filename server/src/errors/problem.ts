@@ -42,5 +42,8 @@ export class ProblemException extends HttpException {
 }
 
 export function notFound(what: string): ProblemException {
-  return new ProblemException({ code: 'not-found', message: `There is no ${what}. It may have been deleted; go back to the camp.` });
+  return new ProblemException({
+    code: 'not-found',
+    message: `There is no ${what}. It may have been deleted; go back to the camp.`,
+  });
 }

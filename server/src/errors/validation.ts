@@ -23,6 +23,10 @@ export const validation = new ValidationPipe({
   stopAtFirstError: true,
   exceptionFactory: (errors) => {
     const fields = flatten(errors, '');
-    return new ProblemException({ code: 'invalid', message: fields[0]?.message ?? 'Something in this does not fit.', fields });
+    return new ProblemException({
+      code: 'invalid',
+      message: fields[0]?.message ?? 'Something in this does not fit.',
+      fields,
+    });
   },
 });

@@ -3,7 +3,14 @@ import { ApiProperty } from '@nestjs/swagger';
 import type { Limit } from '@rough-bight/core/rig';
 import { IsInt, IsNumber, IsString, Matches, Max, MaxLength, Min, MinLength } from 'class-validator';
 
-const UNIT: Partial<Record<Limit['quantity'], string>> = { length: ' m', force: ' N', mass: ' kg', area: ' m²', share: ' (as a share)', stress: ' Pa' };
+const UNIT: Partial<Record<Limit['quantity'], string>> = {
+  length: ' m',
+  force: ' N',
+  mass: ' kg',
+  area: ' m²',
+  share: ' (as a share)',
+  stress: ' Pa',
+};
 
 /** A finite number within a limit of the core, in SI. */
 export function Within(limit: Limit): PropertyDecorator {
@@ -18,7 +25,10 @@ export function Within(limit: Limit): PropertyDecorator {
 
 /** The same, whole. */
 export function WholeWithin(limit: Limit): PropertyDecorator {
-  return applyDecorators(Within(limit), IsInt({ message: `The ${limit.name} must be a whole number from ${limit.min} to ${limit.max}.` }));
+  return applyDecorators(
+    Within(limit),
+    IsInt({ message: `The ${limit.name} must be a whole number from ${limit.min} to ${limit.max}.` }),
+  );
 }
 
 /** A name or note that a person reads: no control characters. */

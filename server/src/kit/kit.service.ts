@@ -10,7 +10,14 @@ import { ProblemException, notFound } from '../errors/problem.js';
 import type { KitCordDto } from './kit.dto.js';
 
 function fromRow(row: typeof kitCords.$inferSelect): KitCord {
-  return { id: row.id, name: row.name, cord: row.cord, length: row.length, sun: row.sun as Sun, wear: row.wear as Wear };
+  return {
+    id: row.id,
+    name: row.name,
+    cord: row.cord,
+    length: row.length,
+    sun: row.sun as Sun,
+    wear: row.wear as Wear,
+  };
 }
 
 @Injectable()
@@ -18,14 +25,21 @@ export class KitService {
   constructor(@Inject(STORE) private readonly store: Store) {}
 
   async ofCamp(campId: string): Promise<KitCord[]> {
-    const rows = await this.store.db.select().from(kitCords).where(eq(kitCords.campId, campId)).orderBy(asc(kitCords.position));
+    const rows = await this.store.db
+      .select()
+      .from(kitCords)
+      .where(eq(kitCords.campId, campId))
+      .orderBy(asc(kitCords.position));
     return rows.map(fromRow);
   }
 
   async add(campId: string, dto: KitCordDto): Promise<KitCord> {
     const [camp] = await this.store.db.select({ id: camps.id }).from(camps).where(eq(camps.id, campId));
     if (camp === undefined) throw notFound('camp of that name');
-    const [row] = await this.store.db.insert(kitCords).values({ id: randomUUID(), campId, ...dto }).returning();
+    const [row] = await this.store.db
+      .insert(kitCords)
+      .values({ id: randomUUID(), campId, ...dto })
+      .returning();
     this.store.touched();
     return fromRow(row!);
   }
@@ -47,8 +61,14 @@ export class KitService {
       .from(rigs)
       .where(and(eq(rigs.campId, campId), sql`${rigs.document}->>'cord' = ${id}`));
     if (users.length > 0)
-      throw new ProblemException({ code: 'conflict', message: `This cord is in ${users.map((u) => `“${u.name}”`).join(', ')}. Choose another cord there first.` });
-    const gone = await this.store.db.delete(kitCords).where(and(eq(kitCords.campId, campId), eq(kitCords.id, id))).returning();
+      throw new ProblemException({
+        code: 'conflict',
+        message: `This cord is in ${users.map((u) => `“${u.name}”`).join(', ')}. Choose another cord there first.`,
+      });
+    const gone = await this.store.db
+      .delete(kitCords)
+      .where(and(eq(kitCords.campId, campId), eq(kitCords.id, id)))
+      .returning();
     if (gone.length === 0) throw notFound('cord of that name in the kit');
     this.store.touched();
   }

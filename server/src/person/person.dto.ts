@@ -24,8 +24,12 @@ export class BodyDto {
 }
 
 class UnitsDto {
-  @ApiProperty({ enum: ['m', 'ft'] }) @IsIn(['m', 'ft'], { message: 'The unit of length must be m or ft.' }) length: LengthUnit;
-  @ApiProperty({ enum: ['N', 'kgf', 'lbf'] }) @IsIn(['N', 'kgf', 'lbf'], { message: 'The unit of force must be N, kgf or lbf.' }) force: ForceUnit;
+  @ApiProperty({ enum: ['m', 'ft'] })
+  @IsIn(['m', 'ft'], { message: 'The unit of length must be m or ft.' })
+  length: LengthUnit;
+  @ApiProperty({ enum: ['N', 'kgf', 'lbf'] })
+  @IsIn(['N', 'kgf', 'lbf'], { message: 'The unit of force must be N, kgf or lbf.' })
+  force: ForceUnit;
 }
 
 /** Every school has a finite number within its bounds for every use, and nothing else. */
@@ -37,11 +41,13 @@ class RequiredTable implements ValidatorConstraintInterface {
     if (Object.keys(table).some((k) => !RULES.includes(k as Rule))) return `only ${RULES.join(', ')} can be set`;
     for (const rule of RULES) {
       const row = table[rule];
-      if (typeof row !== 'object' || row === null || Object.keys(row).some((k) => !USES.includes(k as Use))) return `${rule} must give ${USES.join(', ')}`;
+      if (typeof row !== 'object' || row === null || Object.keys(row).some((k) => !USES.includes(k as Use)))
+        return `${rule} must give ${USES.join(', ')}`;
       const [min, max] = REQUIRED_LIMITS[rule];
       for (const use of USES) {
         const x = row[use];
-        if (typeof x !== 'number' || !Number.isFinite(x) || x < min || x > max) return `${rule} for ${use} must be a number from ${min} to ${max}`;
+        if (typeof x !== 'number' || !Number.isFinite(x) || x < min || x > max)
+          return `${rule} for ${use} must be a number from ${min} to ${max}`;
       }
     }
     return null;

@@ -22,11 +22,21 @@ export class PersonService {
   async change(dto: PersonDto): Promise<PersonRow> {
     const [row] = await this.store.db
       .update(people)
-      .set({ name: dto.name, body: { ...dto.body }, units: { ...dto.units }, required: dto.required, version: dto.version + 1 })
+      .set({
+        name: dto.name,
+        body: { ...dto.body },
+        units: { ...dto.units },
+        required: dto.required,
+        version: dto.version + 1,
+      })
       .where(and(eq(people.id, PERSON_ID), eq(people.version, dto.version)))
       .returning();
     if (row === undefined)
-      throw new ProblemException({ code: 'conflict', message: 'Your measures were changed in another window. Load them again, then change them.', current: await this.me() });
+      throw new ProblemException({
+        code: 'conflict',
+        message: 'Your measures were changed in another window. Load them again, then change them.',
+        current: await this.me(),
+      });
     this.store.touched();
     return row;
   }

@@ -8,11 +8,28 @@ import type { RidgeRig, Tensioning } from '@rough-bight/core/rig';
 import { RULES, USES } from '@rough-bight/core/strength';
 import type { Rule, Use } from '@rough-bight/core/strength';
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, ArrayUnique, Equals, IsArray, IsBoolean, IsDefined, IsIn, IsInt, IsNumber, IsObject, Max, Min, ValidateNested } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  ArrayUnique,
+  Equals,
+  IsArray,
+  IsBoolean,
+  IsDefined,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsObject,
+  Max,
+  Min,
+  ValidateNested,
+} from 'class-validator';
 import { Within, WholeWithin, Words } from '../errors/within.js';
 
 const L = RIDGE_LIMITS;
-const oneOf = (what: string, list: readonly string[]) => ({ message: `The ${what} must be one of ${list.join(', ')}.` });
+const oneOf = (what: string, list: readonly string[]) => ({
+  message: `The ${what} must be one of ${list.join(', ')}.`,
+});
 
 /** An object field whose class is checked in turn. */
 function Part(type: () => new () => object): PropertyDecorator {
@@ -128,7 +145,9 @@ class WindDto {
 
 /** A ridgeline as `rough-bight/ridge@1`. SI. */
 export class RidgeRigDto {
-  @ApiProperty({ enum: [RIDGE_FORMAT] }) @Equals(RIDGE_FORMAT, { message: `The format must be ${RIDGE_FORMAT}.` }) format: typeof RIDGE_FORMAT;
+  @ApiProperty({ enum: [RIDGE_FORMAT] })
+  @Equals(RIDGE_FORMAT, { message: `The format must be ${RIDGE_FORMAT}.` })
+  format: typeof RIDGE_FORMAT;
   @Part(() => SpanDto) span: SpanDto;
   @Within(L.groundRise) groundRise: number;
   @Pair(() => TrunkDto) trunks: [TrunkDto, TrunkDto];

@@ -54,7 +54,10 @@ export class RigService {
     if (camp === undefined) throw notFound('camp of that name');
     const document = await this.checked(campId, dto);
     const row = await this.db.transaction(async (tx) => {
-      const [made] = await tx.insert(rigs).values({ id: randomUUID(), campId, name: dto.name, note: dto.note, document }).returning();
+      const [made] = await tx
+        .insert(rigs)
+        .values({ id: randomUUID(), campId, name: dto.name, note: dto.note, document })
+        .returning();
       await tx.insert(rigRevisions).values({ rigId: made!.id, version: 1, name: dto.name, note: dto.note, document });
       return made!;
     });
@@ -73,8 +76,12 @@ export class RigService {
         .where(and(eq(rigs.id, id), eq(rigs.version, dto.version)))
         .returning();
       if (saved === undefined) return null;
-      await tx.insert(rigRevisions).values({ rigId: id, version: saved.version, name: dto.name, note: dto.note, document });
-      await tx.delete(rigRevisions).where(and(eq(rigRevisions.rigId, id), lte(rigRevisions.version, saved.version - REVISIONS_KEPT)));
+      await tx
+        .insert(rigRevisions)
+        .values({ rigId: id, version: saved.version, name: dto.name, note: dto.note, document });
+      await tx
+        .delete(rigRevisions)
+        .where(and(eq(rigRevisions.rigId, id), lte(rigRevisions.version, saved.version - REVISIONS_KEPT)));
       return saved;
     });
     if (row === null)

@@ -10,6 +10,9 @@ import { ProblemFilter } from '../errors/filter.js';
 import { validation } from '../errors/validation.js';
 import { ownOnly } from './guard.js';
 
+/** The hash of nothing: lets the style library open an empty sheet to add rules to; inline text stays forbidden. */
+const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
+
 const policy = (style: string[]): ReturnType<typeof helmet> =>
   helmet({
     contentSecurityPolicy: {
@@ -35,13 +38,18 @@ const policy = (style: string[]): ReturnType<typeof helmet> =>
 
 /** Builds the application over an open store; the caller listens or tests. */
 export async function createApp(store: Store): Promise<NestExpressApplication> {
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.over(store), { bufferLogs: true, bodyParser: false });
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.over(store), {
+    bufferLogs: true,
+    bodyParser: false,
+  });
   app.useLogger(app.get(Logger));
   app.disable('x-powered-by');
   app.use(ownOnly);
-  const strict = policy(["'self'"]);
+  const strict = policy(["'self'", EMPTY_STYLE]);
   const docs = policy(["'self'", "'unsafe-inline'"]);
-  app.use((request: Request, response: Response, next: NextFunction) => (request.path.startsWith('/api/docs') ? docs : strict)(request, response, next));
+  app.use((request: Request, response: Response, next: NextFunction) =>
+    (request.path.startsWith('/api/docs') ? docs : strict)(request, response, next),
+  );
   app.useBodyParser('json', { limit: '200kb', strict: true });
   app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
     response.setHeader('Cache-Control', 'no-store');
@@ -49,7 +57,11 @@ export async function createApp(store: Store): Promise<NestExpressApplication> {
   });
   app.useGlobalPipes(validation);
   app.useGlobalFilters(new ProblemFilter());
-  const config = new DocumentBuilder().setTitle('Rough Bight').setDescription('Numbers are SI: m, N, kg. Every error has the shape Problem.').setVersion('1').build();
+  const config = new DocumentBuilder()
+    .setTitle('Rough Bight')
+    .setDescription('Numbers are SI: m, N, kg. Every error has the shape Problem.')
+    .setVersion('1')
+    .build();
   SwaggerModule.setup('api/docs', app, SwaggerModule.createDocument(app, config));
   return app;
 }

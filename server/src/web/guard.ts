@@ -14,6 +14,7 @@ export function ownOnly(request: Request, response: Response, next: NextFunction
     response.status(403).json({ code: 'forbidden', message, fields: [] } satisfies Problem);
   };
   if (!OWN_HOST.test(host)) refuse('Rough Bight answers only on this machine: use http://127.0.0.1 with its port.');
-  else if (origin !== undefined && origin.toLowerCase() !== `http://${host.toLowerCase()}`) refuse('Rough Bight answers only its own pages.');
+  else if (origin !== undefined && origin.toLowerCase() !== `http://${host.toLowerCase()}`)
+    refuse('Rough Bight answers only its own pages.');
   else next();
 }

@@ -12,7 +12,15 @@ interface Target {
 }
 
 /** Find anything by name: rigs, their steps, views, and the few commands. */
-export function FindDialog({ open, onClose, onTheme }: { readonly open: boolean; readonly onClose: () => void; readonly onTheme: () => void }): ReactElement {
+export function FindDialog({
+  open,
+  onClose,
+  onTheme,
+}: {
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly onTheme: () => void;
+}): ReactElement {
   const navigate = useNavigate();
   const { data: camps } = useCamps();
   const { data: camp } = useCamp(camps?.[0]?.id);
@@ -70,7 +78,14 @@ export function FindDialog({ open, onClose, onTheme }: { readonly open: boolean;
             />
             <ul id="find-list" role="listbox" aria-label="Found">
               {found.map((t, i) => (
-                <li key={t.name} id={`find-${i}`} role="option" aria-selected={i === at} onPointerEnter={() => setAt(i)} onClick={() => take(t)}>
+                <li
+                  key={t.name}
+                  id={`find-${i}`}
+                  role="option"
+                  aria-selected={i === at}
+                  onPointerEnter={() => setAt(i)}
+                  onClick={() => take(t)}
+                >
                   {t.name} <span className="quiet">{t.kind}</span>
                 </li>
               ))}

@@ -11,7 +11,13 @@ import { ShellContext } from './shell-context.js';
 import type { ShellContent } from './shell-context.js';
 import { currentTheme, setTheme } from './theme.js';
 
-const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = { saved: 'saved', saving: 'saving…', waiting: 'not saved yet', refused: 'not saved', conflict: 'changed elsewhere' };
+const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
+  saved: 'saved',
+  saving: 'saving…',
+  waiting: 'not saved yet',
+  refused: 'not saved',
+  conflict: 'changed elsewhere',
+};
 
 /** The bar at the top, and the view beneath it. */
 export function Shell(): ReactElement {
@@ -69,10 +75,22 @@ export function Shell(): ReactElement {
           )}
           {content.undo !== undefined && (
             <>
-              <button type="button" className="bar-button" disabled={content.undo === null} onClick={() => content.undo?.()} aria-label="Undo, Control Z">
+              <button
+                type="button"
+                className="bar-button"
+                disabled={content.undo === null}
+                onClick={() => content.undo?.()}
+                aria-label="Undo, Control Z"
+              >
                 <Undo2 size={17} aria-hidden="true" /> <span>Undo</span>
               </button>
-              <button type="button" className="bar-button" disabled={content.redo === null} onClick={() => content.redo?.()} aria-label="Redo, Control Y">
+              <button
+                type="button"
+                className="bar-button"
+                disabled={content.redo === null}
+                onClick={() => content.redo?.()}
+                aria-label="Redo, Control Y"
+              >
                 <Redo2 size={17} aria-hidden="true" /> <span>Redo</span>
               </button>
             </>
@@ -80,20 +98,38 @@ export function Shell(): ReactElement {
           {me !== undefined && (
             <span className="bar-units">
               {LENGTH_UNITS.map((u) => (
-                <button key={u} type="button" className="bar-unit" aria-pressed={me.units.length === u} onClick={() => void change({ ...me, units: { ...me.units, length: u } })}>
+                <button
+                  key={u}
+                  type="button"
+                  className="bar-unit"
+                  aria-pressed={me.units.length === u}
+                  onClick={() => void change({ ...me, units: { ...me.units, length: u } })}
+                >
                   {u}
                 </button>
               ))}
               <i />
               {FORCE_UNITS.map((u) => (
-                <button key={u} type="button" className="bar-unit" aria-pressed={me.units.force === u} onClick={() => void change({ ...me, units: { ...me.units, force: u } })}>
+                <button
+                  key={u}
+                  type="button"
+                  className="bar-unit"
+                  aria-pressed={me.units.force === u}
+                  onClick={() => void change({ ...me, units: { ...me.units, force: u } })}
+                >
                   {u}
                 </button>
               ))}
             </span>
           )}
-          <button type="button" className="bar-button" onClick={turnTheme} aria-label={theme === 'day' ? 'To ember, for the night' : 'To daylight'}>
-            {theme === 'day' ? <Moon size={17} aria-hidden="true" /> : <Sun size={17} aria-hidden="true" />} <span>{theme === 'day' ? 'Ember' : 'Daylight'}</span>
+          <button
+            type="button"
+            className="bar-button"
+            onClick={turnTheme}
+            aria-label={theme === 'day' ? 'To ember, for the night' : 'To daylight'}
+          >
+            {theme === 'day' ? <Moon size={17} aria-hidden="true" /> : <Sun size={17} aria-hidden="true" />}{' '}
+            <span>{theme === 'day' ? 'Ember' : 'Daylight'}</span>
           </button>
           <NavLink to="/kit" className="bar-button bar-link">
             Kit

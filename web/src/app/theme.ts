@@ -29,7 +29,9 @@ const config = defineConfig({
       },
     },
     semanticTokens: {
-      colors: Object.fromEntries(Object.entries(colours).map(([name, [day, ember]]) => [name, { value: { base: day, _ember: ember } }])),
+      colors: Object.fromEntries(
+        Object.entries(colours).map(([name, [day, ember]]) => [name, { value: { base: day, _ember: ember } }]),
+      ),
     },
   },
 });
@@ -52,5 +54,7 @@ export function setTheme(theme: Theme): void {
 /** The theme chosen last, or what the device prefers. */
 export function restoreTheme(): void {
   const kept = localStorage.getItem(KEY);
-  setTheme(kept === 'day' || kept === 'ember' ? kept : matchMedia('(prefers-color-scheme: dark)').matches ? 'ember' : 'day');
+  setTheme(
+    kept === 'day' || kept === 'ember' ? kept : matchMedia('(prefers-color-scheme: dark)').matches ? 'ember' : 'day',
+  );
 }

@@ -18,7 +18,12 @@ export class Unreachable extends Error {
 }
 
 /** Calls the server; JSON both ways. @throws ApiError or Unreachable */
-export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown, keepalive = false): Promise<T> {
+export async function call<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  body?: unknown,
+  keepalive = false,
+): Promise<T> {
   let response: Response;
   try {
     response = await fetch(path, {
@@ -33,7 +38,10 @@ export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: s
   const answer = (await response.json().catch(() => null)) as unknown;
   if (response.ok) return answer as T;
   const problem = answer as ProblemBody | null;
-  throw new ApiError(response.status, problem ?? { code: 'failed', message: `The server answered ${response.status} and nothing else.`, fields: [] });
+  throw new ApiError(
+    response.status,
+    problem ?? { code: 'failed', message: `The server answered ${response.status} and nothing else.`, fields: [] },
+  );
 }
 
 export const get = <T>(path: string): Promise<T> => call<T>('GET', path);

@@ -34,7 +34,14 @@ export function useMe() {
   const swr = useSWR<Person>('/api/me', get, { revalidateOnFocus: false });
   const change = async (next: Person): Promise<void> => {
     await swr.mutate(
-      async () => call<Person>('PUT', '/api/me', { name: next.name, body: next.body, units: next.units, required: next.required, version: next.version }),
+      async () =>
+        call<Person>('PUT', '/api/me', {
+          name: next.name,
+          body: next.body,
+          units: next.units,
+          required: next.required,
+          version: next.version,
+        }),
       { optimisticData: next, rollbackOnError: true, revalidate: false },
     );
   };

@@ -73,7 +73,12 @@ export class RigStore {
   }
 
   private show(part: Partial<RigSnapshot>): void {
-    this.snapshot = { ...this.snapshot, ...part, canUndo: this.undoStack.length > 0, canRedo: this.redoStack.length > 0 };
+    this.snapshot = {
+      ...this.snapshot,
+      ...part,
+      canUndo: this.undoStack.length > 0,
+      canRedo: this.redoStack.length > 0,
+    };
     for (const listener of this.listeners) listener();
   }
 
@@ -89,7 +94,11 @@ export class RigStore {
     else if (kept.version < this.version)
       this.show({
         draft: kept.draft,
-        save: { kind: 'conflict', message: 'Changes you made here never reached the server, and the rig has been changed since.', theirs: this.stored },
+        save: {
+          kind: 'conflict',
+          message: 'Changes you made here never reached the server, and the rig has been changed since.',
+          theirs: this.stored,
+        },
       });
   }
 
@@ -140,7 +149,9 @@ export class RigStore {
 
   private changed(): void {
     this.dirty = true;
-    void keep(this.keptKey, { draft: this.snapshot.draft, version: this.version } satisfies Kept).catch(() => undefined);
+    void keep(this.keptKey, { draft: this.snapshot.draft, version: this.version } satisfies Kept).catch(
+      () => undefined,
+    );
     if (this.snapshot.save.kind === 'conflict') return;
     this.show({ save: { kind: 'saving' } });
     this.schedule(SAVE_AFTER);
@@ -159,7 +170,12 @@ export class RigStore {
     this.dirty = false;
     const { draft } = this.snapshot;
     try {
-      const saved = await call<StoredRig>('PUT', `/api/rigs/${encodeURIComponent(this.stored.id)}`, { ...draft, version: this.version }, leaving);
+      const saved = await call<StoredRig>(
+        'PUT',
+        `/api/rigs/${encodeURIComponent(this.stored.id)}`,
+        { ...draft, version: this.version },
+        leaving,
+      );
       this.stored = saved;
       this.version = saved.version;
       this.sending = false;
@@ -173,7 +189,8 @@ export class RigStore {
       this.dirty = true;
       if (error instanceof ApiError && error.status === 409)
         this.show({ save: { kind: 'conflict', message: error.message, theirs: error.problem.current as StoredRig } });
-      else if (error instanceof ApiError && error.status < 500) this.show({ save: { kind: 'refused', message: error.message } });
+      else if (error instanceof ApiError && error.status < 500)
+        this.show({ save: { kind: 'refused', message: error.message } });
       else {
         this.show({ save: { kind: 'waiting', message: new Unreachable().message } });
         this.schedule(RETRY_AFTER);
@@ -185,7 +202,13 @@ export class RigStore {
   seen(latest: StoredRig): void {
     if (latest.version <= this.version || this.sending) return;
     if (this.dirty || this.snapshot.moving)
-      this.show({ save: { kind: 'conflict', message: 'This rig was changed in another window. Take that one, or keep yours as a copy.', theirs: latest } });
+      this.show({
+        save: {
+          kind: 'conflict',
+          message: 'This rig was changed in another window. Take that one, or keep yours as a copy.',
+          theirs: latest,
+        },
+      });
     else this.adopt(latest);
   }
 

@@ -7,7 +7,9 @@ import type { StoredRig } from './types.js';
 
 /** Opens a rig for working on. */
 export function useRigStore(id: string): { readonly store: RigStore | null; readonly error: Error | undefined } {
-  const { data, error } = useSWR<StoredRig, Error>(`/api/rigs/${encodeURIComponent(id)}`, get, { dedupingInterval: 500 });
+  const { data, error } = useSWR<StoredRig, Error>(`/api/rigs/${encodeURIComponent(id)}`, get, {
+    dedupingInterval: 500,
+  });
   const [store, setStore] = useState<RigStore | null>(null);
   if (data !== undefined && data.id === id && store?.id !== id) setStore(new RigStore(data));
   const open = store?.id === id ? store : null;

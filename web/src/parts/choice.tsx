@@ -1,15 +1,33 @@
-import { useId, useEffect, useState } from 'react';
+import { useId, useState } from 'react';
 import type { ReactElement } from 'react';
 import { NativeSelect } from '@chakra-ui/react';
 
 /** One of a list, as a drop-down. */
-export function Choice<T extends string>({ label, value, options, onChange, hint }: { readonly label: string; readonly value: T; readonly options: readonly { readonly id: T; readonly name: string }[]; readonly onChange: (value: T) => void; readonly hint?: string }): ReactElement {
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  hint,
+}: {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly { readonly id: T; readonly name: string }[];
+  readonly onChange: (value: T) => void;
+  readonly hint?: string;
+}): ReactElement {
   const id = useId();
   return (
     <div className="field">
       <label htmlFor={id}>{label}</label>
       <NativeSelect.Root unstyled className="select">
-        <NativeSelect.Field unstyled id={id} className="select-field" value={value} onChange={(e) => onChange(e.currentTarget.value as T)}>
+        <NativeSelect.Field
+          unstyled
+          id={id}
+          className="select-field"
+          value={value}
+          onChange={(e) => onChange(e.currentTarget.value as T)}
+        >
           {options.map((o) => (
             <option key={o.id} value={o.id}>
               {o.name}
@@ -23,7 +41,19 @@ export function Choice<T extends string>({ label, value, options, onChange, hint
 }
 
 /** One of a few, side by side. */
-export function Segments<T extends string>({ label, value, options, onChange, showLabel = false }: { readonly label: string; readonly value: T; readonly options: readonly { readonly id: T; readonly name: string }[]; readonly onChange: (value: T) => void; readonly showLabel?: boolean }): ReactElement {
+export function Segments<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  showLabel = false,
+}: {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly { readonly id: T; readonly name: string }[];
+  readonly onChange: (value: T) => void;
+  readonly showLabel?: boolean;
+}): ReactElement {
   const id = useId();
   return (
     <div className="segments" role="radiogroup" aria-labelledby={id}>
@@ -41,14 +71,29 @@ export function Segments<T extends string>({ label, value, options, onChange, sh
 }
 
 /** A name. An empty one stays as typed, with the reason beneath. */
-export function TextField({ label, value, max, onCommit, empty = false }: { readonly label: string; readonly value: string; readonly max: number; readonly onCommit: (value: string) => void; readonly empty?: boolean }): ReactElement {
+export function TextField({
+  label,
+  value,
+  max,
+  onCommit,
+  empty = false,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly max: number;
+  readonly onCommit: (value: string) => void;
+  readonly empty?: boolean;
+}): ReactElement {
   const id = useId();
   const [text, setText] = useState(value);
   const [problem, setProblem] = useState<string | null>(null);
-  useEffect(() => {
+  const [seen, setSeen] = useState(value);
+  if (seen !== value) {
+    // changed from outside: what was typed here gives way
+    setSeen(value);
     setText(value);
     setProblem(null);
-  }, [value]);
+  }
   const commit = (): void => {
     const clean = text.trim();
     if (clean === '' && !empty) setProblem(`${label} cannot be empty.`);
@@ -61,9 +106,22 @@ export function TextField({ label, value, max, onCommit, empty = false }: { read
     <div className={problem === null ? 'field' : 'field field-wrong'}>
       <label htmlFor={id}>{label}</label>
       <span className="field-input">
-        <input id={id} value={text} maxLength={max} aria-invalid={problem !== null} aria-describedby={`${id}-more`} onChange={(e) => setText(e.target.value)} onBlur={commit} onKeyDown={(e) => e.key === 'Enter' && commit()} />
+        <input
+          id={id}
+          value={text}
+          maxLength={max}
+          aria-invalid={problem !== null}
+          aria-describedby={`${id}-more`}
+          onChange={(e) => setText(e.target.value)}
+          onBlur={commit}
+          onKeyDown={(e) => e.key === 'Enter' && commit()}
+        />
       </span>
-      <span id={`${id}-more`} className={problem === null ? 'field-hint' : 'field-problem'} role={problem === null ? undefined : 'alert'}>
+      <span
+        id={`${id}-more`}
+        className={problem === null ? 'field-hint' : 'field-problem'}
+        role={problem === null ? undefined : 'alert'}
+      >
         {problem ?? ''}
       </span>
     </div>

@@ -4,13 +4,26 @@ import type { ReactElement } from 'react';
 import { useOpenWorking, useUnits } from './units.js';
 
 /** A number that opens its working when touched. */
-export function FigureValue({ figure, big = false, band = false }: { readonly figure: Figure; readonly big?: boolean; readonly band?: boolean }): ReactElement {
+export function FigureValue({
+  figure,
+  big = false,
+  band = false,
+}: {
+  readonly figure: Figure;
+  readonly big?: boolean;
+  readonly band?: boolean;
+}): ReactElement {
   const units = useUnits();
   const open = useOpenWorking();
   const shown = show(figure.value, figure.quantity, units);
   const range = band && figure.range !== undefined ? rangeText(figure, units) : null;
   return (
-    <button type="button" className={big ? 'figure figure-big' : 'figure'} onClick={() => open(figure)} aria-label={`${figure.title}: ${say(figure.value, figure.quantity, units)}. Open the working`}>
+    <button
+      type="button"
+      className={big ? 'figure figure-big' : 'figure'}
+      onClick={() => open(figure)}
+      aria-label={`${figure.title}: ${say(figure.value, figure.quantity, units)}. Open the working`}
+    >
       <span className="figure-number">{shown.text}</span>
       {shown.unit !== '' && <span className="figure-unit">{shown.unit}</span>}
       {range !== null && <span className="figure-range">{range}</span>}
@@ -24,5 +37,7 @@ export function rangeText(figure: Figure, units: Parameters<typeof show>[2]): st
   const low = show(figure.range[0], figure.quantity, units);
   const high = show(figure.range[1], figure.quantity, units);
   if (low.text === high.text) return null;
-  return low.unit === high.unit ? `${low.text} to ${high.text}` : `${low.text} ${low.unit} to ${high.text} ${high.unit}`;
+  return low.unit === high.unit
+    ? `${low.text} to ${high.text}`
+    : `${low.text} ${low.unit} to ${high.text} ${high.unit}`;
 }

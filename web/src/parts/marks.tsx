@@ -29,21 +29,44 @@ export function BightMark(): ReactElement {
 }
 
 /** A trunk seen from the side, `width` wide at the foot, tapering; drawn from (x, foot) up to `top`. */
-export function TrunkMark({ x, foot, top, width, bad }: { readonly x: number; readonly foot: number; readonly top: number; readonly width: number; readonly bad: boolean }): ReactElement {
+export function TrunkMark({
+  x,
+  foot,
+  top,
+  width,
+  bad,
+}: {
+  readonly x: number;
+  readonly foot: number;
+  readonly top: number;
+  readonly width: number;
+  readonly bad: boolean;
+}): ReactElement {
   const half = width / 2;
   const lean = half * 0.82;
   const ticks = [];
-  for (let y = foot - 26, k = 0; y > top + 14; y -= 37, k++) ticks.push(`M${x - half * 0.35 + (k % 3) * half * 0.3} ${y}q${half * 0.35} -7 0 -15`);
+  for (let y = foot - 26, k = 0; y > top + 14; y -= 37, k++)
+    ticks.push(`M${x - half * 0.35 + (k % 3) * half * 0.3} ${y}q${half * 0.35} -7 0 -15`);
   return (
     <g className={bad ? 'trunk trunk-bad' : 'trunk'}>
-      <path d={`M${x - half * 1.25} ${foot + 6}Q${x - half} ${foot - 8} ${x - half} ${foot - 26}L${x - lean} ${top}H${x + lean}L${x + half} ${foot - 26}Q${x + half} ${foot - 8} ${x + half * 1.25} ${foot + 6}Z`} />
+      <path
+        d={`M${x - half * 1.25} ${foot + 6}Q${x - half} ${foot - 8} ${x - half} ${foot - 26}L${x - lean} ${top}H${x + lean}L${x + half} ${foot - 26}Q${x + half} ${foot - 8} ${x + half * 1.25} ${foot + 6}Z`}
+      />
       <path className="bark" d={ticks.join('')} />
     </g>
   );
 }
 
 /** Turns of a loop friction hitch round the line. */
-export function HitchMark({ x, y, angle }: { readonly x: number; readonly y: number; readonly angle: number }): ReactElement {
+export function HitchMark({
+  x,
+  y,
+  angle,
+}: {
+  readonly x: number;
+  readonly y: number;
+  readonly angle: number;
+}): ReactElement {
   return (
     <g className="hitch" transform={`translate(${x} ${y}) rotate(${angle})`}>
       {[-7, -3.5, 0, 3.5, 7].map((d) => (
@@ -54,11 +77,23 @@ export function HitchMark({ x, y, angle }: { readonly x: number; readonly y: num
 }
 
 /** A lantern, or anything else hung: a bag on a short string. */
-export function HungMark({ x, y, lantern }: { readonly x: number; readonly y: number; readonly lantern: boolean }): ReactElement {
+export function HungMark({
+  x,
+  y,
+  lantern,
+}: {
+  readonly x: number;
+  readonly y: number;
+  readonly lantern: boolean;
+}): ReactElement {
   return (
     <g className="hung" transform={`translate(${x} ${y})`}>
       <path className="string" d="M0 0V14" />
-      {lantern ? <path d="M-5 18l5 -4 5 4v12h-10zM-7 31h14" /> : <path d="M0 14c-3 3-9 7-8 14 1 6 15 6 16 0 1-7-5-11-8-14z" />}
+      {lantern ? (
+        <path d="M-5 18l5 -4 5 4v12h-10zM-7 31h14" />
+      ) : (
+        <path d="M0 14c-3 3-9 7-8 14 1 6 15 6 16 0 1-7-5-11-8-14z" />
+      )}
     </g>
   );
 }

@@ -1,11 +1,14 @@
 import { METRES_PER, NEWTONS_PER, POUND } from '@rough-bight/core/quantity';
 import type { Quantity, UnitChoice } from '@rough-bight/core/quantity';
-import { useEffect, useId, useState } from 'react';
+import { useId, useState } from 'react';
 import type { ReactElement } from 'react';
 import { useUnits } from './units.js';
 
 /** How a quantity is typed: its unit, and how many SI units one of it is. */
-export function typed(quantity: Quantity, units: UnitChoice): { readonly unit: string; readonly si: number; readonly places: number } {
+export function typed(
+  quantity: Quantity,
+  units: UnitChoice,
+): { readonly unit: string; readonly si: number; readonly places: number } {
   switch (quantity) {
     case 'length':
       return { unit: units.length, si: METRES_PER[units.length], places: 2 };
@@ -43,7 +46,18 @@ interface Props {
 }
 
 /** A number with its unit. What does not fit stays as typed, with the reason beneath. */
-export function NumberField({ label, value, quantity, min, max, step, whole = false, hint, suffix, onCommit }: Props): ReactElement {
+export function NumberField({
+  label,
+  value,
+  quantity,
+  min,
+  max,
+  step,
+  whole = false,
+  hint,
+  suffix,
+  onCommit,
+}: Props): ReactElement {
   const units = useUnits();
   const { unit, si, places } = typed(quantity, units);
   const decimals = whole ? 0 : quantity === 'length' && step < 0.01 ? 3 : places;
@@ -51,10 +65,13 @@ export function NumberField({ label, value, quantity, min, max, step, whole = fa
   const [text, setText] = useState(shown);
   const [problem, setProblem] = useState<string | null>(null);
   const id = useId();
-  useEffect(() => {
+  const [seen, setSeen] = useState(shown);
+  if (seen !== shown) {
+    // changed from outside: what was typed here gives way
+    setSeen(shown);
     setText(shown);
     setProblem(null);
-  }, [shown]);
+  }
 
   const commit = (raw: string): void => {
     if (raw.trim() === shown) {
@@ -108,7 +125,11 @@ export function NumberField({ label, value, quantity, min, max, step, whole = fa
         />
         {(unit !== '' || suffix !== undefined) && <span className="field-unit">{suffix ?? unit}</span>}
       </span>
-      <span id={`${id}-more`} className={problem === null ? 'field-hint' : 'field-problem'} role={problem === null ? undefined : 'alert'}>
+      <span
+        id={`${id}-more`}
+        className={problem === null ? 'field-hint' : 'field-problem'}
+        role={problem === null ? undefined : 'alert'}
+      >
         {problem ?? hint ?? ''}
       </span>
     </div>

@@ -7,7 +7,13 @@ import { rangeText } from './figure.js';
 import { useUnits } from './units.js';
 
 const FROM: Readonly<Record<NonNullable<Figure['source']>['kind'], string>> = {
-  measured: 'measured', chosen: 'chosen', standard: 'public standard', 'published test': 'published tests', handbook: 'handbook', derived: 'worked out', judgement: 'judgement',
+  measured: 'measured',
+  chosen: 'chosen',
+  standard: 'public standard',
+  'published test': 'published tests',
+  handbook: 'handbook',
+  derived: 'worked out',
+  judgement: 'judgement',
 };
 
 function Source({ figure }: { readonly figure: Figure }): ReactElement | null {
@@ -28,7 +34,13 @@ function Input({ figure, depth }: { readonly figure: Figure; readonly depth: num
   const Chevron = open ? ChevronDown : ChevronRight;
   return (
     <li className="working-input">
-      <button type="button" className="working-row" aria-expanded={open} disabled={!opens} onClick={() => setOpen(!open)}>
+      <button
+        type="button"
+        className="working-row"
+        aria-expanded={open}
+        disabled={!opens}
+        onClick={() => setOpen(!open)}
+      >
         <span className="working-symbol">{figure.symbol}</span>
         <span className="working-title">{figure.title}</span>
         <span className="working-value">
@@ -68,7 +80,13 @@ function Body({ figure, depth }: { readonly figure: Figure; readonly depth: numb
 }
 
 /** How a number came about: formula, numbers put in, where each came from, the result and its range. */
-export function WorkingPanel({ figure, onClose }: { readonly figure: Figure; readonly onClose: () => void }): ReactElement {
+export function WorkingPanel({
+  figure,
+  onClose,
+}: {
+  readonly figure: Figure;
+  readonly onClose: () => void;
+}): ReactElement {
   const units = useUnits();
   const heading = useRef<HTMLHeadingElement>(null);
   useEffect(() => {
@@ -88,7 +106,9 @@ export function WorkingPanel({ figure, onClose }: { readonly figure: Figure; rea
       <p className="working-result">
         <span className="working-symbol">{figure.symbol} =</span> {say(figure.value, figure.quantity, units)}
       </p>
-      {range !== null && <p className="working-spread">{range} in nine cases of ten, from the ranges of what was put in</p>}
+      {range !== null && (
+        <p className="working-spread">{range} in nine cases of ten, from the ranges of what was put in</p>
+      )}
       <Source figure={figure} />
       <Body figure={figure} depth={0} />
     </section>

@@ -28,7 +28,14 @@ function withSpan(rig: RidgeRig, span: number, body: BodyMeasures): RidgeRig {
  * The rig after a grip has moved by (dx, dz) metres from where it was in `rig`; the same rig when that
  * would not fit together.
  */
-export function moved(rig: RidgeRig, grip: Grip, dx: number, dz: number, around: { readonly kit: readonly KitCord[]; readonly body: BodyMeasures }, sag: number): RidgeRig {
+export function moved(
+  rig: RidgeRig,
+  grip: Grip,
+  dx: number,
+  dz: number,
+  around: { readonly kit: readonly KitCord[]; readonly body: BodyMeasures },
+  sag: number,
+): RidgeRig {
   const { body } = around;
   const long = straightDistance(rig, body);
   const onLine = (x: number): number => clamp(centimetre(x), END_ROOM, long - END_ROOM);
@@ -51,12 +58,23 @@ export function moved(rig: RidgeRig, grip: Grip, dx: number, dz: number, around:
     }
     case 'tie': {
       const { min, max } = RIDGE_LIMITS.tieHeight;
-      next = { ...rig, trunks: withTrunk(rig, grip.index, { tieHeight: centimetre(clamp(rig.trunks[grip.index].tieHeight + dz, min, max)) }) };
+      next = {
+        ...rig,
+        trunks: withTrunk(rig, grip.index, {
+          tieHeight: centimetre(clamp(rig.trunks[grip.index].tieHeight + dz, min, max)),
+        }),
+      };
       break;
     }
     case 'roof': {
       const [a, b] = rig.roof.at;
-      next = { ...rig, roof: { ...rig.roof, at: grip.index === 0 ? [Math.min(onLine(a + dx), b - 0.1), b] : [a, Math.max(onLine(b + dx), a + 0.1)] } };
+      next = {
+        ...rig,
+        roof: {
+          ...rig.roof,
+          at: grip.index === 0 ? [Math.min(onLine(a + dx), b - 0.1), b] : [a, Math.max(onLine(b + dx), a + 0.1)],
+        },
+      };
       break;
     }
     case 'hung':
@@ -64,7 +82,14 @@ export function moved(rig: RidgeRig, grip: Grip, dx: number, dz: number, around:
       break;
     case 'sag': {
       const { max } = RIDGE_LIMITS.sag;
-      next = { ...rig, tensioning: { ...rig.tensioning, how: 'sag', sag: clamp(Math.round((sag - dz) * 1000) / 1000, 0.01, Math.min(max, long)) } };
+      next = {
+        ...rig,
+        tensioning: {
+          ...rig.tensioning,
+          how: 'sag',
+          sag: clamp(Math.round((sag - dz) * 1000) / 1000, 0.01, Math.min(max, long)),
+        },
+      };
       break;
     }
   }

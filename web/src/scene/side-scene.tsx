@@ -48,6 +48,8 @@ function pointAt(shape: Shape, x: number): { readonly z: number; readonly slope:
 }
 
 const STEP = 0.05;
+/** Pixels a metre below which names would lie on each other. */
+const ROOM_FOR_NAMES = 48;
 
 /** The rig from the side, to scale, with everything that can be moved. */
 export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd, onNudge }: Props): ReactElement {
@@ -69,13 +71,22 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
   const [h0, h1] = [rig.trunks[0].tieHeight, rig.groundRise + rig.trunks[1].tieHeight];
   const lowest = Math.min(0, rig.groundRise);
   const highest = Math.max(h0, h1) + 0.75;
-  const held = useRef<View | null>(null);
+  const [held, setHeld] = useState<View | null>(null);
   const [shift, setShift] = useState(0);
   const fitted = useMemo(() => fitView(size[0], size[1], span, lowest, highest), [size, span, lowest, highest]);
-  const base = moving && held.current !== null ? held.current : fitted;
+  const base = moving && held !== null ? held : fitted;
   const view = moving && shift !== 0 ? { ...base, x0: base.x0 + shift } : base;
 
-  const drag = useRef<{ grip: Grip; x: number; y: number; rig: RidgeRig; sag: number; frame: number; next: RidgeRig } | null>(null);
+  const drag = useRef<{
+    grip: Grip;
+    x: number;
+    y: number;
+    rig: RidgeRig;
+    sag: number;
+    scale: number;
+    frame: number;
+    next: RidgeRig;
+  } | null>(null);
   const around = useMemo(() => ({ kit, body }), [kit, body]);
   const sagNow = judgement?.result.sag.value ?? 0.1;
 
@@ -83,22 +94,23 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
     (grip: Grip, e: PointerEvent): void => {
       e.preventDefault();
       (e.currentTarget as Element).setPointerCapture(e.pointerId);
-      held.current = fitted;
+      setHeld(fitted);
       setShift(0);
-      drag.current = { grip, x: e.clientX, y: e.clientY, rig, sag: sagNow, frame: 0, next: rig };
+      drag.current = { grip, x: e.clientX, y: e.clientY, rig, sag: sagNow, scale: fitted.scale, frame: 0, next: rig };
     },
     [fitted, rig, sagNow],
   );
   const go = (e: PointerEvent): void => {
     const d = drag.current;
-    if (d === null || held.current === null) return;
-    const dx = (e.clientX - d.x) / held.current.scale;
-    const dz = (d.y - e.clientY) / held.current.scale;
+    if (d === null) return;
+    const dx = (e.clientX - d.x) / d.scale;
+    const dz = (d.y - e.clientY) / d.scale;
     d.next = moved(d.rig, d.grip, dx, dz, around, d.sag);
     if (d.frame !== 0) return;
     d.frame = requestAnimationFrame(() => {
       d.frame = 0;
-      if (d.grip.kind === 'trunk' && d.grip.index === 0) setShift((measuredSpan(d.rig, body) - measuredSpan(d.next, body)) * (held.current?.scale ?? 0));
+      if (d.grip.kind === 'trunk' && d.grip.index === 0)
+        setShift((measuredSpan(d.rig, body) - measuredSpan(d.next, body)) * d.scale);
       onMove(d.next);
     });
   };
@@ -115,7 +127,12 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
   };
   const nudge = (grip: Grip, e: KeyboardEvent): void => {
     const by = e.shiftKey ? STEP * 5 : STEP;
-    const steps: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] };
+    const steps: Readonly<Record<string, readonly [number, number]>> = {
+      ArrowLeft: [-by, 0],
+      ArrowRight: [by, 0],
+      ArrowUp: [0, by],
+      ArrowDown: [0, -by],
+    };
     const step = steps[e.key];
     if (step === undefined) return;
     e.preventDefault();
@@ -142,6 +159,7 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
       onPointerCancel={end}
       onKeyDown={(e) => nudge(grip, e)}
     >
+      <title>{label}</title>
       <circle className="handle-reach" cx={x} cy={y} r={22} />
       <circle className="handle-dot" cx={x} cy={y} r={5.5} />
     </g>
@@ -153,13 +171,20 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
   const x1 = toX(view, span);
   const metres = units.length === 'm' ? 1 : 0.3048 * 2;
   const ladder = [];
-  for (let z = 0; z <= highest + 0.5 && ladder.length < 12; z += metres * Math.max(1, Math.ceil(highest / metres / 6))) ladder.push(z);
+  for (let z = 0; z <= highest + 0.5 && ladder.length < 12; z += metres * Math.max(1, Math.ceil(highest / metres / 6)))
+    ladder.push(z);
   const tie0: readonly [number, number] = [x0, toY(view, h0)];
   const tie1: readonly [number, number] = [x1, toY(view, h1)];
 
   return (
     <div className="scene" ref={box}>
-      <svg width={size[0]} height={size[1]} viewBox={`0 0 ${size[0]} ${size[1]}`} role="group" aria-label="The ridgeline from the side, to scale">
+      <svg
+        width={size[0]}
+        height={size[1]}
+        viewBox={`0 0 ${size[0]} ${size[1]}`}
+        role="group"
+        aria-label="The ridgeline from the side, to scale"
+      >
         {ladder.map((z) => (
           <g key={z} className="scene-level">
             <path d={`M0 ${toY(view, z)}H${size[0]}`} />
@@ -171,12 +196,30 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
         <path className="soil" d={`M0 ${foot0}H${x0}L${x1} ${foot1}H${size[0]}V${size[1]}H0Z`} />
         {[0, 1].map((i) => {
           const trunk = rig.trunks[i as 0 | 1];
-          return <TrunkMark key={i} x={i === 0 ? x0 : x1} foot={i === 0 ? foot0 : foot1} top={0} width={Math.max(8, diameterOf(trunk.girth) * view.scale)} bad={trunk.signs.length > 0} />;
+          return (
+            <TrunkMark
+              key={i}
+              x={i === 0 ? x0 : x1}
+              foot={i === 0 ? foot0 : foot1}
+              top={0}
+              width={Math.max(8, diameterOf(trunk.girth) * view.scale)}
+              bad={trunk.signs.length > 0}
+            />
+          );
         })}
         <path className="chord" d={`M${tie0.join(' ')}L${tie1.join(' ')}`} />
         {pitched !== undefined && (
           <>
-            {rig.roof.on && <Cloth shape={pitched} view={view} h={h0} at={[pitched.loads[rig.hung.length]![0], pitched.loads[rig.hung.length + 1]![0]]} label={`roof, ${say(rig.roof.mass, 'mass', units)}`} floor={Math.min(foot0, foot1) - 10} />}
+            {rig.roof.on && (
+              <Cloth
+                shape={pitched}
+                view={view}
+                h={h0}
+                at={[pitched.loads[rig.hung.length]![0], pitched.loads[rig.hung.length + 1]![0]]}
+                label={`roof, ${say(rig.roof.mass, 'mass', units)}`}
+                floor={Math.min(foot0, foot1) - 10}
+              />
+            )}
             {wet !== undefined && <path className="line-wet" d={pathOf(wet, view, h0)} />}
             <path className="line" d={pathOf(pitched, view, h0)} />
             {rig.roof.on &&
@@ -184,7 +227,14 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
                 const p = pitched.loads[rig.hung.length + i];
                 if (p === undefined) return null;
                 const { slope } = pointAt(pitched, p[0]);
-                return <HitchMark key={i} x={toX(view, p[0])} y={toY(view, h0 + p[2])} angle={(-Math.atan(slope) * 180) / Math.PI} />;
+                return (
+                  <HitchMark
+                    key={i}
+                    x={toX(view, p[0])}
+                    y={toY(view, h0 + p[2])}
+                    angle={(-Math.atan(slope) * 180) / Math.PI}
+                  />
+                );
               })}
             {rig.hung.map((h, i) => {
               const p = pitched.loads[i];
@@ -192,63 +242,147 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
               return (
                 <g key={h.id}>
                   <HungMark x={toX(view, p[0])} y={toY(view, h0 + p[2])} lantern={/lantern|lamp/i.test(h.name)} />
-                  <text className="scene-note" x={toX(view, p[0]) + 12} y={toY(view, h0 + p[2]) + 28}>
-                    {h.name}
-                  </text>
+                  {view.scale > ROOM_FOR_NAMES && (
+                    <text x={toX(view, p[0]) + 12} y={toY(view, h0 + p[2]) + 28}>
+                      {h.name}
+                    </text>
+                  )}
                 </g>
               );
             })}
             <Stretches shape={pitched} view={view} h={h0} loads={pitched.loads.map((l) => l[0])} units={units} />
-            {pitched.sag > 0 && <SagMark shape={pitched} view={view} h={h0} rise={(pitched.ends[1][2] - pitched.ends[0][2]) / (pitched.ends[1][0] - pitched.ends[0][0])} text={`sag ${say(pitched.sag, 'length', units)}, ${saySmall(pitched.sag, body)}`} />}
+            {pitched.sag > 0 && (
+              <SagMark
+                shape={pitched}
+                view={view}
+                h={h0}
+                rise={(pitched.ends[1][2] - pitched.ends[0][2]) / (pitched.ends[1][0] - pitched.ends[0][0])}
+                text={`sag ${say(pitched.sag, 'length', units)}, ${saySmall(pitched.sag, body)}`}
+              />
+            )}
           </>
         )}
         {[0, 1].map((i) => {
           const t = rig.trunks[i as 0 | 1];
           const [x, y] = i === 0 ? tie0 : tie1;
           const foot = i === 0 ? foot0 : foot1;
-          const side = i === 0 ? -1 : 1;
+          const side = i === 0 ? 1 : -1;
           const width = Math.max(8, diameterOf(t.girth) * view.scale) / 2;
           return (
             <g key={i} className="scene-height">
               <path d={`M${x + side * (width + 14)} ${y}V${foot}m-5 0h10M${x + side * (width + 9)} ${y}h10`} />
-              <text x={x + side * (width + 20)} y={(y + foot) / 2 + 20} textAnchor={i === 0 ? 'end' : 'start'}>
+              <text x={x + side * (width + 20)} y={(y + foot) / 2 + 20} textAnchor={i === 0 ? 'start' : 'end'}>
                 {say(t.tieHeight, 'length', units)}
               </text>
-              <text className="quiet" x={x + side * (width + 20)} y={(y + foot) / 2 + 36} textAnchor={i === 0 ? 'end' : 'start'}>
+              <text
+                className="quiet"
+                x={x + side * (width + 20)}
+                y={(y + foot) / 2 + 36}
+                textAnchor={i === 0 ? 'start' : 'end'}
+              >
                 {sayHeight(t.tieHeight, body, units.length)}
               </text>
             </g>
           );
         })}
-        <path className="span-mark" d={`M${x0} ${size[1] - 30}H${x1}M${x0} ${size[1] - 36}v12M${x1} ${size[1] - 36}v12`} />
-        {handle({ kind: 'trunk', index: 0 }, x0, foot0 - 8, `Move ${rig.trunks[0].name}`, span, `span ${say(span, 'length', units)}`)}
-        {handle({ kind: 'trunk', index: 1 }, x1, foot1 - 8, `Move ${rig.trunks[1].name}`, span, `span ${say(span, 'length', units)}`)}
-        {handle({ kind: 'tie', index: 0 }, tie0[0], tie0[1], `Tie height at ${rig.trunks[0].name}`, rig.trunks[0].tieHeight, say(rig.trunks[0].tieHeight, 'length', units))}
-        {handle({ kind: 'tie', index: 1 }, tie1[0], tie1[1], `Tie height at ${rig.trunks[1].name}`, rig.trunks[1].tieHeight, say(rig.trunks[1].tieHeight, 'length', units))}
+        <path
+          className="span-mark"
+          d={`M${x0} ${size[1] - 30}H${x1}M${x0} ${size[1] - 36}v12M${x1} ${size[1] - 36}v12`}
+        />
+        {handle(
+          { kind: 'trunk', index: 0 },
+          x0,
+          foot0 - 8,
+          `Move ${rig.trunks[0].name}`,
+          span,
+          `span ${say(span, 'length', units)}`,
+        )}
+        {handle(
+          { kind: 'trunk', index: 1 },
+          x1,
+          foot1 - 8,
+          `Move ${rig.trunks[1].name}`,
+          span,
+          `span ${say(span, 'length', units)}`,
+        )}
+        {handle(
+          { kind: 'tie', index: 0 },
+          tie0[0],
+          tie0[1],
+          `Tie height at ${rig.trunks[0].name}`,
+          rig.trunks[0].tieHeight,
+          say(rig.trunks[0].tieHeight, 'length', units),
+        )}
+        {handle(
+          { kind: 'tie', index: 1 },
+          tie1[0],
+          tie1[1],
+          `Tie height at ${rig.trunks[1].name}`,
+          rig.trunks[1].tieHeight,
+          say(rig.trunks[1].tieHeight, 'length', units),
+        )}
         {pitched !== undefined &&
           rig.roof.on &&
           [0, 1].map((i) => {
             const p = pitched.loads[rig.hung.length + i];
-            return p === undefined ? null : handle({ kind: 'roof', index: i as 0 | 1 }, toX(view, p[0]), toY(view, h0 + p[2]), `Slide the roof's ${i === 0 ? 'first' : 'second'} hitch`, rig.roof.at[i]!, say(rig.roof.at[i]!, 'length', units));
+            return p === undefined
+              ? null
+              : handle(
+                  { kind: 'roof', index: i as 0 | 1 },
+                  toX(view, p[0]),
+                  toY(view, h0 + p[2]),
+                  `Slide the roof's ${i === 0 ? 'first' : 'second'} hitch`,
+                  rig.roof.at[i]!,
+                  say(rig.roof.at[i]!, 'length', units),
+                );
           })}
         {pitched !== undefined &&
           rig.hung.map((h, i) => {
             const p = pitched.loads[i];
-            return p === undefined ? null : handle({ kind: 'hung', index: i }, toX(view, p[0]), toY(view, h0 + p[2]) + 24, `Move ${h.name === '' ? 'what hangs' : h.name}`, h.at, say(h.at, 'length', units));
+            return p === undefined
+              ? null
+              : handle(
+                  { kind: 'hung', index: i },
+                  toX(view, p[0]),
+                  toY(view, h0 + p[2]) + 43,
+                  `Move ${h.name === '' ? 'what hangs' : h.name}`,
+                  h.at,
+                  say(h.at, 'length', units),
+                );
           })}
-        {pitched !== undefined && pitched.sag > 0 && handle({ kind: 'sag' }, toX(view, sagGripAt(pitched, rig)), toY(view, h0 + pointAt(pitched, sagGripAt(pitched, rig)).z), 'Haul or slacken the line', pitched.sag, say(pitched.sag, 'length', units))}
+        {pitched !== undefined &&
+          pitched.sag > 0 &&
+          handle(
+            { kind: 'sag' },
+            toX(view, sagGripAt(pitched, rig)),
+            toY(view, h0 + pointAt(pitched, sagGripAt(pitched, rig)).z),
+            'Haul or slacken the line',
+            pitched.sag,
+            say(pitched.sag, 'length', units),
+          )}
       </svg>
       {judgement !== null && (
         <>
           <div className="scene-span" style={{ left: (x0 + x1) / 2, top: size[1] - 24 }}>
             span <FigureValue figure={judgement.result.span} band />
-            {rig.span.how === 'paces' && <span className="quiet"> {Number(rig.span.paces.toFixed(1))} of my paces</span>}
+            {rig.span.how === 'paces' && (
+              <span className="quiet"> {Number(rig.span.paces.toFixed(1))} of my paces</span>
+            )}
           </div>
           {([0, 1] as const).map((i) => {
             const f = judgement.result.trunks[i];
             return (
-              <div key={i} className={`scene-forces scene-forces-${i}`} style={i === 0 ? { left: Math.max(8, x0 - 66), top: foot0 + 10 } : { right: Math.max(8, size[0] - x1 - 66), top: foot1 + 10 }}>
-                <FigureValue figure={f.horizontal} /> across, <FigureValue figure={f.vertical} /> {f.vertical.value < 0 ? 'up' : 'down'}
+              <div
+                key={i}
+                className={`scene-forces scene-forces-${i}`}
+                style={
+                  i === 0
+                    ? { left: Math.max(8, x0 - 66), top: foot0 + 10 }
+                    : { right: Math.max(8, size[0] - x1 - 66), top: foot1 + 10 }
+                }
+              >
+                <FigureValue figure={f.horizontal} /> across, <FigureValue figure={f.vertical} />{' '}
+                {f.vertical.value < 0 ? 'up' : 'down'}
                 <br />
                 <FigureValue figure={f.moment} /> at the foot
               </div>
@@ -256,14 +390,25 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
           })}
         </>
       )}
-      {judgement !== null && <p className="scene-key"><span className="key-line" /> as pitched <span className="key-wet" /> wet night</p>}
+      {judgement !== null && (
+        <p className="scene-key">
+          <span className="key-line" /> as pitched <span className="key-wet" /> wet night
+        </p>
+      )}
     </div>
   );
 }
 
 /** Where to take hold of the line to haul it: the middle of the stretch with most room. */
 function sagGripAt(shape: Shape, rig: RidgeRig): number {
-  const stops = [shape.ends[0][0], ...shape.loads.slice(0, rig.hung.length + (rig.roof.on ? 2 : 0)).map((l) => l[0]).sort((a, b) => a - b), shape.ends[1][0]];
+  const stops = [
+    shape.ends[0][0],
+    ...shape.loads
+      .slice(0, rig.hung.length + (rig.roof.on ? 2 : 0))
+      .map((l) => l[0])
+      .sort((a, b) => a - b),
+    shape.ends[1][0],
+  ];
   let best = 0;
   let at = (stops[0]! + stops.at(-1)!) / 2;
   for (let i = 1; i < stops.length; i++) {
@@ -276,7 +421,21 @@ function sagGripAt(shape: Shape, rig: RidgeRig): number {
 }
 
 /** The roof as a weight on the line: its ridge edge follows the line; its fall is not computed here. */
-function Cloth({ shape, view, h, at, label, floor }: { readonly shape: Shape; readonly view: View; readonly h: number; readonly at: readonly [number, number]; readonly label: string; readonly floor: number }): ReactElement {
+function Cloth({
+  shape,
+  view,
+  h,
+  at,
+  label,
+  floor,
+}: {
+  readonly shape: Shape;
+  readonly view: View;
+  readonly h: number;
+  readonly at: readonly [number, number];
+  readonly label: string;
+  readonly floor: number;
+}): ReactElement {
   const edge: string[] = [];
   for (let i = 0; i <= 16; i++) {
     const x = at[0] + ((at[1] - at[0]) * i) / 16;
@@ -286,16 +445,32 @@ function Cloth({ shape, view, h, at, label, floor }: { readonly shape: Shape; re
   const flare = 0.22 * view.scale;
   return (
     <g className="cloth">
-      <path d={`M${edge.join('L')}L${(toX(view, at[1]) + flare).toFixed(1)} ${drop}H${(toX(view, at[0]) - flare).toFixed(1)}Z`} />
-      <text x={(toX(view, at[0]) + toX(view, at[1])) / 2} y={drop - 10} textAnchor="middle">
-        {label}
-      </text>
+      <path
+        d={`M${edge.join('L')}L${(toX(view, at[1]) + flare).toFixed(1)} ${drop}H${(toX(view, at[0]) - flare).toFixed(1)}Z`}
+      />
+      {view.scale > ROOM_FOR_NAMES && (
+        <text x={(toX(view, at[0]) + toX(view, at[1])) / 2} y={drop - 10} textAnchor="middle">
+          {label}
+        </text>
+      )}
     </g>
   );
 }
 
 /** The largest tension of each stretch between loads, written above it. */
-function Stretches({ shape, view, h, loads, units }: { readonly shape: Shape; readonly view: View; readonly h: number; readonly loads: readonly number[]; readonly units: Parameters<typeof say>[2] }): ReactElement {
+function Stretches({
+  shape,
+  view,
+  h,
+  loads,
+  units,
+}: {
+  readonly shape: Shape;
+  readonly view: View;
+  readonly h: number;
+  readonly loads: readonly number[];
+  readonly units: Parameters<typeof say>[2];
+}): ReactElement {
   const stops = [shape.ends[0][0], ...[...loads].sort((a, b) => a - b), shape.ends[1][0]];
   return (
     <g className="stretches">
@@ -304,7 +479,8 @@ function Stretches({ shape, view, h, loads, units }: { readonly shape: Shape; re
         const x = (a + b) / 2;
         if ((b - a) * view.scale < 58) return null;
         let most = 0;
-        for (let k = 0; k < shape.points.length; k += 4) if (shape.points[k]! >= a - 1e-9 && shape.points[k]! <= b + 1e-9) most = Math.max(most, shape.points[k + 3]!);
+        for (let k = 0; k < shape.points.length; k += 4)
+          if (shape.points[k]! >= a - 1e-9 && shape.points[k]! <= b + 1e-9) most = Math.max(most, shape.points[k + 3]!);
         return (
           <text key={i} x={toX(view, x)} y={toY(view, h + pointAt(shape, x).z) - 14} textAnchor="middle">
             {say(most, 'force', units)}
@@ -315,7 +491,19 @@ function Stretches({ shape, view, h, loads, units }: { readonly shape: Shape; re
   );
 }
 
-function SagMark({ shape, view, h, rise, text }: { readonly shape: Shape; readonly view: View; readonly h: number; readonly rise: number; readonly text: string }): ReactElement {
+function SagMark({
+  shape,
+  view,
+  h,
+  rise,
+  text,
+}: {
+  readonly shape: Shape;
+  readonly view: View;
+  readonly h: number;
+  readonly rise: number;
+  readonly text: string;
+}): ReactElement {
   const x = shape.ends[0][0] + shape.sagAt;
   const top = toY(view, h + shape.ends[0][2] + rise * shape.sagAt);
   const bottom = toY(view, h + pointAt(shape, x).z);

@@ -16,7 +16,10 @@ const ABOVE = 34;
 
 /** Fits a span and a height into a picture. */
 export function fitView(width: number, height: number, span: number, lowest: number, highest: number): View {
-  const scale = Math.max(4, Math.min((width - 2 * SIDE) / span, (height - BELOW - ABOVE) / (highest - Math.min(0, lowest))));
+  const scale = Math.max(
+    4,
+    Math.min((width - 2 * SIDE) / span, (height - BELOW - ABOVE) / (highest - Math.min(0, lowest))),
+  );
   return { width, height, scale, x0: (width - span * scale) / 2, y0: height - BELOW + Math.min(0, lowest) * scale };
 }
 

@@ -12,7 +12,8 @@ export interface Question {
   readonly units: UnitChoice;
 }
 
-export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly field: string; readonly message: string };
+export type Answer<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly field: string; readonly message: string };
 
 export interface Judgement {
   readonly rig: RidgeRig;
@@ -25,7 +26,8 @@ function answer<T>(work: () => T): Answer<T> {
     return { ok: true, value: work() };
   } catch (error) {
     if (error instanceof RigProblem) return { ok: false, field: error.field, message: error.message };
-    if (error instanceof NoSuchLine) return { ok: false, field: 'tensioning', message: `That cannot be: ${error.message}.` };
+    if (error instanceof NoSuchLine)
+      return { ok: false, field: 'tensioning', message: `That cannot be: ${error.message}.` };
     throw error;
   }
 }
@@ -36,8 +38,10 @@ const service = {
       const result = evaluateRidge(rig, around, units, { ranges });
       return { rig, result, verdict: verdictOf(result, around.body, units) };
     }),
-  advise: ({ rig, around, units }: Question): Answer<Advice[]> => answer(() => adviseRidge(rig, around, evaluateRidge(rig, around, units, { ranges: rig.rule === 'chance' }), units)),
-  tradeoff: ({ rig, around }: Question, count: number): Answer<TradeoffPoint[]> => answer(() => tradeoff(rig, around, count)),
+  advise: ({ rig, around, units }: Question): Answer<Advice[]> =>
+    answer(() => adviseRidge(rig, around, evaluateRidge(rig, around, units, { ranges: rig.rule === 'chance' }), units)),
+  tradeoff: ({ rig, around }: Question, count: number): Answer<TradeoffPoint[]> =>
+    answer(() => tradeoff(rig, around, count)),
   size: ({ rig, around, units }: Question, progress: (done: number) => void): Answer<SizedCord[]> =>
     answer(() =>
       sizeCords(rig, around, units, (done) => {

@@ -44,7 +44,9 @@ export function useJudge(question: Question | null, moving: boolean): Judged {
           waiting.current = null;
           const service = judgeWorker();
           const fast = await service.judge(next.question, false);
-          setState((before) => (fast.ok ? { ...before, judgement: fast.value, problem: null } : { ...before, problem: fast, advice: [] }));
+          setState((before) =>
+            fast.ok ? { ...before, judgement: fast.value, problem: null } : { ...before, problem: fast, advice: [] },
+          );
           if (next.moving || waiting.current !== null || !fast.ok) continue;
           const full = await service.judge(next.question, true);
           if (waiting.current !== null) continue;
@@ -53,7 +55,10 @@ export function useJudge(question: Question | null, moving: boolean): Judged {
           if (waiting.current === null) setState((before) => ({ ...before, advice: advice.ok ? advice.value : [] }));
         }
       } catch (error) {
-        setState((before) => ({ ...before, problem: { field: '', message: `The computation failed: ${String(error)}. Undo the last change.` } }));
+        setState((before) => ({
+          ...before,
+          problem: { field: '', message: `The computation failed: ${String(error)}. Undo the last change.` },
+        }));
       } finally {
         busy.current = false;
       }
@@ -63,7 +68,10 @@ export function useJudge(question: Question | null, moving: boolean): Judged {
 }
 
 /** Runs long work in a worker of its own that can be stopped. */
-function ownWorker<T>(work: (service: Remote<RigService>) => Promise<Answer<T>>, done: (answer: Answer<T>) => void): () => void {
+function ownWorker<T>(
+  work: (service: Remote<RigService>) => Promise<Answer<T>>,
+  done: (answer: Answer<T>) => void,
+): () => void {
   const { worker, service } = startWorker();
   let open = true;
   const stop = (): void => {
@@ -78,11 +86,19 @@ function ownWorker<T>(work: (service: Remote<RigService>) => Promise<Answer<T>>,
 }
 
 /** Sizes the kit; returns what cancels it. */
-export function startSizing(question: Question, progress: (done: number) => void, done: (answer: Answer<SizedCord[]>) => void): () => void {
+export function startSizing(
+  question: Question,
+  progress: (done: number) => void,
+  done: (answer: Answer<SizedCord[]>) => void,
+): () => void {
   return ownWorker(async (service) => (await service.size(question, proxy(progress))) as Answer<SizedCord[]>, done);
 }
 
 /** Tension against sag; returns what cancels it. */
-export function startTradeoff(question: Question, count: number, done: (answer: Answer<TradeoffPoint[]>) => void): () => void {
+export function startTradeoff(
+  question: Question,
+  count: number,
+  done: (answer: Answer<TradeoffPoint[]>) => void,
+): () => void {
   return ownWorker(async (service) => (await service.tradeoff(question, count)) as Answer<TradeoffPoint[]>, done);
 }

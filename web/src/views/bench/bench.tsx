@@ -35,18 +35,32 @@ export function BenchView(): ReactElement {
   const me = useMe();
   if (!STEPS.includes(step as Step)) return <Navigate replace to={`/rigs/${encodeURIComponent(rigId!)}/ridge`} />;
   const failed = error ?? camp.error ?? me.error;
-  if (failed !== undefined && (store === null || camp.data === undefined || me.data === undefined)) return <Trouble error={failed as Error} />;
+  if (failed !== undefined && (store === null || camp.data === undefined || me.data === undefined))
+    return <Trouble error={failed as Error} />;
   if (store === null || camp.data === undefined || me.data === undefined) return <Loading what="the rig" />;
   return <Bench key={store.id} store={store} camp={camp.data} me={me.data} step={step as Step} />;
 }
 
-function Bench({ store, camp, me, step }: { readonly store: RigStore; readonly camp: Camp; readonly me: Person; readonly step: Step }): ReactElement {
+function Bench({
+  store,
+  camp,
+  me,
+  step,
+}: {
+  readonly store: RigStore;
+  readonly camp: Camp;
+  readonly me: Person;
+  readonly step: Step;
+}): ReactElement {
   const snapshot = useRigSnapshot(store);
   const { document: rig } = snapshot.draft;
   const [search, setSearch] = useSearchParams();
   const [figure, setFigure] = useState<Figure | null>(null);
   const units = me.units;
-  const around = useMemo(() => ({ kit: camp.kit, body: me.body, required: me.required }), [camp.kit, me.body, me.required]);
+  const around = useMemo(
+    () => ({ kit: camp.kit, body: me.body, required: me.required }),
+    [camp.kit, me.body, me.required],
+  );
   const question: Question = useMemo(() => ({ rig, around, units }), [rig, around, units]);
   const { judgement, problem, advice } = useJudge(question, snapshot.moving);
   const sizing = search.get('panel') === 'size';
@@ -79,7 +93,9 @@ function Bench({ store, camp, me, step }: { readonly store: RigStore; readonly c
                   <span className="tape-name">{m.name}</span>
                   <span className="tape-text">{m.text}</span>
                   <Wave state={m.state} />
-                  <span className="hidden">{m.state === 'holds' ? 'holds' : m.state === 'fails' ? 'does not hold' : 'nothing yet'}</span>
+                  <span className="hidden">
+                    {m.state === 'holds' ? 'holds' : m.state === 'fails' ? 'does not hold' : 'nothing yet'}
+                  </span>
                 </>
               );
               return m.step === undefined ? (
@@ -87,14 +103,27 @@ function Bench({ store, camp, me, step }: { readonly store: RigStore; readonly c
                   {inside}
                 </span>
               ) : (
-                <NavLink key={m.id} to={`/rigs/${store.id}/${m.step}`} className={({ isActive }) => (isActive ? 'tape-mark tape-on' : 'tape-mark')}>
+                <NavLink
+                  key={m.id}
+                  to={`/rigs/${store.id}/${m.step}`}
+                  className={({ isActive }) => (isActive ? 'tape-mark tape-on' : 'tape-mark')}
+                >
                   {inside}
                 </NavLink>
               );
             })}
           </nav>
           <main className="middle" aria-label="The rig">
-            <SideScene rig={rig} judgement={judgement} kit={camp.kit} body={me.body} moving={snapshot.moving} onMove={move} onMoveEnd={() => store.endMove()} onNudge={put} />
+            <SideScene
+              rig={rig}
+              judgement={judgement}
+              kit={camp.kit}
+              body={me.body}
+              moving={snapshot.moving}
+              onMove={move}
+              onMoveEnd={() => store.endMove()}
+              onNudge={put}
+            />
             <div className="under" data-step={step}>
               {problem !== null && (
                 <p className="field-problem under-problem" role="alert">
@@ -102,13 +131,17 @@ function Bench({ store, camp, me, step }: { readonly store: RigStore; readonly c
                 </p>
               )}
               {step === 'ground' && <GroundControls {...edits} />}
-              {step === 'ridge' && <RidgeControls editing={edits} judgement={judgement} question={snapshot.moving ? null : question} />}
+              {step === 'ridge' && (
+                <RidgeControls editing={edits} judgement={judgement} question={snapshot.moving ? null : question} />
+              )}
               {step === 'hang' && <HangControls {...edits} />}
               {step === 'weather' && <WeatherControls editing={edits} judgement={judgement} />}
             </div>
           </main>
           <aside className="side" aria-label="Verdict and ledger">
-            {snapshot.save.kind === 'conflict' && <Conflict store={store} campId={camp.id} message={snapshot.save.message} theirs={snapshot.save.theirs} />}
+            {snapshot.save.kind === 'conflict' && (
+              <Conflict store={store} campId={camp.id} message={snapshot.save.message} theirs={snapshot.save.theirs} />
+            )}
             {(snapshot.save.kind === 'refused' || snapshot.save.kind === 'waiting') && (
               <p className="field-problem side-note" role="alert">
                 {snapshot.save.message}
@@ -130,16 +163,30 @@ function Bench({ store, camp, me, step }: { readonly store: RigStore; readonly c
               <Loading what="the judgement" />
             ) : (
               <>
-                <section className={judgement.verdict.holds ? 'verdict' : 'verdict verdict-fails'} aria-live="polite" aria-label="Verdict">
+                <section
+                  className={judgement.verdict.holds ? 'verdict' : 'verdict verdict-fails'}
+                  aria-live="polite"
+                  aria-label="Verdict"
+                >
                   <h1>{judgement.verdict.sentence}</h1>
                   <p>{judgement.verdict.detail}</p>
                   <div className="verdict-buttons">
                     {advice.slice(0, 2).map((a, i) => (
-                      <button key={a.id} type="button" className={i === 0 ? 'button button-act' : 'button'} title={a.sentence} onClick={() => put(a.rig)}>
+                      <button
+                        key={a.id}
+                        type="button"
+                        className={i === 0 ? 'button button-act' : 'button'}
+                        title={a.sentence}
+                        onClick={() => put(a.rig)}
+                      >
                         {a.label}
                       </button>
                     ))}
-                    <button type="button" className={advice.length === 0 ? 'button button-act' : 'button'} onClick={() => setSizing(true)}>
+                    <button
+                      type="button"
+                      className={advice.length === 0 ? 'button button-act' : 'button'}
+                      onClick={() => setSizing(true)}
+                    >
                       <Ruler size={16} aria-hidden="true" /> Size it
                     </button>
                   </div>
@@ -151,7 +198,9 @@ function Bench({ store, camp, me, step }: { readonly store: RigStore; readonly c
                     <p key={w}>{w}</p>
                   ))}
                   <p>
-                    Cord in hand: {say(result.cordNeeded.value, 'length', units)} of {say(result.cordOnHand, 'length', units)}. Not for climbing, lifting, rescue or highlines. Rated strengths are the maker’s; unknown cord is unknown. Local rules come first.
+                    Cord in hand: {say(result.cordNeeded.value, 'length', units)} of{' '}
+                    {say(result.cordOnHand, 'length', units)}. Not for climbing, lifting, rescue or highlines. Rated
+                    strengths are the maker’s; unknown cord is unknown. Local rules come first.
                   </p>
                 </section>
               </>
@@ -164,7 +213,17 @@ function Bench({ store, camp, me, step }: { readonly store: RigStore; readonly c
 }
 
 /** Two windows changed the same rig: nothing is lost, a person chooses. */
-function Conflict({ store, campId, message, theirs }: { readonly store: RigStore; readonly campId: string; readonly message: string; readonly theirs: StoredRig }): ReactElement {
+function Conflict({
+  store,
+  campId,
+  message,
+  theirs,
+}: {
+  readonly store: RigStore;
+  readonly campId: string;
+  readonly message: string;
+  readonly theirs: StoredRig;
+}): ReactElement {
   const navigate = useNavigate();
   const { addRig } = useCampActions(campId);
   const [problem, setProblem] = useState<string | null>(null);

@@ -14,7 +14,9 @@ export interface Editing {
 
 export function editing(store: RigStore, rig: RidgeRig, kit: readonly KitCord[], body: BodyMeasures): Editing {
   return {
-    rig, kit, body,
+    rig,
+    kit,
+    body,
     edit: (next) => {
       const problem = problemsOf(next, { kit, body })[0];
       if (problem !== undefined) return problem.message;

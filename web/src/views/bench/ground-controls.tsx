@@ -17,7 +17,10 @@ const WOOD_OPTIONS = WOODS.map((w) => ({ id: w.id, name: w.name }));
 export function GroundControls({ rig, body, edit }: Editing): ReactElement {
   const units = useUnits();
   const trunk = (i: 0 | 1, part: Partial<Trunk>): string | null =>
-    edit({ ...rig, trunks: i === 0 ? [{ ...rig.trunks[0], ...part }, rig.trunks[1]] : [rig.trunks[0], { ...rig.trunks[1], ...part }] });
+    edit({
+      ...rig,
+      trunks: i === 0 ? [{ ...rig.trunks[0], ...part }, rig.trunks[1]] : [rig.trunks[0], { ...rig.trunks[1], ...part }],
+    });
   return (
     <div className="controls">
       <div className="control-group">
@@ -25,15 +28,57 @@ export function GroundControls({ rig, body, edit }: Editing): ReactElement {
         <Segments
           label="Measured by"
           value={rig.span.how}
-          options={[{ id: 'tape', name: 'Taped' }, { id: 'paces', name: 'Paced' }]}
-          onChange={(how) => edit({ ...rig, span: { ...rig.span, how, ...(how === 'tape' && rig.span.how === 'paces' ? { tape: Math.round(measuredSpan(rig, body) * 100) / 100 } : {}) } })}
+          options={[
+            { id: 'tape', name: 'Taped' },
+            { id: 'paces', name: 'Paced' },
+          ]}
+          onChange={(how) =>
+            edit({
+              ...rig,
+              span: {
+                ...rig.span,
+                how,
+                ...(how === 'tape' && rig.span.how === 'paces'
+                  ? { tape: Math.round(measuredSpan(rig, body) * 100) / 100 }
+                  : {}),
+              },
+            })
+          }
         />
         {rig.span.how === 'tape' ? (
-          <NumberField label="Between the trunks" value={rig.span.tape} quantity="length" min={L.span.min} max={L.span.max} step={0.05} hint="tie to tie, level" onCommit={(tape) => edit({ ...rig, span: { ...rig.span, tape } })} />
+          <NumberField
+            label="Between the trunks"
+            value={rig.span.tape}
+            quantity="length"
+            min={L.span.min}
+            max={L.span.max}
+            step={0.05}
+            hint="tie to tie, level"
+            onCommit={(tape) => edit({ ...rig, span: { ...rig.span, tape } })}
+          />
         ) : (
-          <NumberField label="Paces" value={rig.span.paces} quantity="count" min={L.paces.min} max={L.paces.max} step={0.5} suffix="paces" hint={`${say(measuredSpan(rig, body), 'length', units)}, within ${say(body.paceSpread * measuredSpan(rig, body) * 1.645, 'length', units)}`} onCommit={(paces) => edit({ ...rig, span: { ...rig.span, paces } })} />
+          <NumberField
+            label="Paces"
+            value={rig.span.paces}
+            quantity="count"
+            min={L.paces.min}
+            max={L.paces.max}
+            step={0.5}
+            suffix="paces"
+            hint={`${say(measuredSpan(rig, body), 'length', units)}, within ${say(body.paceSpread * measuredSpan(rig, body) * 1.645, 'length', units)}`}
+            onCommit={(paces) => edit({ ...rig, span: { ...rig.span, paces } })}
+          />
         )}
-        <NumberField label="Ground rises" value={rig.groundRise} quantity="length" min={L.groundRise.min} max={L.groundRise.max} step={0.05} hint="at the second trunk" onCommit={(groundRise) => edit({ ...rig, groundRise })} />
+        <NumberField
+          label="Ground rises"
+          value={rig.groundRise}
+          quantity="length"
+          min={L.groundRise.min}
+          max={L.groundRise.max}
+          step={0.05}
+          hint="at the second trunk"
+          onCommit={(groundRise) => edit({ ...rig, groundRise })}
+        />
       </div>
       {([0, 1] as const).map((i) => {
         const t = rig.trunks[i];
@@ -43,7 +88,16 @@ export function GroundControls({ rig, body, edit }: Editing): ReactElement {
             <div className="control-row">
               <TextField label="Name" value={t.name} max={60} onCommit={(name) => trunk(i, { name })} />
               <Choice label="Wood" value={t.wood} options={WOOD_OPTIONS} onChange={(wood) => trunk(i, { wood })} />
-              <NumberField label="Girth" value={t.girth} quantity="length" min={L.girth.min} max={L.girth.max} step={0.01} hint={`${(diameterOf(t.girth) * 100).toFixed(0)} cm through`} onCommit={(girth) => trunk(i, { girth })} />
+              <NumberField
+                label="Girth"
+                value={t.girth}
+                quantity="length"
+                min={L.girth.min}
+                max={L.girth.max}
+                step={0.01}
+                hint={`${(diameterOf(t.girth) * 100).toFixed(0)} cm through`}
+                onCommit={(girth) => trunk(i, { girth })}
+              />
             </div>
             <details className="signs" open={t.signs.length > 0}>
               <summary>
@@ -52,7 +106,13 @@ export function GroundControls({ rig, body, edit }: Editing): ReactElement {
               <div className="sign-list">
                 {(Object.keys(SIGNS) as Sign[]).map((s) => (
                   <label key={s} className="check">
-                    <input type="checkbox" checked={t.signs.includes(s)} onChange={(e) => trunk(i, { signs: e.target.checked ? [...t.signs, s] : t.signs.filter((x) => x !== s) })} />
+                    <input
+                      type="checkbox"
+                      checked={t.signs.includes(s)}
+                      onChange={(e) =>
+                        trunk(i, { signs: e.target.checked ? [...t.signs, s] : t.signs.filter((x) => x !== s) })
+                      }
+                    />
                     {SIGNS[s]}
                   </label>
                 ))}
@@ -61,7 +121,10 @@ export function GroundControls({ rig, body, edit }: Editing): ReactElement {
           </div>
         );
       })}
-      <p className="caution">A sound-looking tree can be rotten. These numbers only rule trunks out: look up, knock, push; in doubt take another or ask an arborist.</p>
+      <p className="caution">
+        A sound-looking tree can be rotten. These numbers only rule trunks out: look up, knock, push; in doubt take
+        another or ask an arborist.
+      </p>
     </div>
   );
 }

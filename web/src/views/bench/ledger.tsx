@@ -12,7 +12,15 @@ import { useUnits } from '../../parts/units.js';
 import type { Judgement } from '../../workers/rig.worker.js';
 
 /** Every link of the chain, weakest first: what pulls, what is left, what gives. */
-export function Ledger({ judgement, rule, onRule }: { readonly judgement: Judgement; readonly rule: Rule; readonly onRule: (rule: Rule) => void }): ReactElement {
+export function Ledger({
+  judgement,
+  rule,
+  onRule,
+}: {
+  readonly judgement: Judgement;
+  readonly rule: Rule;
+  readonly onRule: (rule: Rule) => void;
+}): ReactElement {
   const { result } = judgement;
   return (
     <section className="ledger" aria-label="Ledger">
@@ -20,20 +28,43 @@ export function Ledger({ judgement, rule, onRule }: { readonly judgement: Judgem
         <h2>Ledger</h2>
         <span className="quiet">weakest first, worst of {result.cases.length} cases</span>
       </header>
-      <Segments label="Judged by" value={rule} options={RULES.map((id) => ({ id, name: RULE_NAMES[id] }))} onChange={onRule} />
+      <Segments
+        label="Judged by"
+        value={rule}
+        options={RULES.map((id) => ({ id, name: RULE_NAMES[id] }))}
+        onChange={onRule}
+      />
       <p className="quiet ledger-rule">{RULE_WORDS[rule]}</p>
       <ol className="links">
         {result.ledger.map((j, i) => (
-          <LinkRow key={j.link.id} judged={j} governs={i === 0} when={result.cases.find((c) => c.id === j.link.caseId)?.name ?? ''} />
+          <LinkRow
+            key={j.link.id}
+            judged={j}
+            governs={i === 0}
+            when={result.cases.find((c) => c.id === j.link.caseId)?.name ?? ''}
+          />
         ))}
       </ol>
     </section>
   );
 }
 
-const KIND: Readonly<Record<Judged['link']['kind'], string>> = { line: 'the cord itself', end: 'end', grip: 'under a hitch', trunk: 'green bending' };
+const KIND: Readonly<Record<Judged['link']['kind'], string>> = {
+  line: 'the cord itself',
+  end: 'end',
+  grip: 'under a hitch',
+  trunk: 'green bending',
+};
 
-function LinkRow({ judged, governs, when }: { readonly judged: Judged; readonly governs: boolean; readonly when: string }): ReactElement {
+function LinkRow({
+  judged,
+  governs,
+  when,
+}: {
+  readonly judged: Judged;
+  readonly governs: boolean;
+  readonly when: string;
+}): ReactElement {
   const { link, judgement, schools } = judged;
   const [open, setOpen] = useState(false);
   const units = useUnits();

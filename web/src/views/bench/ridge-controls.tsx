@@ -16,24 +16,63 @@ import type { Editing } from './editing.js';
 const L = RIDGE_LIMITS;
 const TensionSag = lazy(() => import('./tension-sag.js'));
 
-const HOW: Readonly<Record<Tensioning, string>> = { tension: 'Tension', sag: 'Sag', dip: 'Dip test', passes: 'Passes', pulley: 'Pulley hitch' };
+const HOW: Readonly<Record<Tensioning, string>> = {
+  tension: 'Tension',
+  sag: 'Sag',
+  dip: 'Dip test',
+  passes: 'Passes',
+  pulley: 'Pulley hitch',
+};
 const METHODS = TENSIONINGS.map((id) => ({ id, name: HOW[id] }));
-const MARK_NAMES: Readonly<Record<BodyMark, string>> = { waist: 'my waist', elbow: 'my elbow', chest: 'my chest', shoulder: 'my shoulder', brow: 'my brow', reach: 'my full reach' };
+const MARK_NAMES: Readonly<Record<BodyMark, string>> = {
+  waist: 'my waist',
+  elbow: 'my elbow',
+  chest: 'my chest',
+  shoulder: 'my shoulder',
+  brow: 'my brow',
+  reach: 'my full reach',
+};
 
 /** The line: heights, cord, ends, and how it was made tight. */
-export function RidgeControls({ editing, judgement, question }: { readonly editing: Editing; readonly judgement: Judgement | null; readonly question: Question | null }): ReactElement {
+export function RidgeControls({
+  editing,
+  judgement,
+  question,
+}: {
+  readonly editing: Editing;
+  readonly judgement: Judgement | null;
+  readonly question: Question | null;
+}): ReactElement {
   const { rig, kit, body, edit } = editing;
   const units = useUnits();
   const [part, setPart] = useState<'line' | 'tight' | 'chart'>('tight');
-  const height = (i: 0 | 1, tieHeight: number): string | null => edit({ ...rig, trunks: rig.trunks.map((t, k) => (k === i ? { ...t, tieHeight } : t)) as unknown as RidgeRig['trunks'] });
-  const end = (i: 0 | 1, change: Partial<End>): string | null => edit({ ...rig, ends: rig.ends.map((e, k) => (k === i ? { ...e, ...change } : e)) as unknown as RidgeRig['ends'] });
+  const height = (i: 0 | 1, tieHeight: number): string | null =>
+    edit({
+      ...rig,
+      trunks: rig.trunks.map((t, k) => (k === i ? { ...t, tieHeight } : t)) as unknown as RidgeRig['trunks'],
+    });
+  const end = (i: 0 | 1, change: Partial<End>): string | null =>
+    edit({ ...rig, ends: rig.ends.map((e, k) => (k === i ? { ...e, ...change } : e)) as unknown as RidgeRig['ends'] });
   const known = kit.some((k) => k.id === rig.cord);
   return (
     <div className="controls">
-      <Segments label="Part of the ridge" value={part} options={[{ id: 'tight', name: 'How tight' }, { id: 'line', name: 'Cord and ends' }, { id: 'chart', name: 'Tension and sag' }]} onChange={setPart} />
+      <Segments
+        label="Part of the ridge"
+        value={part}
+        options={[
+          { id: 'tight', name: 'How tight' },
+          { id: 'line', name: 'Cord and ends' },
+          { id: 'chart', name: 'Tension and sag' },
+        ]}
+        onChange={setPart}
+      />
       {part === 'chart' && (
         <Suspense fallback={<p className="quiet">Drawing…</p>}>
-          <TensionSag question={question} judgement={judgement} onHaul={(tension) => edit({ ...rig, tensioning: { ...rig.tensioning, how: 'tension', tension } })} />
+          <TensionSag
+            question={question}
+            judgement={judgement}
+            onHaul={(tension) => edit({ ...rig, tensioning: { ...rig.tensioning, how: 'tension', tension } })}
+          />
         </Suspense>
       )}
       {part === 'line' && (
@@ -43,22 +82,69 @@ export function RidgeControls({ editing, judgement, question }: { readonly editi
             <Choice
               label="From the kit"
               value={known ? rig.cord : ''}
-              options={[...(known ? [] : [{ id: '', name: 'choose a cord' }]), ...kit.map((k) => ({ id: k.id, name: `${k.name} (${findCord(k.cord)?.name ?? k.cord}), ${say(k.length, 'length', units)}` }))]}
+              options={[
+                ...(known ? [] : [{ id: '', name: 'choose a cord' }]),
+                ...kit.map((k) => ({
+                  id: k.id,
+                  name: `${k.name} (${findCord(k.cord)?.name ?? k.cord}), ${say(k.length, 'length', units)}`,
+                })),
+              ]}
               onChange={(cord) => edit({ ...rig, cord })}
-              {...(judgement === null ? {} : { hint: `${say(judgement.result.cordNeeded.value, 'length', units)} wanted in hand` })}
+              {...(judgement === null
+                ? {}
+                : { hint: `${say(judgement.result.cordNeeded.value, 'length', units)} wanted in hand` })}
             />
-            <Choice label="It is for" value={rig.use} options={[{ id: 'ridge', name: 'a ridge or guy' }, { id: 'hangers', name: 'a ridge with things hung on it' }, { id: 'person', name: 'something that carries a person' }]} onChange={(use) => edit({ ...rig, use })} />
+            <Choice
+              label="It is for"
+              value={rig.use}
+              options={[
+                { id: 'ridge', name: 'a ridge or guy' },
+                { id: 'hangers', name: 'a ridge with things hung on it' },
+                { id: 'person', name: 'something that carries a person' },
+              ]}
+              onChange={(use) => edit({ ...rig, use })}
+            />
           </div>
           {([0, 1] as const).map((i) => (
             <div className="control-group" key={i}>
               <h3>At {rig.trunks[i].name}</h3>
               <div className="control-row">
-                <Choice label="Hitch" value={rig.ends[i].termination} options={TERMINATIONS.map((t) => ({ id: t.id, name: t.name }))} onChange={(termination) => end(i, { termination })} />
-                <NumberField label="Wraps" value={rig.ends[i].wraps} quantity="count" whole min={L.wraps.min} max={L.wraps.max} step={1} onCommit={(wraps) => end(i, { wraps })} />
+                <Choice
+                  label="Hitch"
+                  value={rig.ends[i].termination}
+                  options={TERMINATIONS.map((t) => ({ id: t.id, name: t.name }))}
+                  onChange={(termination) => end(i, { termination })}
+                />
+                <NumberField
+                  label="Wraps"
+                  value={rig.ends[i].wraps}
+                  quantity="count"
+                  whole
+                  min={L.wraps.min}
+                  max={L.wraps.max}
+                  step={1}
+                  onCommit={(wraps) => end(i, { wraps })}
+                />
               </div>
               <div className="control-row">
-                <NumberField label="Tie height" value={rig.trunks[i].tieHeight} quantity="length" min={L.tieHeight.min} max={L.tieHeight.max} step={0.05} onCommit={(h) => height(i, h)} />
-                <Choice label="or at" value={BODY_MARKS.find((m) => Math.abs(body[m] - rig.trunks[i].tieHeight) < 0.005) ?? 'other'} options={[{ id: 'other', name: 'a height of my own' }, ...BODY_MARKS.map((m) => ({ id: m, name: MARK_NAMES[m] }))]} onChange={(mark) => mark !== 'other' && height(i, body[mark])} />
+                <NumberField
+                  label="Tie height"
+                  value={rig.trunks[i].tieHeight}
+                  quantity="length"
+                  min={L.tieHeight.min}
+                  max={L.tieHeight.max}
+                  step={0.05}
+                  onCommit={(h) => height(i, h)}
+                />
+                <Choice
+                  label="or at"
+                  value={BODY_MARKS.find((m) => Math.abs(body[m] - rig.trunks[i].tieHeight) < 0.005) ?? 'other'}
+                  options={[
+                    { id: 'other', name: 'a height of my own' },
+                    ...BODY_MARKS.map((m) => ({ id: m, name: MARK_NAMES[m] })),
+                  ]}
+                  onChange={(mark) => mark !== 'other' && height(i, body[mark])}
+                />
               </div>
             </div>
           ))}
@@ -68,7 +154,12 @@ export function RidgeControls({ editing, judgement, question }: { readonly editi
         <>
           <div className="control-group control-group-wide">
             <h3>Made tight by</h3>
-            <Segments label="Made tight by" value={rig.tensioning.how} options={METHODS} onChange={(how) => edit({ ...rig, tensioning: { ...rig.tensioning, how } })} />
+            <Segments
+              label="Made tight by"
+              value={rig.tensioning.how}
+              options={METHODS}
+              onChange={(how) => edit({ ...rig, tensioning: { ...rig.tensioning, how } })}
+            />
             <TensioningFields editing={editing} />
           </div>
           <div className="control-group">
@@ -76,22 +167,42 @@ export function RidgeControls({ editing, judgement, question }: { readonly editi
             {judgement !== null && (
               <dl className="facts">
                 <dt>straight and bare</dt>
-                <dd><FigureValue figure={judgement.result.pretension} band /></dd>
+                <dd>
+                  <FigureValue figure={judgement.result.pretension} band />
+                </dd>
                 <dt>with its loads</dt>
-                <dd><FigureValue figure={judgement.result.tension} band /></dd>
+                <dd>
+                  <FigureValue figure={judgement.result.tension} band />
+                </dd>
                 <dt>sag</dt>
-                <dd><FigureValue figure={judgement.result.sag} band /></dd>
-                {judgement.result.hauling.map((f) => (
+                <dd>
+                  <FigureValue figure={judgement.result.sag} band />
+                </dd>
+                {judgement.result.hauling.slice(0, 2).map((f, i) => (
                   <div className="fact" key={f.symbol}>
-                    <dt>{f.title}</dt>
-                    <dd><FigureValue figure={f} /></dd>
+                    <dt>{i === 0 ? 'the hitch gains' : 'hauled, before tying off'}</dt>
+                    <dd>
+                      <FigureValue figure={f} />
+                    </dd>
                   </div>
                 ))}
                 <dt>travel wanted</dt>
-                <dd><FigureValue figure={judgement.result.travel.needed} /></dd>
+                <dd>
+                  <FigureValue figure={judgement.result.travel.needed} />
+                </dd>
               </dl>
             )}
-            <NumberField label="Most sag that is still tight" value={rig.tightness} quantity="share" min={L.tightness.min} max={L.tightness.max} step={0.005} suffix="% of span" {...(judgement === null ? {} : { hint: `${say(judgement.result.sagLimit, 'length', units)} here` })} onCommit={(tightness) => edit({ ...rig, tightness })} />
+            <NumberField
+              label="Most sag that is still tight"
+              value={rig.tightness}
+              quantity="share"
+              min={L.tightness.min}
+              max={L.tightness.max}
+              step={0.005}
+              suffix="% of span"
+              {...(judgement === null ? {} : { hint: `${say(judgement.result.sagLimit, 'length', units)} here` })}
+              onCommit={(tightness) => edit({ ...rig, tightness })}
+            />
           </div>
         </>
       )}
@@ -105,32 +216,120 @@ function TensioningFields({ editing }: { readonly editing: Editing }): ReactElem
   const set = (part: Partial<RidgeRig['tensioning']>): string | null => edit({ ...rig, tensioning: { ...t, ...part } });
   switch (t.how) {
     case 'tension':
-      return <NumberField label="Tension at tying off" value={t.tension} quantity="force" min={L.tension.min} max={L.tension.max} step={10} hint="straight, nothing on it" onCommit={(tension) => set({ tension })} />;
+      return (
+        <NumberField
+          label="Tension at tying off"
+          value={t.tension}
+          quantity="force"
+          min={L.tension.min}
+          max={L.tension.max}
+          step={10}
+          hint="straight, nothing on it"
+          onCommit={(tension) => set({ tension })}
+        />
+      );
     case 'sag':
-      return <NumberField label="Sag with everything on" value={t.sag} quantity="length" min={L.sag.min} max={L.sag.max} step={0.01} hint="largest drop below tie to tie" onCommit={(sag) => set({ sag })} />;
+      return (
+        <NumberField
+          label="Sag with everything on"
+          value={t.sag}
+          quantity="length"
+          min={L.sag.min}
+          max={L.sag.max}
+          step={0.01}
+          hint="largest drop below tie to tie"
+          onCommit={(sag) => set({ sag })}
+        />
+      );
     case 'dip':
       return (
         <>
           <div className="control-row">
-            <NumberField label="Test mass" value={t.dip.mass} quantity="mass" min={L.testMass.min} max={L.testMass.max} step={0.1} hint="a full bottle, weighed" onCommit={(mass) => set({ dip: { ...t.dip, mass } })} />
-            <NumberField label="Hung at" value={t.dip.at} quantity="length" min={L.at.min} max={L.at.max} step={0.05} hint="from the first tie" onCommit={(at) => set({ dip: { ...t.dip, at } })} />
-            <NumberField label="It drops by" value={t.dip.drop} quantity="length" min={L.dip.min} max={L.dip.max} step={0.005} hint="on the bare line" onCommit={(drop) => set({ dip: { ...t.dip, drop } })} />
+            <NumberField
+              label="Test mass"
+              value={t.dip.mass}
+              quantity="mass"
+              min={L.testMass.min}
+              max={L.testMass.max}
+              step={0.1}
+              hint="a full bottle, weighed"
+              onCommit={(mass) => set({ dip: { ...t.dip, mass } })}
+            />
+            <NumberField
+              label="Hung at"
+              value={t.dip.at}
+              quantity="length"
+              min={L.at.min}
+              max={L.at.max}
+              step={0.05}
+              hint="from the first tie"
+              onCommit={(at) => set({ dip: { ...t.dip, at } })}
+            />
+            <NumberField
+              label="It drops by"
+              value={t.dip.drop}
+              quantity="length"
+              min={L.dip.min}
+              max={L.dip.max}
+              step={0.005}
+              hint="on the bare line"
+              onCommit={(drop) => set({ dip: { ...t.dip, drop } })}
+            />
           </div>
         </>
       );
     case 'passes':
       return (
         <div className="control-row">
-          <NumberField label="Passes round the trunk" value={t.passes.count} quantity="count" whole min={L.passes.min} max={L.passes.max} step={1} onCommit={(count) => set({ passes: { ...t.passes, count } })} />
-          <NumberField label="Each takes in" value={t.passes.takeUp} quantity="length" min={L.takeUp.min} max={L.takeUp.max} step={0.005} hint="since just straight" onCommit={(takeUp) => set({ passes: { ...t.passes, takeUp } })} />
+          <NumberField
+            label="Passes round the trunk"
+            value={t.passes.count}
+            quantity="count"
+            whole
+            min={L.passes.min}
+            max={L.passes.max}
+            step={1}
+            onCommit={(count) => set({ passes: { ...t.passes, count } })}
+          />
+          <NumberField
+            label="Each takes in"
+            value={t.passes.takeUp}
+            quantity="length"
+            min={L.takeUp.min}
+            max={L.takeUp.max}
+            step={0.005}
+            hint="since just straight"
+            onCommit={(takeUp) => set({ passes: { ...t.passes, takeUp } })}
+          />
         </div>
       );
     case 'pulley':
       return (
         <div className="control-row">
-          <Choice label="Hauled with" value={t.pulley.pull} options={(Object.keys(PULLS) as Pull[]).map((id) => ({ id, name: PULL_NAMES[id] }))} onChange={(pull) => set({ pulley: { ...t.pulley, pull } })} />
-          <NumberField label="Loop out from trunk" value={t.pulley.loopOut} quantity="length" min={L.loopOut.min} max={L.loopOut.max} step={0.05} onCommit={(loopOut) => set({ pulley: { ...t.pulley, loopOut } })} />
-          <NumberField label="Lost on tying off" value={t.pulley.setBack} quantity="length" min={L.setBack.min} max={L.setBack.max} step={0.005} onCommit={(setBack) => set({ pulley: { ...t.pulley, setBack } })} />
+          <Choice
+            label="Hauled with"
+            value={t.pulley.pull}
+            options={(Object.keys(PULLS) as Pull[]).map((id) => ({ id, name: PULL_NAMES[id] }))}
+            onChange={(pull) => set({ pulley: { ...t.pulley, pull } })}
+          />
+          <NumberField
+            label="Loop out from trunk"
+            value={t.pulley.loopOut}
+            quantity="length"
+            min={L.loopOut.min}
+            max={L.loopOut.max}
+            step={0.05}
+            onCommit={(loopOut) => set({ pulley: { ...t.pulley, loopOut } })}
+          />
+          <NumberField
+            label="Lost on tying off"
+            value={t.pulley.setBack}
+            quantity="length"
+            min={L.setBack.min}
+            max={L.setBack.max}
+            step={0.005}
+            onCommit={(setBack) => set({ pulley: { ...t.pulley, setBack } })}
+          />
         </div>
       );
   }

@@ -21,21 +21,48 @@ export interface Mark {
 /** The marks of the tape, in the order the rig is tied, and whether each step holds. */
 export function marksOf(rig: RidgeRig, judgement: Judgement | null, body: BodyMeasures, units: UnitChoice): Mark[] {
   const r = judgement?.result;
-  const fails = (of: (id: string) => boolean): boolean => r?.ledger.some((j) => of(j.link.id) && j.judgement.ratio < 1) ?? false;
+  const fails = (of: (id: string) => boolean): boolean =>
+    r?.ledger.some((j) => of(j.link.id) && j.judgement.ratio < 1) ?? false;
   const state = (bad: boolean): Mark['state'] => (r === undefined ? 'none' : bad ? 'fails' : 'holds');
   const against = r?.trunks.some((t) => t.against.length > 0) ?? false;
   const hanging = (rig.roof.on ? 1 : 0) + rig.hung.length;
   const dryFails = r?.ledger.some((j) => j.judgement.ratio < 1 && /gust|sway/.test(j.link.caseId)) ?? false;
   return [
-    { id: 'ground', step: 'ground', name: 'Ground', text: `span ${say(measuredSpan(rig, body), 'length', units)}`, state: state(against || fails((id) => id.startsWith('trunk'))) },
     {
-      id: 'ridge', step: 'ridge', name: 'Ridge',
-      text: r === undefined ? '' : `${say(r.tension.value, 'force', units)}, sag ${say(r.sag.value, 'length', units)}`,
-      state: state(r !== undefined && (!r.tight || r.cordNeeded.value > r.cordOnHand || fails((id) => id.startsWith('end') || id === 'line'))),
+      id: 'ground',
+      step: 'ground',
+      name: 'Ground',
+      text: `span ${say(measuredSpan(rig, body), 'length', units)}`,
+      state: state(against || fails((id) => id.startsWith('trunk'))),
     },
-    { id: 'hang', step: 'hang', name: 'Hang', text: hanging === 0 ? 'nothing on it' : `${rig.roof.on ? 'roof' : ''}${rig.roof.on && rig.hung.length > 0 ? ' and ' : ''}${rig.hung.length > 0 ? `${rig.hung.length} more` : ''}`, state: hanging === 0 ? 'none' : state(fails((id) => id.startsWith('grip'))) },
+    {
+      id: 'ridge',
+      step: 'ridge',
+      name: 'Ridge',
+      text: r === undefined ? '' : `${say(r.tension.value, 'force', units)}, sag ${say(r.sag.value, 'length', units)}`,
+      state: state(
+        r !== undefined &&
+          (!r.tight || r.cordNeeded.value > r.cordOnHand || fails((id) => id.startsWith('end') || id === 'line')),
+      ),
+    },
+    {
+      id: 'hang',
+      step: 'hang',
+      name: 'Hang',
+      text:
+        hanging === 0
+          ? 'nothing on it'
+          : `${rig.roof.on ? 'roof' : ''}${rig.roof.on && rig.hung.length > 0 ? ' and ' : ''}${rig.hung.length > 0 ? `${rig.hung.length} more` : ''}`,
+      state: hanging === 0 ? 'none' : state(fails((id) => id.startsWith('grip'))),
+    },
     { id: 'guy', name: 'Guy', text: 'none', state: 'none' },
     { id: 'bed', name: 'Bed', text: 'none', state: 'none' },
-    { id: 'weather', step: 'weather', name: 'Weather', text: BEAUFORT[rig.wind.beaufort]!.name, state: state(dryFails) },
+    {
+      id: 'weather',
+      step: 'weather',
+      name: 'Weather',
+      text: BEAUFORT[rig.wind.beaufort]!.name,
+      state: state(dryFails),
+    },
   ];
 }

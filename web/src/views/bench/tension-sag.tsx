@@ -2,22 +2,34 @@ import { METRES_PER, NEWTONS_PER, say } from '@rough-bight/core/quantity';
 import type { TradeoffPoint } from '@rough-bight/core/rig';
 import { LineChart, ScatterChart } from 'echarts/charts';
 import { AriaComponent, GridComponent, MarkAreaComponent } from 'echarts/components';
-import { init, use } from 'echarts/core';
+import { init, use as register } from 'echarts/core';
 import type { EChartsType } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ReactElement } from 'react';
 import { useUnits } from '../../parts/units.js';
 import { startTradeoff } from '../../workers/use-judge.js';
 import type { Judgement, Question } from '../../workers/rig.worker.js';
 
-use([LineChart, ScatterChart, GridComponent, MarkAreaComponent, AriaComponent, CanvasRenderer]);
+register([LineChart, ScatterChart, GridComponent, MarkAreaComponent, AriaComponent, CanvasRenderer]);
 
 const POINTS = 28;
-const colour = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(`--rb-colors-${name}`).trim();
+const colour = (name: string): string =>
+  getComputedStyle(document.documentElement).getPropertyValue(`--rb-colors-${name}`).trim();
+
+/** The next tenth, so that the axis ends on a label. */
+const niceAbove = (x: number): number => Math.max(0.1, Math.ceil(x * 10) / 10);
 
 /** Tension against sag, with the band in which every link holds and the line is tight enough. */
-export default function TensionSag({ question, judgement, onHaul }: { readonly question: Question | null; readonly judgement: Judgement | null; readonly onHaul: (tension: number) => void }): ReactElement {
+export default function TensionSag({
+  question,
+  judgement,
+  onHaul,
+}: {
+  readonly question: Question | null;
+  readonly judgement: Judgement | null;
+  readonly onHaul: (tension: number) => void;
+}): ReactElement {
   const units = useUnits();
   const box = useRef<HTMLDivElement>(null);
   const chart = useRef<EChartsType | null>(null);
@@ -49,31 +61,78 @@ export default function TensionSag({ question, judgement, onHaul }: { readonly q
       made.dispose();
     };
   }, []);
-  const good = points.filter((p) => p.tight && p.ratio >= 1);
-  const band = good.length > 0 ? ([Math.min(...good.map((p) => p.sag)), Math.max(...good.map((p) => p.sag))] as const) : null;
+  const good = useMemo(() => points.filter((p) => p.tight && p.ratio >= 1), [points]);
+  const band = useMemo(
+    () =>
+      good.length > 0 ? ([Math.min(...good.map((p) => p.sag)), Math.max(...good.map((p) => p.sag))] as const) : null,
+    [good],
+  );
   useEffect(() => {
     if (chart.current === null || points.length === 0) return;
     const m = METRES_PER[units.length];
     const n = NEWTONS_PER[units.force];
     const text = { color: colour('ink2'), fontFamily: 'Atkinson Hyperlegible Next Variable', fontSize: 13 };
-    const axis = { axisLine: { lineStyle: { color: colour('ink'), width: 1.5 } }, axisLabel: text, nameTextStyle: text, splitLine: { lineStyle: { color: colour('hairline') } } };
+    const axis = {
+      axisLine: { lineStyle: { color: colour('ink'), width: 1.5 } },
+      axisLabel: text,
+      nameTextStyle: text,
+      splitLine: { lineStyle: { color: colour('hairline') } },
+    };
     const line = (key: 'tension' | 'worst'): number[][] => points.map((p) => [p.sag / m, p[key] / n]);
     chart.current.setOption(
       {
         animation: false,
         aria: { enabled: true },
         grid: { left: 62, right: 16, top: 26, bottom: 40 },
-        xAxis: { type: 'value', name: `sag, ${units.length}`, nameLocation: 'middle', nameGap: 26, min: 0, max: Number(((judgement === null ? 1 : Math.max(judgement.result.sagLimit * 1.6, judgement.result.sag.value * 1.3)) / m).toFixed(2)), ...axis },
+        xAxis: {
+          type: 'value',
+          name: `sag, ${units.length}`,
+          nameLocation: 'middle',
+          nameGap: 26,
+          min: 0,
+          max: niceAbove(
+            (judgement === null ? 1 : Math.max(judgement.result.sagLimit * 1.6, judgement.result.sag.value * 1.3)) / m,
+          ),
+          ...axis,
+        },
         yAxis: { type: 'value', name: `tension, ${units.force}`, nameGap: 10, ...axis },
         series: [
           {
-            type: 'line', name: 'worst case', data: line('worst'), showSymbol: false, lineStyle: { color: colour('danger'), type: [5, 4], width: 1.5 }, itemStyle: { color: colour('danger') },
-            ...(band === null ? {} : { markArea: { silent: true, itemStyle: { color: colour('moss'), opacity: 0.22 }, data: [[{ xAxis: band[0] / m }, { xAxis: band[1] / m }]] } }),
+            type: 'line',
+            name: 'worst case',
+            data: line('worst'),
+            showSymbol: false,
+            lineStyle: { color: colour('danger'), type: [5, 4], width: 1.5 },
+            itemStyle: { color: colour('danger') },
+            ...(band === null
+              ? {}
+              : {
+                  markArea: {
+                    silent: true,
+                    itemStyle: { color: colour('moss'), opacity: 0.22 },
+                    data: [[{ xAxis: band[0] / m }, { xAxis: band[1] / m }]],
+                  },
+                }),
           },
-          { type: 'line', name: 'as pitched', data: line('tension'), showSymbol: false, lineStyle: { color: colour('ink'), width: 2.5 }, itemStyle: { color: colour('ink') } },
+          {
+            type: 'line',
+            name: 'as pitched',
+            data: line('tension'),
+            showSymbol: false,
+            lineStyle: { color: colour('ink'), width: 2.5 },
+            itemStyle: { color: colour('ink') },
+          },
           ...(judgement === null
             ? []
-            : [{ type: 'scatter', name: 'now', data: [[judgement.result.sag.value / m, judgement.result.tension.value / n]], symbolSize: 14, itemStyle: { color: colour('act'), borderColor: colour('ink'), borderWidth: 1.5 } }]),
+            : [
+                {
+                  type: 'scatter',
+                  name: 'now',
+                  data: [[judgement.result.sag.value / m, judgement.result.tension.value / n]],
+                  symbolSize: 14,
+                  itemStyle: { color: colour('act'), borderColor: colour('ink'), borderWidth: 1.5 },
+                },
+              ]),
         ],
       },
       { notMerge: true },
@@ -83,22 +142,35 @@ export default function TensionSag({ question, judgement, onHaul }: { readonly q
   const most = good.at(-1);
   return (
     <div className="chart-row">
-      <div className="chart" ref={box} role="img" aria-label="Tension against sag, with the band where the line is strong enough and tight enough" />
+      <div
+        className="chart"
+        ref={box}
+        role="img"
+        aria-label="Tension against sag, with the band where the line is strong enough and tight enough"
+      />
       <div className="chart-words">
         {problem !== null && <p className="field-problem">{problem}</p>}
-        {points.length > 0 && band === null && <p>No haul makes this line both tight enough and strong enough. Size it, or allow more sag.</p>}
+        {points.length > 0 && band === null && (
+          <p>No haul makes this line both tight enough and strong enough. Size it, or allow more sag.</p>
+        )}
         {least !== undefined && most !== undefined && band !== null && (
           <>
             <p>
-              In the band it sags {say(band[0], 'length', units)} to {say(band[1], 'length', units)}: tight enough, and every link holds.
+              In the band it sags {say(band[0], 'length', units)} to {say(band[1], 'length', units)}: tight enough, and
+              every link holds.
             </p>
-            <button type="button" className="button" onClick={() => onHaul(Math.round(Math.min(most.pretension, least.pretension * 1.2)))}>
+            <button
+              type="button"
+              className="button"
+              onClick={() => onHaul(Math.round(Math.min(most.pretension, least.pretension * 1.2)))}
+            >
               Haul to {say(Math.round(Math.min(most.pretension, least.pretension * 1.2)), 'force', units)}
             </button>
           </>
         )}
         <p className="quiet">
-          <span className="key-line" /> as pitched <span className="key-worst" /> worst case <span className="key-now" /> now
+          <span className="key-line" /> as pitched <span className="key-worst" /> worst case{' '}
+          <span className="key-now" /> now
         </p>
       </div>
     </div>

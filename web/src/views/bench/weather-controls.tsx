@@ -12,7 +12,13 @@ import type { Judgement } from '../../workers/rig.worker.js';
 import type { Editing } from './editing.js';
 
 /** Wind, sway, and what the evening and a wetting do to the line. */
-export function WeatherControls({ editing, judgement }: { readonly editing: Editing; readonly judgement: Judgement | null }): ReactElement {
+export function WeatherControls({
+  editing,
+  judgement,
+}: {
+  readonly editing: Editing;
+  readonly judgement: Judgement | null;
+}): ReactElement {
   const { rig, edit } = editing;
   const units = useUnits();
   const now = BEAUFORT[rig.wind.beaufort]!;
@@ -20,9 +26,29 @@ export function WeatherControls({ editing, judgement }: { readonly editing: Edit
     <div className="controls">
       <div className="control-group">
         <h3>Wind</h3>
-        <Choice label="By its signs" value={String(rig.wind.beaufort)} options={BEAUFORT.map((b, i) => ({ id: String(i), name: `${i} ${b.name}` }))} onChange={(b) => edit({ ...rig, wind: { ...rig.wind, beaufort: Number(b) } })} hint={`${now.sign} ${say(beaufortSpeed(rig.wind.beaufort), 'speed', units)}`} />
-        <Choice label="The place is" value={rig.wind.shelter} options={(Object.keys(SHELTERS) as Shelter[]).map((id) => ({ id, name: SHELTERS[id].title }))} onChange={(shelter) => edit({ ...rig, wind: { ...rig.wind, shelter } })} />
-        <NumberField label="Trunks sway apart by" value={rig.sway} quantity="length" min={RIDGE_LIMITS.sway.min} max={RIDGE_LIMITS.sway.max} step={0.01} hint="a stiff cord feels it, a soft one hides it" onCommit={(sway) => edit({ ...rig, sway })} />
+        <Choice
+          label="By its signs"
+          value={String(rig.wind.beaufort)}
+          options={BEAUFORT.map((b, i) => ({ id: String(i), name: `${i} ${b.name}` }))}
+          onChange={(b) => edit({ ...rig, wind: { ...rig.wind, beaufort: Number(b) } })}
+          hint={`${now.sign} ${say(beaufortSpeed(rig.wind.beaufort), 'speed', units)}`}
+        />
+        <Choice
+          label="The place is"
+          value={rig.wind.shelter}
+          options={(Object.keys(SHELTERS) as Shelter[]).map((id) => ({ id, name: SHELTERS[id].title }))}
+          onChange={(shelter) => edit({ ...rig, wind: { ...rig.wind, shelter } })}
+        />
+        <NumberField
+          label="Trunks sway apart by"
+          value={rig.sway}
+          quantity="length"
+          min={RIDGE_LIMITS.sway.min}
+          max={RIDGE_LIMITS.sway.max}
+          step={0.01}
+          hint="a stiff cord feels it, a soft one hides it"
+          onCommit={(sway) => edit({ ...rig, sway })}
+        />
       </div>
       <div className="control-group control-group-wide">
         <h3>Through the night</h3>
@@ -42,9 +68,19 @@ export function WeatherControls({ editing, judgement }: { readonly editing: Edit
                   <th scope="row">
                     {s.name} <span className="quiet">{s.when}</span>
                   </th>
-                  <td><FigureValue figure={s.tension} band /></td>
-                  <td><FigureValue figure={s.sag} /></td>
-                  <td>{s.takeUp > 0.0005 ? `${(s.takeUp * 100).toFixed(1)} cm` : s.takeUp < -0.0005 ? `let out ${(-s.takeUp * 100).toFixed(1)} cm` : '–'}</td>
+                  <td>
+                    <FigureValue figure={s.tension} band />
+                  </td>
+                  <td>
+                    <FigureValue figure={s.sag} />
+                  </td>
+                  <td>
+                    {s.takeUp > 0.0005
+                      ? `${(s.takeUp * 100).toFixed(1)} cm`
+                      : s.takeUp < -0.0005
+                        ? `let out ${(-s.takeUp * 100).toFixed(1)} cm`
+                        : '–'}
+                  </td>
                 </tr>
               ))}
               {judgement.result.cases
@@ -54,8 +90,12 @@ export function WeatherControls({ editing, judgement }: { readonly editing: Edit
                     <th scope="row">
                       {c.name} <span className="quiet">{c.when}</span>
                     </th>
-                    <td><FigureValue figure={c.tension} band /></td>
-                    <td><FigureValue figure={c.sag} /></td>
+                    <td>
+                      <FigureValue figure={c.tension} band />
+                    </td>
+                    <td>
+                      <FigureValue figure={c.sag} />
+                    </td>
                     <td>–</td>
                   </tr>
                 ))}
@@ -63,7 +103,11 @@ export function WeatherControls({ editing, judgement }: { readonly editing: Edit
           </table>
         )}
       </div>
-      {rig.wind.beaufort >= 6 && <p className="caution">In a strong wind branches fall before lines break. Lower the roof and leave the trees.</p>}
+      {rig.wind.beaufort >= 6 && (
+        <p className="caution">
+          In a strong wind branches fall before lines break. Lower the roof and leave the trees.
+        </p>
+      )}
     </div>
   );
 }

@@ -15,7 +15,11 @@ export function FirstCamp(): ReactElement {
   const { data, error } = useCamps();
   if (error !== undefined) return <Trouble error={error as Error} />;
   if (data === undefined) return <Loading what="the camp" />;
-  return data[0] === undefined ? <Trouble error={new Error('There is no camp in the data.')} /> : <Navigate replace to={`/camps/${data[0].id}`} />;
+  return data[0] === undefined ? (
+    <Trouble error={new Error('There is no camp in the data.')} />
+  ) : (
+    <Navigate replace to={`/camps/${data[0].id}`} />
+  );
 }
 
 export function CampView(): ReactElement {
@@ -39,8 +43,18 @@ export function freshRig(cord: string): RidgeRig {
       { name: 'the right tree', wood: 'unknown', girth: 0.6, tieHeight: 1.6, signs: [] },
     ],
     cord,
-    ends: [{ termination: 'bowline', wraps: 1 }, { termination: 'pulley', wraps: 1 }],
-    tensioning: { how: 'pulley', tension: 150, sag: 0.15, dip: { mass: 2, at: 3, drop: 0.15 }, passes: { count: 3, takeUp: 0.06 }, pulley: { pull: 'one-hand', loopOut: 0.8, setBack: 0.02 } },
+    ends: [
+      { termination: 'bowline', wraps: 1 },
+      { termination: 'pulley', wraps: 1 },
+    ],
+    tensioning: {
+      how: 'pulley',
+      tension: 150,
+      sag: 0.15,
+      dip: { mass: 2, at: 3, drop: 0.15 },
+      passes: { count: 3, takeUp: 0.06 },
+      pulley: { pull: 'one-hand', loopOut: 0.8, setBack: 0.02 },
+    },
     roof: { on: true, mass: 0.9, wetMass: 1.6, at: [1.5, 4.5], area: 4 },
     hung: [],
     wind: { beaufort: 3, shelter: 'edge' },
@@ -93,7 +107,9 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
         </p>
       )}
       <h2 className="page-head">Rigs</h2>
-      {camp.rigs.length === 0 && <p>No rig stands here yet. Begin one: pick two trees, a cord and a height, and it is judged as you go.</p>}
+      {camp.rigs.length === 0 && (
+        <p>No rig stands here yet. Begin one: pick two trees, a cord and a height, and it is judged as you go.</p>
+      )}
       <ul className="rigs">
         {camp.rigs.map((rig) => (
           <RigRow
@@ -108,7 +124,12 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
           />
         ))}
       </ul>
-      <button type="button" className="button button-act" disabled={camp.kit.length === 0} onClick={() => attempt(start('New ridgeline', '', freshRig(camp.kit[0]!.id)))}>
+      <button
+        type="button"
+        className="button button-act"
+        disabled={camp.kit.length === 0}
+        onClick={() => attempt(start('New ridgeline', '', freshRig(camp.kit[0]!.id)))}
+      >
         <Plus size={16} aria-hidden="true" /> New ridgeline
       </button>
       {camp.kit.length === 0 && (
@@ -123,14 +144,32 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
   );
 }
 
-function RigRow({ rig, camp, me, onCopy, onRemove }: { readonly rig: StoredRig; readonly camp: Camp; readonly me: Person; readonly onCopy: () => void; readonly onRemove: () => void }): ReactElement {
+function RigRow({
+  rig,
+  camp,
+  me,
+  onCopy,
+  onRemove,
+}: {
+  readonly rig: StoredRig;
+  readonly camp: Camp;
+  readonly me: Person;
+  readonly onCopy: () => void;
+  readonly onRemove: () => void;
+}): ReactElement {
   const [verdict, setVerdict] = useState<{ holds: boolean; sentence: string; detail: string } | null>(null);
   useEffect(() => {
     // one quick judgement a row, after the page has been shown
     const timer = setTimeout(() => {
       try {
         const around = { kit: camp.kit, body: me.body, required: me.required };
-        setVerdict(verdictOf(evaluateRidge(rig.document, around, me.units, { ranges: rig.document.rule === 'chance' }), me.body, me.units));
+        setVerdict(
+          verdictOf(
+            evaluateRidge(rig.document, around, me.units, { ranges: rig.document.rule === 'chance' }),
+            me.body,
+            me.units,
+          ),
+        );
       } catch (error) {
         setVerdict({ holds: false, sentence: (error as Error).message, detail: '' });
       }

@@ -3,10 +3,22 @@ import type { ReactElement } from 'react';
 import { useShell } from '../../app/shell-context.js';
 
 const CAUTIONS = [
-  ['Trees and branches', 'People get hurt by falling branches, failed anchors and falls. Look up first. A sound-looking tree can be rotten: numbers about trees screen out, they never pass one. In doubt take another tree, or ask a qualified arborist. Land and tree-protection rules apply.'],
-  ['What it is not for', 'Not for climbing, highlines, rescue, lifting, or over water. Hammocks no higher than a safe fall, never stacked.'],
-  ['Cord', 'Rated strengths are the maker’s, on new dry cord. Unknown cord is unknown: test it, or derate it and keep it off people. Shock loads exceed any table. Elastic cord holds nothing.'],
-  ['Weather', 'In storms and lightning leave the trees, whatever the numbers say. Wet nylon lengthens: look at the line again after rain and at bedtime.'],
+  [
+    'Trees and branches',
+    'People get hurt by falling branches, failed anchors and falls. Look up first. A sound-looking tree can be rotten: numbers about trees screen out, they never pass one. In doubt take another tree, or ask a qualified arborist. Land and tree-protection rules apply.',
+  ],
+  [
+    'What it is not for',
+    'Not for climbing, highlines, rescue, lifting, or over water. Hammocks no higher than a safe fall, never stacked.',
+  ],
+  [
+    'Cord',
+    'Rated strengths are the maker’s, on new dry cord. Unknown cord is unknown: test it, or derate it and keep it off people. Shock loads exceed any table. Elastic cord holds nothing.',
+  ],
+  [
+    'Weather',
+    'In storms and lightning leave the trees, whatever the numbers say. Wet nylon lengthens: look at the line again after rain and at bedtime.',
+  ],
   ['Fire', 'Sparks go through fabric. Stoves under a low roof make carbon monoxide. Local fire rules first.'],
   ['Rules and people', 'Local codes, land managers and licensed practice come before this tool.'],
 ] as const;

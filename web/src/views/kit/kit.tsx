@@ -50,7 +50,9 @@ function KitPage({ camp }: { readonly camp: Camp }): ReactElement {
     <WorkingContext.Provider value={setFigure}>
       <main className="page kit">
         <h1>Kit</h1>
-        <p className="page-lead">Every hank, what it is, how much there is, and what it has been through. Rigs and sizing use these.</p>
+        <p className="page-lead">
+          Every hank, what it is, how much there is, and what it has been through. Rigs and sizing use these.
+        </p>
         {problem !== null && (
           <p className="field-problem" role="alert">
             {problem}
@@ -60,25 +62,52 @@ function KitPage({ camp }: { readonly camp: Camp }): ReactElement {
         {camp.kit.length === 0 && <p>No cord in the kit. Add a hank and say how long it is.</p>}
         <ul className="hanks">
           {camp.kit.map((k) => (
-            <Hank key={k.id} hank={k} onChange={(next) => attempt(changeCord(next))} onRemove={() => attempt(removeCord(k.id))} />
+            <Hank
+              key={k.id}
+              hank={k}
+              onChange={(next) => attempt(changeCord(next))}
+              onRemove={() => attempt(removeCord(k.id))}
+            />
           ))}
         </ul>
-        <button type="button" className="button button-act" onClick={() => attempt(addCord({ name: 'new hank', cord: 'nylon-550-4', length: 10, sun: 'new', wear: 'sound' }))}>
+        <button
+          type="button"
+          className="button button-act"
+          onClick={() =>
+            attempt(addCord({ name: 'new hank', cord: 'nylon-550-4', length: 10, sun: 'new', wear: 'sound' }))
+          }
+        >
           <Plus size={16} aria-hidden="true" /> Add a hank
         </button>
-        <p className="caution">Rated strengths are the maker’s. Cord you do not know is unknown: test it, or keep it off anything that matters.</p>
+        <p className="caution">
+          Rated strengths are the maker’s. Cord you do not know is unknown: test it, or keep it off anything that
+          matters.
+        </p>
       </main>
     </WorkingContext.Provider>
   );
 }
 
-function Hank({ hank, onChange, onRemove }: { readonly hank: KitCord; readonly onChange: (next: KitCord) => void; readonly onRemove: () => void }): ReactElement {
+function Hank({
+  hank,
+  onChange,
+  onRemove,
+}: {
+  readonly hank: KitCord;
+  readonly onChange: (next: KitCord) => void;
+  readonly onRemove: () => void;
+}): ReactElement {
   const cord = findCord(hank.cord)!;
   const strength = looked(cord.strength);
   return (
     <li className="hank">
       <TextField label="Name" value={hank.name} max={60} onCommit={(name) => onChange({ ...hank, name })} />
-      <Choice label="Cord" value={hank.cord} options={CORD_OPTIONS} onChange={(cordId) => onChange({ ...hank, cord: cordId })} />
+      <Choice
+        label="Cord"
+        value={hank.cord}
+        options={CORD_OPTIONS}
+        onChange={(cordId) => onChange({ ...hank, cord: cordId })}
+      />
       <NumberField
         label="On hand"
         value={hank.length}
@@ -95,7 +124,9 @@ function Hank({ hank, onChange, onRemove }: { readonly hank: KitCord; readonly o
       <Choice label="Wear" value={hank.wear} options={WEAR_OPTIONS} onChange={(wear) => onChange({ ...hank, wear })} />
       <div className="hank-strength">
         <FigureValue figure={strength} />
-        <span className="quiet">{cord.bears ? `new and dry, from ${EVIDENCE_WORDS[cord.strength.kind]}` : 'never counted as strength'}</span>
+        <span className="quiet">
+          {cord.bears ? `new and dry, from ${EVIDENCE_WORDS[cord.strength.kind]}` : 'never counted as strength'}
+        </span>
       </div>
       <button type="button" className="icon-button" aria-label={`Take ${hank.name} out of the kit`} onClick={onRemove}>
         <Trash2 size={18} />

@@ -10,10 +10,26 @@ import { NumberField } from '../../parts/number-field.js';
 import { Loading, Trouble } from '../../parts/states.js';
 import { UnitsContext } from '../../parts/units.js';
 
-const HEIGHTS = ['waist', 'elbow', 'chest', 'shoulder', 'brow', 'reach'] as const satisfies readonly (keyof BodyMeasures)[];
+const HEIGHTS = [
+  'waist',
+  'elbow',
+  'chest',
+  'shoulder',
+  'brow',
+  'reach',
+] as const satisfies readonly (keyof BodyMeasures)[];
 const LIMITS: Readonly<Record<keyof BodyMeasures, readonly [string, number, number]>> = {
-  pace: ['One pace', 0.3, 1.5], paceSpread: ['Spread of my pacing', 0.002, 0.3], foot: ['Foot', 0.15, 0.45], handSpan: ['Hand span', 0.1, 0.35], armSpan: ['Arm span', 0.8, 2.6],
-  waist: ['Waist', 0.4, 1.6], elbow: ['Elbow', 0.4, 1.7], chest: ['Chest', 0.5, 1.9], shoulder: ['Shoulder', 0.6, 2], brow: ['Brow', 0.7, 2.3], reach: ['Full reach', 0.9, 3],
+  pace: ['One pace', 0.3, 1.5],
+  paceSpread: ['Spread of my pacing', 0.002, 0.3],
+  foot: ['Foot', 0.15, 0.45],
+  handSpan: ['Hand span', 0.1, 0.35],
+  armSpan: ['Arm span', 0.8, 2.6],
+  waist: ['Waist', 0.4, 1.6],
+  elbow: ['Elbow', 0.4, 1.7],
+  chest: ['Chest', 0.5, 1.9],
+  shoulder: ['Shoulder', 0.6, 2],
+  brow: ['Brow', 0.7, 2.3],
+  reach: ['Full reach', 0.9, 3],
 };
 
 /** A person's own measures and the margins they ask for. */
@@ -32,7 +48,13 @@ export default function MeView(): ReactElement {
   );
 }
 
-function MePage({ me, change }: { readonly me: Person; readonly change: (next: Person) => Promise<void> }): ReactElement {
+function MePage({
+  me,
+  change,
+}: {
+  readonly me: Person;
+  readonly change: (next: Person) => Promise<void>;
+}): ReactElement {
   const [problem, setProblem] = useState<string | null>(null);
   const put = (next: Person): null => {
     setProblem(null);
@@ -41,7 +63,19 @@ function MePage({ me, change }: { readonly me: Person; readonly change: (next: P
   };
   const body = (key: keyof BodyMeasures, hint?: string): ReactElement => {
     const [label, min, max] = LIMITS[key];
-    return <NumberField key={key} label={label} value={me.body[key]} quantity={key === 'paceSpread' ? 'share' : 'length'} min={min} max={max} step={key === 'paceSpread' ? 0.005 : 0.01} {...(hint === undefined ? {} : { hint })} onCommit={(value) => put({ ...me, body: { ...me.body, [key]: value } })} />;
+    return (
+      <NumberField
+        key={key}
+        label={label}
+        value={me.body[key]}
+        quantity={key === 'paceSpread' ? 'share' : 'length'}
+        min={min}
+        max={max}
+        step={key === 'paceSpread' ? 0.005 : 0.01}
+        {...(hint === undefined ? {} : { hint })}
+        onCommit={(value) => put({ ...me, body: { ...me.body, [key]: value } })}
+      />
+    );
   };
   const required = (rule: Rule, use: Use): ReactElement => (
     <NumberField
@@ -57,7 +91,9 @@ function MePage({ me, change }: { readonly me: Person; readonly change: (next: P
   return (
     <main className="page me">
       <h1>Me</h1>
-      <p className="page-lead">Your own lengths, so that paces and heights mean something, and the margins you ask for.</p>
+      <p className="page-lead">
+        Your own lengths, so that paces and heights mean something, and the margins you ask for.
+      </p>
       {problem !== null && (
         <p className="field-problem" role="alert">
           {problem}
@@ -83,10 +119,17 @@ function MePage({ me, change }: { readonly me: Person; readonly change: (next: P
           <div key={rule} className="rule-row">
             <h3>{RULE_NAMES[rule].charAt(0).toUpperCase() + RULE_NAMES[rule].slice(1)}</h3>
             <p className="quiet">{RULE_WORDS[rule]}</p>
-            <div className="control-row">{USES.map((use) => <div key={use}>{required(rule, use)}</div>)}</div>
+            <div className="control-row">
+              {USES.map((use) => (
+                <div key={use}>{required(rule, use)}</div>
+              ))}
+            </div>
           </div>
         ))}
-        <p className="caution">Lower margins hurt people. These are common practice, not a standard: 5 for people, 3 for hung things, 2 for roofs.</p>
+        <p className="caution">
+          Lower margins hurt people. These are common practice, not a standard: 5 for people, 3 for hung things, 2 for
+          roofs.
+        </p>
       </section>
     </main>
   );

@@ -1,0 +1,13 @@
+import { TextDecoder, TextEncoder } from 'node:util';
+
+class NoResize {
+  observe(): void {}
+  unobserve(): void {}
+  disconnect(): void {}
+}
+Object.assign(globalThis, {
+  TextEncoder,
+  TextDecoder,
+  ResizeObserver: NoResize,
+  structuredClone: globalThis.structuredClone ?? ((x: unknown) => JSON.parse(JSON.stringify(x)) as unknown),
+});
