@@ -120,6 +120,11 @@ describe('closed forms', () => {
     near(pretensionOf(span, L0), 400, 1e-9);
   });
 
+  test('supports that sway apart by s add EA s / L0', () => {
+    const apart = solveSpan(line({ chord: [6.04, 0, 0] }), 5.9).tension - solveSpan(line({}), 5.9).tension;
+    near(apart, (8000 * 0.04) / 5.9, 1e-9);
+  });
+
   test('a support that gives eats the tension of a take-up', () => {
     const soft: Span['give'] = [
       [1e-4, 1e-4, 0],

@@ -67,16 +67,6 @@ export function tensionAt(curve: TensionCurve, e: number): number {
   return (curve.tension[k] as number) + (e - (curve.strain[k] as number)) * (curve.slope[k] as number);
 }
 
-/** Tangent stiffness dT/de at tension `t`, N. */
-export function stiffnessAt(curve: TensionCurve, t: number): number {
-  return curve.slope[pieceOf(curve, Math.max(0, t))] as number;
-}
-
-/** Secant stiffness T/e at tension `t`, N; the first slope at zero tension. */
-export function secantStiffnessAt(curve: TensionCurve, t: number): number {
-  return t > 0 ? t / strainAt(curve, t) : (curve.slope[0] as number);
-}
-
 /** The same cord with every tension multiplied by `strength` and every strain by `stretch`. */
 export function scaledCurve(curve: TensionCurve, strength: number, stretch: number): TensionCurve {
   return tensionCurve(

@@ -1,4 +1,4 @@
-import { tensionAt, strainAt } from './curve.js';
+import { strainAt } from './curve.js';
 import type { TensionCurve } from './curve.js';
 
 /**
@@ -24,12 +24,4 @@ export function unstressedWhenRelaxed(unstressed: number, tension: number, left:
   if (!(tension > 0)) return unstressed;
   const stretched = unstressed * (1 + strainAt(curve, tension));
   return stretched / (1 + strainAt(curve, left));
-}
-
-/**
- * Tension after a cord tied at `tension` is wetted at fixed length: its unstressed length changes by
- * `growth` (share, negative shrinks) and its curve becomes the wet one.
- */
-export function wettedTension(tension: number, dry: TensionCurve, wet: TensionCurve, growth: number): number {
-  return tensionAt(wet, (1 + strainAt(dry, tension)) / (1 + growth) - 1);
 }

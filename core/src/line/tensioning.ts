@@ -1,4 +1,4 @@
-import { secantStiffnessAt, strainAt, tensionAt } from './curve.js';
+import { strainAt, tensionAt } from './curve.js';
 import type { TensionCurve } from './curve.js';
 
 /** Tension ratio across a turn of line: low side over high side, exp(-mu angle) (Euler, 1762; Eytelwein). */
@@ -61,9 +61,4 @@ export function capstanHold(tail: number, friction: number, turns: number): numb
 export function travelNeeded(length: number, tension: number, curve: TensionCurve, beddingIn: number): number {
   const e = strainAt(curve, tension);
   return (length * e) / (1 + e) + beddingIn;
-}
-
-/** Extra tension when the anchors move apart by `sway`, m: EA s / L with the secant stiffness at `tension`, N. */
-export function swayTension(length: number, sway: number, tension: number, curve: TensionCurve): number {
-  return (secantStiffnessAt(curve, tension) * sway) / length;
 }

@@ -10,6 +10,7 @@ import {
   writeSync,
 } from 'node:fs';
 import { join } from 'node:path';
+import { gunzipSync } from 'node:zlib';
 import { PGlite } from '@electric-sql/pglite';
 
 const KEPT = 6;
@@ -34,7 +35,9 @@ export function listSnapshots(data: string): string[] {
 
 /** Opens a snapshot in memory and counts its rigs; throws when it is not whole. */
 export async function verifySnapshot(file: string): Promise<number> {
-  const copy = new PGlite({ loadDataDir: new Blob([new Uint8Array(readFileSync(file))]) });
+  const bytes = new Uint8Array(readFileSync(file));
+  gunzipSync(bytes); // checks length and checksum of what was packed
+  const copy = await PGlite.create({ loadDataDir: new Blob([bytes]) });
   try {
     const { rows } = await copy.query<{ count: number }>('select count(*)::int as count from rigs');
     return rows[0]!.count;

@@ -38,7 +38,7 @@ function Part(type: () => new () => object): PropertyDecorator {
     IsObject({ message: `${String(key)} must be an object.` })(target, key);
     ValidateNested()(target, key);
     Type(type)(target, key);
-    ApiProperty({ type })(target, key);
+    ApiProperty({ type: () => type() })(target, key);
   };
 }
 
@@ -51,7 +51,7 @@ function Pair(type: () => new () => object): PropertyDecorator {
     ArrayMaxSize(2, { message })(target, key);
     ValidateNested({ each: true, message })(target, key);
     Type(type)(target, key);
-    ApiProperty({ type: [type()] })(target, key);
+    ApiProperty({ type: () => [type()] })(target, key);
   };
 }
 

@@ -1,0 +1,71 @@
+import { describe, expect, test } from '@jest/globals';
+import { cordNeeded } from '../src/cordage/index.js';
+import { nearestMark, say, sayHeight, saySmall, show } from '../src/quantity/index.js';
+import type { BodyMeasures } from '../src/quantity/index.js';
+import { beaufortSpeed, windPressure } from '../src/weather/index.js';
+
+const body: BodyMeasures = {
+  pace: 0.76,
+  paceSpread: 0.03,
+  foot: 0.29,
+  handSpan: 0.21,
+  armSpan: 1.76,
+  waist: 1.02,
+  elbow: 1.1,
+  chest: 1.3,
+  shoulder: 1.46,
+  brow: 1.64,
+  reach: 2.15,
+};
+const metric = { length: 'm', force: 'N' } as const;
+
+test.each([
+  [336.4, 'force', metric, '336 N'],
+  [12_400, 'force', metric, '12.4 kN'],
+  [9.80665 * 27, 'force', { length: 'm', force: 'kgf' }, '27 kgf'],
+  [444.822, 'force', { length: 'ft', force: 'lbf' }, '100 lbf'],
+  [6.84, 'length', metric, '6.84 m'],
+  [3.048, 'length', { length: 'ft', force: 'lbf' }, '10.0 ft'],
+  [0.064, 'mass', metric, '64 g'],
+  [0.5, 'share', metric, '50 %'],
+  [3.61, 'ratio', metric, '3.6'],
+  [0.001, 'chance', metric, '1 in 1,000'],
+  [45e6, 'stress', metric, '45.0 MPa'],
+  [Number.POSITIVE_INFINITY, 'ratio', metric, 'no limit'],
+] as const)('%s as %s', (value, quantity, units, text) => {
+  expect(say(value, quantity, units)).toBe(text);
+});
+
+test('a pound-force moment keeps its unit', () => {
+  expect(show(271.16, 'moment', { length: 'ft', force: 'lbf' })).toEqual({ text: '200', unit: 'lbf ft' });
+});
+
+describe('in body measures', () => {
+  test('heights by the nearest mark', () => {
+    expect(nearestMark(1.31, body)).toBe('chest');
+    expect(nearestMark(0.3, body)).toBeNull();
+    expect(sayHeight(1.3, body, 'm')).toBe('my chest');
+    expect(sayHeight(1.75, body, 'm')).toBe('above my brow');
+    expect(sayHeight(2.9, body, 'm')).toBe('above my reach');
+    expect(sayHeight(0.3, body, 'm')).toBe('0.30 m');
+  });
+  test('small lengths by hand', () => {
+    expect(saySmall(0.004, body)).toBe('less than a finger');
+    expect(saySmall(0.055, body)).toBe('3 fingers');
+    expect(saySmall(0.12, body)).toBe("a hand's width");
+    expect(saySmall(0.2, body)).toBe('a hand span');
+  });
+});
+
+test('cord to have in hand, by hand: 6 m, two wraps of 0.6 m, knots, tails, travel', () => {
+  const ends = [
+    { wraps: 1, girth: 0.6, knotDiameters: 40 },
+    { wraps: 1, girth: 0.6, knotDiameters: 90 },
+  ];
+  expect(cordNeeded(6, ends, 0.004, 0.5)).toBeCloseTo(6 + 2 * (0.6 + Math.PI * 0.004) + 130 * 0.004 + 0.6 + 0.5, 12);
+});
+
+test('Beaufort 6 is 12.3 m/s, and presses 94 Pa', () => {
+  expect(beaufortSpeed(6)).toBeCloseTo(12.29, 2);
+  expect(windPressure(1.25, 12.29)).toBeCloseTo(94.4, 1);
+});
