@@ -202,7 +202,8 @@ describe('kit and measures', () => {
 
   test('measures and margins are checked field by field and versioned', async () => {
     const { body: me } = await request(http).get('/api/me').expect(200);
-    const { id: _, ...person } = me;
+    const { name, body: measures, units, required: margins, version } = me;
+    const person = { name, body: measures, units, required: margins, version };
     const { body: next } = await request(http)
       .put('/api/me')
       .send({ ...person, body: { ...person.body, pace: 0.8 } })

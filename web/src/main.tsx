@@ -7,7 +7,7 @@ import { RouterProvider, createBrowserRouter } from 'react-router';
 import { Shell } from './app/shell.js';
 import { restoreTheme, system } from './app/theme.js';
 import './app/look.css';
-import { Loading } from './parts/states.js';
+import { Failed, Loading } from './parts/states.js';
 import { BenchView } from './views/bench/bench.js';
 import { CampView, FirstCamp } from './views/camp/camp.js';
 
@@ -20,6 +20,7 @@ const waiting = <Loading what="the view" />;
 const router = createBrowserRouter([
   {
     element: <Shell />,
+    errorElement: <Failed />,
     children: [
       { index: true, element: <FirstCamp /> },
       { path: 'camps/:campId', element: <CampView /> },

@@ -56,33 +56,42 @@ export function pretensionOf(span: Span, unstressed: number): number {
 }
 
 /**
- * Root of a continuous function by bracketing (bisection guarding regula falsi, Illinois variant:
- * Dowell and Jarratt, BIT 11, 1971).
+ * Root of a continuous function between a and b, where it changes sign: inverse quadratic interpolation
+ * where that is safe, bisection where not (Chandrupatla, Advances in Engineering Software 28, 1997).
+ * @param relative of the root's place, at which to stop
+ * @param flat     size of the function at which to stop
  */
-export function root(f: (x: number) => number, a: number, b: number, relative: number): number {
-  let fa = f(a);
-  let fb = f(b);
-  if (fa === 0) return a;
-  if (fb === 0) return b;
-  let side = 0;
+export function root(f: (x: number) => number, a: number, b: number, relative: number, flat = 0): number {
+  let [x1, x2] = [b, a];
+  let [f1, f2] = [f(b), f(a)];
+  if (f1 === 0) return x1;
+  if (f2 === 0) return x2;
+  let x3: number;
+  let f3: number;
+  let t = 0.5;
   for (let i = 0; i < 200; i++) {
-    let x = (a * fb - b * fa) / (fb - fa);
-    if (!(x > Math.min(a, b) && x < Math.max(a, b)) || i % 12 === 11) x = 0.5 * (a + b);
+    const x = x1 + t * (x2 - x1);
     const fx = f(x);
-    if (fx === 0 || Math.abs(b - a) <= relative * Math.max(Math.abs(a), Math.abs(b))) return x;
-    if (fx > 0 === fb > 0) {
-      b = x;
-      fb = fx;
-      if (side === 1) fa *= 0.5;
-      side = 1;
+    if (fx > 0 === f1 > 0) {
+      [x3, f3] = [x1, f1];
     } else {
-      a = x;
-      fa = fx;
-      if (side === -1) fb *= 0.5;
-      side = -1;
+      [x3, f3] = [x2, f2];
+      [x2, f2] = [x1, f1];
     }
+    [x1, f1] = [x, fx];
+    const [best, least] = Math.abs(f2) < Math.abs(f1) ? [x2, f2] : [x1, f1];
+    const near = relative * Math.abs(best);
+    const share = near / Math.abs(x2 - x1);
+    if (share > 0.5 || Math.abs(least) <= flat) return best;
+    const xi = (x1 - x2) / (x3 - x2);
+    const phi = (f1 - f2) / (f3 - f2);
+    t =
+      phi * phi < xi && (1 - phi) * (1 - phi) < 1 - xi
+        ? (f1 / (f2 - f1)) * (f3 / (f2 - f3)) + ((x3 - x1) / (x2 - x1)) * (f1 / (f3 - f1)) * (f2 / (f3 - f2))
+        : 0.5;
+    t = Number.isNaN(t) ? 0.5 : Math.min(1 - share, Math.max(share, t));
   }
-  return 0.5 * (a + b);
+  return x1;
 }
 
 const SHORTEST_SHARE = 1e-4;
@@ -99,6 +108,7 @@ function fromTightSide(
   measure: (unstressed: number) => number,
   impossible: (reached: number) => string,
 ): number {
+  const flat = 1e-12 * Math.abs(wanted);
   const f = (l: number): number => measure(l) - wanted;
   let at = distance;
   let value = f(at);
@@ -108,10 +118,10 @@ function fromTightSide(
     for (;;) {
       const tighter = distance * Math.max(1 - gap, SHORTEST_SHARE);
       const v = f(tighter);
-      if (v <= 0) return root(f, tighter, at, 1e-15);
+      if (v <= 0) return root(f, tighter, at, 1e-15, flat);
       if (tighter <= distance * SHORTEST_SHARE) throw new NoSuchLine(impossible(v + wanted));
       at = tighter;
-      gap *= 3;
+      gap *= 7;
     }
   }
   // the peak of a measure that falls again when slack may lie on the tight side of straight already
@@ -119,10 +129,10 @@ function fromTightSide(
   for (;;) {
     const slacker = distance * (1 + gap);
     const v = f(slacker);
-    if (v >= 0) return root(f, at, slacker, 1e-15);
+    if (v >= 0) return root(f, at, slacker, 1e-15, flat);
     if (v < value || slacker > distance * LONGEST_SHARE) {
       const peak = highest(f, before, slacker);
-      if (f(peak) >= 0) return root(f, before, peak, 1e-15);
+      if (f(peak) >= 0) return root(f, before, peak, 1e-15, flat);
       throw new NoSuchLine(impossible(f(peak) + wanted));
     }
     before = at;

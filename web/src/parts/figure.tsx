@@ -18,16 +18,18 @@ export function FigureValue({
   const shown = show(figure.value, figure.quantity, units);
   const range = band && figure.range !== undefined ? rangeText(figure, units) : null;
   return (
-    <button
-      type="button"
-      className={big ? 'figure figure-big' : 'figure'}
-      onClick={() => open(figure)}
-      aria-label={`${figure.title}: ${say(figure.value, figure.quantity, units)}. Open the working`}
-    >
-      <span className="figure-number">{shown.text}</span>
-      {shown.unit !== '' && <span className="figure-unit">{shown.unit}</span>}
+    <>
+      <button
+        type="button"
+        className={big ? 'figure figure-big' : 'figure'}
+        onClick={() => open(figure)}
+        aria-label={`${figure.title}: ${say(figure.value, figure.quantity, units)}. Open the working`}
+      >
+        <span className="figure-number">{shown.text}</span>{' '}
+        {shown.unit !== '' && <span className="figure-unit">{shown.unit}</span>}
+      </button>
       {range !== null && <span className="figure-range">{range}</span>}
-    </button>
+    </>
   );
 }
 

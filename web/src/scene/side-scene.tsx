@@ -141,6 +141,8 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
     if (next !== rig) onNudge(next);
   };
 
+  /** The rig the shapes were computed for, which may be a moment behind the hand. */
+  const solved = judgement?.rig ?? rig;
   const pitched = judgement?.result.shapes.find((s) => s.caseId === 'pitched');
   const wet = judgement?.result.shapes.find((s) => s.caseId === 'wet');
   const handle = (grip: Grip, x: number, y: number, label: string, value: number, text: string): ReactElement => (
@@ -210,21 +212,21 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
         <path className="chord" d={`M${tie0.join(' ')}L${tie1.join(' ')}`} />
         {pitched !== undefined && (
           <>
-            {rig.roof.on && (
+            {solved.roof.on && (
               <Cloth
                 shape={pitched}
                 view={view}
                 h={h0}
-                at={[pitched.loads[rig.hung.length]![0], pitched.loads[rig.hung.length + 1]![0]]}
-                label={`roof, ${say(rig.roof.mass, 'mass', units)}`}
+                at={[pitched.loads[solved.hung.length]![0], pitched.loads[solved.hung.length + 1]![0]]}
+                label={`roof, ${say(solved.roof.mass, 'mass', units)}`}
                 floor={Math.min(foot0, foot1) - 10}
               />
             )}
             {wet !== undefined && <path className="line-wet" d={pathOf(wet, view, h0)} />}
             <path className="line" d={pathOf(pitched, view, h0)} />
-            {rig.roof.on &&
+            {solved.roof.on &&
               [0, 1].map((i) => {
-                const p = pitched.loads[rig.hung.length + i];
+                const p = pitched.loads[solved.hung.length + i];
                 if (p === undefined) return null;
                 const { slope } = pointAt(pitched, p[0]);
                 return (
@@ -236,7 +238,7 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
                   />
                 );
               })}
-            {rig.hung.map((h, i) => {
+            {solved.hung.map((h, i) => {
               const p = pitched.loads[i];
               if (p === undefined) return null;
               return (
@@ -322,9 +324,9 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
           say(rig.trunks[1].tieHeight, 'length', units),
         )}
         {pitched !== undefined &&
-          rig.roof.on &&
+          solved.roof.on &&
           [0, 1].map((i) => {
-            const p = pitched.loads[rig.hung.length + i];
+            const p = pitched.loads[solved.hung.length + i];
             return p === undefined
               ? null
               : handle(
@@ -332,12 +334,12 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
                   toX(view, p[0]),
                   toY(view, h0 + p[2]),
                   `Slide the roof's ${i === 0 ? 'first' : 'second'} hitch`,
-                  rig.roof.at[i]!,
-                  say(rig.roof.at[i]!, 'length', units),
+                  solved.roof.at[i]!,
+                  say(solved.roof.at[i]!, 'length', units),
                 );
           })}
         {pitched !== undefined &&
-          rig.hung.map((h, i) => {
+          solved.hung.map((h, i) => {
             const p = pitched.loads[i];
             return p === undefined
               ? null
@@ -354,8 +356,8 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
           pitched.sag > 0 &&
           handle(
             { kind: 'sag' },
-            toX(view, sagGripAt(pitched, rig)),
-            toY(view, h0 + pointAt(pitched, sagGripAt(pitched, rig)).z),
+            toX(view, sagGripAt(pitched, solved)),
+            toY(view, h0 + pointAt(pitched, sagGripAt(pitched, solved)).z),
             'Haul or slacken the line',
             pitched.sag,
             say(pitched.sag, 'length', units),

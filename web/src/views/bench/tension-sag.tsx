@@ -1,7 +1,7 @@
 import { METRES_PER, NEWTONS_PER, say } from '@rough-bight/core/quantity';
 import type { TradeoffPoint } from '@rough-bight/core/rig';
 import { LineChart, ScatterChart } from 'echarts/charts';
-import { AriaComponent, GridComponent, MarkAreaComponent } from 'echarts/components';
+import { GridComponent, MarkAreaComponent } from 'echarts/components';
 import { init, use as register } from 'echarts/core';
 import type { EChartsType } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
@@ -11,7 +11,7 @@ import { useUnits } from '../../parts/units.js';
 import { startTradeoff } from '../../workers/use-judge.js';
 import type { Judgement, Question } from '../../workers/rig.worker.js';
 
-register([LineChart, ScatterChart, GridComponent, MarkAreaComponent, AriaComponent, CanvasRenderer]);
+register([LineChart, ScatterChart, GridComponent, MarkAreaComponent, CanvasRenderer]);
 
 const POINTS = 28;
 const colour = (name: string): string =>
@@ -82,7 +82,6 @@ export default function TensionSag({
     chart.current.setOption(
       {
         animation: false,
-        aria: { enabled: true },
         grid: { left: 62, right: 16, top: 26, bottom: 40 },
         xAxis: {
           type: 'value',

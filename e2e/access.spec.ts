@@ -1,0 +1,52 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from './server.js';
+
+const PLACES = [
+  '/camps/sallow-ait',
+  '/rigs/drying-line-twine/ground',
+  '/rigs/landing-gable/ridge',
+  '/rigs/landing-gable/hang',
+  '/rigs/landing-gable/weather?panel=size',
+  '/kit',
+  '/me',
+  '/cautions',
+];
+const SIZES = [
+  ['desk', 1280, 800],
+  ['phone', 390, 844],
+] as const;
+
+for (const theme of ['day', 'ember'] as const) {
+  for (const [name, width, height] of SIZES) {
+    test(`WCAG 2.2 AA in ${theme} at ${name} width, nothing wider than the screen`, async ({ page }) => {
+      await page.setViewportSize({ width, height });
+      await page.addInitScript((t) => localStorage.setItem('rough-bight-theme', t), theme);
+      for (const place of PLACES) {
+        await page.goto(place);
+        await expect(page.getByRole('heading').first()).toBeVisible();
+        await page.waitForLoadState('networkidle');
+        const { violations } = await new AxeBuilder({ page })
+          .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+          .analyze();
+        expect(
+          violations.map(
+            (v) => `${place} ${v.id}: ${v.nodes[0]?.target.join(' ')} ${v.nodes[0]?.failureSummary ?? ''}`,
+          ),
+        ).toEqual([]);
+        expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+      }
+    });
+  }
+}
+
+test('on a phone the picture comes first and the verdict stays in view', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/rigs/landing-gable/hang');
+  const verdict = page.getByRole('region', { name: 'Verdict' });
+  await expect(verdict).toBeInViewport();
+  const scene = (await page.locator('.scene').boundingBox())!;
+  expect(scene.y).toBeLessThan((await verdict.boundingBox())!.y);
+  await page.getByRole('button', { name: 'Hang something' }).scrollIntoViewIfNeeded();
+  await expect(verdict).toBeInViewport();
+  await expect(page.getByRole('navigation', { name: 'Steps of the rig' })).toBeInViewport();
+});

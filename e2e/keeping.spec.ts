@@ -1,0 +1,88 @@
+import { expect, test } from './server.js';
+
+test.describe.configure({ mode: 'serial' });
+
+test('closed, stopped and started again, all is as it was; killed, too', async ({ app, browser }) => {
+  const first = await browser.newPage();
+  await first.goto(`${app.address}/rigs/landing-gable/ground`);
+  const rise = first.getByLabel('Ground rises');
+  await rise.fill('0.45');
+  await rise.press('Enter');
+  await expect(first.getByRole('banner').getByRole('status')).toHaveText('saved');
+  await first.close();
+  for (const signal of ['SIGTERM', 'SIGKILL'] as const) {
+    await app.down(signal);
+    await app.up();
+    const again = await browser.newPage();
+    await again.goto(`${app.address}/rigs/landing-gable/ground`);
+    await expect(again.getByLabel('Ground rises')).toHaveValue('0.45');
+    await again.close();
+  }
+});
+
+test('a lost server loses nothing: what was changed is kept here and saved when it is back', async ({ app, page }) => {
+  await page.goto(`${app.address}/rigs/landing-gable/ground`);
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await app.down();
+  const rise = page.getByLabel('Ground rises');
+  await rise.fill('0.6');
+  await rise.press('Enter');
+  await expect(page.getByText('The server does not answer.')).toBeVisible();
+  await app.up();
+  await expect(page.getByRole('banner').getByRole('status')).toHaveText('saved', { timeout: 15_000 });
+  await page.reload();
+  await expect(page.getByLabel('Ground rises')).toHaveValue('0.6');
+});
+
+test('two windows on one rig are told so, and neither loses its changes', async ({ app, context }) => {
+  const [one, two] = [await context.newPage(), await context.newPage()];
+  for (const page of [one, two]) {
+    await page.goto(`${app.address}/rigs/drying-line-twine/ground`);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  }
+  const change = async (page: typeof one, value: string): Promise<void> => {
+    await page.getByLabel('Ground rises').fill(value);
+    await page.getByLabel('Ground rises').press('Enter');
+  };
+  await change(one, '0.3');
+  await expect(one.getByRole('banner').getByRole('status')).toHaveText('saved');
+  await change(two, '0.7');
+  await expect(two.getByText('This rig was changed in another window.')).toBeVisible();
+  await two.getByRole('button', { name: 'Keep mine as a copy' }).click();
+  await expect(two).toHaveURL(/\/rigs\/[0-9a-f-]{36}\/ridge/);
+  await two.getByRole('link', { name: /^Ground/ }).click();
+  await expect(two.getByLabel('Ground rises')).toHaveValue('0.7');
+  await two.goto(`${app.address}/rigs/drying-line-twine/ground`);
+  await expect(two.getByLabel('Ground rises')).toHaveValue('0.3');
+});
+
+test('kit and measures change what the rig is judged with', async ({ app, page }) => {
+  await page.goto(`${app.address}/kit`);
+  const hank = page.getByRole('listitem').filter({ has: page.locator('input[value="green 550, long hank"]') });
+  await hank.getByLabel('Wear').selectOption('cut');
+  await page.goto(`${app.address}/rigs/landing-gable/ridge`);
+  await expect(page.getByText(/green 550, long hank is nicked/)).toBeVisible();
+  await page.goto(`${app.address}/me`);
+  await page.getByLabel('One pace', { exact: true }).fill('0.8');
+  await page.getByLabel('One pace', { exact: true }).press('Enter');
+  await page.goto(`${app.address}/rigs/landing-gable/ridge`);
+  await expect(page.getByRole('button', { name: /^span: 7\.20 m/ })).toBeVisible();
+  await page.goto(`${app.address}/kit`);
+  await page.getByRole('button', { name: 'Take green 550, long hank out of the kit' }).click();
+  await expect(page.getByRole('alert')).toContainText('“Landing gable”');
+});
+
+test('a rig taken down can be put back', async ({ app, page }) => {
+  await page.goto(app.address);
+  await page.getByRole('button', { name: 'Take down Bank-top ridge, dip tested' }).click();
+  await expect(page.getByText('Bank-top ridge, dip tested was taken down.')).toBeVisible();
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByRole('link', { name: 'Bank-top ridge, dip tested' })).toBeVisible();
+});
+
+test('an address of nothing says so and leads back', async ({ app, page }) => {
+  await page.goto(`${app.address}/rigs/nowhere/ridge`);
+  await expect(page.getByRole('alert')).toContainText('There is no rig of that name');
+  await page.getByRole('link', { name: 'To the camp', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Sallow Ait' })).toBeVisible();
+});

@@ -1,0 +1,73 @@
+// `npm run shots`: one current picture of each main view, from the demo data, into docs/screenshots.
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { CHROMIUM, startApplication } from './application.mjs';
+import { build, root } from './build.mjs';
+
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+const SHOTS = [
+  ['camp', '/camps/sallow-ait', DESK, 'day'],
+  ['bench-ridge', '/rigs/landing-gable/ridge', DESK, 'day'],
+  ['bench-ember', '/rigs/drying-line-twine/ridge', DESK, 'ember'],
+  ['bench-ground', '/rigs/bank-top-ridge-dip-tested/ground', DESK, 'day'],
+  ['bench-weather', '/rigs/landing-gable/weather', DESK, 'day'],
+  [
+    'bench-size',
+    '/rigs/drying-line-twine/ridge?panel=size',
+    DESK,
+    'day',
+    (page) => page.getByRole('button', { name: /^Take/ }).first().waitFor({ timeout: 30_000 }),
+  ],
+  [
+    'bench-working',
+    '/rigs/drying-line-twine/hang',
+    DESK,
+    'day',
+    async (page) => {
+      await page.getByRole('button', { name: /^margin of pulley/ }).click();
+      await page.getByRole('button', { name: /what the pulley-style hitch/ }).click();
+    },
+  ],
+  [
+    'bench-tension-sag',
+    '/rigs/landing-gable/ridge',
+    DESK,
+    'day',
+    async (page) => {
+      await page.getByText('Tension and sag').click();
+      await page.getByText(/In the band/).waitFor({ timeout: 20_000 });
+    },
+  ],
+  ['bench-phone', '/rigs/landing-gable/ridge', PHONE, 'day'],
+  ['kit', '/kit', DESK, 'day'],
+  ['me', '/me', DESK, 'day'],
+];
+
+build();
+const folder = join(root, 'docs/screenshots');
+mkdirSync(folder, { recursive: true });
+const data = mkdtempSync(join(tmpdir(), 'rough-bight-shots-'));
+const app = await startApplication(data);
+const browser = await chromium.launch(CHROMIUM);
+try {
+  for (const [name, path, viewport, theme, act] of SHOTS) {
+    const page = await browser.newPage({ viewport, reducedMotion: 'reduce' });
+    await page.addInitScript((t) => localStorage.setItem('rough-bight-theme', t), theme);
+    await page.goto(app.address + path);
+    await page.getByRole('heading', { level: 1 }).first().waitFor();
+    await page.waitForTimeout(900);
+    await act?.(page);
+    await page.evaluate(() => document.activeElement?.blur?.());
+    await page.waitForTimeout(300);
+    await page.screenshot({ path: join(folder, `${name}.png`) });
+    await page.close();
+    console.log(`docs/screenshots/${name}.png`);
+  }
+} finally {
+  await browser.close();
+  await app.stop();
+  rmSync(data, { recursive: true, force: true });
+}
