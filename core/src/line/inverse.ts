@@ -50,9 +50,15 @@ export function pretensionOf(span: Span, unstressed: number): number {
   const d = norm(span.chord);
   if (unstressed >= d) return 0;
   const rigid = tensionAt(span.curve, d / unstressed - 1);
-  const give = span.give.some((g) => g[0] > 0 || g[1] > 0 || g[2] > 0);
-  if (!give) return rigid;
-  return root((t) => pulledDistance(span, t) - unstressed * (1 + strainAt(span.curve, t)), 0, rigid, 1e-13);
+  const give = span.give[0][0] + span.give[1][0];
+  if (give === 0) return rigid;
+  const meeting = (0.999 * d) / give; // the supports would touch
+  return root(
+    (t) => pulledDistance(span, t) - unstressed * (1 + strainAt(span.curve, t)),
+    0,
+    Math.min(rigid, meeting),
+    1e-13,
+  );
 }
 
 /**
