@@ -34,6 +34,26 @@ test('a lost server loses nothing: what was changed is kept here and saved when 
   await expect(page.getByLabel('Ground rises')).toHaveValue('0.6');
 });
 
+test('a closed window loses nothing either: the change comes back when the rig is opened again', async ({
+  app,
+  context,
+}) => {
+  const page = await context.newPage();
+  await page.goto(`${app.address}/rigs/landing-gable/ground`);
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await page.route('**/api/rigs/**', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
+  await page.getByLabel('Ground rises').fill('0.9');
+  await page.getByLabel('Ground rises').press('Enter');
+  await expect(page.getByText('The server does not answer.')).toBeVisible();
+  await page.close();
+  const again = await context.newPage();
+  await again.goto(`${app.address}/rigs/landing-gable/ground`);
+  await expect(again.getByLabel('Ground rises')).toHaveValue('0.9');
+  await expect(again.getByRole('banner').getByRole('status')).toHaveText('saved');
+});
+
 test('two windows on one rig are told so, and neither loses its changes', async ({ app, context }) => {
   const [one, two] = [await context.newPage(), await context.newPage()];
   for (const page of [one, two]) {

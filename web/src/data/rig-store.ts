@@ -1,6 +1,6 @@
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { del, get as getKept, set as keep } from 'idb-keyval';
 import { ApiError, Unreachable, call } from './api.js';
+import { kept } from './kept.js';
 import type { StoredRig } from './types.js';
 
 /** What is edited as one: the name, the note and the rig itself. */
@@ -37,6 +37,15 @@ const STEPS_KEPT = 200;
 
 function draftOf(rig: StoredRig): Draft {
   return { name: rig.name, note: rig.note, document: rig.document };
+}
+
+/** The same content, whatever the order of keys (the database has its own). */
+function same(a: Draft, b: Draft): boolean {
+  const sorted = (_: string, value: unknown): unknown =>
+    value !== null && typeof value === 'object' && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([x], [y]) => (x < y ? -1 : 1)))
+      : value;
+  return JSON.stringify(a, sorted) === JSON.stringify(b, sorted);
 }
 
 /**
@@ -88,12 +97,14 @@ export class RigStore {
 
   /** A draft that never reached the server comes back. */
   private async recover(): Promise<void> {
-    const kept = await getKept<Kept>(this.keptKey).catch(() => undefined);
-    if (kept === undefined || this.dirty || this.sending) return;
-    if (kept.version === this.version) this.edit(kept.draft);
-    else if (kept.version < this.version)
+    const last = await kept.read<Kept>(this.keptKey);
+    if (last === undefined || this.dirty || this.sending) return;
+    if (last.version === this.version) this.edit(last.draft);
+    else if (same(last.draft, draftOf(this.stored)))
+      await kept.drop(this.keptKey); // it was saved as the window closed
+    else if (last.version < this.version)
       this.show({
-        draft: kept.draft,
+        draft: last.draft,
         save: {
           kind: 'conflict',
           message: 'Changes you made here never reached the server, and the rig has been changed since.',
@@ -149,9 +160,7 @@ export class RigStore {
 
   private changed(): void {
     this.dirty = true;
-    void keep(this.keptKey, { draft: this.snapshot.draft, version: this.version } satisfies Kept).catch(
-      () => undefined,
-    );
+    void kept.write(this.keptKey, { draft: this.snapshot.draft, version: this.version } satisfies Kept);
     if (this.snapshot.save.kind === 'conflict') return;
     this.show({ save: { kind: 'saving' } });
     this.schedule(SAVE_AFTER);
@@ -181,7 +190,7 @@ export class RigStore {
       this.sending = false;
       if (this.dirty) this.schedule(SAVE_AFTER);
       else {
-        await del(this.keptKey).catch(() => undefined);
+        await kept.drop(this.keptKey);
         this.show({ save: { kind: 'saved' } });
       }
     } catch (error) {
@@ -218,7 +227,7 @@ export class RigStore {
     this.stored = theirs;
     this.version = theirs.version;
     this.dirty = false;
-    void del(this.keptKey).catch(() => undefined);
+    void kept.drop(this.keptKey);
     this.show({ draft: draftOf(theirs), save: { kind: 'saved' } });
   }
 }

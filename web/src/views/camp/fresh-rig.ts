@@ -1,0 +1,34 @@
+import type { RidgeRig } from '@rough-bight/core/rig';
+
+/** A plain ridge to begin from. */
+export function freshRig(cord: string): RidgeRig {
+  return {
+    format: 'rough-bight/ridge@1',
+    span: { how: 'tape', tape: 6, paces: 8 },
+    groundRise: 0,
+    trunks: [
+      { name: 'the left tree', wood: 'unknown', girth: 0.6, tieHeight: 1.6, signs: [] },
+      { name: 'the right tree', wood: 'unknown', girth: 0.6, tieHeight: 1.6, signs: [] },
+    ],
+    cord,
+    ends: [
+      { termination: 'bowline', wraps: 1 },
+      { termination: 'pulley', wraps: 1 },
+    ],
+    tensioning: {
+      how: 'pulley',
+      tension: 150,
+      sag: 0.15,
+      dip: { mass: 2, at: 3, drop: 0.15 },
+      passes: { count: 3, takeUp: 0.06 },
+      pulley: { pull: 'one-hand', loopOut: 0.8, setBack: 0.02 },
+    },
+    roof: { on: true, mass: 0.9, wetMass: 1.6, at: [1.5, 4.5], area: 4 },
+    hung: [],
+    wind: { beaufort: 3, shelter: 'edge' },
+    sway: 0,
+    tightness: 0.04,
+    use: 'ridge',
+    rule: 'factor',
+  };
+}

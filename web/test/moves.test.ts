@@ -1,0 +1,80 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { measuredSpan, problemsOf } from '@rough-bight/core/rig';
+import type { BodyMeasures } from '@rough-bight/core/quantity';
+import { moved } from '../src/scene/moves.js';
+import type { Grip } from '../src/scene/moves.js';
+import { fitView, toX, toY } from '../src/scene/view.js';
+import { freshRig } from '../src/views/camp/fresh-rig.js';
+
+const body = { pace: 0.75, paceSpread: 0.03 } as BodyMeasures;
+const around = {
+  kit: [{ id: 'cord', name: 'cord', cord: 'polyester-3', length: 10, sun: 'new', wear: 'sound' } as const],
+  body,
+};
+const rig = { ...freshRig('cord'), hung: [{ id: 'a', name: 'lantern', mass: 0.4, at: 3 }] };
+
+describe('moving things by hand', () => {
+  test('the second trunk widens the span; paced spans stay in paces', () => {
+    expect(measuredSpan(moved(rig, { kind: 'trunk', index: 1 }, 0.5, 0, around, 0.1), body)).toBeCloseTo(6.5, 9);
+    const paced = moved(
+      { ...rig, span: { ...rig.span, how: 'paces' } },
+      { kind: 'trunk', index: 1 },
+      0.6,
+      0,
+      around,
+      0.1,
+    );
+    expect(paced.span).toMatchObject({ how: 'paces', paces: 8.8, tape: 6 });
+  });
+
+  test('the first trunk leaves what hangs where it is over the ground', () => {
+    const next = moved(rig, { kind: 'trunk', index: 0 }, -0.5, 0, around, 0.1);
+    expect(next.roof.at).toEqual([2, 5]);
+    expect(next.hung[0]!.at).toBe(3.5);
+  });
+
+  test('hauling the line up sets the sag', () => {
+    expect(moved(rig, { kind: 'sag' }, 0, 0.03, around, 0.1).tensioning).toMatchObject({ how: 'sag', sag: 0.07 });
+  });
+
+  test('no movement of any grip makes a rig that does not fit together', () => {
+    const grips: Grip[] = [
+      { kind: 'trunk', index: 0 },
+      { kind: 'trunk', index: 1 },
+      { kind: 'tie', index: 0 },
+      { kind: 'tie', index: 1 },
+      { kind: 'roof', index: 0 },
+      { kind: 'roof', index: 1 },
+      { kind: 'hung', index: 0 },
+      { kind: 'sag' },
+    ];
+    const far = fc.double({ min: -80, max: 80, noNaN: true });
+    fc.assert(
+      fc.property(fc.constantFrom(...grips), far, far, (grip, dx, dz) => {
+        expect(problemsOf(moved(rig, grip, dx, dz, around, 0.1), around)).toEqual([]);
+      }),
+      { numRuns: 400, seed: 8 },
+    );
+  });
+});
+
+test('the view is to one scale and keeps the rig inside', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 320, max: 2000 }),
+      fc.integer({ min: 300, max: 1200 }),
+      fc.double({ min: 0.5, max: 60, noNaN: true }),
+      fc.double({ min: 0.5, max: 8, noNaN: true }),
+      (w, h, span, high) => {
+        const v = fitView(w, h, span, 0, high);
+        expect(toX(v, span) - toX(v, 0)).toBeCloseTo(span * v.scale, 6);
+        expect(toY(v, 0) - toY(v, high)).toBeCloseTo(high * v.scale, 6);
+        if (v.scale > 4) {
+          expect(toX(v, 0)).toBeGreaterThanOrEqual(73);
+          expect(toY(v, high)).toBeGreaterThanOrEqual(30);
+        }
+      },
+    ),
+  );
+});

@@ -1,0 +1,55 @@
+import { afterEach, expect, jest, test } from '@jest/globals';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { NumberField } from '../src/parts/number-field.js';
+import { UnitsContext } from '../src/parts/units.js';
+
+afterEach(cleanup);
+
+function field(
+  onCommit: (value: number) => string | null,
+  units = { length: 'm', force: 'N' } as { length: 'm' | 'ft'; force: 'N' },
+) {
+  render(
+    <UnitsContext.Provider value={units}>
+      <NumberField label="Span" value={6} quantity="length" min={0.5} max={60} step={0.05} onCommit={onCommit} />
+    </UnitsContext.Provider>,
+  );
+  return screen.getByRole('textbox', { name: 'Span' }) as HTMLInputElement;
+}
+const type = (input: HTMLInputElement, text: string): void => {
+  fireEvent.change(input, { target: { value: text } });
+  fireEvent.keyDown(input, { key: 'Enter' });
+};
+
+test('takes a number, with a comma too, and gives it in SI', () => {
+  const commit = jest.fn((_: number): string | null => null);
+  const input = field(commit, { length: 'ft', force: 'N' });
+  expect(input.value).toBe('19.69');
+  type(input, '20,5');
+  expect(commit.mock.calls[0]![0]).toBeCloseTo(20.5 * 0.3048, 12);
+});
+
+test.each([
+  ['abc', '“abc” is not a number. Type one from 0.5 to 60 m.'],
+  ['', '“” is not a number. Type one from 0.5 to 60 m.'],
+  ['90', 'Span can be from 0.5 to 60 m.'],
+  ['1e999', '“1e999” is not a number. Type one from 0.5 to 60 m.'],
+])('“%s” stays as typed with the reason', (text, reason) => {
+  const commit = jest.fn((_: number): string | null => null);
+  const input = field(commit);
+  type(input, text);
+  expect(commit).not.toHaveBeenCalled();
+  expect(input.value).toBe(text);
+  expect(screen.getByRole('alert').textContent).toBe(reason);
+  fireEvent.keyDown(input, { key: 'Escape' });
+  expect(input.value).toBe('6');
+});
+
+test('a number the rig refuses stays, with the rig’s reason; arrows step', () => {
+  const commit = jest.fn((v: number): string | null => (v < 5 ? 'The roof does not fit.' : null));
+  const input = field(commit);
+  type(input, '4');
+  expect(screen.getByRole('alert').textContent).toBe('The roof does not fit.');
+  fireEvent.keyDown(input, { key: 'ArrowUp' });
+  expect(commit.mock.calls.at(-1)![0]).toBeCloseTo(6.05, 9);
+});
