@@ -41,6 +41,8 @@ export interface Settling {
 export interface TrunkForces {
   readonly horizontal: Figure;
   readonly vertical: Figure;
+  /** Whether that one lifts. */
+  readonly lifts: boolean;
   readonly moment: Figure;
   /** How far the tie is pulled in, as pitched, m. */
   readonly moved: number;
@@ -141,9 +143,11 @@ export function evaluateRidge(
   const tight = pitched.sag.value <= sagLimit;
   const trunks = [0, 1].map((i): TrunkForces => {
     const k = i as 0 | 1;
+    const steepest = cases.reduce((a, b) => (b.vertical[k].value > a.vertical[k].value ? b : a));
     return {
       horizontal: largest(cases.map((c) => c.horizontal[k])),
-      vertical: largest(cases.map((c) => c.vertical[k])),
+      vertical: steepest.vertical[k],
+      lifts: steepest.state.pull[k][2] > 0,
       moment: footMomentFigure(
         model,
         cases.reduce((a, b) => (b.horizontal[k].value > a.horizontal[k].value ? b : a)),

@@ -425,8 +425,13 @@ export function ridgeModel(
       figure('H', `horizontal pull on ${rig.trunks[i].name}`, 'force', 'H = √(t_x² + t_y²) at the tie', (s) =>
         Math.hypot(s.pull[i][0], s.pull[i][1]),
       );
-    const vertical = (i: 0 | 1): Figure =>
-      figure('V', `downward pull on ${rig.trunks[i].name}`, 'force', 'V = −t_z at the tie', (s) => -s.pull[i][2]);
+    const vertical = (i: 0 | 1): Figure => {
+      const up = state.pull[i][2] > 0;
+      const title = `${up ? 'upward' : 'downward'} pull on ${rig.trunks[i].name}`;
+      return figure('V', title, 'force', up ? 'V = t_z at the tie' : 'V = −t_z at the tie', (s) =>
+        up ? s.pull[i][2] : -s.pull[i][2],
+      );
+    };
     const end = (i: 0 | 1): Figure =>
       figure('T', `tension at ${rig.trunks[i].name}`, 'force', 'T = |t| at the tie', (s) => s.endTension[i]);
     return {

@@ -77,12 +77,14 @@ export function TextField({
   max,
   onCommit,
   empty = false,
+  wide = false,
 }: {
   readonly label: string;
   readonly value: string;
   readonly max: number;
   readonly onCommit: (value: string) => void;
   readonly empty?: boolean;
+  readonly wide?: boolean;
 }): ReactElement {
   const id = useId();
   const [text, setText] = useState(value);
@@ -103,7 +105,7 @@ export function TextField({
     }
   };
   return (
-    <div className={problem === null ? 'field' : 'field field-wrong'}>
+    <div className={`field${problem === null ? '' : ' field-wrong'}${wide ? ' field-wide' : ''}`}>
       <label htmlFor={id}>{label}</label>
       <span className="field-input">
         <input

@@ -96,9 +96,9 @@ export function WorkingPanel({
   return (
     <section className="working" aria-label="Working" onKeyDown={(e) => e.key === 'Escape' && onClose()}>
       <header className="panel-head">
-        <h2 ref={heading} tabIndex={-1}>
+        <h1 ref={heading} tabIndex={-1}>
           {figure.title.charAt(0).toUpperCase() + figure.title.slice(1)}
-        </h2>
+        </h1>
         <button type="button" className="icon-button" aria-label="Close the working" onClick={onClose}>
           <X size={20} />
         </button>

@@ -384,7 +384,7 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
                 }
               >
                 <FigureValue figure={f.horizontal} /> across, <FigureValue figure={f.vertical} />{' '}
-                {f.vertical.value < 0 ? 'up' : 'down'}
+                {f.lifts ? 'up' : 'down'}
                 <br />
                 <FigureValue figure={f.moment} /> at the foot
               </div>
@@ -511,8 +511,8 @@ function SagMark({
   const bottom = toY(view, h + pointAt(shape, x).z);
   return (
     <g className="sag-mark">
-      <path d={`M${toX(view, x)} ${top - 26}V${top}M${toX(view, x)} ${bottom}V${bottom + 6}`} />
-      <text x={toX(view, x) + 8} y={top - 28} textAnchor="start">
+      <path d={`M${toX(view, x)} ${top - 42}V${top}M${toX(view, x)} ${bottom}V${bottom + 6}`} />
+      <text x={toX(view, x) + 8} y={top - 34} textAnchor="start">
         {text}
       </text>
     </g>

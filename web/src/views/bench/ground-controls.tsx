@@ -86,7 +86,7 @@ export function GroundControls({ rig, body, edit }: Editing): ReactElement {
           <div className="control-group" key={i}>
             <h3>{i === 0 ? 'First trunk' : 'Second trunk'}</h3>
             <div className="control-row">
-              <TextField label="Name" value={t.name} max={60} onCommit={(name) => trunk(i, { name })} />
+              <TextField wide label="Name" value={t.name} max={60} onCommit={(name) => trunk(i, { name })} />
               <Choice label="Wood" value={t.wood} options={WOOD_OPTIONS} onChange={(wood) => trunk(i, { wood })} />
               <NumberField
                 label="Girth"

@@ -50,9 +50,9 @@ export function SizePanel({
   return (
     <section className="size" aria-label="Size it" onKeyDown={(e) => e.key === 'Escape' && onClose()}>
       <header className="panel-head">
-        <h2 ref={heading} tabIndex={-1}>
+        <h1 ref={heading} tabIndex={-1}>
           Every cord of the kit, here
-        </h2>
+        </h1>
         <button type="button" className="icon-button" aria-label="Close sizing" onClick={onClose}>
           <X size={20} />
         </button>
