@@ -9,11 +9,7 @@ import { CHROMIUM, startApplication } from '../scripts/application.mjs';
 export async function measure() {
   const data = mkdtempSync(join(tmpdir(), 'rough-bight-bench-'));
   const app = await startApplication(data);
-  // without the software 3D of the other tests: it caps every page near 20 frames a second
-  const browser = await chromium.launch({
-    ...CHROMIUM,
-    args: [...CHROMIUM.args.filter((a) => !/gl|swiftshader/.test(a)), '--disable-gpu'],
-  });
+  const browser = await chromium.launch(CHROMIUM);
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     let bytes = 0;

@@ -160,7 +160,7 @@ test('any number’s working opens: formula, inputs, where each came from, down 
   const working = page.getByRole('region', { name: 'Working' });
   await expect(working.getByText('n = R / S')).toBeVisible();
   await working.getByRole('button', { name: /what the pulley-style hitch at the split willow holds/ }).click();
-  await expect(working.getByText('R = MBS · f_sun · f_wear · f_knot · f_bend')).toBeVisible();
+  await expect(working.getByText('R = MBS · fsun · fwear · fknot · fbend')).toBeVisible();
   await working.getByRole('button', { name: /strength kept in a pulley-style hitch/ }).click();
   await expect(working.getByText(/published knot tests/).first()).toBeVisible();
   await page.keyboard.press('Escape');

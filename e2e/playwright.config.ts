@@ -1,30 +1,24 @@
+import { readFileSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
+
+const launch = JSON.parse(readFileSync(new URL('../scripts/chromium.json', import.meta.url), 'utf8')) as {
+  executablePath: string;
+  args: string[];
+};
 
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
-  timeout: 40_000,
-  expect: { timeout: 10_000 },
-  workers: 2,
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
+  workers: 1,
+  retries: process.env['CI'] === undefined ? 0 : 1,
   fullyParallel: false,
   forbidOnly: true,
   reporter: [['line']],
   use: {
     viewport: { width: 1280, height: 800 },
     reducedMotion: 'reduce',
-    launchOptions: {
-      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--use-gl=angle',
-        '--use-angle=swiftshader',
-        '--enable-unsafe-swiftshader',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: { ...launch, executablePath: process.env['CHROMIUM'] ?? launch.executablePath },
   },
 });

@@ -1,5 +1,6 @@
 // Starts the application as a user does, on data and a port of its own, for the bench and the pictures.
 import { spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { root } from './build.mjs';
 
@@ -33,17 +34,6 @@ export async function startApplication(data, port = 0) {
   };
 }
 
-export const CHROMIUM = {
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--use-gl=angle',
-    '--use-angle=swiftshader',
-    '--enable-unsafe-swiftshader',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-};
+const launch = JSON.parse(readFileSync(join(root, 'scripts/chromium.json'), 'utf8'));
+/** How headless Chromium is started here; CHROMIUM in the environment names another one. */
+export const CHROMIUM = { ...launch, executablePath: process.env.CHROMIUM ?? launch.executablePath };

@@ -11,7 +11,13 @@ function field(
 ) {
   render(
     <UnitsContext.Provider value={units}>
-      <NumberField label="Span" value={6} quantity="length" min={0.5} max={60} step={0.05} onCommit={onCommit} />
+      <NumberField
+        label="Span"
+        value={6}
+        limit={{ quantity: 'length', min: 0.5, max: 60 }}
+        step={0.05}
+        onCommit={onCommit}
+      />
     </UnitsContext.Provider>,
   );
   return screen.getByRole('textbox', { name: 'Span' }) as HTMLInputElement;

@@ -1,3 +1,4 @@
+import { capital } from '../quantity/index.js';
 import { PERSON_GIRTH } from '../catalogue/index.js';
 
 /** What a short look-up at a tree can find. Any of them rules it out; none of them passes it. */
@@ -48,10 +49,11 @@ export function screenTree(
 ): string[] {
   const found = tree.signs.map((s) => SIGNS[s]);
   const out: string[] = [];
-  if (found.length > 0) out.push(`${tree.name} is ruled out: ${found.join(', ')}. Choose another, or ask an arborist.`);
+  if (found.length > 0)
+    out.push(`${capital(tree.name)} is ruled out: ${found.join(', ')}. Choose another, or ask an arborist.`);
   if (person && tree.girth < PERSON_GIRTH)
     out.push(
-      `${tree.name} is too thin to carry a person: ${(tree.girth * 100).toFixed(0)} cm round, at least ${PERSON_GIRTH * 100} cm wanted.`,
+      `${capital(tree.name)} is too thin to carry a person: ${(tree.girth * 100).toFixed(0)} cm round, at least ${PERSON_GIRTH * 100} cm wanted.`,
     );
   return out;
 }

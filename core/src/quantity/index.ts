@@ -2,3 +2,4 @@ export * from './units.js';
 export * from './body.js';
 export * from './spread.js';
 export * from './vector.js';
+export * from './words.js';

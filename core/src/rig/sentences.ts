@@ -1,4 +1,4 @@
-import { saySmall, say } from '../quantity/index.js';
+import { capital, saySmall, say } from '../quantity/index.js';
 import type { BodyMeasures, UnitChoice } from '../quantity/index.js';
 import type { Judged, RidgeResult } from './evaluate.js';
 
@@ -8,10 +8,6 @@ export interface Verdict {
   readonly sentence: string;
   /** The line beneath: the second thing to know. */
   readonly detail: string;
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
 const RATIO_WORDS: Readonly<Record<Judged['judgement']['rule'], (j: Judged, units: UnitChoice) => string>> = {
@@ -32,7 +28,7 @@ export function verdictOf(r: RidgeResult, body: BodyMeasures, units: UnitChoice)
   const tightness = r.tight
     ? `${sag}, tight enough.`
     : `${sag}; ${say(r.sagLimit, 'length', units)} is the most you asked for.`;
-  if (against !== undefined) return { holds: false, sentence: capital(against), detail: tightness };
+  if (against !== undefined) return { holds: false, sentence: against, detail: tightness };
   const name = capital(first.link.name);
   const numbers = RATIO_WORDS[first.judgement.rule](first, units);
   if (!Number.isFinite(first.judgement.ratio))

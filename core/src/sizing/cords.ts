@@ -1,9 +1,9 @@
 import { findCord } from '../catalogue/index.js';
-import { say } from '../quantity/index.js';
+import { capital, say } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { NoSuchLine } from '../line/index.js';
 import { RigProblem, evaluateRidge, haulLimits, hauledTo } from '../rig/index.js';
-import type { KitCord, RidgeResult, RidgeRig, Surroundings } from '../rig/index.js';
+import type { KitCord, RidgeRig, Surroundings } from '../rig/index.js';
 
 /** One cord of the kit, judged for this ridgeline. */
 export interface SizedCord {
@@ -74,16 +74,12 @@ export function sizeCord(rig: RidgeRig, around: Surroundings, kitCord: KitCord, 
     if (against !== undefined) return against;
     if (!long)
       return `Too short: ${say(result.cordNeeded.value, 'length', units)} wanted, ${say(kitCord.length, 'length', units)} on hand.`;
-    if (holdsTo === null) return `${lower(weakest)} is too weak even when hardly hauled.`;
+    if (holdsTo === null) return `${capital(weakest.link.name)} is too weak even when hardly hauled.`;
     if (tightFrom === null) return 'Stays too slack at any pull a person can make.';
     if (window === null)
       return `To be tight enough it wants ${say(tightFrom, 'force', units)}, but ${weakest.link.name} bears no more than ${say(holdsTo, 'force', units)} of haul.`;
-    return `Haul between ${say(window[0], 'force', units)} and ${say(window[1], 'force', units)}. ${lower(weakest)} gives first.`;
+    return `Haul between ${say(window[0], 'force', units)} and ${say(window[1], 'force', units)}. ${capital(weakest.link.name)} gives first.`;
   }
-}
-
-function lower(weakest: RidgeResult['ledger'][number]): string {
-  return weakest.link.name.charAt(0).toUpperCase() + weakest.link.name.slice(1);
 }
 
 export const SIZE_ORDERS = ['margin', 'sag', 'mass'] as const;

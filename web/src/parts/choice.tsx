@@ -9,16 +9,18 @@ export function Choice<T extends string>({
   options,
   onChange,
   hint,
+  wide = false,
 }: {
   readonly label: string;
   readonly value: T;
   readonly options: readonly { readonly id: T; readonly name: string }[];
   readonly onChange: (value: T) => void;
   readonly hint?: string;
+  readonly wide?: boolean;
 }): ReactElement {
   const id = useId();
   return (
-    <div className="field">
+    <div className={wide ? 'field field-wide' : 'field'}>
       <label htmlFor={id}>{label}</label>
       <NativeSelect.Root unstyled className="select">
         <NativeSelect.Field

@@ -1,5 +1,6 @@
 import { METRES_PER, NEWTONS_PER, POUND } from '@rough-bight/core/quantity';
 import type { Quantity, UnitChoice } from '@rough-bight/core/quantity';
+import type { Limit } from '@rough-bight/core/rig';
 import { useId, useState } from 'react';
 import type { ReactElement } from 'react';
 import { useUnits } from './units.js';
@@ -33,9 +34,8 @@ interface Props {
   readonly label: string;
   /** SI. */
   readonly value: number;
-  readonly quantity: Quantity;
-  readonly min: number;
-  readonly max: number;
+  /** What it is and how far it may go. */
+  readonly limit: Pick<Limit, 'quantity' | 'min' | 'max'>;
   /** SI; arrow keys move by it. */
   readonly step: number;
   readonly whole?: boolean;
@@ -49,9 +49,7 @@ interface Props {
 export function NumberField({
   label,
   value,
-  quantity,
-  min,
-  max,
+  limit: { quantity, min, max },
   step,
   whole = false,
   hint,

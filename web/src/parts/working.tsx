@@ -1,9 +1,10 @@
-import { say } from '@rough-bight/core/quantity';
+import { capital, say } from '@rough-bight/core/quantity';
 import type { Figure } from '@rough-bight/core/working';
 import { ChevronDown, ChevronRight, X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { ReactElement } from 'react';
 import { rangeText } from './figure.js';
+import { Symbols } from './symbols.js';
 import { useUnits } from './units.js';
 
 const FROM: Readonly<Record<NonNullable<Figure['source']>['kind'], string>> = {
@@ -41,7 +42,9 @@ function Input({ figure, depth }: { readonly figure: Figure; readonly depth: num
         disabled={!opens}
         onClick={() => setOpen(!open)}
       >
-        <span className="working-symbol">{figure.symbol}</span>
+        <span className="working-symbol">
+          <Symbols text={figure.symbol} />
+        </span>
         <span className="working-title">{figure.title}</span>
         <span className="working-value">
           {say(figure.value, figure.quantity, units)}
@@ -62,7 +65,11 @@ function Input({ figure, depth }: { readonly figure: Figure; readonly depth: num
 function Body({ figure, depth }: { readonly figure: Figure; readonly depth: number }): ReactElement {
   return (
     <>
-      {figure.formula !== undefined && <p className="working-formula">{figure.formula}</p>}
+      {figure.formula !== undefined && (
+        <p className="working-formula">
+          <Symbols text={figure.formula} />
+        </p>
+      )}
       {figure.inputs !== undefined && figure.inputs.length > 0 && (
         <ul className="working-inputs">
           {figure.inputs.map((f, i) => (
@@ -97,14 +104,17 @@ export function WorkingPanel({
     <section className="working" aria-label="Working" onKeyDown={(e) => e.key === 'Escape' && onClose()}>
       <header className="panel-head">
         <h1 ref={heading} tabIndex={-1}>
-          {figure.title.charAt(0).toUpperCase() + figure.title.slice(1)}
+          {capital(figure.title)}
         </h1>
         <button type="button" className="icon-button" aria-label="Close the working" onClick={onClose}>
           <X size={20} />
         </button>
       </header>
       <p className="working-result">
-        <span className="working-symbol">{figure.symbol} =</span> {say(figure.value, figure.quantity, units)}
+        <span className="working-symbol">
+          <Symbols text={figure.symbol} /> =
+        </span>{' '}
+        {say(figure.value, figure.quantity, units)}
       </p>
       {range !== null && (
         <p className="working-spread">{range} in nine cases of ten, from the ranges of what was put in</p>

@@ -509,10 +509,11 @@ function SagMark({
   const x = shape.ends[0][0] + shape.sagAt;
   const top = toY(view, h + shape.ends[0][2] + rise * shape.sagAt);
   const bottom = toY(view, h + pointAt(shape, x).z);
+  const left = toX(view, x) > view.width / 2 - 10 && toX(view, x) + 190 > toX(view, shape.ends[1][0]);
   return (
     <g className="sag-mark">
       <path d={`M${toX(view, x)} ${top - 42}V${top}M${toX(view, x)} ${bottom}V${bottom + 6}`} />
-      <text x={toX(view, x) + 8} y={top - 34} textAnchor="start">
+      <text x={toX(view, x) + (left ? -8 : 8)} y={top - 34} textAnchor={left ? 'end' : 'start'}>
         {text}
       </text>
     </g>

@@ -49,9 +49,7 @@ export function GroundControls({ rig, body, edit }: Editing): ReactElement {
           <NumberField
             label="Between the trunks"
             value={rig.span.tape}
-            quantity="length"
-            min={L.span.min}
-            max={L.span.max}
+            limit={L.span}
             step={0.05}
             hint="tie to tie, level"
             onCommit={(tape) => edit({ ...rig, span: { ...rig.span, tape } })}
@@ -60,9 +58,7 @@ export function GroundControls({ rig, body, edit }: Editing): ReactElement {
           <NumberField
             label="Paces"
             value={rig.span.paces}
-            quantity="count"
-            min={L.paces.min}
-            max={L.paces.max}
+            limit={L.paces}
             step={0.5}
             suffix="paces"
             hint={`${say(measuredSpan(rig, body), 'length', units)}, within ${say(body.paceSpread * measuredSpan(rig, body) * 1.645, 'length', units)}`}
@@ -72,9 +68,7 @@ export function GroundControls({ rig, body, edit }: Editing): ReactElement {
         <NumberField
           label="Ground rises"
           value={rig.groundRise}
-          quantity="length"
-          min={L.groundRise.min}
-          max={L.groundRise.max}
+          limit={L.groundRise}
           step={0.05}
           hint="at the second trunk"
           onCommit={(groundRise) => edit({ ...rig, groundRise })}
@@ -91,9 +85,7 @@ export function GroundControls({ rig, body, edit }: Editing): ReactElement {
               <NumberField
                 label="Girth"
                 value={t.girth}
-                quantity="length"
-                min={L.girth.min}
-                max={L.girth.max}
+                limit={L.girth}
                 step={0.01}
                 hint={`${(diameterOf(t.girth) * 100).toFixed(0)} cm through`}
                 onCommit={(girth) => trunk(i, { girth })}

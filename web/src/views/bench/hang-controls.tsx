@@ -25,9 +25,7 @@ export function HangControls({ rig, body, edit }: Editing): ReactElement {
             <NumberField
               label="Mass"
               value={roof.mass}
-              quantity="mass"
-              min={L.mass.min}
-              max={L.mass.max}
+              limit={L.mass}
               step={0.1}
               hint="dry"
               onCommit={(mass) => set({ mass })}
@@ -35,9 +33,7 @@ export function HangControls({ rig, body, edit }: Editing): ReactElement {
             <NumberField
               label="Soaked"
               value={roof.wetMass}
-              quantity="mass"
-              min={L.mass.min}
-              max={L.mass.max}
+              limit={L.mass}
               step={0.1}
               hint="with water on it"
               onCommit={(wetMass) => set({ wetMass })}
@@ -45,9 +41,7 @@ export function HangControls({ rig, body, edit }: Editing): ReactElement {
             <NumberField
               label="First hitch"
               value={roof.at[0]}
-              quantity="length"
-              min={L.at.min}
-              max={L.at.max}
+              limit={L.at}
               step={0.05}
               hint="from the first tie"
               onCommit={(x) => set({ at: [x, roof.at[1]] })}
@@ -55,9 +49,7 @@ export function HangControls({ rig, body, edit }: Editing): ReactElement {
             <NumberField
               label="Second hitch"
               value={roof.at[1]}
-              quantity="length"
-              min={L.at.min}
-              max={L.at.max}
+              limit={L.at}
               step={0.05}
               hint="from the first tie"
               onCommit={(x) => set({ at: [roof.at[0], x] })}
@@ -65,9 +57,7 @@ export function HangControls({ rig, body, edit }: Editing): ReactElement {
             <NumberField
               label="Faces the wind"
               value={roof.area}
-              quantity="area"
-              min={L.area.min}
-              max={L.area.max}
+              limit={L.area}
               step={0.5}
               hint="area"
               onCommit={(area) => set({ area })}
@@ -84,23 +74,19 @@ export function HangControls({ rig, body, edit }: Editing): ReactElement {
           const change = (part: Partial<typeof h>): string | null =>
             edit({ ...rig, hung: rig.hung.map((x, k) => (k === i ? { ...x, ...part } : x)) });
           return (
-            <div className="control-row" key={h.id}>
+            <div className="control-row control-row-one" key={h.id}>
               <TextField label="What" value={h.name} max={60} onCommit={(name) => change({ name })} />
               <NumberField
                 label="Mass"
                 value={h.mass}
-                quantity="mass"
-                min={L.mass.min}
-                max={L.mass.max}
+                limit={L.mass}
                 step={0.1}
                 onCommit={(mass) => change({ mass })}
               />
               <NumberField
                 label="At"
                 value={h.at}
-                quantity="length"
-                min={L.at.min}
-                max={L.at.max}
+                limit={L.at}
                 step={0.05}
                 hint="from the first tie"
                 onCommit={(at) => change({ at })}

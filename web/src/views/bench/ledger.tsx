@@ -1,4 +1,4 @@
-import { say } from '@rough-bight/core/quantity';
+import { capital, say } from '@rough-bight/core/quantity';
 import { RULES, RULE_NAMES, RULE_WORDS } from '@rough-bight/core/strength';
 import type { Rule } from '@rough-bight/core/strength';
 import type { Judged } from '@rough-bight/core/rig';
@@ -74,7 +74,7 @@ function LinkRow({
       <button type="button" className="link-name" aria-expanded={open} onClick={() => setOpen(!open)}>
         <Chevron size={15} aria-hidden="true" />
         <span>
-          <b>{link.name.charAt(0).toUpperCase() + link.name.slice(1)}</b>
+          <b>{capital(link.name)}</b>
           <span className="quiet">{governs ? `governs, ${when}` : `${KIND[link.kind]}, ${when}`}</span>
         </span>
       </button>

@@ -110,6 +110,7 @@ export function RidgeControls({
               <h3>At {rig.trunks[i].name}</h3>
               <div className="control-row">
                 <Choice
+                  wide
                   label="Hitch"
                   value={rig.ends[i].termination}
                   options={TERMINATIONS.map((t) => ({ id: t.id, name: t.name }))}
@@ -118,29 +119,23 @@ export function RidgeControls({
                 <NumberField
                   label="Wraps"
                   value={rig.ends[i].wraps}
-                  quantity="count"
                   whole
-                  min={L.wraps.min}
-                  max={L.wraps.max}
+                  limit={L.wraps}
                   step={1}
                   onCommit={(wraps) => end(i, { wraps })}
                 />
-              </div>
-              <div className="control-row">
                 <NumberField
                   label="Tie height"
                   value={rig.trunks[i].tieHeight}
-                  quantity="length"
-                  min={L.tieHeight.min}
-                  max={L.tieHeight.max}
+                  limit={L.tieHeight}
                   step={0.05}
                   onCommit={(h) => height(i, h)}
                 />
                 <Choice
-                  label="or at"
+                  label="at"
                   value={BODY_MARKS.find((m) => Math.abs(body[m] - rig.trunks[i].tieHeight) < 0.005) ?? 'other'}
                   options={[
-                    { id: 'other', name: 'a height of my own' },
+                    { id: 'other', name: 'my own' },
                     ...BODY_MARKS.map((m) => ({ id: m, name: MARK_NAMES[m] })),
                   ]}
                   onChange={(mark) => mark !== 'other' && height(i, body[mark])}
@@ -180,7 +175,7 @@ export function RidgeControls({
                 </dd>
                 {judgement.result.hauling.slice(0, 2).map((f, i) => (
                   <div className="fact" key={f.symbol}>
-                    <dt>{i === 0 ? 'the hitch gains' : 'hauled, before tying off'}</dt>
+                    <dt>{i === 0 ? 'the hitch gains' : 'hauled'}</dt>
                     <dd>
                       <FigureValue figure={f} />
                     </dd>
@@ -195,9 +190,7 @@ export function RidgeControls({
             <NumberField
               label="Most sag that is still tight"
               value={rig.tightness}
-              quantity="share"
-              min={L.tightness.min}
-              max={L.tightness.max}
+              limit={L.tightness}
               step={0.005}
               suffix="% of span"
               {...(judgement === null ? {} : { hint: `${say(judgement.result.sagLimit, 'length', units)} here` })}
@@ -220,9 +213,7 @@ function TensioningFields({ editing }: { readonly editing: Editing }): ReactElem
         <NumberField
           label="Tension at tying off"
           value={t.tension}
-          quantity="force"
-          min={L.tension.min}
-          max={L.tension.max}
+          limit={L.tension}
           step={10}
           hint="straight, nothing on it"
           onCommit={(tension) => set({ tension })}
@@ -233,9 +224,7 @@ function TensioningFields({ editing }: { readonly editing: Editing }): ReactElem
         <NumberField
           label="Sag with everything on"
           value={t.sag}
-          quantity="length"
-          min={L.sag.min}
-          max={L.sag.max}
+          limit={L.sag}
           step={0.01}
           hint="largest drop below tie to tie"
           onCommit={(sag) => set({ sag })}
@@ -248,9 +237,7 @@ function TensioningFields({ editing }: { readonly editing: Editing }): ReactElem
             <NumberField
               label="Test mass"
               value={t.dip.mass}
-              quantity="mass"
-              min={L.testMass.min}
-              max={L.testMass.max}
+              limit={L.testMass}
               step={0.1}
               hint="a full bottle, weighed"
               onCommit={(mass) => set({ dip: { ...t.dip, mass } })}
@@ -258,9 +245,7 @@ function TensioningFields({ editing }: { readonly editing: Editing }): ReactElem
             <NumberField
               label="Hung at"
               value={t.dip.at}
-              quantity="length"
-              min={L.at.min}
-              max={L.at.max}
+              limit={L.at}
               step={0.05}
               hint="from the first tie"
               onCommit={(at) => set({ dip: { ...t.dip, at } })}
@@ -268,9 +253,7 @@ function TensioningFields({ editing }: { readonly editing: Editing }): ReactElem
             <NumberField
               label="It drops by"
               value={t.dip.drop}
-              quantity="length"
-              min={L.dip.min}
-              max={L.dip.max}
+              limit={L.dip}
               step={0.005}
               hint="on the bare line"
               onCommit={(drop) => set({ dip: { ...t.dip, drop } })}
@@ -284,19 +267,15 @@ function TensioningFields({ editing }: { readonly editing: Editing }): ReactElem
           <NumberField
             label="Passes round the trunk"
             value={t.passes.count}
-            quantity="count"
             whole
-            min={L.passes.min}
-            max={L.passes.max}
+            limit={L.passes}
             step={1}
             onCommit={(count) => set({ passes: { ...t.passes, count } })}
           />
           <NumberField
             label="Each takes in"
             value={t.passes.takeUp}
-            quantity="length"
-            min={L.takeUp.min}
-            max={L.takeUp.max}
+            limit={L.takeUp}
             step={0.005}
             hint="since just straight"
             onCommit={(takeUp) => set({ passes: { ...t.passes, takeUp } })}
@@ -315,18 +294,14 @@ function TensioningFields({ editing }: { readonly editing: Editing }): ReactElem
           <NumberField
             label="Loop out from trunk"
             value={t.pulley.loopOut}
-            quantity="length"
-            min={L.loopOut.min}
-            max={L.loopOut.max}
+            limit={L.loopOut}
             step={0.05}
             onCommit={(loopOut) => set({ pulley: { ...t.pulley, loopOut } })}
           />
           <NumberField
             label="Lost on tying off"
             value={t.pulley.setBack}
-            quantity="length"
-            min={L.setBack.min}
-            max={L.setBack.max}
+            limit={L.setBack}
             step={0.005}
             onCommit={(setBack) => set({ pulley: { ...t.pulley, setBack } })}
           />

@@ -42,9 +42,7 @@ export function WeatherControls({
         <NumberField
           label="Trunks sway apart by"
           value={rig.sway}
-          quantity="length"
-          min={RIDGE_LIMITS.sway.min}
-          max={RIDGE_LIMITS.sway.max}
+          limit={RIDGE_LIMITS.sway}
           step={0.01}
           hint="a stiff cord feels it, a soft one hides it"
           onCommit={(sway) => edit({ ...rig, sway })}

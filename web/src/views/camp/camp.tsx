@@ -75,6 +75,11 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
         </p>
       )}
       <h2 className="page-head">Rigs</h2>
+      {camp.rigs.length > 0 && (
+        <p className="quiet page-try">
+          Open one and take hold of any marigold dot: the line, the forces and the ledger follow your hand.
+        </p>
+      )}
       {camp.rigs.length === 0 && (
         <p>No rig stands here yet. Begin one: pick two trees, a cord and a height, and it is judged as you go.</p>
       )}

@@ -30,7 +30,7 @@ export default function CautionsView(): ReactElement {
     document.title = 'Cautions, Rough Bight';
   }, []);
   return (
-    <main className="page">
+    <main className="page" tabIndex={0}>
       <h1>Cautions</h1>
       {CAUTIONS.map(([name, text]) => (
         <section key={name} className="page-section">

@@ -30,6 +30,7 @@ export default function KitView(): ReactElement {
   );
 }
 
+const HANK = { quantity: 'length', min: 0.1, max: 1000 } as const;
 const CORD_OPTIONS = CORDS.map((c) => ({ id: c.id, name: c.name }));
 const SUN_OPTIONS = (Object.keys(SUN) as Sun[]).map((id) => ({ id, name: SUN[id].title }));
 const WEAR_OPTIONS = (Object.keys(WEAR) as Wear[]).map((id) => ({ id, name: WEAR[id].title }));
@@ -111,9 +112,7 @@ function Hank({
       <NumberField
         label="On hand"
         value={hank.length}
-        quantity="length"
-        min={0.1}
-        max={1000}
+        limit={HANK}
         step={0.5}
         onCommit={(length) => {
           onChange({ ...hank, length });

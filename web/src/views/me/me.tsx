@@ -1,3 +1,4 @@
+import { capital } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { REQUIRED_LIMITS, RULES, RULE_NAMES, RULE_WORDS, USES, USE_NAMES } from '@rough-bight/core/strength';
 import type { Rule, Use } from '@rough-bight/core/strength';
@@ -68,9 +69,7 @@ function MePage({
         key={key}
         label={label}
         value={me.body[key]}
-        quantity={key === 'paceSpread' ? 'share' : 'length'}
-        min={min}
-        max={max}
+        limit={{ quantity: key === 'paceSpread' ? 'share' : 'length', min, max }}
         step={key === 'paceSpread' ? 0.005 : 0.01}
         {...(hint === undefined ? {} : { hint })}
         onCommit={(value) => put({ ...me, body: { ...me.body, [key]: value } })}
@@ -79,11 +78,13 @@ function MePage({
   };
   const required = (rule: Rule, use: Use): ReactElement => (
     <NumberField
-      label={`${RULE_NAMES[rule]}, ${USE_NAMES[use]}`}
+      label={capital(USE_NAMES[use])}
       value={me.required[rule][use]}
-      quantity={rule === 'factor' ? 'ratio' : 'share'}
-      min={REQUIRED_LIMITS[rule][0]}
-      max={REQUIRED_LIMITS[rule][1]}
+      limit={{
+        quantity: rule === 'factor' ? 'ratio' : 'share',
+        min: REQUIRED_LIMITS[rule][0],
+        max: REQUIRED_LIMITS[rule][1],
+      }}
       step={rule === 'factor' ? 0.1 : rule === 'share' ? 0.01 : 0.001}
       onCommit={(value) => put({ ...me, required: { ...me.required, [rule]: { ...me.required[rule], [use]: value } } })}
     />
@@ -116,8 +117,8 @@ function MePage({
       <section className="page-section">
         <h2>What must be left</h2>
         {RULES.map((rule) => (
-          <div key={rule} className="rule-row">
-            <h3>{RULE_NAMES[rule].charAt(0).toUpperCase() + RULE_NAMES[rule].slice(1)}</h3>
+          <div key={rule} className="rule-row" role="group" aria-label={RULE_NAMES[rule]}>
+            <h3>{capital(RULE_NAMES[rule])}</h3>
             <p className="quiet">{RULE_WORDS[rule]}</p>
             <div className="control-row">
               {USES.map((use) => (
