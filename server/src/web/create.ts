@@ -62,6 +62,9 @@ export async function createApp(store: Store): Promise<NestExpressApplication> {
     .setDescription('Numbers are SI: m, N, kg. Every error has the shape Problem.')
     .setVersion('1')
     .build();
-  SwaggerModule.setup('api/docs', app, SwaggerModule.createDocument(app, config));
+  SwaggerModule.setup('api/docs', app, SwaggerModule.createDocument(app, config), {
+    customSiteTitle: 'Rough Bight API',
+    customCss: '.swagger-ui .topbar { display: none }',
+  });
   return app;
 }
