@@ -78,7 +78,9 @@ export function sizeCord(rig: RidgeRig, around: Surroundings, kitCord: KitCord, 
     if (tightFrom === null) return 'Stays too slack at any pull a person can make.';
     if (window === null)
       return `To be tight enough it wants ${say(tightFrom, 'force', units)}, but ${weakest.link.name} bears no more than ${say(holdsTo, 'force', units)} of haul.`;
-    return `Haul between ${say(window[0], 'force', units)} and ${say(window[1], 'force', units)}. ${capital(weakest.link.name)} gives first.`;
+    const most = say(window[1], 'force', units);
+    const range = window[0] > 1 ? `Haul between ${say(window[0], 'force', units)} and ${most}.` : `Haul up to ${most}.`;
+    return `${range} ${capital(weakest.link.name)} gives first.`;
   }
 }
 
