@@ -1,0 +1,140 @@
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { ReactElement } from 'react';
+import { evaluateRidge, verdictOf } from '@rough-bight/core/rig';
+import type { KitCord, RidgeRig } from '@rough-bight/core/rig';
+import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
+import type { BodyMeasures } from '@rough-bight/core/quantity';
+import type { Figure } from '@rough-bight/core/working';
+import { WorkingContext } from '../src/parts/units.js';
+import { WorkingPanel } from '../src/parts/working.js';
+import { SideScene } from '../src/scene/side-scene.js';
+import { Ledger } from '../src/views/bench/ledger.js';
+import { marksOf } from '../src/views/bench/steps.js';
+
+afterEach(cleanup);
+
+const camp = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.json'), 'utf8')) as {
+  person: { body: BodyMeasures };
+  kit: KitCord[];
+  rigs: { rig: RidgeRig }[];
+};
+const { body } = camp.person;
+const units = { length: 'm', force: 'N' } as const;
+const judgementOf = (rig: RidgeRig) => {
+  const result = evaluateRidge(rig, { kit: camp.kit, body, required: DEFAULT_REQUIRED }, units);
+  return { rig, result, verdict: verdictOf(result, body, units) };
+};
+const [gable, bank, drying] = camp.rigs.map((r) => r.rig) as [RidgeRig, RidgeRig, RidgeRig];
+
+describe('the ledger', () => {
+  const shown = (onOpen = jest.fn((_: Figure) => undefined), onRule = jest.fn()): ReactElement => (
+    <WorkingContext.Provider value={onOpen}>
+      <Ledger judgement={judgementOf(drying)} rule="factor" onRule={onRule} />
+    </WorkingContext.Provider>
+  );
+
+  test('weakest first, each with its word and its strands', () => {
+    render(shown());
+    const rows = screen.getAllByRole('listitem');
+    expect(rows).toHaveLength(5);
+    expect(rows[0]!.textContent).toMatch(/Pulley-style hitch at the split willow.*governs, as pitched.*short$/);
+    expect(within(rows[0]!).getByRole('img').getAttribute('aria-label')).toBe('3 of ten strands spare, short');
+    expect(within(rows[4]!).getByRole('img').getAttribute('aria-label')).toBe('9 of ten strands spare, plenty');
+  });
+
+  test('a row opens to its reductions and the three schools; its numbers open their working', () => {
+    const open = jest.fn((_: Figure) => undefined);
+    render(shown(open));
+    fireEvent.click(screen.getByRole('button', { name: /^Pulley-style hitch/ }));
+    for (const school of ['factor of safety', 'working share', 'chance of failure'])
+      expect(screen.getByRole('row', { name: new RegExp(school) })).not.toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: /^strength kept in a pulley-style hitch: 50 %/ }));
+    expect(open.mock.calls[0]![0]).toMatchObject({ symbol: 'f_knot', range: [0.4, 0.6] });
+  });
+});
+
+describe('a working', () => {
+  test('unfolds down to the source, and closes with Escape', () => {
+    const close = jest.fn();
+    const margin = judgementOf(drying).result.ledger[0]!.link.margin;
+    render(<WorkingPanel figure={margin} onClose={close} />);
+    expect(screen.getByRole('heading').textContent).toBe('Margin of pulley-style hitch at the split willow');
+    fireEvent.click(screen.getByRole('button', { name: /tension at the split willow/ }));
+    expect(screen.getByText(/Irvine, Cable Structures, 1981/)).not.toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: /span.*5\.40 m/ }));
+    expect(screen.getByText('taped')).not.toBeNull();
+    fireEvent.keyDown(screen.getByRole('region', { name: 'Working' }), { key: 'Escape' });
+    expect(close).toHaveBeenCalled();
+  });
+});
+
+describe('the scene', () => {
+  const scene = (
+    rig: RidgeRig,
+    judged: RidgeRig | null,
+    onNudge = jest.fn((_: RidgeRig) => undefined),
+  ): ReactElement => (
+    <SideScene
+      rig={rig}
+      judgement={judged === null ? null : judgementOf(judged)}
+      kit={camp.kit}
+      body={body}
+      moving={false}
+      onMove={jest.fn()}
+      onMoveEnd={jest.fn()}
+      onNudge={onNudge}
+    />
+  );
+
+  test('everything that can be moved is a named handle', () => {
+    render(scene(gable, gable));
+    expect(screen.getAllByRole('slider').map((s) => s.getAttribute('aria-label'))).toEqual([
+      'Move the upstream alder',
+      'Move the downstream alder',
+      'Tie height at the upstream alder',
+      'Tie height at the downstream alder',
+      "Slide the roof's first hitch",
+      "Slide the roof's second hitch",
+      'Move lantern',
+      'Haul or slacken the line',
+    ]);
+  });
+
+  test('arrow keys move what is held, and nothing else', () => {
+    const nudged = jest.fn((_: RidgeRig) => undefined);
+    render(scene(gable, gable, nudged));
+    const tie = screen.getByRole('slider', { name: 'Tie height at the upstream alder' });
+    fireEvent.keyDown(tie, { key: 'ArrowUp' });
+    expect(nudged.mock.calls[0]![0].trunks[0].tieHeight).toBeCloseTo(1.85, 9);
+    fireEvent.keyDown(tie, { key: 'x' });
+    expect(nudged).toHaveBeenCalledTimes(1);
+  });
+
+  test('a judgement a moment behind the hand does not break it', () => {
+    const more = { ...gable, hung: [...gable.hung, { id: 'b', name: 'bag', mass: 1, at: 2.5 }] };
+    render(scene(more, gable));
+    expect(screen.queryByRole('slider', { name: 'Move bag' })).toBeNull();
+    cleanup();
+    render(scene({ ...gable, hung: [], roof: { ...gable.roof, on: false } }, gable));
+    cleanup();
+    render(scene(gable, null));
+    expect(screen.getAllByRole('slider')).toHaveLength(4);
+  });
+});
+
+test('the tape marks each step by whether it holds', () => {
+  const states = (rig: RidgeRig): Record<string, string> =>
+    Object.fromEntries(marksOf(rig, judgementOf(rig), body, units).map((m) => [m.id, m.state]));
+  expect(states(gable)).toMatchObject({
+    ground: 'holds',
+    ridge: 'holds',
+    hang: 'holds',
+    guy: 'none',
+    weather: 'holds',
+  });
+  expect(states(bank)).toMatchObject({ ground: 'fails', ridge: 'fails', weather: 'fails' });
+  expect(states(drying)).toMatchObject({ ground: 'holds', ridge: 'fails' });
+});
