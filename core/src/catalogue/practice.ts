@@ -2,133 +2,32 @@ import type { Constant } from './evidence.js';
 
 /** Numbers of people, places and habits. */
 const number = (
-  symbol: string,
-  title: string,
-  quantity: Constant['quantity'],
-  low: number,
-  typical: number,
-  high: number,
-  citation: string,
-  kind: Constant['kind'] = 'judgement',
+  symbol: string, title: string, quantity: Constant['quantity'], low: number, typical: number, high: number, citation: string, kind: Constant['kind'] = 'judgement',
 ): Constant => ({ symbol, title, quantity, low, typical, high, kind, citation });
 
 /** Steady pull of a person on a cord with something to grip (gloves, a stick), N. */
 export const PULLS = {
-  'one-hand': number(
-    'P',
-    'pull of one hand',
-    'force',
-    100,
-    180,
-    280,
-    'Judgement, in line with one-handed pull strengths in NASA-STD-3000 and MIL-STD-1472; measure yours with a known mass over a smooth branch.',
-  ),
-  'two-hands': number(
-    'P',
-    'pull of two hands',
-    'force',
-    200,
-    330,
-    500,
-    'Judgement, in line with two-handed pull strengths in MIL-STD-1472.',
-  ),
-  'body-lean': number(
-    'P',
-    'leaning back with body weight',
-    'force',
-    350,
-    500,
-    700,
-    'Judgement: about two thirds of body weight.',
-  ),
+  'one-hand': number('P', 'pull of one hand', 'force', 100, 180, 280, 'Judgement, in line with one-handed pull strengths in NASA-STD-3000 and MIL-STD-1472; measure yours with a known mass over a smooth branch.'),
+  'two-hands': number('P', 'pull of two hands', 'force', 200, 330, 500, 'Judgement, in line with two-handed pull strengths in MIL-STD-1472.'),
+  'body-lean': number('P', 'leaning back with body weight', 'force', 350, 500, 700, 'Judgement: about two thirds of body weight.'),
 } as const satisfies Record<string, Constant>;
 export type Pull = keyof typeof PULLS;
-export const PULL_NAMES: Readonly<Record<Pull, string>> = {
-  'one-hand': 'one hand',
-  'two-hands': 'two hands',
-  'body-lean': 'body weight',
-};
+export const PULL_NAMES: Readonly<Record<Pull, string>> = { 'one-hand': 'one hand', 'two-hands': 'two hands', 'body-lean': 'body weight' };
 
 /** Friction of a turn of cord through a loop of cord: about half the tension is lost in a half turn. */
-export const CORD_ON_CORD: Constant = number(
-  'mu_c',
-  'friction of cord in a cord loop',
-  'ratio',
-  0.15,
-  0.22,
-  0.3,
-  'Judgement: half is kept per half turn, exp(-0.22 pi) = 0.50.',
-);
-export const CORD_ON_BARK: Constant = number(
-  'mu_b',
-  'friction of cord on bark',
-  'ratio',
-  0.2,
-  0.35,
-  0.5,
-  'Judgement: rough bark holds more, wet smooth bark less.',
-);
+export const CORD_ON_CORD: Constant = number('mu_c', 'friction of cord in a cord loop', 'ratio', 0.15, 0.22, 0.3, 'Judgement: half is kept per half turn, exp(-0.22 pi) = 0.50.');
+export const CORD_ON_BARK: Constant = number('mu_b', 'friction of cord on bark', 'ratio', 0.2, 0.35, 0.5, 'Judgement: rough bark holds more, wet smooth bark less.');
 
 /** Length that wraps and knots give up as they bed in at both ends, m. */
-export const BEDDING_IN: Constant = number(
-  'b',
-  'bedding-in of wraps and knots, both ends',
-  'length',
-  0.02,
-  0.05,
-  0.1,
-  'Judgement.',
-);
+export const BEDDING_IN: Constant = number('b', 'bedding-in of wraps and knots, both ends', 'length', 0.02, 0.05, 0.1, 'Judgement.');
 /** Onset time of the relaxation law, s. */
-export const RELAX_ONSET: Constant = number(
-  't_0',
-  'onset of relaxation',
-  'time',
-  30,
-  60,
-  120,
-  'Judgement: most cords lose noticeably in the first minutes.',
-);
+export const RELAX_ONSET: Constant = number('t_0', 'onset of relaxation', 'time', 30, 60, 120, 'Judgement: most cords lose noticeably in the first minutes.');
 
-export const AIR_DENSITY: Constant = number(
-  'rho',
-  'density of air',
-  'density',
-  1.19,
-  1.25,
-  1.29,
-  'EN 1991-1-4:2005, 4.5, recommended value 1.25 kg/m³.',
-  'standard',
-);
-export const GUST_FACTOR: Constant = number(
-  'G',
-  'gust over mean wind',
-  'ratio',
-  1.4,
-  1.6,
-  2,
-  'Judgement for rough ground near trees; about 1.5 on open land.',
-);
+export const AIR_DENSITY: Constant = number('rho', 'density of air', 'density', 1.19, 1.25, 1.29, 'EN 1991-1-4:2005, 4.5, recommended value 1.25 kg/m³.', 'standard');
+export const GUST_FACTOR: Constant = number('G', 'gust over mean wind', 'ratio', 1.4, 1.6, 2, 'Judgement for rough ground near trees; about 1.5 on open land.');
 /** Force on a sheet that faces the wind. */
-export const SHEET_DRAG: Constant = number(
-  'C',
-  'force coefficient of a sheet',
-  'ratio',
-  1,
-  1.2,
-  1.45,
-  'Hoerner, Fluid-Dynamic Drag, 1965, ch. 3: flat plate across the flow 1.17, up to 1.45 inclined.',
-  'handbook',
-);
-export const RIDGE_SHARE: Constant = number(
-  'r',
-  "share of the roof's wind load that reaches the ridgeline",
-  'share',
-  0.3,
-  0.5,
-  0.7,
-  'Judgement: guys and windward pegs take the rest. The whole-rig solve replaces it.',
-);
+export const SHEET_DRAG: Constant = number('C', 'force coefficient of a sheet', 'ratio', 1, 1.2, 1.45, 'Hoerner, Fluid-Dynamic Drag, 1965, ch. 3: flat plate across the flow 1.17, up to 1.45 inclined.', 'handbook');
+export const RIDGE_SHARE: Constant = number('r', "share of the roof's wind load that reaches the ridgeline", 'share', 0.3, 0.5, 0.7, 'Judgement: guys and windward pegs take the rest. The whole-rig solve replaces it.');
 
 export const SHELTERS = {
   open: number('S', 'open shore or field', 'ratio', 0.9, 1, 1.1, 'Judgement.'),
@@ -140,52 +39,20 @@ export type Shelter = keyof typeof SHELTERS;
 /** What age and hard use leave of a cord. */
 export const SUN = {
   new: number('f_sun', 'hardly any sun', 'share', 0.97, 1, 1.0001, 'Judgement.'),
-  season: number(
-    'f_sun',
-    'a season of sun',
-    'share',
-    0.8,
-    0.88,
-    0.95,
-    'Judgement; nylon and UHMWPE lose faster than polyester.',
-  ),
-  years: number(
-    'f_sun',
-    'years of sun',
-    'share',
-    0.5,
-    0.65,
-    0.8,
-    'Judgement: stiff, faded cord. Retire it from anything that matters.',
-  ),
+  season: number('f_sun', 'a season of sun', 'share', 0.8, 0.88, 0.95, 'Judgement; nylon and UHMWPE lose faster than polyester.'),
+  years: number('f_sun', 'years of sun', 'share', 0.5, 0.65, 0.8, 'Judgement: stiff, faded cord. Retire it from anything that matters.'),
 } as const satisfies Record<string, Constant>;
 export type Sun = keyof typeof SUN;
 
 export const WEAR = {
   sound: number('f_wear', 'smooth, no wear to see', 'share', 0.97, 1, 1.0001, 'Judgement.'),
   fuzzy: number('f_wear', 'fuzzy all over', 'share', 0.75, 0.85, 0.95, 'Judgement.'),
-  cut: number(
-    'f_wear',
-    'nicked, glazed or stiff in places',
-    'share',
-    0.35,
-    0.5,
-    0.7,
-    'Judgement: retire it, or cut the bad place out.',
-  ),
+  cut: number('f_wear', 'nicked, glazed or stiff in places', 'share', 0.35, 0.5, 0.7, 'Judgement: retire it, or cut the bad place out.'),
 } as const satisfies Record<string, Constant>;
 export type Wear = keyof typeof WEAR;
 
 /** Pressure of a band on living bark above which it is likely to bruise, Pa. */
-export const BARK_PRESSURE: Constant = number(
-  'p_bark',
-  'pressure that bruises living bark',
-  'stress',
-  0.3e6,
-  0.7e6,
-  1.5e6,
-  'Judgement: thin-barked trees in spring least. Wide straps, or padding.',
-);
+export const BARK_PRESSURE: Constant = number('p_bark', 'pressure that bruises living bark', 'stress', 0.3e6, 0.7e6, 1.5e6, 'Judgement: thin-barked trees in spring least. Wide straps, or padding.');
 
 /** Least girth for a trunk that carries a person, m. */
 export const PERSON_GIRTH = 0.5;
