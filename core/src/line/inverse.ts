@@ -14,22 +14,21 @@ export function bareOf(span: Span): Span {
   return { ...span, loads: [] };
 }
 
-/** Straight-line distance between the supports when a weightless line of tension `t` pulls on them, m. */
+/**
+ * Straight-line distance between the supports when a weightless line of tension `t` pulls on them, m; 0 when
+ * they would meet. Each component shrinks to C d / (d + give t), so d is the one root of
+ *   sum (C / (d + give t))^2 = 1,
+ * between the unpulled distance less the largest give and the unpulled distance.
+ */
 function pulledDistance(span: Span, t: number): number {
   const [ga, gb] = span.give;
-  let [x, y, z] = span.chord;
-  for (let i = 0; i < 60; i++) {
-    const d = Math.hypot(x, y, z);
-    const next: Vec3 = [
-      span.chord[0] - ((ga[0] + gb[0]) * t * x) / d,
-      span.chord[1] - ((ga[1] + gb[1]) * t * y) / d,
-      span.chord[2] - ((ga[2] + gb[2]) * t * z) / d,
-    ];
-    const moved = Math.abs(next[0] - x) + Math.abs(next[1] - y) + Math.abs(next[2] - z);
-    [x, y, z] = next;
-    if (moved < 1e-15 * d) break;
-  }
-  return Math.hypot(x, y, z);
+  const d = norm(span.chord);
+  const give = [0, 1, 2].map((i) => (ga[i]! + gb[i]!) * t);
+  const largest = Math.max(...give);
+  if (largest === 0) return d;
+  const excess = (x: number): number => give.reduce((sum, g, i) => sum + (span.chord[i]! / (x + g)) ** 2, -1);
+  const least = Math.max(d - largest, 1e-9 * d);
+  return excess(least) < 0 && least > d - largest ? 0 : root(excess, least, d, 1e-15);
 }
 
 /**
@@ -50,15 +49,7 @@ export function pretensionOf(span: Span, unstressed: number): number {
   const d = norm(span.chord);
   if (unstressed >= d) return 0;
   const rigid = tensionAt(span.curve, d / unstressed - 1);
-  const give = span.give[0][0] + span.give[1][0];
-  if (give === 0) return rigid;
-  const meeting = (0.999 * d) / give; // the supports would touch
-  return root(
-    (t) => pulledDistance(span, t) - unstressed * (1 + strainAt(span.curve, t)),
-    0,
-    Math.min(rigid, meeting),
-    1e-13,
-  );
+  return root((t) => pulledDistance(span, t) - unstressed * (1 + strainAt(span.curve, t)), 0, rigid, 1e-13);
 }
 
 /**
@@ -72,6 +63,7 @@ export function root(f: (x: number) => number, a: number, b: number, relative: n
   let [f1, f2] = [f(b), f(a)];
   if (f1 === 0) return x1;
   if (f2 === 0) return x2;
+  if (f1 > 0 === f2 > 0) return Math.abs(f1) < Math.abs(f2) ? x1 : x2; // no change of sign but rounding
   let x3: number;
   let f3: number;
   let t = 0.5;
@@ -132,15 +124,20 @@ function fromTightSide(
   }
   // the peak of a measure that falls again when slack may lie on the tight side of straight already
   let before = tighterThan(f, distance);
+  let most = value;
   for (;;) {
     const slacker = distance * (1 + gap);
     const v = f(slacker);
     if (v >= 0) return root(f, at, slacker, 1e-15, flat);
-    if (v < value || slacker > distance * LONGEST_SHARE) {
+    most = Math.max(most, v);
+    if (v < value) {
+      // a peak lies behind: the wanted value may be on its near side, or beyond the trough that follows
       const peak = highest(f, before, slacker);
-      if (f(peak) >= 0) return root(f, before, peak, 1e-15, flat);
-      throw new NoSuchLine(impossible(f(peak) + wanted));
+      const top = f(peak);
+      if (top >= 0) return root(f, before, peak, 1e-15, flat);
+      most = Math.max(most, top);
     }
+    if (slacker > distance * LONGEST_SHARE) throw new NoSuchLine(impossible(most + wanted));
     before = at;
     at = slacker;
     value = v;

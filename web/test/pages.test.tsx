@@ -1,0 +1,121 @@
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { MemoryRouter } from 'react-router';
+import { SWRConfig } from 'swr';
+import { ChakraProvider } from '@chakra-ui/react';
+import type { ReactElement } from 'react';
+import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
+import { system } from '../src/app/theme.js';
+import { ApiError, Unreachable, call } from '../src/data/api.js';
+import KitView from '../src/views/kit/kit.js';
+import MeView from '../src/views/me/me.js';
+
+const file = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.json'), 'utf8')) as {
+  person: { name: string; body: object };
+  kit: { id: string }[];
+};
+const me = {
+  name: 'Instructor',
+  body: file.person.body,
+  units: { length: 'm', force: 'N' },
+  required: DEFAULT_REQUIRED,
+  version: 1,
+};
+const camp = { id: 'c', name: 'Sallow Ait', about: '', kit: file.kit, rigs: [] };
+
+let sent: { method: string; path: string; body: unknown }[];
+let answer: (method: string, path: string, body: unknown) => { status: number; body: unknown } | 'lost';
+
+beforeEach(() => {
+  sent = [];
+  answer = (method, path, body) =>
+    method === 'GET'
+      ? { status: 200, body: path === '/api/camps' ? [camp] : path === '/api/me' ? me : camp }
+      : { status: 200, body: path === '/api/me' ? { ...(body as object), version: 2 } : body };
+  globalThis.fetch = ((path: string, init: { method: string; body?: string }) => {
+    const body = init.body === undefined ? undefined : (JSON.parse(init.body) as unknown);
+    if (init.method !== 'GET') sent.push({ method: init.method, path, body });
+    const reply = answer(init.method, path, body);
+    if (reply === 'lost') return Promise.reject(new TypeError('no network'));
+    return Promise.resolve({ status: reply.status, ok: reply.status < 300, json: () => Promise.resolve(reply.body) });
+  }) as unknown as typeof fetch;
+});
+afterEach(cleanup);
+
+function show(page: ReactElement): void {
+  render(
+    <ChakraProvider value={system}>
+      <SWRConfig value={{ provider: () => new Map(), dedupingInterval: 0 }}>
+        <MemoryRouter>{page}</MemoryRouter>
+      </SWRConfig>
+    </ChakraProvider>,
+  );
+}
+
+describe('the kit', () => {
+  test('every hank is there; a change is sent whole, with only that changed', async () => {
+    show(<KitView />);
+    await waitFor(() => expect(screen.getAllByRole('listitem')).toHaveLength(file.kit.length));
+    const first = within(screen.getAllByRole('listitem')[0]!);
+    fireEvent.change(first.getByRole('combobox', { name: 'Wear' }), { target: { value: 'cut' } });
+    await waitFor(() => expect(sent).toHaveLength(1));
+    const { id, ...hank } = file.kit[0]!;
+    expect(sent[0]).toEqual({ method: 'PUT', path: `/api/camps/c/kit/${id}`, body: { ...hank, wear: 'cut' } });
+  });
+
+  test('a refusal is said on the page', async () => {
+    const plain = answer;
+    answer = (method, path, body) =>
+      method === 'DELETE'
+        ? { status: 409, body: { code: 'conflict', message: 'This cord is in “Landing gable”.', fields: [] } }
+        : plain(method, path, body);
+    show(<KitView />);
+    fireEvent.click(await screen.findByRole('button', { name: 'Take green 550, long hank out of the kit' }));
+    expect((await screen.findByRole('alert')).textContent).toBe('This cord is in “Landing gable”.');
+  });
+
+  test('no server: what is wrong, and the way back', async () => {
+    answer = () => 'lost';
+    show(<KitView />);
+    expect((await screen.findByRole('alert')).textContent).toMatch(/The server does not answer/);
+  });
+});
+
+describe('me', () => {
+  test('a measure is sent with its version; a wild one is not', async () => {
+    show(<MeView />);
+    const pace = await screen.findByRole('textbox', { name: 'One pace' });
+    fireEvent.change(pace, { target: { value: '7' } });
+    fireEvent.keyDown(pace, { key: 'Enter' });
+    expect(screen.getByRole('alert').textContent).toBe('One pace can be from 0.3 to 1.5 m.');
+    expect(sent).toEqual([]);
+    fireEvent.change(pace, { target: { value: '0.8' } });
+    fireEvent.keyDown(pace, { key: 'Enter' });
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]).toMatchObject({ method: 'PUT', path: '/api/me', body: { version: 1, body: { pace: 0.8 } } });
+  });
+
+  test('each rule’s margins are its own, within its bounds', async () => {
+    show(<MeView />);
+    const share = within(await screen.findByRole('group', { name: 'working share' }));
+    const ridge = share.getByRole('textbox', { name: 'A ridge or guy' });
+    fireEvent.change(ridge, { target: { value: '90' } });
+    fireEvent.keyDown(ridge, { key: 'Enter' });
+    expect(share.getByRole('alert').textContent).toBe('A ridge or guy can be from 5 to 80 %.');
+  });
+});
+
+describe('calling the server', () => {
+  test('a problem carries its fields; a lost server and a mute one are told apart', async () => {
+    answer = () => ({ status: 422, body: { code: 'invalid', message: 'no', fields: [{ field: 'a', message: 'b' }] } });
+    await expect(call('PUT', '/x', {})).rejects.toMatchObject({ status: 422, problem: { fields: [{ field: 'a' }] } });
+    answer = () => 'lost';
+    await expect(call('GET', '/x')).rejects.toBeInstanceOf(Unreachable);
+    answer = () => ({ status: 502, body: null });
+    await expect(call('GET', '/x')).rejects.toBeInstanceOf(ApiError);
+    answer = () => ({ status: 204, body: null });
+    await expect(call('DELETE', '/x')).resolves.toBeUndefined();
+  });
+});
