@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { Segment } from '../src/line/catenary.js';
-import { newSegment, segment } from '../src/line/catenary.js';
+import type { Segment } from '../src/net/catenary.js';
+import { newSegment, segment } from '../src/net/catenary.js';
 import { linearCurve, strainAt, tensionAt, tensionCurve } from '../src/line/index.js';
 import type { TensionCurve } from '../src/line/index.js';
 import type { Vec3 } from '../src/quantity/index.js';

@@ -1,4 +1,5 @@
-export * from './curve.js';
+export { linearCurve, scaledCurve, strainAt, tensionAt, tensionCurve } from '../net/index.js';
+export type { TensionCurve } from '../net/index.js';
 export * from './span.js';
 export * from './inverse.js';
 export * from './tensioning.js';

@@ -1,6 +1,6 @@
 import { norm } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
-import { strainAt, tensionAt } from './curve.js';
+import { strainAt, tensionAt } from '../net/index.js';
 import type { Span, SpanState } from './span.js';
 import { solveSpan } from './span.js';
 

@@ -1,5 +1,5 @@
-import { strainAt } from './curve.js';
-import type { TensionCurve } from './curve.js';
+import { strainAt } from '../net/index.js';
+import type { TensionCurve } from '../net/index.js';
 
 /**
  * Tension that is left in a cord held at fixed length.

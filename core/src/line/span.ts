@@ -1,8 +1,8 @@
 import type { Vec3 } from '../quantity/index.js';
-import type { Segment } from './catenary.js';
-import { newSegment, segment } from './catenary.js';
-import type { TensionCurve } from './curve.js';
-import { tensionAt } from './curve.js';
+import type { Segment } from '../net/index.js';
+import { newSegment, segment } from '../net/index.js';
+import type { TensionCurve } from '../net/index.js';
+import { tensionAt } from '../net/index.js';
 
 /** Something that pulls at one point of the line. */
 export interface PointLoad {

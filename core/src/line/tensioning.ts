@@ -1,5 +1,5 @@
-import { strainAt, tensionAt } from './curve.js';
-import type { TensionCurve } from './curve.js';
+import { strainAt, tensionAt } from '../net/index.js';
+import type { TensionCurve } from '../net/index.js';
 
 /** Tension ratio across a turn of line: low side over high side, exp(-mu angle) (Euler, 1762; Eytelwein). */
 export function turnEfficiency(friction: number, angle: number): number {

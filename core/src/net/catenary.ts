@@ -17,10 +17,12 @@ export interface Segment {
   readonly flexibility: [number, number, number, number, number, number];
   /** Stretched length, m. */
   length: number;
+  /** Complementary energy, N m: the convex function of t whose gradient is r. */
+  complementary: number;
 }
 
 export function newSegment(): Segment {
-  return { r: [0, 0, 0], flexibility: [0, 0, 0, 0, 0, 0], length: 0 };
+  return { r: [0, 0, 0], flexibility: [0, 0, 0, 0, 0, 0], length: 0, complementary: 0 };
 }
 
 const cuts = new Float64Array(256);
@@ -37,6 +39,7 @@ export function segment(out: Segment, t: Vec3, q: Vec3, length: number, curve: T
   r[0] = r[1] = r[2] = 0;
   f.fill(0);
   out.length = 0;
+  out.complementary = 0;
   const t0 = Math.hypot(t[0], t[1], t[2]);
   const w = Math.hypot(q[0], q[1], q[2]);
   if (w * length <= 1e-13 * t0) {
@@ -85,12 +88,18 @@ export function segment(out: Segment, t: Vec3, q: Vec3, length: number, curve: T
     const tb = Math.hypot(h, vb);
     const k = pieceOf(curve, Math.hypot(h, 0.5 * (va + vb)));
     const slope = curve.slope[k] as number;
-    const a1 = 1 + (curve.strain[k] as number) - (curve.tension[k] as number) / slope;
+    const knot = curve.tension[k] as number;
+    const a1 = 1 + (curve.strain[k] as number) - knot / slope;
     const ash = asinhDifference(va, vb, ta, tb, dv, h);
     const dT = ((vb + va) * dv) / (ta + tb);
     sumA += (a1 * ash + dv / slope) / w;
     sumB += (a1 * dT + (0.5 * (vb + va) * dv) / slope) / w;
     out.length += (a1 * dv + (0.5 * (vb * tb - va * ta + h * h * ash)) / slope) / w;
+    // complementary energy per metre: c0 + a1 T + T^2 / (2 slope), continuous from piece to piece
+    const c0 =
+      (1 + (curve.strain[k] as number)) * knot - (curve.stored[k] as number) - a1 * knot - (0.5 * knot * knot) / slope;
+    const cubes = dv * (h * h + (va * va + va * vb + vb * vb) / 3);
+    out.complementary += (c0 * dv + 0.5 * a1 * (vb * tb - va * ta + h * h * ash) + (0.5 * cubes) / slope) / w;
     fIso += (a1 * ash + dv / slope) / w;
     let i0: number; // integrals of 1/T^3, v/T^3, v^2/T^3 over v
     let i1: number;
@@ -143,7 +152,11 @@ function constantTension(out: Segment, t: Vec3, T: number, length: number, curve
   const { r, flexibility: f } = out;
   const k = pieceOf(curve, T);
   const slope = curve.slope[k] as number;
-  const stretch = 1 + (curve.strain[k] as number) + (T - (curve.tension[k] as number)) / slope;
+  const strain = (curve.strain[k] as number) + (T - (curve.tension[k] as number)) / slope;
+  const stretch = 1 + strain;
+  const over = strain - (curve.strain[k] as number);
+  const stored = (curve.stored[k] as number) + 0.5 * over * (T + (curve.tension[k] as number));
+  out.complementary = length * (T * stretch - stored);
   const u0 = t[0] / T;
   const u1 = t[1] / T;
   const u2 = t[2] / T;

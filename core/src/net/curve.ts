@@ -9,6 +9,8 @@ export interface TensionCurve {
   readonly tension: Float64Array;
   /** Slope dT/de of the piece that starts at each knot, N; the last repeats the one before. */
   readonly slope: Float64Array;
+  /** Strain energy per unstressed metre at each knot, N: the area under the curve. */
+  readonly stored: Float64Array;
 }
 
 /**
@@ -21,6 +23,7 @@ export function tensionCurve(points: readonly (readonly [number, number])[]): Te
   const strain = new Float64Array(n);
   const tension = new Float64Array(n);
   const slope = new Float64Array(n);
+  const stored = new Float64Array(n);
   points.forEach(([e, t], i) => {
     const fits = i === 0 ? e === 0 && t === 0 : e > (strain[i - 1] as number) && t > (tension[i - 1] as number);
     if (!fits || !Number.isFinite(e) || !Number.isFinite(t))
@@ -29,10 +32,15 @@ export function tensionCurve(points: readonly (readonly [number, number])[]): Te
       );
     strain[i] = e;
     tension[i] = t;
-    if (i > 0) slope[i - 1] = (t - (tension[i - 1] as number)) / (e - (strain[i - 1] as number));
+    if (i > 0) {
+      const rise = e - (strain[i - 1] as number);
+      const before = tension[i - 1] as number;
+      slope[i - 1] = (t - before) / rise;
+      stored[i] = (stored[i - 1] as number) + 0.5 * rise * (t + before);
+    }
   });
   slope[n - 1] = slope[n - 2] as number;
-  return { strain, tension, slope };
+  return { strain, tension, slope, stored };
 }
 
 /** Linear elasticity. @param ea axial stiffness, N, > 0 */
@@ -59,11 +67,18 @@ export function strainAt(curve: TensionCurve, t: number): number {
   return (curve.strain[k] as number) + (t - (curve.tension[k] as number)) / (curve.slope[k] as number);
 }
 
+/** Index of the piece that holds strain `e`, >= 0. */
+export function pieceAtStrain(curve: TensionCurve, e: number): number {
+  const { strain } = curve;
+  let k = strain.length - 2;
+  while (k > 0 && e < (strain[k] as number)) k--;
+  return k;
+}
+
 /** Tension at strain `e`, N; 0 when slack. */
 export function tensionAt(curve: TensionCurve, e: number): number {
   if (!(e > 0)) return 0;
-  let k = curve.strain.length - 2;
-  while (k > 0 && e < (curve.strain[k] as number)) k--;
+  const k = pieceAtStrain(curve, e);
   return (curve.tension[k] as number) + (e - (curve.strain[k] as number)) * (curve.slope[k] as number);
 }
 

@@ -1,0 +1,186 @@
+import type { Balance } from './balance.js';
+import { evaluate, nodeStiffness } from './balance.js';
+import type { Net } from './document.js';
+import type { Ending } from './newton.js';
+import { BALANCED, newton } from './newton.js';
+import { relax } from './relaxation.js';
+import type { Members, State } from './state.js';
+import { membersOf, newState } from './state.js';
+import type { Stiffness } from './stiffness.js';
+import { newStiffness } from './stiffness.js';
+import type { Structure } from './structure.js';
+import { structureOf } from './structure.js';
+
+/**
+ * A structure with everything its solves share: order and shape of the stiffness, places, scratch. One engine serves
+ * any number of load cases on its topology; it keeps its last places as the next solve's start.
+ */
+export interface Engine {
+  readonly structure: Structure;
+  readonly state: State;
+  readonly members: Members;
+  /** null when the factors would be too large: such a net is relaxed. */
+  readonly stiffness: Stiffness | null;
+  /** Largest extent of the net as given, m. */
+  readonly size: number;
+  /** Scratch, 3 numbers a node each. */
+  readonly direction: Float64Array;
+  readonly before: Float64Array;
+  readonly scratch: Float64Array;
+  /** Cost of one evaluation of the forces, in block operations. */
+  readonly evaluation: number;
+  /** Block operations that this solve may still spend: what bounds its time, the same on every machine. */
+  allowance: number;
+  iterations: number;
+  /** Places of the held nodes at the last solve, for the next one's first guess. */
+  solved: boolean;
+  /** Told the energy (N m, where there is one) and residual (N) after every Newton step. */
+  onStep: ((energy: number, residual: number) => void) | undefined;
+}
+
+/** Where a solve ended. The places themselves are in `engine.state`. */
+export interface Outcome {
+  readonly converged: boolean;
+  /** Largest out-of-balance force, N. */
+  readonly residual: number;
+  readonly iterations: number;
+  readonly ending: Ending;
+  /** Node with the largest out-of-balance force; -1 when none. */
+  readonly worst: number;
+  /** By which method the last step was made. */
+  readonly method: 'newton' | 'relaxation';
+}
+
+export interface SolveOptions {
+  /** `newton` falls back on relaxation and returns to Newton; `relaxation` is relaxation alone. */
+  readonly method?: 'newton' | 'relaxation';
+  /** Start from the engine's last places (default) or from the net as given. */
+  readonly from?: 'last' | 'given';
+  /** Block operations allowed: some 25 ns each. */
+  readonly allowance?: number;
+  readonly onStep?: (energy: number, residual: number) => void;
+}
+
+/** About five seconds on one core. */
+const ALLOWANCE = 2e8;
+const HANGING_COST = 40;
+
+/**
+ * Prepares a net for solving.
+ * @param net checked by `readNet`, or made by code that keeps its rules
+ */
+export function prepare(net: Net): Engine {
+  return prepareStructure(structureOf(net));
+}
+
+export function prepareStructure(structure: Structure): Engine {
+  const members = membersOf(structure);
+  const { at, nodes } = structure;
+  let size = 0;
+  for (let c = 0; c < 3; c++) {
+    let low = Number.POSITIVE_INFINITY;
+    let high = Number.NEGATIVE_INFINITY;
+    for (let i = c; i < at.length; i += 3) {
+      low = Math.min(low, at[i] as number);
+      high = Math.max(high, at[i] as number);
+    }
+    size = Math.max(size, high - low);
+  }
+  for (const l of structure.rest) size = Math.max(size, l);
+  let hanging = 0;
+  for (let i = 0; i < structure.rest.length; i++)
+    if (structure.weight[i]! > 0) hanging += 1 + structure.passStart[i + 1]! - structure.passStart[i]!;
+  return {
+    structure,
+    state: newState(structure),
+    members,
+    stiffness: newStiffness(structure, members),
+    size: size > 0 ? size : 1,
+    direction: new Float64Array(3 * nodes),
+    before: new Float64Array(3 * nodes),
+    scratch: new Float64Array(3 * nodes),
+    evaluation: 2 * nodes + 4 * (members.start.length - 1) + HANGING_COST * hanging,
+    allowance: 0,
+    iterations: 0,
+    solved: false,
+    onStep: undefined,
+  };
+}
+
+/** Takes from the allowance; false when it is used up. */
+export function spend(engine: Engine, work: number): boolean {
+  engine.allowance -= work;
+  return engine.allowance > 0;
+}
+
+/** Puts the net back as given, forgetting every slip. */
+export function reset(engine: Engine): void {
+  const { state, structure } = engine;
+  state.x.set(structure.at);
+  state.slip.set(structure.passAt);
+  state.push.fill(0);
+  state.hang.fill(0);
+  engine.solved = false;
+}
+
+/** Finds the equilibrium. Bounded in work; never throws on a checked net, never leaves a number that is not finite. */
+export function solve(engine: Engine, options: SolveOptions = {}): Outcome {
+  const steps = solveSteps(engine, options);
+  for (;;) {
+    const next = steps.next();
+    if (next.done === true) return next.value;
+  }
+}
+
+/** The same, pausing once an iteration: for callers that may be told to stop. */
+export function* solveSteps(engine: Engine, options: SolveOptions = {}): Generator<void, Outcome> {
+  const { state, structure } = engine;
+  engine.allowance = options.allowance ?? ALLOWANCE;
+  engine.iterations = 0;
+  engine.onStep = options.onStep;
+  if (options.from === 'given' || !engine.solved) reset(engine);
+  // held components are where the structure says
+  for (let i = 0; i < state.x.length; i++) if (structure.fixed[i]) state.x[i] = structure.at[i] as number;
+  if (structure.footNode.length > 0) {
+    state.footStiffness = 0;
+    nodeStiffness(state, engine.scratch);
+    let largest = 0;
+    for (let n = 0; n < structure.nodes; n++) largest = Math.max(largest, engine.scratch[n] as number);
+    state.footStiffness = largest > 0 ? 30 * largest : 1e4;
+  }
+  const balance: Balance = { residual: 0, worst: -1, unsettled: 0 };
+  const method = options.method ?? 'newton';
+  let ending: Ending;
+  let by: Outcome['method'] = method;
+  if (method === 'relaxation') ending = yield* relax(engine, balance, 1e-9, 400_000);
+  else {
+    ending = yield* newton(engine, balance);
+    if (ending !== null && ending !== 'astray' && engine.allowance > 0) {
+      if (!finite(state.x)) reset(engine);
+      by = 'relaxation';
+      ending = yield* relax(engine, balance, engine.stiffness === null ? 1e-8 : 1e-4, 20_000);
+      if (engine.stiffness !== null && ending !== 'astray' && engine.allowance > 0) {
+        by = 'newton';
+        ending = yield* newton(engine, balance);
+      }
+    }
+  }
+  if (!finite(state.x)) reset(engine);
+  evaluate(state, balance);
+  const settled = balance.unsettled <= 1e-8;
+  const converged = (ending === null || balance.residual <= BALANCED * state.scale) && settled && finite(state.x);
+  engine.solved = converged;
+  return {
+    converged,
+    residual: balance.residual,
+    iterations: engine.iterations,
+    ending: converged ? null : (ending ?? 'stuck'),
+    worst: balance.worst,
+    method: by,
+  };
+}
+
+function finite(x: Float64Array): boolean {
+  for (const v of x) if (!Number.isFinite(v)) return false;
+  return true;
+}

@@ -1,0 +1,351 @@
+import type { Ordering } from './ordering.js';
+
+/**
+ * Shape of a sparse matrix of 3 x 3 blocks and of its factors, worked out once per topology. Columns hold the
+ * diagonal block first, then the rows below it, rising. The upper half has the same shape, transposed.
+ */
+export interface Shape {
+  /** Block columns. */
+  readonly size: number;
+  /** Column of each node, in elimination order. */
+  readonly place: Int32Array;
+  /** First block of each column; one more than `size` entries. */
+  readonly start: Int32Array;
+  /** Row of each block. */
+  readonly row: Int32Array;
+  /** Block operations of one factorisation. */
+  readonly work: number;
+}
+
+export function shapeOf(ordering: Ordering): Shape {
+  const size = ordering.order.length;
+  const place = new Int32Array(size);
+  ordering.order.forEach((v, k) => (place[v] = k));
+  const start = new Int32Array(size + 1);
+  ordering.columns.forEach((c, k) => (start[k + 1] = (start[k] as number) + c.length + 1));
+  const row = new Int32Array(start[size] as number);
+  ordering.columns.forEach((column, k) => {
+    const s = start[k] as number;
+    row[s] = k;
+    for (let i = 0; i < column.length; i++) row[s + 1 + i] = place[column[i] as number] as number;
+    row.subarray(s + 1, start[k + 1]).sort();
+  });
+  return { size, place, start, row, work: ordering.work };
+}
+
+/** Index of the block (row, column), row >= column; -1 where there is none. */
+export function blockAt(shape: Shape, row: number, column: number): number {
+  let low = shape.start[column] as number;
+  let high = (shape.start[column + 1] as number) - 1;
+  while (low <= high) {
+    const middle = (low + high) >> 1;
+    const r = shape.row[middle] as number;
+    if (r === row) return middle;
+    if (r < row) low = middle + 1;
+    else high = middle - 1;
+  }
+  return -1;
+}
+
+/** Factors of one matrix, A = L P⁻¹ U with block-diagonal P, and the scratch to make them. */
+export interface Factors {
+  readonly shape: Shape;
+  /** Below the diagonal, 9 numbers a block, row by row. */
+  readonly lower: Float64Array;
+  /** Above the diagonal: block (j, i) at the place of (i, j); shorter than 9 when the matrix is symmetric. */
+  readonly upper: Float64Array;
+  /** Inverse of each pivot block. */
+  readonly pivot: Float64Array;
+  /** Pivots that were not positive. */
+  negative: number;
+  /** Unknowns (3 x node place + component) without stiffness, found when `floor` was given. */
+  readonly free: Int32Array;
+  freeCount: number;
+  readonly head: Int32Array;
+  readonly next: Int32Array;
+  readonly at: Int32Array;
+  readonly where: Int32Array;
+}
+
+/** @param symmetric without an upper half of its own */
+export function newFactors(shape: Shape, symmetric: boolean): Factors {
+  const blocks = shape.row.length;
+  return {
+    shape,
+    lower: new Float64Array(9 * blocks),
+    upper: new Float64Array(symmetric ? 0 : 9 * blocks),
+    pivot: new Float64Array(9 * shape.size),
+    negative: 0,
+    free: new Int32Array(3 * shape.size),
+    freeCount: 0,
+    head: new Int32Array(shape.size),
+    next: new Int32Array(shape.size),
+    at: new Int32Array(shape.size),
+    where: new Int32Array(shape.size),
+  };
+}
+
+const m = new Float64Array(9);
+const n = new Float64Array(9);
+
+/** c -= a b, 3 x 3. */
+function subtractProduct(c: Float64Array, ci: number, a: Float64Array, ai: number, b: Float64Array, bi: number): void {
+  const b0 = b[bi] as number;
+  const b1 = b[bi + 1] as number;
+  const b2 = b[bi + 2] as number;
+  const b3 = b[bi + 3] as number;
+  const b4 = b[bi + 4] as number;
+  const b5 = b[bi + 5] as number;
+  const b6 = b[bi + 6] as number;
+  const b7 = b[bi + 7] as number;
+  const b8 = b[bi + 8] as number;
+  let x = a[ai] as number;
+  let y = a[ai + 1] as number;
+  let z = a[ai + 2] as number;
+  c[ci]! -= x * b0 + y * b3 + z * b6;
+  c[ci + 1]! -= x * b1 + y * b4 + z * b7;
+  c[ci + 2]! -= x * b2 + y * b5 + z * b8;
+  x = a[ai + 3] as number;
+  y = a[ai + 4] as number;
+  z = a[ai + 5] as number;
+  c[ci + 3]! -= x * b0 + y * b3 + z * b6;
+  c[ci + 4]! -= x * b1 + y * b4 + z * b7;
+  c[ci + 5]! -= x * b2 + y * b5 + z * b8;
+  x = a[ai + 6] as number;
+  y = a[ai + 7] as number;
+  z = a[ai + 8] as number;
+  c[ci + 6]! -= x * b0 + y * b3 + z * b6;
+  c[ci + 7]! -= x * b1 + y * b4 + z * b7;
+  c[ci + 8]! -= x * b2 + y * b5 + z * b8;
+}
+
+/** out = a b. */
+function product(out: Float64Array, a: Float64Array, ai: number, b: Float64Array, bi: number): void {
+  for (let r = 0; r < 3; r++) {
+    const x = a[ai + 3 * r] as number;
+    const y = a[ai + 3 * r + 1] as number;
+    const z = a[ai + 3 * r + 2] as number;
+    for (let c = 0; c < 3; c++)
+      out[3 * r + c] = x * (b[bi + c] as number) + y * (b[bi + 3 + c] as number) + z * (b[bi + 6 + c] as number);
+  }
+}
+
+/** out = a bᵀ. */
+function productTransposed(out: Float64Array, a: Float64Array, ai: number, b: Float64Array, bi: number): void {
+  for (let r = 0; r < 3; r++)
+    for (let c = 0; c < 3; c++)
+      out[3 * r + c] =
+        (a[ai + 3 * r] as number) * (b[bi + 3 * c] as number) +
+        (a[ai + 3 * r + 1] as number) * (b[bi + 3 * c + 1] as number) +
+        (a[ai + 3 * r + 2] as number) * (b[bi + 3 * c + 2] as number);
+}
+
+/**
+ * Factorises in place, left-looking, without exchanging pivots (George & Liu, Computer Solution of Large Sparse
+ * Positive Definite Systems, 1981): equilibrium under tension is positive definite, and a matrix that is not is told
+ * by its pivots. `lower` (and `upper`, when not symmetric) hold the matrix before and the factors after.
+ * @param floor  when given, size of each unknown's diagonal: a pivot below 1e-12 of it counts as an unknown without
+ *               stiffness, is listed in `free` and held fixed
+ */
+export function factorise(f: Factors, floor?: Float64Array): void {
+  const { shape, lower, upper, pivot, head, next, at, where } = f;
+  const { size, start, row } = shape;
+  const symmetric = upper.length === 0;
+  head.fill(-1);
+  f.negative = 0;
+  f.freeCount = 0;
+  for (let j = 0; j < size; j++) {
+    const s = start[j] as number;
+    const e = start[j + 1] as number;
+    for (let p = s; p < e; p++) where[row[p] as number] = 9 * p;
+    for (let k = head[j] as number; k >= 0; ) {
+      const following = next[k] as number;
+      const from = at[k] as number;
+      const end = start[k + 1] as number;
+      if (symmetric) {
+        productTransposed(m, pivot, 9 * k, lower, 9 * from);
+        for (let p = from; p < end; p++) subtractProduct(lower, where[row[p] as number] as number, lower, 9 * p, m, 0);
+      } else {
+        product(m, pivot, 9 * k, upper, 9 * from);
+        product(n, lower, 9 * from, pivot, 9 * k);
+        for (let p = from; p < end; p++) subtractProduct(lower, where[row[p] as number] as number, lower, 9 * p, m, 0);
+        for (let p = from + 1; p < end; p++)
+          subtractProduct(upper, where[row[p] as number] as number, n, 0, upper, 9 * p);
+      }
+      if (from + 1 < end) {
+        at[k] = from + 1;
+        const r = row[from + 1] as number;
+        next[k] = head[r] as number;
+        head[r] = k;
+      }
+      k = following;
+    }
+    invertPivot(f, j, 9 * s, floor);
+    if (s + 1 < e) {
+      at[j] = s + 1;
+      const r = row[s + 1] as number;
+      next[j] = head[r] as number;
+      head[r] = j;
+    }
+  }
+}
+
+/**
+ * Inverts the pivot block by its own L D U without exchange. Off-diagonal blocks stay unscaled: what multiplies them
+ * is the inverse pivot, so L(i,j) = lower(i,j) P_j and U(j,i) = P_j upper(j,i).
+ */
+function invertPivot(f: Factors, j: number, a: number, floor: Float64Array | undefined): void {
+  const { lower, pivot } = f;
+  const a00 = lower[a] as number;
+  const a01 = lower[a + 1] as number;
+  const a02 = lower[a + 2] as number;
+  const d0 = checked(f, 3 * j, a00, floor);
+  const l10 = d0 === Number.POSITIVE_INFINITY ? 0 : (lower[a + 3] as number) / d0;
+  const l20 = d0 === Number.POSITIVE_INFINITY ? 0 : (lower[a + 6] as number) / d0;
+  const u01 = d0 === Number.POSITIVE_INFINITY ? 0 : a01 / d0;
+  const u02 = d0 === Number.POSITIVE_INFINITY ? 0 : a02 / d0;
+  const d1 = checked(f, 3 * j + 1, (lower[a + 4] as number) - l10 * a01, floor);
+  const b12 = (lower[a + 5] as number) - l10 * a02;
+  const b21 = (lower[a + 7] as number) - l20 * a01;
+  const l21 = d1 === Number.POSITIVE_INFINITY ? 0 : b21 / d1;
+  const u12 = d1 === Number.POSITIVE_INFINITY ? 0 : b12 / d1;
+  const d2 = checked(f, 3 * j + 2, (lower[a + 8] as number) - l20 * a02 - l21 * b12, floor);
+  const i0 = 1 / d0;
+  const i1 = 1 / d1;
+  const i2 = 1 / d2;
+  // inverse of unit triangles: Li rows [1], [-l10, 1], [l10 l21 - l20, -l21, 1]; Ui columns likewise
+  const m20 = l10 * l21 - l20;
+  const w02 = u01 * u12 - u02;
+  const p = 9 * j;
+  pivot[p] = i0 + u01 * i1 * l10 + w02 * i2 * m20;
+  pivot[p + 1] = -u01 * i1 - w02 * i2 * l21;
+  pivot[p + 2] = w02 * i2;
+  pivot[p + 3] = -i1 * l10 - u12 * i2 * m20;
+  pivot[p + 4] = i1 + u12 * i2 * l21;
+  pivot[p + 5] = -u12 * i2;
+  pivot[p + 6] = i2 * m20;
+  pivot[p + 7] = -i2 * l21;
+  pivot[p + 8] = i2;
+}
+
+/** The pivot itself; infinity (so: no motion) where there is no stiffness and `floor` asks to find that. */
+function checked(f: Factors, unknown: number, value: number, floor: Float64Array | undefined): number {
+  if (floor !== undefined && Math.abs(value) <= 1e-12 * (floor[unknown] as number)) {
+    f.free[f.freeCount++] = unknown;
+    return Number.POSITIVE_INFINITY;
+  }
+  if (!(value > 0)) {
+    f.negative++;
+    if (value === 0 || Number.isNaN(value)) return 1e-300;
+  }
+  return value;
+}
+
+/**
+ * Solves A x = b, or Aᵀ x = b, in place.
+ * @param x 3 numbers a node, in elimination order
+ */
+export function solveFactored(f: Factors, x: Float64Array, transposed = false): void {
+  const { shape, lower, upper, pivot } = f;
+  const { size, start, row } = shape;
+  const symmetric = upper.length === 0;
+  const forward = transposed && !symmetric ? upper : lower;
+  const backward = transposed && !symmetric ? lower : symmetric ? lower : upper;
+  // forward: y_j = b_j - sum L y; the multiplier of a block is block x (inverse pivot) x value
+  for (let j = 0; j < size; j++) {
+    const q = 9 * j;
+    const b0 = x[3 * j] as number;
+    const b1 = x[3 * j + 1] as number;
+    const b2 = x[3 * j + 2] as number;
+    let z0: number;
+    let z1: number;
+    let z2: number;
+    if (transposed && !symmetric) {
+      z0 = (pivot[q] as number) * b0 + (pivot[q + 3] as number) * b1 + (pivot[q + 6] as number) * b2;
+      z1 = (pivot[q + 1] as number) * b0 + (pivot[q + 4] as number) * b1 + (pivot[q + 7] as number) * b2;
+      z2 = (pivot[q + 2] as number) * b0 + (pivot[q + 5] as number) * b1 + (pivot[q + 8] as number) * b2;
+    } else {
+      z0 = (pivot[q] as number) * b0 + (pivot[q + 1] as number) * b1 + (pivot[q + 2] as number) * b2;
+      z1 = (pivot[q + 3] as number) * b0 + (pivot[q + 4] as number) * b1 + (pivot[q + 5] as number) * b2;
+      z2 = (pivot[q + 6] as number) * b0 + (pivot[q + 7] as number) * b1 + (pivot[q + 8] as number) * b2;
+    }
+    x[3 * j] = z0;
+    x[3 * j + 1] = z1;
+    x[3 * j + 2] = z2;
+    const end = start[j + 1] as number;
+    for (let p = (start[j] as number) + 1; p < end; p++) {
+      const i = 3 * (row[p] as number);
+      const k = 9 * p;
+      if (transposed && !symmetric) {
+        // block above is U(j,i): its transpose stands below
+        x[i]! -= (forward[k] as number) * z0 + (forward[k + 3] as number) * z1 + (forward[k + 6] as number) * z2;
+        x[i + 1]! -= (forward[k + 1] as number) * z0 + (forward[k + 4] as number) * z1 + (forward[k + 7] as number) * z2;
+        x[i + 2]! -= (forward[k + 2] as number) * z0 + (forward[k + 5] as number) * z1 + (forward[k + 8] as number) * z2;
+      } else {
+        x[i]! -= (forward[k] as number) * z0 + (forward[k + 1] as number) * z1 + (forward[k + 2] as number) * z2;
+        x[i + 1]! -= (forward[k + 3] as number) * z0 + (forward[k + 4] as number) * z1 + (forward[k + 5] as number) * z2;
+        x[i + 2]! -= (forward[k + 6] as number) * z0 + (forward[k + 7] as number) * z1 + (forward[k + 8] as number) * z2;
+      }
+    }
+  }
+  // backward: x_j = z_j - P_j sum U x
+  for (let j = size - 1; j >= 0; j--) {
+    let s0 = 0;
+    let s1 = 0;
+    let s2 = 0;
+    const end = start[j + 1] as number;
+    for (let p = (start[j] as number) + 1; p < end; p++) {
+      const i = 3 * (row[p] as number);
+      const k = 9 * p;
+      const x0 = x[i] as number;
+      const x1 = x[i + 1] as number;
+      const x2 = x[i + 2] as number;
+      if (symmetric || transposed) {
+        s0 += (backward[k] as number) * x0 + (backward[k + 3] as number) * x1 + (backward[k + 6] as number) * x2;
+        s1 += (backward[k + 1] as number) * x0 + (backward[k + 4] as number) * x1 + (backward[k + 7] as number) * x2;
+        s2 += (backward[k + 2] as number) * x0 + (backward[k + 5] as number) * x1 + (backward[k + 8] as number) * x2;
+      } else {
+        s0 += (backward[k] as number) * x0 + (backward[k + 1] as number) * x1 + (backward[k + 2] as number) * x2;
+        s1 += (backward[k + 3] as number) * x0 + (backward[k + 4] as number) * x1 + (backward[k + 5] as number) * x2;
+        s2 += (backward[k + 6] as number) * x0 + (backward[k + 7] as number) * x1 + (backward[k + 8] as number) * x2;
+      }
+    }
+    const q = 9 * j;
+    if (transposed && !symmetric) {
+      x[3 * j]! -= (pivot[q] as number) * s0 + (pivot[q + 3] as number) * s1 + (pivot[q + 6] as number) * s2;
+      x[3 * j + 1]! -= (pivot[q + 1] as number) * s0 + (pivot[q + 4] as number) * s1 + (pivot[q + 7] as number) * s2;
+      x[3 * j + 2]! -= (pivot[q + 2] as number) * s0 + (pivot[q + 5] as number) * s1 + (pivot[q + 8] as number) * s2;
+    } else {
+      x[3 * j]! -= (pivot[q] as number) * s0 + (pivot[q + 1] as number) * s1 + (pivot[q + 2] as number) * s2;
+      x[3 * j + 1]! -= (pivot[q + 3] as number) * s0 + (pivot[q + 4] as number) * s1 + (pivot[q + 5] as number) * s2;
+      x[3 * j + 2]! -= (pivot[q + 6] as number) * s0 + (pivot[q + 7] as number) * s1 + (pivot[q + 8] as number) * s2;
+    }
+  }
+}
+
+/**
+ * The motion that an unknown without stiffness allows: the vector of the null space with 1 at that unknown.
+ * @param f       factors made with `floor`
+ * @param unknown an entry of `free`
+ * @param x       3 numbers a node, in elimination order; overwritten
+ */
+export function freeMotion(f: Factors, unknown: number, x: Float64Array): void {
+  const { shape, lower, upper, pivot } = f;
+  const { start, row } = shape;
+  const symmetric = upper.length === 0;
+  const values = symmetric ? lower : upper;
+  x.fill(0);
+  x[unknown] = 1;
+  const own = Math.floor(unknown / 3);
+  for (let j = own; j >= 0; j--) {
+    const s = [0, 0, 0];
+    if (j === own) for (let r = 0; r < 3; r++) s[r] = lower[9 * start[j]! + 3 * r + (unknown - 3 * own)] as number;
+    else
+      for (let p = start[j]! + 1; p < start[j + 1]!; p++)
+        for (let r = 0; r < 3; r++)
+          for (let c = 0; c < 3; c++)
+            s[r]! += (values[9 * p + (symmetric ? 3 * c + r : 3 * r + c)] as number) * (x[3 * row[p]! + c] as number);
+    for (let r = 0; r < 3; r++)
+      for (let c = 0; c < 3; c++) x[3 * j + r]! -= (pivot[9 * j + 3 * r + c] as number) * s[c]!;
+  }
+}

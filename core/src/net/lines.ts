@@ -1,0 +1,387 @@
+import { C0, C1, ENERGY, K, STRETCH, T0, T1, hanging, straight } from './stretch.js';
+import { pairStiffness } from './struts.js';
+import type { Sink, State } from './state.js';
+import { GRIP, GRIP_RATIO, LOCKED, RING } from './structure.js';
+
+/**
+ * Lines, with the rings they run through and the hitches tied on them. A line of m such nodes is m + 1 stretches
+ * whose unstressed lengths share the line's. At each node the slip settles by itself for given places: it sticks
+ * where it sat unless the tensions on either side differ by more than ring or hitch can hold, and then slides just
+ * until they do not. Each slip eases its own difference and worsens its neighbours', so the answer is unique.
+ */
+
+const MOST_ROUNDS = 80;
+/** Per node on the line: +1 slid toward the end, -1 toward the start, 0 stuck. */
+let status = new Int8Array(8);
+let law = new Float64Array(8);
+let gradient = new Float64Array(8 * 6);
+let matrix = new Float64Array(64);
+let right = new Float64Array(8 * 30);
+let ke = new Float64Array(900);
+let before = new Float64Array(8);
+
+function room(passes: number): void {
+  if (status.length >= passes) return;
+  status = new Int8Array(passes);
+  law = new Float64Array(passes);
+  gradient = new Float64Array(6 * passes);
+  matrix = new Float64Array(passes * passes);
+  right = new Float64Array(passes * 3 * (passes + 2));
+  ke = new Float64Array(9 * (passes + 2) * (passes + 2));
+  before = new Float64Array(passes);
+}
+
+/** Evaluates stretch k of line i at an unstressed length. */
+function evaluate(state: State, i: number, k: number, rest: number): void {
+  const { structure: s, x } = state;
+  const a = 3 * (s.stretchFrom[k] as number);
+  const b = 3 * (s.stretchTo[k] as number);
+  const rx = (x[b] as number) - (x[a] as number);
+  const ry = (x[b + 1] as number) - (x[a + 1] as number);
+  const rz = (x[b + 2] as number) - (x[a + 2] as number);
+  const weight = s.weight[i] as number;
+  const curve = s.curve[i]!;
+  if (weight > 0) hanging(state.stretch, k * STRETCH, rx, ry, rz, rest, curve, weight, state.hang, 2 * k);
+  else straight(state.stretch, k * STRETCH, rx, ry, rz, rest, curve);
+}
+
+/** Unstressed length of stretch k of line i. */
+export function stretchRest(state: State, i: number, k: number): number {
+  const { structure: s, slip } = state;
+  const first = s.passStart[i] as number;
+  const j = k - i; // the pass at the stretch's end
+  const end = j < (s.passStart[i + 1] as number) ? (slip[j] as number) : (s.rest[i] as number);
+  const start = j > first ? (slip[j - 1] as number) : 0;
+  return end - start;
+}
+
+function evaluateAll(state: State, i: number): void {
+  const { structure: s } = state;
+  const last = i + (s.passStart[i + 1] as number);
+  for (let k = i + (s.passStart[i] as number); k <= last; k++) evaluate(state, i, k, stretchRest(state, i, k));
+}
+
+const size3 = (v: Float64Array, o: number): number =>
+  Math.sqrt((v[o] as number) ** 2 + (v[o + 1] as number) ** 2 + (v[o + 2] as number) ** 2);
+
+/**
+ * By how much the tensions at pass j exceed what it holds, sliding toward the end (+1) or the start (-1), N; its
+ * gradient against the tension vectors before and after goes to `gradient` at 6 g.
+ */
+function excess(state: State, j: number, k: number, way: number, g: number): number {
+  const { structure: s, stretch } = state;
+  const p = k * STRETCH + T1;
+  const q = (k + 1) * STRETCH + T0;
+  const P = size3(stretch, p);
+  const Q = size3(stretch, q);
+  const kind = s.passKind[j] as number;
+  const value = s.passValue[j] as number;
+  const o = 6 * g;
+  // directions; a slack side has none
+  const ip = P > 0 ? 1 / P : 0;
+  const iq = Q > 0 ? 1 / Q : 0;
+  if (kind === RING) {
+    let cos = 0;
+    for (let c = 0; c < 3; c++) cos += (stretch[p + c] as number) * (stretch[q + c] as number) * ip * iq;
+    cos = Math.max(-1, Math.min(1, cos));
+    const sin = Math.sqrt(1 - cos * cos);
+    const angle = value > 0 ? Math.atan2(sin, cos) : 0;
+    const hold = Math.exp(value * angle);
+    // d angle = -(dcos) / sin; at a straight pass the turn has a kink and no slope is taken
+    const bend = value > 0 && sin > 1e-9 ? -value / sin : 0;
+    const low = way > 0 ? Q : P;
+    for (let c = 0; c < 3; c++) {
+      const up = (stretch[p + c] as number) * ip;
+      const uq = (stretch[q + c] as number) * iq;
+      const turnP = bend * hold * low * (uq - cos * up) * ip;
+      const turnQ = bend * hold * low * (up - cos * uq) * iq;
+      gradient[o + c] = (way > 0 ? up : -hold * up) - turnP;
+      gradient[o + 3 + c] = (way > 0 ? -hold * uq : uq) - turnQ;
+    }
+    return way > 0 ? P - hold * Q : Q - hold * P;
+  }
+  let whole = 0;
+  if (kind === GRIP_RATIO) {
+    for (let c = 0; c < 3; c++) whole += ((stretch[q + c] as number) - (stretch[p + c] as number)) ** 2;
+    whole = Math.sqrt(whole);
+  }
+  const iw = whole > 0 ? value / whole : 0;
+  for (let c = 0; c < 3; c++) {
+    const pull = kind === GRIP_RATIO ? ((stretch[q + c] as number) - (stretch[p + c] as number)) * iw : 0;
+    gradient[o + c] = way * (stretch[p + c] as number) * ip + pull;
+    gradient[o + 3 + c] = -way * (stretch[q + c] as number) * iq - pull;
+  }
+  return way * (P - Q) - (kind === GRIP ? value : value * whole);
+}
+
+/** A ring without friction holds nothing and is always sliding. */
+const runsFree = (kind: number, value: number): boolean => kind === RING && value === 0;
+
+/**
+ * Lets the slips of line i settle for the present places. Returns what is left of the worst excess, as a share of
+ * the largest tension on the line.
+ */
+function settle(state: State, i: number): number {
+  const { structure: s, slip, stretch } = state;
+  const first = s.passStart[i] as number;
+  const m = (s.passStart[i + 1] as number) - first;
+  room(m);
+  evaluateAll(state, i);
+  for (let g = 0; g < m; g++) {
+    const j = first + g;
+    const slid = (slip[j] as number) - (s.passAt[j] as number);
+    status[g] = runsFree(s.passKind[j] as number, s.passValue[j] as number) ? 1 : Math.sign(slid);
+  }
+  let left = 0;
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    let most = 0;
+    for (let k = 0; k <= m; k++) most = Math.max(most, size3(stretch, (i + first + k) * STRETCH + T1), size3(stretch, (i + first + k) * STRETCH + T0));
+    left = 0;
+    let worst = -1;
+    for (let g = 0; g < m; g++) {
+      const j = first + g;
+      const k = i + j;
+      law[g] = 0;
+      if ((s.passKind[j] as number) === LOCKED) continue;
+      if (status[g] === 0) {
+        // stuck: does either way exceed?
+        for (let way = 1; way >= -1 && status[g] === 0; way -= 2)
+          if (excess(state, j, k, way, g) > 1e-13 * most) status[g] = way;
+        if (status[g] === 0) continue;
+      }
+      law[g] = excess(state, j, k, status[g] as number, g);
+      if (Math.abs(law[g] as number) > left) {
+        left = Math.abs(law[g] as number);
+        worst = g;
+      }
+    }
+    if (worst < 0 || left <= 2e-14 * most) return most > 0 ? left / most : 0;
+    left /= most;
+
+    slipMatrix(state, i, m);
+    for (let g = 0; g < m; g++) right[g] = status[g] === 0 ? 0 : -(law[g] as number);
+    if (!eliminate(m, 1)) return left;
+    // no stretch may lose more than most of its line in one round
+    let share = 1;
+    for (let k = 0; k <= m; k++) {
+      const lose = (k > 0 ? (right[k - 1] as number) : 0) - (k < m ? (right[k] as number) : 0);
+      const rest = stretchRest(state, i, i + first + k);
+      if (lose > 0.7 * rest) share = Math.min(share, (0.7 * rest) / lose);
+    }
+    for (let g = 0; g < m; g++) before[g] = slip[first + g] as number;
+    for (let halving = 0; ; halving++) {
+      for (let g = 0; g < m; g++) {
+        const j = first + g;
+        let to = (before[g] as number) + share * (right[g] as number);
+        const home = s.passAt[j] as number;
+        if (!runsFree(s.passKind[j] as number, s.passValue[j] as number)) {
+          if (status[g] === 1 && to < home) to = home;
+          if (status[g] === -1 && to > home) to = home;
+        }
+        slip[j] = to;
+      }
+      evaluateAll(state, i);
+      if (halving >= 12) break;
+      let now = 0;
+      let moved = false;
+      for (let g = 0; g < m; g++) {
+        const j = first + g;
+        if (slip[j] !== before[g]) moved = true;
+        if (status[g] === 0) continue;
+        if (slip[j] === s.passAt[j] && before[g] !== slip[j]) continue; // came to rest where it sat: judged anew
+        now = Math.max(now, Math.abs(excess(state, j, i + j, status[g] as number, g)));
+      }
+      if (!moved) return left;
+      if (now <= (1 - 0.05 * share) * left * most || now <= 1e-13 * most) break;
+      share *= 0.5;
+    }
+    for (let g = 0; g < m; g++) {
+      const j = first + g;
+      if (slip[j] === s.passAt[j] && !runsFree(s.passKind[j] as number, s.passValue[j] as number)) status[g] = 0;
+    }
+  }
+  return left;
+}
+
+/** d(excess)/d(slip) into `matrix`, m x m; identity rows for what is stuck. `gradient` holds the laws' gradients. */
+function slipMatrix(state: State, i: number, m: number): void {
+  const { structure: s, stretch } = state;
+  const first = i + (s.passStart[i] as number);
+  matrix.fill(0, 0, m * m);
+  for (let g = 0; g < m; g++) {
+    if (status[g] === 0) {
+      matrix[g * m + g] = 1;
+      continue;
+    }
+    const incoming = (first + g) * STRETCH + C1;
+    const outgoing = (first + g + 1) * STRETCH + C0;
+    let a = 0;
+    let b = 0;
+    for (let c = 0; c < 3; c++) {
+      a += (gradient[6 * g + c] as number) * (stretch[incoming + c] as number);
+      b += (gradient[6 * g + 3 + c] as number) * (stretch[outgoing + c] as number);
+    }
+    matrix[g * m + g] = a - b;
+    if (g > 0) matrix[g * m + g - 1] = -a;
+    if (g + 1 < m) matrix[g * m + g + 1] = b;
+    if (a - b === 0) matrix[g * m + g] = 1; // slack on both sides: nothing to slide for
+  }
+}
+
+/** Solves matrix x = right in place, `columns` right sides; false when singular. */
+function eliminate(m: number, columns: number): boolean {
+  for (let k = 0; k < m; k++) {
+    let pivot = k;
+    for (let r = k + 1; r < m; r++)
+      if (Math.abs(matrix[r * m + k] as number) > Math.abs(matrix[pivot * m + k] as number)) pivot = r;
+    const p = matrix[pivot * m + k] as number;
+    if (!(Math.abs(p) > 0)) return false;
+    if (pivot !== k) {
+      for (let c = 0; c < m; c++) {
+        const t = matrix[k * m + c] as number;
+        matrix[k * m + c] = matrix[pivot * m + c] as number;
+        matrix[pivot * m + c] = t;
+      }
+      for (let c = 0; c < columns; c++) {
+        const t = right[k * columns + c] as number;
+        right[k * columns + c] = right[pivot * columns + c] as number;
+        right[pivot * columns + c] = t;
+      }
+    }
+    for (let r = k + 1; r < m; r++) {
+      const factor = (matrix[r * m + k] as number) / p;
+      if (factor === 0) continue;
+      for (let c = k; c < m; c++) matrix[r * m + c]! -= factor * (matrix[k * m + c] as number);
+      for (let c = 0; c < columns; c++) right[r * columns + c]! -= factor * (right[k * columns + c] as number);
+    }
+  }
+  for (let k = m - 1; k >= 0; k--)
+    for (let c = 0; c < columns; c++) {
+      let sum = right[k * columns + c] as number;
+      for (let j = k + 1; j < m; j++) sum -= (matrix[k * m + j] as number) * (right[j * columns + c] as number);
+      right[k * columns + c] = sum / (matrix[k * m + k] as number);
+    }
+  return true;
+}
+
+/** Adds the lines' pulls, energy and largest tension. Returns the worst unsettled share of a slip. */
+export function lineForces(state: State): number {
+  const { structure: s, x, force, stretch } = state;
+  let unsettled = 0;
+  for (let i = 0; i < s.rest.length; i++) {
+    const first = i + (s.passStart[i] as number);
+    const last = i + (s.passStart[i + 1] as number);
+    if (first === last) evaluate(state, i, first, s.rest[i] as number);
+    else unsettled = Math.max(unsettled, settle(state, i));
+    const weight = s.weight[i] as number;
+    for (let k = first; k <= last; k++) {
+      const o = k * STRETCH;
+      const a = 3 * (s.stretchFrom[k] as number);
+      const b = 3 * (s.stretchTo[k] as number);
+      for (let c = 0; c < 3; c++) {
+        force[a + c]! += stretch[o + T0 + c] as number;
+        force[b + c]! -= stretch[o + T1 + c] as number;
+      }
+      state.energy += stretch[o + ENERGY] as number;
+      if (weight > 0) state.energy += weight * stretchRest(state, i, k) * (x[b + 2] as number);
+      const tension = Math.max(size3(stretch, o + T0), size3(stretch, o + T1));
+      if (tension > state.scale) state.scale = tension;
+    }
+  }
+  return unsettled;
+}
+
+/** Gives the lines' stiffness to the sink, from what the last evaluation of the forces left. */
+export function lineTangents(state: State, sink: Sink): void {
+  const { structure: s, stretch } = state;
+  for (let i = 0; i < s.rest.length; i++) {
+    const first = i + (s.passStart[i] as number);
+    const m = (s.passStart[i + 1] as number) - (s.passStart[i] as number);
+    if (m === 0) {
+      pairStiffness(ke, stretch, first * STRETCH + K);
+      sink.add(i, ke, 6);
+    } else runTangent(state, i, m, sink);
+  }
+}
+
+/** Stiffness of a line with rings or hitches, the slips following the places: dslip = -M⁻¹ N dx. */
+function runTangent(state: State, i: number, m: number, sink: Sink): void {
+  const { structure: s, stretch } = state;
+  room(m);
+  const width = 3 * (m + 2);
+  const firstStretch = i + (s.passStart[i] as number);
+  ke.fill(0, 0, width * width);
+  for (let k = 0; k <= m; k++) {
+    const o = (firstStretch + k) * STRETCH + K;
+    for (let r = 0; r < 3; r++)
+      for (let c = 0; c < 3; c++) {
+        const v = stretch[o + SYMMETRIC[3 * r + c]!] as number;
+        const row = 3 * k + r;
+        const column = 3 * k + c;
+        ke[row * width + column]! += v;
+        ke[row * width + column + 3]! -= v;
+        ke[(row + 3) * width + column]! -= v;
+        ke[(row + 3) * width + column + 3]! += v;
+      }
+  }
+  if (slipResponse(state, i, m, width)) addSlips(state, i, m, width);
+  sink.add(i, ke, width);
+}
+
+/** Where xx .. zz stand in the six numbers of a symmetric 3 x 3. */
+const SYMMETRIC = [0, 1, 2, 1, 3, 4, 2, 4, 5] as const;
+
+/** M⁻¹ N into `right`, m rows of `width`; false when nothing slides. */
+function slipResponse(state: State, i: number, m: number, width: number): boolean {
+  const { structure: s, stretch, slip } = state;
+  const firstPass = s.passStart[i] as number;
+  let any = false;
+  right.fill(0, 0, m * width);
+  for (let g = 0; g < m; g++) {
+    const j = firstPass + g;
+    const k = i + j;
+    const free = runsFree(s.passKind[j] as number, s.passValue[j] as number);
+    status[g] = free ? 1 : Math.sign((slip[j] as number) - (s.passAt[j] as number));
+    if (status[g] === 0) continue;
+    any = true;
+    excess(state, j, k, status[g] as number, g);
+    const incoming = k * STRETCH + K;
+    const outgoing = (k + 1) * STRETCH + K;
+    for (let c = 0; c < 3; c++) {
+      let p = 0;
+      let q = 0;
+      for (let r = 0; r < 3; r++) {
+        p += (gradient[6 * g + r] as number) * (stretch[incoming + SYMMETRIC[3 * r + c]!] as number);
+        q += (gradient[6 * g + 3 + r] as number) * (stretch[outgoing + SYMMETRIC[3 * r + c]!] as number);
+      }
+      right[g * width + 3 * g + c]! -= p;
+      right[g * width + 3 * g + 3 + c]! += p - q;
+      right[g * width + 3 * g + 6 + c]! += q;
+    }
+  }
+  if (!any) return false;
+  slipMatrix(state, i, m);
+  return eliminate(m, width);
+}
+
+/** ke += F M⁻¹ N, where F = dforce/dslip. */
+function addSlips(state: State, i: number, m: number, width: number): void {
+  const { structure: s, stretch } = state;
+  const firstStretch = i + (s.passStart[i] as number);
+  for (let g = 0; g < m; g++) {
+    if (status[g] === 0) continue;
+    const incoming = (firstStretch + g) * STRETCH;
+    const outgoing = incoming + STRETCH;
+    for (let r = 0; r < 3; r++) {
+      const onBefore = stretch[incoming + C0 + r] as number;
+      const onSelf = -(stretch[incoming + C1 + r] as number) - (stretch[outgoing + C0 + r] as number);
+      const onAfter = stretch[outgoing + C1 + r] as number;
+      for (let c = 0; c < width; c++) {
+        const z = right[g * width + c] as number;
+        ke[(3 * g + r) * width + c]! += onBefore * z;
+        ke[(3 * g + 3 + r) * width + c]! += onSelf * z;
+        ke[(3 * g + 6 + r) * width + c]! += onAfter * z;
+      }
+    }
+  }
+}

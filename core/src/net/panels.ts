@@ -1,0 +1,252 @@
+import type { ClothState } from './cloth.js';
+import { SLACK, isotropicCloth, newClothState, wovenCloth } from './cloth.js';
+import type { Sink, State } from './state.js';
+import type { Structure } from './structure.js';
+
+/** Constant-strain triangles: Green strain from the corners' places, cloth law, follower pressure and weight. */
+
+const law: ClothState = newClothState();
+const ke = new Float64Array(81);
+const bb = new Float64Array(9); // B of the second corner, rows e11, e22, 2 e12
+const bc = new Float64Array(9);
+const db = new Float64Array(9); // tangent times B
+const dc = new Float64Array(9);
+
+/** First and second column of the deformation gradient, set by `deform`. */
+let p0 = 0;
+let p1 = 0;
+let p2 = 0;
+let q0 = 0;
+let q1 = 0;
+let q2 = 0;
+/** Sides a-b and a-c as they are. */
+let u0 = 0;
+let u1 = 0;
+let u2 = 0;
+let v0 = 0;
+let v1 = 0;
+let v2 = 0;
+
+function deform(s: Structure, x: Float64Array, i: number): void {
+  const a = 3 * (s.corner[3 * i] as number);
+  const b = 3 * (s.corner[3 * i + 1] as number);
+  const c = 3 * (s.corner[3 * i + 2] as number);
+  const g0 = s.gradient[3 * i] as number;
+  const g1 = s.gradient[3 * i + 1] as number;
+  const g2 = s.gradient[3 * i + 2] as number;
+  const a0 = x[a] as number;
+  const a1 = x[a + 1] as number;
+  const a2 = x[a + 2] as number;
+  u0 = (x[b] as number) - a0;
+  u1 = (x[b + 1] as number) - a1;
+  u2 = (x[b + 2] as number) - a2;
+  v0 = (x[c] as number) - a0;
+  v1 = (x[c + 1] as number) - a1;
+  v2 = (x[c + 2] as number) - a2;
+  p0 = u0 * g0;
+  p1 = u1 * g0;
+  p2 = u2 * g0;
+  q0 = u0 * g1 + v0 * g2;
+  q1 = u1 * g1 + v1 * g2;
+  q2 = u2 * g1 + v2 * g2;
+}
+
+/** The cloth law at the present strain of panel i, into `law`; `deform` first. */
+function respond(s: Structure, i: number): void {
+  const e11 = 0.5 * (p0 * p0 + p1 * p1 + p2 * p2 - 1);
+  const e22 = 0.5 * (q0 * q0 + q1 * q1 + q2 * q2 - 1);
+  const e12 = 0.5 * (p0 * q0 + p1 * q1 + p2 * q2);
+  const stiffness = s.isotropic[2 * i] as number;
+  if (stiffness > 0) isotropicCloth(law, e11, e22, e12, stiffness, s.isotropic[2 * i + 1] as number);
+  else wovenCloth(law, e11, e22, e12, s.compliance, 6 * i);
+}
+
+/** Adds the panels' forces, energy and largest corner force. */
+export function panelForces(state: State): void {
+  const { structure: s, x, force } = state;
+  for (let i = 0; i < s.area.length; i++) {
+    const a = 3 * (s.corner[3 * i] as number);
+    const b = 3 * (s.corner[3 * i + 1] as number);
+    const c = 3 * (s.corner[3 * i + 2] as number);
+    deform(s, x, i);
+    respond(s, i);
+    const area = s.area[i] as number;
+    if (law.state !== SLACK) {
+      const g0 = area * (s.gradient[3 * i] as number);
+      const g1 = area * (s.gradient[3 * i + 1] as number);
+      const g2 = area * (s.gradient[3 * i + 2] as number);
+      const k11 = g0 * law.s11 + g1 * law.s12;
+      const k12 = g0 * law.s12 + g1 * law.s22;
+      const b0 = p0 * k11 + q0 * k12;
+      const b1 = p1 * k11 + q1 * k12;
+      const b2 = p2 * k11 + q2 * k12;
+      const c0 = g2 * (p0 * law.s12 + q0 * law.s22);
+      const c1 = g2 * (p1 * law.s12 + q1 * law.s22);
+      const c2 = g2 * (p2 * law.s12 + q2 * law.s22);
+      force[b]! -= b0;
+      force[b + 1]! -= b1;
+      force[b + 2]! -= b2;
+      force[c]! -= c0;
+      force[c + 1]! -= c1;
+      force[c + 2]! -= c2;
+      force[a]! += b0 + c0;
+      force[a + 1]! += b1 + c1;
+      force[a + 2]! += b2 + c2;
+      state.energy += area * law.energy;
+      const largest = Math.max(b0 * b0 + b1 * b1 + b2 * b2, c0 * c0 + c1 * c1 + c2 * c2);
+      if (largest > state.scale * state.scale) state.scale = Math.sqrt(largest);
+    }
+    const w = (area * (s.panelWeight[i] as number)) / 3;
+    if (w !== 0) {
+      force[a + 2]! -= w;
+      force[b + 2]! -= w;
+      force[c + 2]! -= w;
+      state.energy += w * ((x[a + 2] as number) + (x[b + 2] as number) + (x[c + 2] as number));
+      if (w > state.scale) state.scale = w;
+    }
+    const pressure = (s.pressure[i] as number) / 6;
+    if (pressure !== 0) {
+      const n0 = pressure * (u1 * v2 - u2 * v1);
+      const n1 = pressure * (u2 * v0 - u0 * v2);
+      const n2 = pressure * (u0 * v1 - u1 * v0);
+      force[a]! += n0;
+      force[a + 1]! += n1;
+      force[a + 2]! += n2;
+      force[b]! += n0;
+      force[b + 1]! += n1;
+      force[b + 2]! += n2;
+      force[c]! += n0;
+      force[c + 1]! += n1;
+      force[c + 2]! += n2;
+      // the pressure's potential as far as it has one: minus the volume of the cone over the panel
+      state.energy -= n0 * (x[a] as number) + n1 * (x[a + 1] as number) + n2 * (x[a + 2] as number);
+      const size = Math.abs(n0) + Math.abs(n1) + Math.abs(n2);
+      if (size > state.scale) state.scale = size;
+    }
+  }
+}
+
+/** Gives the panels' stiffness to the sink. */
+export function panelTangents(state: State, sink: Sink, firstElement: number): void {
+  const { structure: s, x } = state;
+  const d = law.tangent;
+  for (let i = 0; i < s.area.length; i++) {
+    deform(s, x, i);
+    respond(s, i);
+    const pressure = (s.pressure[i] as number) / 6;
+    if (law.state === SLACK && pressure === 0) continue;
+    const area = s.area[i] as number;
+    const g0 = s.gradient[3 * i] as number;
+    const g1 = s.gradient[3 * i + 1] as number;
+    const g2 = s.gradient[3 * i + 2] as number;
+    // geometric stiffness of the pairs second-second, second-third, third-third
+    const gbb = area * (g0 * g0 * law.s11 + 2 * g0 * g1 * law.s12 + g1 * g1 * law.s22);
+    const gbc = area * (g0 * g2 * law.s12 + g1 * g2 * law.s22);
+    const gcc = area * g2 * g2 * law.s22;
+    bb[0] = p0 * g0;
+    bb[1] = p1 * g0;
+    bb[2] = p2 * g0;
+    bb[3] = q0 * g1;
+    bb[4] = q1 * g1;
+    bb[5] = q2 * g1;
+    bb[6] = p0 * g1 + q0 * g0;
+    bb[7] = p1 * g1 + q1 * g0;
+    bb[8] = p2 * g1 + q2 * g0;
+    bc[3] = q0 * g2;
+    bc[4] = q1 * g2;
+    bc[5] = q2 * g2;
+    bc[6] = p0 * g2;
+    bc[7] = p1 * g2;
+    bc[8] = p2 * g2;
+    const d0 = area * (d[0] as number);
+    const d1 = area * (d[1] as number);
+    const d2 = area * (d[2] as number);
+    const d3 = area * (d[3] as number);
+    const d4 = area * (d[4] as number);
+    const d5 = area * (d[5] as number);
+    for (let k = 0; k < 3; k++) {
+      const x0 = bb[k] as number;
+      const x1 = bb[3 + k] as number;
+      const x2 = bb[6 + k] as number;
+      db[k] = d0 * x0 + d1 * x1 + d2 * x2;
+      db[3 + k] = d1 * x0 + d3 * x1 + d4 * x2;
+      db[6 + k] = d2 * x0 + d4 * x1 + d5 * x2;
+      const y1 = bc[3 + k] as number;
+      const y2 = bc[6 + k] as number;
+      dc[k] = d1 * y1 + d2 * y2;
+      dc[3 + k] = d3 * y1 + d4 * y2;
+      dc[6 + k] = d4 * y1 + d5 * y2;
+    }
+    for (let r = 0; r < 3; r++) {
+      const x0 = bb[r] as number;
+      const x1 = bb[3 + r] as number;
+      const x2 = bb[6 + r] as number;
+      const y1 = bc[3 + r] as number;
+      const y2 = bc[6 + r] as number;
+      for (let c = 0; c < 3; c++) {
+        const same = r === c ? 1 : 0;
+        const kbb = x0 * (db[c] as number) + x1 * (db[3 + c] as number) + x2 * (db[6 + c] as number) + same * gbb;
+        const kbc = x0 * (dc[c] as number) + x1 * (dc[3 + c] as number) + x2 * (dc[6 + c] as number) + same * gbc;
+        const kcb = y1 * (db[3 + c] as number) + y2 * (db[6 + c] as number) + same * gbc;
+        const kcc = y1 * (dc[3 + c] as number) + y2 * (dc[6 + c] as number) + same * gcc;
+        ke[9 * (3 + r) + 3 + c] = kbb;
+        ke[9 * (3 + r) + 6 + c] = kbc;
+        ke[9 * (6 + r) + 3 + c] = kcb;
+        ke[9 * (6 + r) + 6 + c] = kcc;
+        ke[9 * (3 + r) + c] = -(kbb + kbc);
+        ke[9 * (6 + r) + c] = -(kcb + kcc);
+        ke[9 * r + 3 + c] = -(kbb + kcb);
+        ke[9 * r + 6 + c] = -(kbc + kcc);
+        ke[9 * r + c] = kbb + kbc + kcb + kcc;
+      }
+    }
+    if (pressure !== 0) {
+      // n = u x v: dn/db = -[v], dn/dc = [u], dn/da = [v] - [u]; stiffness is minus the force's change
+      for (let corner = 0; corner < 3; corner++) {
+        const r = 27 * corner;
+        skew(r, v0 - u0, v1 - u1, v2 - u2, -pressure);
+        skew(r + 3, v0, v1, v2, pressure);
+        skew(r + 6, u0, u1, u2, -pressure);
+      }
+    }
+    sink.add(firstElement + i, ke, 9);
+  }
+}
+
+/** Adds k [w] (the matrix of w x) to the 3 x 3 block of `ke` at r. */
+function skew(r: number, w0: number, w1: number, w2: number, k: number): void {
+  ke[r + 1]! -= k * w2;
+  ke[r + 2]! += k * w1;
+  ke[r + 9]! += k * w2;
+  ke[r + 11]! -= k * w0;
+  ke[r + 18]! -= k * w1;
+  ke[r + 19]! += k * w0;
+}
+
+/** A bound on what a corner of panel i meets when the panel is taut, N/m. */
+export function panelStiffness(s: Structure, x: Float64Array, i: number): number {
+  deform(s, x, i);
+  const s11 = s.compliance[6 * i] as number;
+  const s22 = s.compliance[6 * i + 1] as number;
+  const s12 = s.compliance[6 * i + 2] as number;
+  const elastic = (s11 + s22) / (s11 * s22 - s12 * s12) + 1 / (s.compliance[6 * i + 3] as number);
+  const g0 = s.gradient[3 * i] as number;
+  const g1 = s.gradient[3 * i + 1] as number;
+  const g2 = s.gradient[3 * i + 2] as number;
+  const stretch = Math.max(1, 1.5 * (p0 * p0 + p1 * p1 + p2 * p2 + q0 * q0 + q1 * q1 + q2 * q2) - 2);
+  return elastic * stretch * (s.area[i] as number) * (g0 * g0 + g1 * g1 + g2 * g2);
+}
+
+/**
+ * Principal stresses and state of panel i as it is now.
+ * @param out first and second principal second Piola-Kirchhoff stress, N/m, and the state (TAUT, WRINKLED, SLACK)
+ */
+export function panelStress(state: State, i: number, out: Float64Array): void {
+  deform(state.structure, state.x, i);
+  respond(state.structure, i);
+  const mean = 0.5 * (law.s11 + law.s22);
+  const radius = Math.sqrt(0.25 * (law.s11 - law.s22) ** 2 + law.s12 ** 2);
+  out[0] = mean + radius;
+  out[1] = law.state === 2 ? mean - radius : 0;
+  out[2] = law.state;
+}

@@ -1,0 +1,93 @@
+import { STRETCH } from './stretch.js';
+import type { Structure } from './structure.js';
+
+/** Where a structure is, with everything an evaluation writes. Allocated once, reused by every solve. */
+export interface State {
+  readonly structure: Structure;
+  /** Places, 3 a node, m from the structure's origin. */
+  readonly x: Float64Array;
+  /** Out-of-balance force of everything but rigid supports on each node, N. */
+  readonly force: Float64Array;
+  /** N m; a potential only where `conservative`. */
+  energy: number;
+  /** Largest tension, strut force, panel corner force and load, N: the scale of the residual. */
+  scale: number;
+  /** Unstressed distance from the line's start of each node a line runs through, m. */
+  readonly slip: Float64Array;
+  /** Multipliers of the feet, 3 a foot, N: the force of the ground, refined until nothing stuck has moved. */
+  readonly push: Float64Array;
+  /** Stiffness with which the multipliers are refined, N/m. */
+  footStiffness: number;
+  /** Last catenary of each stretch, 2 numbers each: where its next one starts. */
+  readonly hang: Float64Array;
+  /** What each stretch said last, STRETCH numbers each. */
+  readonly stretch: Float64Array;
+}
+
+export function newState(structure: Structure): State {
+  return {
+    structure,
+    x: structure.at.slice(),
+    force: new Float64Array(3 * structure.nodes),
+    energy: 0,
+    scale: 0,
+    slip: structure.passAt.slice(),
+    push: new Float64Array(3 * structure.footNode.length),
+    footStiffness: 0,
+    hang: new Float64Array(2 * structure.stretchFrom.length),
+    stretch: new Float64Array(STRETCH * structure.stretchFrom.length),
+  };
+}
+
+/** Takes the stiffness matrix of elements, one at a time. */
+export interface Sink {
+  /**
+   * @param element index: lines, then struts, panels, feet
+   * @param k       -dforce/dplace of the element's nodes, row by row, `stride` numbers a row; may be changed
+   */
+  add(element: number, k: Float64Array, stride: number): void;
+  /** Adds a spring to the ground at a node. */
+  ground(node: number, kx: number, ky: number, kz: number): void;
+}
+
+/** The nodes of every element: lines, struts, panels, feet, in this order. */
+export interface Members {
+  readonly start: Int32Array;
+  readonly node: Int32Array;
+  readonly firstStrut: number;
+  readonly firstPanel: number;
+  readonly firstFoot: number;
+}
+
+export function membersOf(s: Structure): Members {
+  const start: number[] = [0];
+  const node: number[] = [];
+  for (let i = 0; i < s.rest.length; i++) {
+    const first = i + s.passStart[i]!;
+    const last = i + s.passStart[i + 1]!;
+    node.push(s.stretchFrom[first]!);
+    for (let k = first; k <= last; k++) node.push(s.stretchTo[k]!);
+    start.push(node.length);
+  }
+  for (let i = 0; i < s.strutFrom.length; i++) {
+    node.push(s.strutFrom[i]!, s.strutTo[i]!);
+    start.push(node.length);
+  }
+  for (let i = 0; i < s.area.length; i++) {
+    node.push(s.corner[3 * i]!, s.corner[3 * i + 1]!, s.corner[3 * i + 2]!);
+    start.push(node.length);
+  }
+  for (const n of s.footNode) {
+    node.push(n);
+    start.push(node.length);
+  }
+  const firstStrut = s.rest.length;
+  const firstPanel = firstStrut + s.strutFrom.length;
+  return {
+    start: Int32Array.from(start),
+    node: Int32Array.from(node),
+    firstStrut,
+    firstPanel,
+    firstFoot: firstPanel + s.area.length,
+  };
+}

@@ -1,0 +1,213 @@
+import type { Factors, Shape } from './factor.js';
+import { blockAt, factorise, newFactors, shapeOf, solveFactored } from './factor.js';
+import { minimumDegree } from './ordering.js';
+import type { Members, Sink } from './state.js';
+import type { Structure } from './structure.js';
+
+/** Beyond this many block operations a factorisation would take seconds; such a net is relaxed instead. */
+const MOST_WORK = 6e7;
+/** Beyond this many blocks the factors would not fit. */
+const MOST_BLOCKS = 4e6;
+
+/**
+ * The tangent stiffness of a net: shape and order once per topology, numbers anew for each tangent. Only nodes with
+ * a free component take part. It is a Sink: elements add themselves.
+ */
+export interface Stiffness extends Sink {
+  readonly shape: Shape;
+  /** Nodes that take part, and the column of each node (-1: held). */
+  readonly active: Int32Array;
+  readonly column: Int32Array;
+  /** Clears the numbers; `symmetric` says which half is wanted. */
+  begin(symmetric: boolean): void;
+  /**
+   * Factorises the collected matrix + shift on the diagonal.
+   * @param find when true, unknowns without stiffness are listed instead of failing
+   * @returns the factors; `negative` counts pivots that were not positive
+   */
+  factors(shift: number, find?: boolean): Factors;
+}
+
+/** @returns null when the factors would be too large to make */
+export function newStiffness(structure: Structure, members: Members): Stiffness | null {
+  const { nodes, fixed } = structure;
+  const number = new Int32Array(nodes).fill(-1);
+  const activeList: number[] = [];
+  for (let n = 0; n < nodes; n++)
+    if (!(fixed[3 * n] && fixed[3 * n + 1] && fixed[3 * n + 2])) {
+      number[n] = activeList.length;
+      activeList.push(n);
+    }
+  const active = Int32Array.from(activeList);
+  const ordering = minimumDegree(active.length, neighbours(active.length, number, members), MOST_WORK);
+  if (ordering === null) return null;
+  const shape = shapeOf(ordering);
+  if (shape.row.length > MOST_BLOCKS) return null;
+  const column = number.map((k) => (k < 0 ? -1 : (shape.place[k] as number)));
+
+  // place of every pair of an element's nodes: block + 1 below or on the diagonal, -(block + 1) above, 0 none
+  const { start, node } = members;
+  const elements = start.length - 1;
+  const pairStart = new Int32Array(elements + 1);
+  for (let e = 0; e < elements; e++) {
+    const count = start[e + 1]! - start[e]!;
+    pairStart[e + 1] = pairStart[e]! + count * count;
+  }
+  const pair = new Int32Array(pairStart[elements]!);
+  /** Elements with a node held in some components only. */
+  const partly = new Uint8Array(elements);
+  for (let e = 0; e < elements; e++) {
+    const count = start[e + 1]! - start[e]!;
+    for (let a = 0; a < count; a++) {
+      const i = column[node[start[e]! + a]!]!;
+      if (i < 0) continue;
+      const n = node[start[e]! + a]!;
+      if (fixed[3 * n]! + fixed[3 * n + 1]! + fixed[3 * n + 2]! > 0) partly[e] = 1;
+      for (let b = 0; b < count; b++) {
+        const j = column[node[start[e]! + b]!]!;
+        if (j < 0) continue;
+        pair[pairStart[e]! + a * count + b] = i >= j ? blockAt(shape, i, j) + 1 : -(blockAt(shape, j, i) + 1);
+      }
+    }
+  }
+
+  const lower = new Float64Array(9 * shape.row.length);
+  let upper = new Float64Array(0);
+  let symmetricFactors: Factors | undefined;
+  let generalFactors: Factors | undefined;
+  let symmetric = true;
+  const size = new Float64Array(3 * shape.size);
+
+  const stiffness: Stiffness = {
+    shape,
+    active,
+    column,
+    begin(wanted) {
+      symmetric = wanted;
+      lower.fill(0);
+      if (symmetric) return;
+      if (upper.length === 0) upper = new Float64Array(lower.length);
+      upper.fill(0);
+    },
+    add(element, k, stride) {
+      const first = start[element] as number;
+      const count = (start[element + 1] as number) - first;
+      if (partly[element]) clearHeld(fixed, node, first, count, k, stride);
+      let p = pairStart[element] as number;
+      for (let a = 0; a < count; a++)
+        for (let b = 0; b < count; b++, p++) {
+          const block = pair[p] as number;
+          if (block === 0) continue;
+          if (block < 0 && symmetric) continue;
+          const to = block > 0 ? lower : upper;
+          const o = 9 * ((block > 0 ? block : -block) - 1);
+          const r = 3 * a * stride + 3 * b;
+          to[o]! += k[r] as number;
+          to[o + 1]! += k[r + 1] as number;
+          to[o + 2]! += k[r + 2] as number;
+          to[o + 3]! += k[r + stride] as number;
+          to[o + 4]! += k[r + stride + 1] as number;
+          to[o + 5]! += k[r + stride + 2] as number;
+          to[o + 6]! += k[r + 2 * stride] as number;
+          to[o + 7]! += k[r + 2 * stride + 1] as number;
+          to[o + 8]! += k[r + 2 * stride + 2] as number;
+        }
+    },
+    ground(n, kx, ky, kz) {
+      const c = column[n] as number;
+      if (c < 0) return;
+      const o = 9 * (shape.start[c] as number);
+      if (!fixed[3 * n]) lower[o]! += kx;
+      if (!fixed[3 * n + 1]) lower[o + 4]! += ky;
+      if (!fixed[3 * n + 2]) lower[o + 8]! += kz;
+    },
+    factors(shift, find = false) {
+      const f = symmetric
+        ? (symmetricFactors ??= newFactors(shape, true))
+        : (generalFactors ??= newFactors(shape, false));
+      f.lower.set(lower);
+      if (!symmetric) f.upper.set(upper);
+      for (let a = 0; a < active.length; a++) {
+        const n = active[a] as number;
+        const c = column[n] as number;
+        const o = 9 * (shape.start[c] as number);
+        const largest = Math.abs(lower[o] as number) + Math.abs(lower[o + 4] as number) + Math.abs(lower[o + 8] as number);
+        for (let d = 0; d < 3; d++) {
+          if (fixed[3 * n + d]) f.lower[o + 4 * d] = largest > 0 ? largest : 1;
+          else f.lower[o + 4 * d]! += shift;
+          size[3 * c + d] = fixed[3 * n + d] ? 0 : largest;
+        }
+      }
+      factorise(f, find ? size : undefined);
+      return f;
+    },
+  };
+  return stiffness;
+}
+
+/** No force on, and no motion of, a held component. */
+function clearHeld(
+  fixed: Uint8Array,
+  node: Int32Array,
+  first: number,
+  count: number,
+  k: Float64Array,
+  stride: number,
+): void {
+  for (let a = 0; a < count; a++) {
+    const n = 3 * (node[first + a] as number);
+    for (let d = 0; d < 3; d++) {
+      if (!fixed[n + d]) continue;
+      const at = 3 * a + d;
+      for (let c = 0; c < 3 * count; c++) {
+        k[at * stride + c] = 0;
+        k[c * stride + at] = 0;
+      }
+    }
+  }
+}
+
+/** Which active nodes share an element with each, without repeats. */
+function neighbours(count: number, number: Int32Array, members: Members): number[][] {
+  const { start, node } = members;
+  const lists: number[][] = Array.from({ length: count }, () => []);
+  for (let e = 0; e + 1 < start.length; e++)
+    for (let a = start[e]!; a < start[e + 1]!; a++)
+      for (let b = start[e]!; b < start[e + 1]!; b++) {
+        const i = number[node[a]!]!;
+        const j = number[node[b]!]!;
+        if (i >= 0 && j >= 0 && i !== j) lists[i]!.push(j);
+      }
+  const seen = new Int32Array(count).fill(-1);
+  lists.forEach((list, i) => {
+    let kept = 0;
+    for (const j of list)
+      if (seen[j] !== i) {
+        seen[j] = i;
+        list[kept++] = j;
+      }
+    list.length = kept;
+  });
+  return lists;
+}
+
+/**
+ * Solves factors x = b over the nodes' components, in place.
+ * @param b       3 numbers a node; held components come out zero
+ * @param scratch at least 3 numbers a column
+ */
+export function solveOn(s: Stiffness, fixed: Uint8Array, f: Factors, b: Float64Array, scratch: Float64Array, transposed = false): void {
+  const { active, column } = s;
+  for (let a = 0; a < active.length; a++) {
+    const n = 3 * (active[a] as number);
+    const c = 3 * (column[active[a] as number] as number);
+    for (let d = 0; d < 3; d++) scratch[c + d] = fixed[n + d] ? 0 : (b[n + d] as number);
+  }
+  solveFactored(f, scratch, transposed);
+  b.fill(0);
+  for (let a = 0; a < active.length; a++) {
+    const n = 3 * (active[a] as number);
+    const c = 3 * (column[active[a] as number] as number);
+    for (let d = 0; d < 3; d++) if (!fixed[n + d]) b[n + d] = scratch[c + d] as number;
+  }
+}
