@@ -1,4 +1,5 @@
 import { cords } from './cords.js';
+import { net } from './net.js';
 import { BadInput } from './options.js';
 import { ridge } from './ridge.js';
 
@@ -9,9 +10,10 @@ export interface Output {
 }
 
 const USAGE = `rb cords                 the cords of the catalogue
-rb ridge --span M ...    a line between two points; rb ridge --help tells more`;
+rb ridge --span M ...    a line between two points; rb ridge --help tells more
+rb net FILE              a structure of nodes, lines, struts and panels; rb net --help tells more`;
 
-const COMMANDS: Readonly<Record<string, (args: readonly string[], io: Output) => void>> = { cords, ridge };
+const COMMANDS: Readonly<Record<string, (args: readonly string[], io: Output) => number | void>> = { cords, ridge, net };
 
 /** Runs one command line. Returns the exit code: 0 done, 2 bad input (one line on standard error), 3 no answer found. */
 export function main(args: readonly string[], io: Output): number {
@@ -26,8 +28,7 @@ export function main(args: readonly string[], io: Output): number {
     return 2;
   }
   try {
-    command(rest, io);
-    return 0;
+    return command(rest, io) ?? 0;
   } catch (error) {
     if (error instanceof BadInput) {
       io.err(error.message.replaceAll('\n', ' '));

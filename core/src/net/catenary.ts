@@ -40,8 +40,8 @@ export function segment(out: Segment, t: Vec3, q: Vec3, length: number, curve: T
   f.fill(0);
   out.length = 0;
   out.complementary = 0;
-  const t0 = Math.hypot(t[0], t[1], t[2]);
-  const w = Math.hypot(q[0], q[1], q[2]);
+  const t0 = Math.sqrt(t[0] * t[0] + t[1] * t[1] + t[2] * t[2]);
+  const w = Math.sqrt(q[0] * q[0] + q[1] * q[1] + q[2] * q[2]);
   if (w * length <= 1e-13 * t0) {
     constantTension(out, t, t0, length, curve);
     return;
@@ -54,7 +54,7 @@ export function segment(out: Segment, t: Vec3, q: Vec3, length: number, curve: T
   const p0 = t[0] - v0 * n0;
   const p1 = t[1] - v0 * n1;
   const p2 = t[2] - v0 * n2;
-  const h = Math.hypot(p0, p1, p2);
+  const h = Math.sqrt(p0 * p0 + p1 * p1 + p2 * p2);
   const v1 = v0 + w * length;
 
   // cut where the tension passes a knot of the curve, and at the lowest tension
@@ -84,9 +84,9 @@ export function segment(out: Segment, t: Vec3, q: Vec3, length: number, curve: T
     const vb = cuts[c] as number;
     const dv = vb - va;
     if (!(dv > 0)) continue;
-    const ta = Math.hypot(h, va);
-    const tb = Math.hypot(h, vb);
-    const k = pieceOf(curve, Math.hypot(h, 0.5 * (va + vb)));
+    const ta = Math.sqrt(h * h + va * va);
+    const tb = Math.sqrt(h * h + vb * vb);
+    const k = pieceOf(curve, Math.sqrt(h * h + 0.25 * (va + vb) * (va + vb)));
     const slope = curve.slope[k] as number;
     const knot = curve.tension[k] as number;
     const a1 = 1 + (curve.strain[k] as number) - knot / slope;
@@ -108,7 +108,7 @@ export function segment(out: Segment, t: Vec3, q: Vec3, length: number, curve: T
       i0 = i1 = i2 = 0;
       for (const g of GAUSS) {
         const v = va + dv * g;
-        const T = Math.hypot(h, v);
+        const T = Math.sqrt(h * h + v * v);
         const weight = (0.5 * dv) / (T * T * T);
         i0 += weight;
         i1 += weight * v;

@@ -56,14 +56,14 @@ export interface SolveOptions {
   readonly method?: 'newton' | 'relaxation';
   /** Start from the engine's last places (default) or from the net as given. */
   readonly from?: 'last' | 'given';
-  /** Block operations allowed: some 25 ns each. */
+  /** Block operations allowed: some 25 ns each. Set `engine.allowance` to 0 between steps to stop at once. */
   readonly allowance?: number;
   readonly onStep?: (energy: number, residual: number) => void;
 }
 
 /** About five seconds on one core. */
 const ALLOWANCE = 2e8;
-const HANGING_COST = 40;
+const HANGING_COST = 60;
 
 /**
  * Prepares a net for solving.
@@ -99,7 +99,7 @@ export function prepareStructure(structure: Structure): Engine {
     direction: new Float64Array(3 * nodes),
     before: new Float64Array(3 * nodes),
     scratch: new Float64Array(3 * nodes),
-    evaluation: 2 * nodes + 4 * (members.start.length - 1) + HANGING_COST * hanging,
+    evaluation: 12 * nodes + 16 * (members.start.length - 1) + HANGING_COST * hanging,
     allowance: 0,
     iterations: 0,
     solved: false,

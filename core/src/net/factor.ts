@@ -88,35 +88,80 @@ export function newFactors(shape: Shape, symmetric: boolean): Factors {
 const m = new Float64Array(9);
 const n = new Float64Array(9);
 
-/** c -= a b, 3 x 3. */
-function subtractProduct(c: Float64Array, ci: number, a: Float64Array, ai: number, b: Float64Array, bi: number): void {
-  const b0 = b[bi] as number;
-  const b1 = b[bi + 1] as number;
-  const b2 = b[bi + 2] as number;
-  const b3 = b[bi + 3] as number;
-  const b4 = b[bi + 4] as number;
-  const b5 = b[bi + 5] as number;
-  const b6 = b[bi + 6] as number;
-  const b7 = b[bi + 7] as number;
-  const b8 = b[bi + 8] as number;
-  let x = a[ai] as number;
-  let y = a[ai + 1] as number;
-  let z = a[ai + 2] as number;
-  c[ci]! -= x * b0 + y * b3 + z * b6;
-  c[ci + 1]! -= x * b1 + y * b4 + z * b7;
-  c[ci + 2]! -= x * b2 + y * b5 + z * b8;
-  x = a[ai + 3] as number;
-  y = a[ai + 4] as number;
-  z = a[ai + 5] as number;
-  c[ci + 3]! -= x * b0 + y * b3 + z * b6;
-  c[ci + 4]! -= x * b1 + y * b4 + z * b7;
-  c[ci + 5]! -= x * b2 + y * b5 + z * b8;
-  x = a[ai + 6] as number;
-  y = a[ai + 7] as number;
-  z = a[ai + 8] as number;
-  c[ci + 6]! -= x * b0 + y * b3 + z * b6;
-  c[ci + 7]! -= x * b1 + y * b4 + z * b7;
-  c[ci + 8]! -= x * b2 + y * b5 + z * b8;
+/** For every block of column part [from, end): target -= block m, with the rows' targets in `where`. */
+function subtractTimes(
+  target: Float64Array,
+  where: Int32Array,
+  row: Int32Array,
+  from: number,
+  end: number,
+  a: Float64Array,
+  m: Float64Array,
+): void {
+  const m0 = m[0] as number;
+  const m1 = m[1] as number;
+  const m2 = m[2] as number;
+  const m3 = m[3] as number;
+  const m4 = m[4] as number;
+  const m5 = m[5] as number;
+  const m6 = m[6] as number;
+  const m7 = m[7] as number;
+  const m8 = m[8] as number;
+  for (let p = from; p < end; p++) {
+    const c = where[row[p] as number] as number;
+    const i = 9 * p;
+    const a0 = a[i] as number;
+    const a1 = a[i + 1] as number;
+    const a2 = a[i + 2] as number;
+    const a3 = a[i + 3] as number;
+    const a4 = a[i + 4] as number;
+    const a5 = a[i + 5] as number;
+    const a6 = a[i + 6] as number;
+    const a7 = a[i + 7] as number;
+    const a8 = a[i + 8] as number;
+    target[c] = (target[c] as number) - (a0 * m0 + a1 * m3 + a2 * m6);
+    target[c + 1] = (target[c + 1] as number) - (a0 * m1 + a1 * m4 + a2 * m7);
+    target[c + 2] = (target[c + 2] as number) - (a0 * m2 + a1 * m5 + a2 * m8);
+    target[c + 3] = (target[c + 3] as number) - (a3 * m0 + a4 * m3 + a5 * m6);
+    target[c + 4] = (target[c + 4] as number) - (a3 * m1 + a4 * m4 + a5 * m7);
+    target[c + 5] = (target[c + 5] as number) - (a3 * m2 + a4 * m5 + a5 * m8);
+    target[c + 6] = (target[c + 6] as number) - (a6 * m0 + a7 * m3 + a8 * m6);
+    target[c + 7] = (target[c + 7] as number) - (a6 * m1 + a7 * m4 + a8 * m7);
+    target[c + 8] = (target[c + 8] as number) - (a6 * m2 + a7 * m5 + a8 * m8);
+  }
+}
+
+/** The same from the left: target -= m block. */
+function subtractLeftTimes(
+  target: Float64Array,
+  where: Int32Array,
+  row: Int32Array,
+  from: number,
+  end: number,
+  a: Float64Array,
+  m: Float64Array,
+): void {
+  const m0 = m[0] as number;
+  const m1 = m[1] as number;
+  const m2 = m[2] as number;
+  const m3 = m[3] as number;
+  const m4 = m[4] as number;
+  const m5 = m[5] as number;
+  const m6 = m[6] as number;
+  const m7 = m[7] as number;
+  const m8 = m[8] as number;
+  for (let p = from; p < end; p++) {
+    const c = where[row[p] as number] as number;
+    const i = 9 * p;
+    for (let k = 0; k < 3; k++) {
+      const a0 = a[i + k] as number;
+      const a1 = a[i + k + 3] as number;
+      const a2 = a[i + k + 6] as number;
+      target[c + k] = (target[c + k] as number) - (m0 * a0 + m1 * a1 + m2 * a2);
+      target[c + k + 3] = (target[c + k + 3] as number) - (m3 * a0 + m4 * a1 + m5 * a2);
+      target[c + k + 6] = (target[c + k + 6] as number) - (m6 * a0 + m7 * a1 + m8 * a2);
+    }
+  }
 }
 
 /** out = a b. */
@@ -164,14 +209,12 @@ export function factorise(f: Factors, floor?: Float64Array): void {
       const end = start[k + 1] as number;
       if (symmetric) {
         productTransposed(m, pivot, 9 * k, lower, 9 * from);
-        for (let p = from; p < end; p++) subtractProduct(lower, where[row[p] as number] as number, lower, 9 * p, m, 0);
       } else {
         product(m, pivot, 9 * k, upper, 9 * from);
         product(n, lower, 9 * from, pivot, 9 * k);
-        for (let p = from; p < end; p++) subtractProduct(lower, where[row[p] as number] as number, lower, 9 * p, m, 0);
-        for (let p = from + 1; p < end; p++)
-          subtractProduct(upper, where[row[p] as number] as number, n, 0, upper, 9 * p);
+        subtractLeftTimes(upper, where, row, from + 1, end, upper, n);
       }
+      subtractTimes(lower, where, row, from, end, lower, m);
       if (from + 1 < end) {
         at[k] = from + 1;
         const r = row[from + 1] as number;

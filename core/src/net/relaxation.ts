@@ -40,7 +40,7 @@ export function* relax(engine: Engine, balance: Balance, goal: number, most: num
       evaluate(state, balance);
     }
     engine.iterations++;
-    if (!spend(engine, engine.evaluation)) return 'work';
+    if (!spend(engine, 1.3 * engine.evaluation)) return 'work';
     if (step % 16 === 0) yield;
     let now = 0;
     for (let n = 0; n < s.nodes; n++) {

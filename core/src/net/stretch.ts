@@ -115,20 +115,15 @@ export function hanging(
   load[2] = -weight;
   const good = 4e-15 * (rest + rh + Math.abs(rz));
 
-  // the nearer of the last answer and the closed-form guess
-  guess(rh, rz, rest, curve, weight);
-  let H = t[0];
-  let V = t[2];
-  let gap = miss(H, V, rh, rz, rest, curve);
-  const lastH = warm[w] as number;
-  const lastV = warm[w + 1] as number;
-  if (lastH !== 0 || lastV !== 0) {
-    const lastGap = miss(lastH, lastV, rh, rz, rest, curve);
-    if (lastGap <= gap) {
-      H = lastH;
-      V = lastV;
-      gap = lastGap;
-    } else gap = miss(H, V, rh, rz, rest, curve);
+  // from the last answer while that is near, else from the closed-form guess
+  let H = warm[w] as number;
+  let V = warm[w + 1] as number;
+  let gap = H !== 0 || V !== 0 ? miss(H, V, rh, rz, rest, curve) : Number.POSITIVE_INFINITY;
+  if (!(gap < 0.02 * rest)) {
+    guess(rh, rz, rest, curve, weight);
+    H = t[0];
+    V = t[2];
+    gap = miss(H, V, rh, rz, rest, curve);
   }
   for (let step = 0; step < MOST_STEPS && gap > good; step++) {
     const a = part.flexibility[0];
