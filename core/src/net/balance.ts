@@ -2,7 +2,7 @@ import { lineForces, lineTangents } from './lines.js';
 import { panelForces, panelStiffness, panelTangents } from './panels.js';
 import type { Members, Sink, State } from './state.js';
 import { strutForces, strutTangents } from './struts.js';
-import { footForces, footTangents, loadAndSpringForces, springTangents } from './supports.js';
+import { footForces, footTangents, loadAndSpringForces, springTangents, tetherForces } from './supports.js';
 import { LOCKED, RING } from './structure.js';
 import type { Structure } from './structure.js';
 
@@ -22,6 +22,7 @@ export function evaluate(state: State, out: Balance): void {
   state.energy = 0;
   state.scale = 0;
   loadAndSpringForces(state);
+  tetherForces(state);
   out.unsettled = lineForces(state);
   strutForces(state);
   panelForces(state);

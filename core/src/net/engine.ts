@@ -2,7 +2,7 @@ import type { Balance } from './balance.js';
 import { evaluate, nodeStiffness } from './balance.js';
 import type { Net } from './document.js';
 import type { Ending } from './newton.js';
-import { BALANCED, newton } from './newton.js';
+import { BALANCED, march, newton, settleLoose } from './newton.js';
 import { relax } from './relaxation.js';
 import type { Members, State } from './state.js';
 import { membersOf, newState } from './state.js';
@@ -26,6 +26,7 @@ export interface Engine {
   /** Scratch, 3 numbers a node each. */
   readonly direction: Float64Array;
   readonly before: Float64Array;
+  readonly correction: Float64Array;
   readonly scratch: Float64Array;
   /** Cost of one evaluation of the forces, in block operations. */
   readonly evaluation: number;
@@ -63,6 +64,8 @@ export interface SolveOptions {
 
 /** About five seconds on one core. */
 const ALLOWANCE = 2e8;
+/** So near balance, as a share of the largest tension, what is left is looseness. */
+const NEARLY = 1e-2;
 const HANGING_COST = 60;
 
 /**
@@ -98,6 +101,7 @@ export function prepareStructure(structure: Structure): Engine {
     size: size > 0 ? size : 1,
     direction: new Float64Array(3 * nodes),
     before: new Float64Array(3 * nodes),
+    correction: new Float64Array(3 * nodes),
     scratch: new Float64Array(3 * nodes),
     evaluation: 12 * nodes + 16 * (members.start.length - 1) + HANGING_COST * hanging,
     allowance: 0,
@@ -138,6 +142,7 @@ export function* solveSteps(engine: Engine, options: SolveOptions = {}): Generat
   engine.allowance = options.allowance ?? ALLOWANCE;
   engine.iterations = 0;
   engine.onStep = options.onStep;
+  state.tetherStiffness = 0; // a solve that was stopped may have left it
   if (options.from === 'given' || !engine.solved) reset(engine);
   // held components are where the structure says
   for (let i = 0; i < state.x.length; i++) if (structure.fixed[i]) state.x[i] = structure.at[i] as number;
@@ -154,12 +159,23 @@ export function* solveSteps(engine: Engine, options: SolveOptions = {}): Generat
   let by: Outcome['method'] = method;
   if (method === 'relaxation') ending = yield* relax(engine, balance, 1e-9, 400_000);
   else {
+    // each way hands its places to the next; Newton has the first and the last word
     ending = yield* newton(engine, balance);
-    if (ending !== null && ending !== 'astray' && engine.allowance > 0) {
+    const failed = (): boolean => ending !== null && ending !== 'astray' && engine.allowance > 0;
+    if (failed() && engine.stiffness !== null) {
+      if (!finite(state.x)) reset(engine);
+      if (!(balance.residual <= NEARLY * state.scale)) {
+        ending = yield* march(engine, balance, 150);
+        if (ending === 'astray' || !finite(state.x)) reset(engine);
+        ending = yield* newton(engine, balance);
+      }
+      if (failed()) ending = yield* settleLoose(engine, balance);
+    }
+    if (failed()) {
       if (!finite(state.x)) reset(engine);
       by = 'relaxation';
       ending = yield* relax(engine, balance, engine.stiffness === null ? 1e-8 : 1e-4, 20_000);
-      if (engine.stiffness !== null && ending !== 'astray' && engine.allowance > 0) {
+      if (failed() || (ending === null && engine.stiffness !== null)) {
         by = 'newton';
         ending = yield* newton(engine, balance);
       }

@@ -7,3 +7,5 @@ export type { Engine, Outcome, SolveOptions } from './engine.js';
 export { structureOf } from './structure.js';
 export type { Structure } from './structure.js';
 export { reactionsOf, resultOf } from './report.js';
+export { sensitivityOf } from './sensitivity.js';
+export type { Quantity, Sensitivity } from './sensitivity.js';

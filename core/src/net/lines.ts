@@ -1,3 +1,4 @@
+import { tensionAt } from './curve.js';
 import { C0, C1, ENERGY, K, STRETCH, T0, T1, hanging, straight } from './stretch.js';
 import { pairStiffness } from './struts.js';
 import type { Sink, State } from './state.js';
@@ -16,7 +17,7 @@ let status = new Int8Array(8);
 let law = new Float64Array(8);
 let gradient = new Float64Array(8 * 6);
 let matrix = new Float64Array(64);
-let right = new Float64Array(8 * 30);
+let right = new Float64Array(8 * 31);
 let ke = new Float64Array(900);
 let before = new Float64Array(8);
 
@@ -26,7 +27,7 @@ function room(passes: number): void {
   law = new Float64Array(passes);
   gradient = new Float64Array(6 * passes);
   matrix = new Float64Array(passes * passes);
-  right = new Float64Array(passes * 3 * (passes + 2));
+  right = new Float64Array(passes * (3 * (passes + 2) + 1));
   ke = new Float64Array(9 * (passes + 2) * (passes + 2));
   before = new Float64Array(passes);
 }
@@ -298,9 +299,52 @@ export function lineTangents(state: State, sink: Sink): void {
     const first = i + (s.passStart[i] as number);
     const m = (s.passStart[i + 1] as number) - (s.passStart[i] as number);
     if (m === 0) {
+      if (state.foreseeing && !((s.weight[i] as number) > 0)) retension(state, first);
       pairStiffness(ke, stretch, first * STRETCH + K);
       sink.add(i, ke, 6);
     } else runTangent(state, i, m, sink);
+  }
+}
+
+/** Puts the foreseen tension into the geometric stiffness of a straight stretch. */
+function retension(state: State, k: number): void {
+  const { structure: s, x, stretch } = state;
+  const o = k * STRETCH;
+  const tension = size3(stretch, o + T0);
+  if (!(tension > 0)) return;
+  const a = 3 * (s.stretchFrom[k] as number);
+  const b = 3 * (s.stretchTo[k] as number);
+  const length = Math.sqrt(((x[b] as number) - (x[a] as number)) ** 2 + ((x[b + 1] as number) - (x[a + 1] as number)) ** 2 + ((x[b + 2] as number) - (x[a + 2] as number)) ** 2);
+  const more = ((state.foreseenTension[k] as number) - tension) / length;
+  const n0 = (stretch[o + T0] as number) / tension;
+  const n1 = (stretch[o + T0 + 1] as number) / tension;
+  const n2 = (stretch[o + T0 + 2] as number) / tension;
+  stretch[o + K]! += more * (1 - n0 * n0);
+  stretch[o + K + 1]! -= more * n0 * n1;
+  stretch[o + K + 2]! -= more * n0 * n2;
+  stretch[o + K + 3]! += more * (1 - n1 * n1);
+  stretch[o + K + 4]! -= more * n1 * n2;
+  stretch[o + K + 5]! += more * (1 - n2 * n2);
+}
+
+/** The tensions that a step foresees to first order, for straight stretches of lines without rings and hitches. */
+export function foreseeTensions(state: State, d: Float64Array, share: number): void {
+  const { structure: s, x } = state;
+  for (let i = 0; i < s.rest.length; i++) {
+    const k = i + (s.passStart[i] as number);
+    if (s.passStart[i] !== s.passStart[i + 1]) continue;
+    const a = 3 * (s.stretchFrom[k] as number);
+    const b = 3 * (s.stretchTo[k] as number);
+    let square = 0;
+    let along = 0;
+    for (let c = 0; c < 3; c++) {
+      const r = (x[b + c] as number) - (x[a + c] as number);
+      square += r * r;
+      along += r * ((d[b + c] as number) - (d[a + c] as number));
+    }
+    const length = Math.sqrt(square);
+    const strain = (length + (share * along) / (length > 0 ? length : 1)) / (s.rest[i] as number) - 1;
+    state.foreseenTension[k] = tensionAt(s.curve[i]!, strain);
   }
 }
 
@@ -331,12 +375,16 @@ function runTangent(state: State, i: number, m: number, sink: Sink): void {
 /** Where xx .. zz stand in the six numbers of a symmetric 3 x 3. */
 const SYMMETRIC = [0, 1, 2, 1, 3, 4, 2, 4, 5] as const;
 
-/** M⁻¹ N into `right`, m rows of `width`; false when nothing slides. */
+/**
+ * M⁻¹ N into `right`, m rows of width + 1: the slips' answer to the nodes' places and, last, to the line's unstressed
+ * length, with its sign reversed. False when nothing slides.
+ */
 function slipResponse(state: State, i: number, m: number, width: number): boolean {
   const { structure: s, stretch, slip } = state;
   const firstPass = s.passStart[i] as number;
+  const columns = width + 1;
   let any = false;
-  right.fill(0, 0, m * width);
+  right.fill(0, 0, m * columns);
   for (let g = 0; g < m; g++) {
     const j = firstPass + g;
     const k = i + j;
@@ -354,14 +402,17 @@ function slipResponse(state: State, i: number, m: number, width: number): boolea
         p += (gradient[6 * g + r] as number) * (stretch[incoming + SYMMETRIC[3 * r + c]!] as number);
         q += (gradient[6 * g + 3 + r] as number) * (stretch[outgoing + SYMMETRIC[3 * r + c]!] as number);
       }
-      right[g * width + 3 * g + c]! -= p;
-      right[g * width + 3 * g + 3 + c]! += p - q;
-      right[g * width + 3 * g + 6 + c]! += q;
+      right[g * columns + 3 * g + c]! -= p;
+      right[g * columns + 3 * g + 3 + c]! += p - q;
+      right[g * columns + 3 * g + 6 + c]! += q;
+      if (g === m - 1)
+        right[g * columns + width]! +=
+          (gradient[6 * g + 3 + c] as number) * (stretch[(k + 1) * STRETCH + C0 + c] as number);
     }
   }
   if (!any) return false;
   slipMatrix(state, i, m);
-  return eliminate(m, width);
+  return eliminate(m, columns);
 }
 
 /** ke += F M⁻¹ N, where F = dforce/dslip. */
@@ -377,11 +428,71 @@ function addSlips(state: State, i: number, m: number, width: number): void {
       const onSelf = -(stretch[incoming + C1 + r] as number) - (stretch[outgoing + C0 + r] as number);
       const onAfter = stretch[outgoing + C1 + r] as number;
       for (let c = 0; c < width; c++) {
-        const z = right[g * width + c] as number;
+        const z = right[g * (width + 1) + c] as number;
         ke[(3 * g + r) * width + c]! += onBefore * z;
         ke[(3 * g + 3 + r) * width + c]! += onSelf * z;
         ke[(3 * g + 6 + r) * width + c]! += onAfter * z;
       }
     }
   }
+}
+
+/** How line i answers its nodes' places and its unstressed length, slips included. */
+export interface LineAnswer {
+  /** Nodes of the line, in order. */
+  readonly nodes: number;
+  /** d(force on each node) / d(unstressed length), 3 a node. */
+  readonly forceByRest: Float64Array;
+  /** d(tension) / d(places), 3 a node, at the asked end. */
+  readonly tensionByPlace: Float64Array;
+  tensionByRest: number;
+}
+
+/**
+ * @param k   stretch, counted from the line's start
+ * @param end which end of it the tension is asked for
+ */
+export function lineAnswer(state: State, i: number, k: number, end: 'first' | 'second'): LineAnswer {
+  const { structure: s, stretch } = state;
+  const m = (s.passStart[i + 1] as number) - (s.passStart[i] as number);
+  const firstStretch = i + (s.passStart[i] as number);
+  const width = 3 * (m + 2);
+  room(m);
+  const slides = m > 0 && slipResponse(state, i, m, width);
+  /** d(slip of pass g) / d(place or, at `width`, length). */
+  const slipBy = (g: number, column: number): number =>
+    slides && status[g] !== 0 ? -(right[g * (width + 1) + column] as number) : 0;
+  /** d(unstressed length of stretch q). */
+  const restBy = (q: number, column: number): number =>
+    (q < m ? slipBy(q, column) : column === width ? 1 : 0) - (q > 0 ? slipBy(q - 1, column) : 0);
+  const answer: LineAnswer = {
+    nodes: m + 2,
+    forceByRest: new Float64Array(width),
+    tensionByPlace: new Float64Array(width),
+    tensionByRest: 0,
+  };
+  for (let q = 0; q <= m; q++) {
+    const o = (firstStretch + q) * STRETCH;
+    const longer = restBy(q, width);
+    for (let c = 0; c < 3; c++) {
+      answer.forceByRest[3 * q + c]! += (stretch[o + C0 + c] as number) * longer;
+      answer.forceByRest[3 * q + 3 + c]! -= (stretch[o + C1 + c] as number) * longer;
+    }
+  }
+  const o = (firstStretch + k) * STRETCH;
+  const t = o + (end === 'first' ? T0 : T1);
+  const by = o + (end === 'first' ? C0 : C1);
+  const tension = size3(stretch, t);
+  if (!(tension > 0)) return answer;
+  let alongRest = 0;
+  for (let c = 0; c < 3; c++) alongRest += ((stretch[t + c] as number) / tension) * (stretch[by + c] as number);
+  for (let c = 0; c < 3; c++) {
+    let pull = 0;
+    for (let r = 0; r < 3; r++) pull += ((stretch[t + r] as number) / tension) * (stretch[o + K + SYMMETRIC[3 * r + c]!] as number);
+    answer.tensionByPlace[3 * k + c]! -= pull;
+    answer.tensionByPlace[3 * k + 3 + c]! += pull;
+  }
+  for (let column = 0; column < width; column++) answer.tensionByPlace[column]! += alongRest * restBy(k, column);
+  answer.tensionByRest = alongRest * restBy(k, width);
+  return answer;
 }

@@ -4,15 +4,22 @@ import type { Engine } from './engine.js';
 import { spend } from './engine.js';
 import type { Factors } from './factor.js';
 import type { Stiffness } from './stiffness.js';
+import { foreseeTensions } from './lines.js';
+import { foreseeStresses } from './panels.js';
 import { solveOn } from './stiffness.js';
 import { refineFeet } from './supports.js';
 
 /** The residual to stop at, as a share of the largest tension; rounding may stop earlier. */
 const GOAL = 1e-11;
 /** What counts as balanced when rounding allows no better. */
-export const BALANCED = 1e-7;
-const MOST_STEPS = 250;
+export const BALANCED = 5e-7;
+const MOST_STEPS = 120;
 const MOST_TRIALS = 14;
+/** A search that took less than this share of its step is followed by a leap of at most LEAP foreseen steps. */
+const POOR = 0.7;
+const LEAP = 12;
+/** rad. */
+const TURN = 0.4;
 
 /** How a solver ended: balanced, or why not. */
 export type Ending = null | 'stuck' | 'steps' | 'work' | 'astray';
@@ -37,6 +44,8 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
   let last = Number.POSITIVE_INFINITY;
   let refinements = 0;
   let kicks = 0;
+  let rest = 0;
+  let patience = 1;
   evaluate(state, balance);
   for (let step = 0; step < MOST_STEPS; step++) {
     const done = (): boolean =>
@@ -83,6 +92,7 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
       damping *= 100;
       continue;
     }
+    if (taken < POOR * first && rest-- <= 0) rest = leap(first) ? 0 : patience++;
     if (engine.allowance <= 0) return 'work';
     engine.onStep?.(state.energy, balance.residual);
     if (taken < 0.2 * first) damping = Math.min(4 * damping, 1e4);
@@ -91,12 +101,112 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
   }
   return balance.residual <= BALANCED * state.scale ? null : 'steps';
 
+  /**
+   * After a poor search: the whole step, as far as it turns nothing too much, and then foreseen steps, until the energy
+   * is below the search's. False, and the state as the search left it, when it does not get there.
+   */
+  function leap(first: number): boolean {
+    const { before, correction: searched } = engine;
+    if (stiffness === null || !symmetric) return false;
+    const { x } = state;
+    searched.set(x);
+    const energy = state.energy;
+    x.set(before);
+    stride(engine, first);
+    for (let k = 0; k < LEAP; k++) {
+      evaluate(state, balance);
+      if (!Number.isFinite(balance.residual)) break;
+      if (state.energy < energy) return true;
+      if (!foreseenStep(engine, stiffness, balance, symmetric)) break;
+    }
+    x.set(searched);
+    evaluate(state, balance);
+    return false;
+  }
+
   /** Solves for the direction; returns the force's pull along it. */
   function aim(e: Engine, k: Stiffness, factors: Factors): number {
     direction.set(state.force);
     solveOn(k, fixed, factors, direction, e.scratch);
     return dotFree(state.force, direction, fixed);
   }
+}
+
+/**
+ * Settles a net that is loose in part, where cloth is on the verge of slack over an area and many shapes all but
+ * balance: every node is tethered by a spring to where it stood, the tethered net is solved, and the tethers are moved
+ * up and weakened (the proximal point method: Rockafellar, SIAM J. Control Optim. 14, 1976). Ends balanced without.
+ */
+export function* settleLoose(engine: Engine, balance: Balance): Generator<void, Ending> {
+  const { state } = engine;
+  evaluate(state, balance);
+  const stiffness = state.scale / engine.size;
+  let ending: Ending = 'steps';
+  for (let k = 1e-2; k > 1e-8; k /= 10) {
+    state.tether.set(state.x);
+    state.tetherStiffness = k * stiffness;
+    ending = yield* newton(engine, balance);
+    state.tetherStiffness = 0;
+    evaluate(state, balance);
+    if (balance.residual <= BALANCED * state.scale) return null;
+    if (ending === 'work' || ending === 'astray') return ending;
+  }
+  return ending ?? 'steps';
+}
+
+/**
+ * Newton steps with foreseen tensions, none of them tested: what stiff lines far from their place need. Ends balanced,
+ * or after `most` steps wherever they led.
+ */
+export function* march(engine: Engine, balance: Balance, most: number): Generator<void, Ending> {
+  const { state, stiffness, structure: s } = engine;
+  if (stiffness === null) return 'work';
+  const symmetric = isConservative(s);
+  evaluate(state, balance);
+  for (let step = 0; step < most; step++) {
+    if (balance.residual <= GOAL * state.scale) return null;
+    engine.iterations++;
+    yield;
+    if (!foreseenStep(engine, stiffness, balance, symmetric)) return engine.allowance > 0 ? 'stuck' : 'work';
+    evaluate(state, balance);
+    if (!Number.isFinite(balance.residual)) return 'stuck';
+    if (astray(engine)) return 'astray';
+  }
+  return 'steps';
+}
+
+/**
+ * One Newton step whose geometric stiffness comes from the tensions that the step before foresaw to first order, not
+ * from those it caused: turning stretches a stiff line by the square of the turn, and the false tension of that would
+ * hold the next step back. (The tension as an unknown of its own, eliminated: the mixed or primal-dual form.)
+ * Expects the balance evaluated; leaves the new places unevaluated. False when there is no direction.
+ */
+function foreseenStep(engine: Engine, stiffness: Stiffness, balance: Balance, symmetric: boolean): boolean {
+  const { state, structure: s, direction } = engine;
+  stiffness.begin(symmetric);
+  state.foreseeing = true;
+  collectTangents(state, engine.members, stiffness);
+  state.foreseeing = false;
+  let shift = (1e-6 * Math.min(state.scale, balance.residual)) / engine.size;
+  for (let raised = 0; raised < 12; raised++, shift = Math.max(30 * shift, (1e-8 * state.scale) / engine.size)) {
+    if (!spend(engine, stiffness.shape.work + 3 * engine.evaluation)) return false;
+    const factors = stiffness.factors(shift);
+    if (symmetric && factors.negative > 0) continue;
+    direction.set(state.force);
+    solveOn(stiffness, s.fixed, factors, direction, engine.scratch);
+    stride(engine, 1);
+    return true;
+  }
+  return false;
+}
+
+/** Takes a share of the direction, at most as much as turns no side by more than TURN, and foresees its tensions. */
+function stride(engine: Engine, share: number): void {
+  const { state, direction } = engine;
+  const take = Math.min(share, TURN / turning(engine, state.x));
+  foreseeTensions(state, direction, take);
+  foreseeStresses(state, direction, take);
+  for (let i = 0; i < state.x.length; i++) state.x[i]! += take * (direction[i] as number);
 }
 
 /**
@@ -186,6 +296,26 @@ function unstable(engine: Engine): boolean {
   stiffness.begin(true);
   collectTangents(state, engine.members, stiffness);
   return stiffness.factors(0, true).negative > 0;
+}
+
+/** The largest angle, about, by which the direction turns a side of an element, from the places given. */
+function turning(engine: Engine, x: Float64Array): number {
+  const { direction: d, members } = engine;
+  const { start, node } = members;
+  let most = 0;
+  for (let e = 0; e + 1 < start.length; e++)
+    for (let k = (start[e] as number) + 1; k < (start[e + 1] as number); k++) {
+      const a = 3 * (node[k - 1] as number);
+      const b = 3 * (node[k] as number);
+      let far = 0;
+      let move = 0;
+      for (let c = 0; c < 3; c++) {
+        far += ((x[b + c] as number) - (x[a + c] as number)) ** 2;
+        move += ((d[b + c] as number) - (d[a + c] as number)) ** 2;
+      }
+      if (move > most * far) most = move / far;
+    }
+  return Math.sqrt(most);
 }
 
 function longestOf(d: Float64Array): number {

@@ -56,6 +56,10 @@ function respond(s: Structure, i: number): void {
   const e11 = 0.5 * (p0 * p0 + p1 * p1 + p2 * p2 - 1);
   const e22 = 0.5 * (q0 * q0 + q1 * q1 + q2 * q2 - 1);
   const e12 = 0.5 * (p0 * q0 + p1 * q1 + p2 * q2);
+  apply(s, i, e11, e22, e12);
+}
+
+function apply(s: Structure, i: number, e11: number, e22: number, e12: number): void {
   const stiffness = s.isotropic[2 * i] as number;
   if (stiffness > 0) isotropicCloth(law, e11, e22, e12, stiffness, s.isotropic[2 * i + 1] as number);
   else wovenCloth(law, e11, e22, e12, s.compliance, 6 * i);
@@ -139,6 +143,11 @@ export function panelTangents(state: State, sink: Sink, firstElement: number): v
     const g0 = s.gradient[3 * i] as number;
     const g1 = s.gradient[3 * i + 1] as number;
     const g2 = s.gradient[3 * i + 2] as number;
+    if (state.foreseeing) {
+      law.s11 = state.foreseenStress[3 * i] as number;
+      law.s22 = state.foreseenStress[3 * i + 1] as number;
+      law.s12 = state.foreseenStress[3 * i + 2] as number;
+    }
     // geometric stiffness of the pairs second-second, second-third, third-third
     const gbb = area * (g0 * g0 * law.s11 + 2 * g0 * g1 * law.s12 + g1 * g1 * law.s22);
     const gbc = area * (g0 * g2 * law.s12 + g1 * g2 * law.s22);
@@ -221,6 +230,25 @@ function skew(r: number, w0: number, w1: number, w2: number, k: number): void {
   ke[r + 11]! -= k * w0;
   ke[r + 18]! -= k * w1;
   ke[r + 19]! += k * w0;
+}
+
+/** The stresses that a step foresees to first order: the law at the strain plus its linear change. */
+export function foreseeStresses(state: State, d: Float64Array, share: number): void {
+  const { structure: s, x, foreseenStress } = state;
+  for (let i = 0; i < s.area.length; i++) {
+    deform(s, d, i);
+    const [dp0, dp1, dp2, dq0, dq1, dq2] = [p0, p1, p2, q0, q1, q2];
+    deform(s, x, i);
+    const e11 = 0.5 * (p0 * p0 + p1 * p1 + p2 * p2 - 1) + share * (p0 * dp0 + p1 * dp1 + p2 * dp2);
+    const e22 = 0.5 * (q0 * q0 + q1 * q1 + q2 * q2 - 1) + share * (q0 * dq0 + q1 * dq1 + q2 * dq2);
+    const e12 =
+      0.5 * (p0 * q0 + p1 * q1 + p2 * q2) +
+      0.5 * share * (p0 * dq0 + p1 * dq1 + p2 * dq2 + q0 * dp0 + q1 * dp1 + q2 * dp2);
+    apply(s, i, e11, e22, e12);
+    foreseenStress[3 * i] = law.s11;
+    foreseenStress[3 * i + 1] = law.s22;
+    foreseenStress[3 * i + 2] = law.s12;
+  }
 }
 
 /** A bound on what a corner of panel i meets when the panel is taut, N/m. */

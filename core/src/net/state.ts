@@ -22,6 +22,14 @@ export interface State {
   readonly hang: Float64Array;
   /** What each stretch said last, STRETCH numbers each. */
   readonly stretch: Float64Array;
+  /** Stiffness, N/m, of the tethers that hold every node to `tether` while a loose net is settled; 0 otherwise. */
+  tetherStiffness: number;
+  readonly tether: Float64Array;
+  /** True while tangents take their geometric stiffness from the tensions foreseen by the last step. */
+  foreseeing: boolean;
+  /** Foreseen tension of each weightless stretch, N, and stress 11, 22, 12 of each panel, N/m. */
+  readonly foreseenTension: Float64Array;
+  readonly foreseenStress: Float64Array;
 }
 
 export function newState(structure: Structure): State {
@@ -36,6 +44,11 @@ export function newState(structure: Structure): State {
     footStiffness: 0,
     hang: new Float64Array(2 * structure.stretchFrom.length),
     stretch: new Float64Array(STRETCH * structure.stretchFrom.length),
+    tetherStiffness: 0,
+    tether: new Float64Array(3 * structure.nodes),
+    foreseeing: false,
+    foreseenTension: new Float64Array(structure.stretchFrom.length),
+    foreseenStress: new Float64Array(3 * structure.area.length),
   };
 }
 

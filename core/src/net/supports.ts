@@ -20,12 +20,24 @@ export function loadAndSpringForces(state: State): void {
   }
 }
 
+/** Tethers to where the nodes stood, while a loose net is settled. */
+export function tetherForces(state: State): void {
+  const { x, force, tether, tetherStiffness: k } = state;
+  if (k === 0) return;
+  for (let i = 0; i < force.length; i++) {
+    const moved = (x[i] as number) - (tether[i] as number);
+    force[i]! -= k * moved;
+    state.energy += 0.5 * k * moved * moved;
+  }
+}
+
 export function springTangents(state: State, sink: Sink): void {
   const { spring } = state.structure;
+  const k = state.tetherStiffness;
   for (let n = 0; n < state.structure.nodes; n++) {
-    const kx = spring[3 * n] as number;
-    const ky = spring[3 * n + 1] as number;
-    const kz = spring[3 * n + 2] as number;
+    const kx = (spring[3 * n] as number) + k;
+    const ky = (spring[3 * n + 1] as number) + k;
+    const kz = (spring[3 * n + 2] as number) + k;
     if (kx > 0 || ky > 0 || kz > 0) sink.ground(n, kx, ky, kz);
   }
 }
