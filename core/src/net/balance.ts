@@ -6,6 +6,8 @@ import { footForces, footTangents, loadAndSpringForces, springTangents, tetherFo
 import { LOCKED, RING } from './structure.js';
 import type { Structure } from './structure.js';
 
+const { max, sqrt } = Math;
+
 /** What one evaluation found. */
 export interface Balance {
   /** Largest out-of-balance force on a free node, N. */
@@ -43,7 +45,7 @@ function measure(state: State, out: Balance): void {
       out.worst = n;
     }
   }
-  out.residual = Math.sqrt(most);
+  out.residual = sqrt(most);
 }
 
 /** Gives every element's stiffness to the sink; `evaluate` at the same places first. */
@@ -80,23 +82,23 @@ export function nodeStiffness(state: State, out: Float64Array): void {
   const { structure: s, x } = state;
   out.fill(0);
   const distance = (a: number, b: number): number =>
-    Math.sqrt(
+    sqrt(
       (x[3 * a]! - x[3 * b]!) ** 2 + (x[3 * a + 1]! - x[3 * b + 1]!) ** 2 + (x[3 * a + 2]! - x[3 * b + 2]!) ** 2,
     );
   for (let n = 0; n < s.nodes; n++)
-    out[n] = Math.max(s.spring[3 * n] as number, s.spring[3 * n + 1] as number, s.spring[3 * n + 2] as number);
+    out[n] = max(s.spring[3 * n] as number, s.spring[3 * n + 1] as number, s.spring[3 * n + 2] as number);
   for (let i = 0; i < s.rest.length; i++) {
     const first = i + (s.passStart[i] as number);
     const last = i + (s.passStart[i + 1] as number);
     const curve = s.curve[i]!;
     let steepest = 0;
-    for (const slope of curve.slope) steepest = Math.max(steepest, slope);
+    for (const slope of curve.slope) steepest = max(steepest, slope);
     for (let k = first; k <= last; k++) {
       const a = s.stretchFrom[k] as number;
       const b = s.stretchTo[k] as number;
       const start = k > first ? (state.slip[k - i - 1] as number) : 0;
       const end = k < last ? (state.slip[k - i] as number) : (s.rest[i] as number);
-      const stiffness = (steepest / (end - start)) * (1 + Math.max(0, distance(a, b) / (end - start) - 1));
+      const stiffness = (steepest / (end - start)) * (1 + max(0, distance(a, b) / (end - start) - 1));
       out[a]! += stiffness;
       out[b]! += stiffness;
     }

@@ -2,6 +2,8 @@ import type { Vec3 } from '../quantity/index.js';
 import type { TensionCurve } from './curve.js';
 import { pieceOf } from './curve.js';
 
+const { abs, asinh, log, max, sqrt } = Math;
+
 /**
  * One stretch of line between two loaded points, exact: the elastic catenary (Irvine, Cable Structures,
  * 1981, ch. 1) generalised to a load per unstressed metre of any fixed direction and to a piecewise
@@ -40,8 +42,8 @@ export function segment(out: Segment, t: Vec3, q: Vec3, length: number, curve: T
   f.fill(0);
   out.length = 0;
   out.complementary = 0;
-  const t0 = Math.sqrt(t[0] * t[0] + t[1] * t[1] + t[2] * t[2]);
-  const w = Math.sqrt(q[0] * q[0] + q[1] * q[1] + q[2] * q[2]);
+  const t0 = sqrt(t[0] * t[0] + t[1] * t[1] + t[2] * t[2]);
+  const w = sqrt(q[0] * q[0] + q[1] * q[1] + q[2] * q[2]);
   if (w * length <= 1e-13 * t0) {
     constantTension(out, t, t0, length, curve);
     return;
@@ -54,7 +56,7 @@ export function segment(out: Segment, t: Vec3, q: Vec3, length: number, curve: T
   const p0 = t[0] - v0 * n0;
   const p1 = t[1] - v0 * n1;
   const p2 = t[2] - v0 * n2;
-  const h = Math.sqrt(p0 * p0 + p1 * p1 + p2 * p2);
+  const h = sqrt(p0 * p0 + p1 * p1 + p2 * p2);
   const v1 = v0 + w * length;
 
   // cut where the tension passes a knot of the curve, and at the lowest tension
@@ -65,7 +67,7 @@ export function segment(out: Segment, t: Vec3, q: Vec3, length: number, curve: T
   for (let k = 1; k < knots; k++) {
     const tk = curve.tension[k] as number;
     if (tk <= h) continue;
-    const v = Math.sqrt((tk - h) * (tk + h));
+    const v = sqrt((tk - h) * (tk + h));
     if (v > v0 && v < v1) cuts[count++] = v;
     if (-v > v0 && -v < v1) cuts[count++] = -v;
   }
@@ -84,9 +86,9 @@ export function segment(out: Segment, t: Vec3, q: Vec3, length: number, curve: T
     const vb = cuts[c] as number;
     const dv = vb - va;
     if (!(dv > 0)) continue;
-    const ta = Math.sqrt(h * h + va * va);
-    const tb = Math.sqrt(h * h + vb * vb);
-    const k = pieceOf(curve, Math.sqrt(h * h + 0.25 * (va + vb) * (va + vb)));
+    const ta = sqrt(h * h + va * va);
+    const tb = sqrt(h * h + vb * vb);
+    const k = pieceOf(curve, sqrt(h * h + 0.25 * (va + vb) * (va + vb)));
     const slope = curve.slope[k] as number;
     const knot = curve.tension[k] as number;
     const a1 = 1 + (curve.strain[k] as number) - knot / slope;
@@ -104,11 +106,11 @@ export function segment(out: Segment, t: Vec3, q: Vec3, length: number, curve: T
     let i0: number; // integrals of 1/T^3, v/T^3, v^2/T^3 over v
     let i1: number;
     let i2: number;
-    if (dv < 0.02 * Math.max(ta, tb)) {
+    if (dv < 0.02 * max(ta, tb)) {
       i0 = i1 = i2 = 0;
       for (const g of GAUSS) {
         const v = va + dv * g;
-        const T = Math.sqrt(h * h + v * v);
+        const T = sqrt(h * h + v * v);
         const weight = (0.5 * dv) / (T * T * T);
         i0 += weight;
         i1 += weight * v;
@@ -135,16 +137,16 @@ export function segment(out: Segment, t: Vec3, q: Vec3, length: number, curve: T
 }
 
 /** Two-point Gauss abscissae on [0, 1]. */
-const GAUSS = [0.5 - 0.5 / Math.sqrt(3), 0.5 + 0.5 / Math.sqrt(3)] as const;
+const GAUSS = [0.5 - 0.5 / sqrt(3), 0.5 + 0.5 / sqrt(3)] as const;
 
 /** asinh(vb/h) - asinh(va/h) without cancellation, h >= 0. */
 function asinhDifference(va: number, vb: number, ta: number, tb: number, dv: number, h: number): number {
-  if (h === 0) return va > 0 || vb < 0 ? Math.abs(Math.log(Math.abs(vb / va))) : 0;
+  if (h === 0) return va > 0 || vb < 0 ? abs(log(abs(vb / va))) : 0;
   if (va >= 0 ? vb >= 0 : vb <= 0) {
     const y = ((vb + va) * dv) / (vb * ta + va * tb);
-    return Math.asinh(Number.isFinite(y) ? y : 0);
+    return asinh(Number.isFinite(y) ? y : 0);
   }
-  return Math.asinh(vb / h) - Math.asinh(va / h);
+  return asinh(vb / h) - asinh(va / h);
 }
 
 function constantTension(out: Segment, t: Vec3, T: number, length: number, curve: TensionCurve): void {

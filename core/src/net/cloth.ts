@@ -1,3 +1,5 @@
+const { abs, acos, atan2, cos, max, min, sin, sqrt } = Math;
+
 /**
  * The law of cloth that cannot be compressed: St. Venant-Kirchhoff in plane stress, relaxed by tension field theory
  * (Pipkin, IMA J. Appl. Math. 36, 1986; Steigmann, Proc. R. Soc. A 429, 1990). The relaxed energy is
@@ -47,7 +49,7 @@ export function isotropicCloth(
 ): void {
   const mean = 0.5 * (e11 + e22);
   const half = 0.5 * (e11 - e22);
-  const radius = Math.sqrt(half * half + e12 * e12);
+  const radius = sqrt(half * half + e12 * e12);
   const first = mean + radius;
   const second = mean - radius;
   const d = out.tangent;
@@ -106,7 +108,7 @@ export function wovenCloth(
   at: number,
 ): void {
   const gamma = 2 * e12;
-  const radius = Math.sqrt(0.25 * (e11 - e22) * (e11 - e22) + e12 * e12);
+  const radius = sqrt(0.25 * (e11 - e22) * (e11 - e22) + e12 * e12);
   if (!(0.5 * (e11 + e22) + radius > 0)) {
     slack(out);
     return;
@@ -141,31 +143,36 @@ export function wovenCloth(
     return;
   }
   const reach = (angle: number): number => {
-    const c = Math.cos(angle);
-    const n = Math.sin(angle);
+    const c = cos(angle);
+    const n = sin(angle);
     const e = e11 * c * c + e22 * n * n + gamma * c * n;
     if (e <= 0) return 0;
     return (e * e) / (s11 * c ** 4 + s22 * n ** 4 + (2 * s12 + s66) * c * c * n * n + 2 * (s16 * c * c + s26 * n * n) * c * n);
   };
-  let angle = 0;
-  let best = -1;
-  for (let i = 0; i < SCAN; i++) {
-    const w = reach((i * Math.PI) / SCAN);
+  // only directions within `wide` of the first principal strain are stretched at all
+  const mean = 0.5 * (e11 + e22);
+  const principal = 0.5 * atan2(gamma, e11 - e22);
+  const wide = 0.5 * acos(max(-1, min(1, -mean / radius)));
+  let angle = principal;
+  let best = reach(principal);
+  for (let i = 1; i < SCAN; i++) {
+    const to = principal + wide * ((2 * i) / SCAN - 1);
+    const w = reach(to);
     if (w > best) {
       best = w;
-      angle = (i * Math.PI) / SCAN;
+      angle = to;
     }
   }
-  let low = angle - Math.PI / SCAN;
-  let high = angle + Math.PI / SCAN;
+  let low = angle - (2 * wide) / SCAN;
+  let high = angle + (2 * wide) / SCAN;
   let e = 0;
   let k = 1;
   let de = 0;
   let dk = 0;
   let curvature = -1;
   for (let i = 0; i < 40; i++) {
-    const c = Math.cos(angle);
-    const n = Math.sin(angle);
+    const c = cos(angle);
+    const n = sin(angle);
     const cc = c * c;
     const nn = n * n;
     const cn = c * n;
@@ -192,11 +199,11 @@ export function wovenCloth(
     const step = curvature < 0 ? -slope / curvature : Number.NaN;
     let to = angle + step;
     if (!(to > low && to < high)) to = 0.5 * (low + high);
-    if (Math.abs(to - angle) < 1e-14) break;
+    if (abs(to - angle) < 1e-14) break;
     angle = to;
   }
-  const c = Math.cos(angle);
-  const n = Math.sin(angle);
+  const c = cos(angle);
+  const n = sin(angle);
   const stress = e / k;
   out.state = WRINKLED;
   out.s11 = stress * c * c;

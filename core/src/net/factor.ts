@@ -1,5 +1,7 @@
 import type { Ordering } from './ordering.js';
 
+const { abs } = Math;
+
 /**
  * Shape of a sparse matrix of 3 x 3 blocks and of its factors, worked out once per topology. Columns hold the
  * diagonal block first, then the rows below it, rising. The upper half has the same shape, transposed.
@@ -273,7 +275,7 @@ function invertPivot(f: Factors, j: number, a: number, floor: Float64Array | und
 
 /** The pivot itself; infinity (so: no motion) where there is no stiffness and `floor` asks to find that. */
 function checked(f: Factors, unknown: number, value: number, floor: Float64Array | undefined): number {
-  if (floor !== undefined && Math.abs(value) <= 1e-12 * (floor[unknown] as number)) {
+  if (floor !== undefined && abs(value) <= 1e-12 * (floor[unknown] as number)) {
     f.free[f.freeCount++] = unknown;
     return Number.POSITIVE_INFINITY;
   }

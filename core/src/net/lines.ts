@@ -4,6 +4,8 @@ import { pairStiffness } from './struts.js';
 import type { Sink, State } from './state.js';
 import { GRIP, GRIP_RATIO, LOCKED, RING } from './structure.js';
 
+const { abs, atan2, exp, max, min, sign, sqrt } = Math;
+
 /**
  * Lines, with the rings they run through and the hitches tied on them. A line of m such nodes is m + 1 stretches
  * whose unstressed lengths share the line's. At each node the slip settles by itself for given places: it sticks
@@ -63,7 +65,7 @@ function evaluateAll(state: State, i: number): void {
 }
 
 const size3 = (v: Float64Array, o: number): number =>
-  Math.sqrt((v[o] as number) ** 2 + (v[o + 1] as number) ** 2 + (v[o + 2] as number) ** 2);
+  sqrt((v[o] as number) ** 2 + (v[o + 1] as number) ** 2 + (v[o + 2] as number) ** 2);
 
 /**
  * By how much the tensions at pass j exceed what it holds, sliding toward the end (+1) or the start (-1), N; its
@@ -84,10 +86,10 @@ function excess(state: State, j: number, k: number, way: number, g: number): num
   if (kind === RING) {
     let cos = 0;
     for (let c = 0; c < 3; c++) cos += (stretch[p + c] as number) * (stretch[q + c] as number) * ip * iq;
-    cos = Math.max(-1, Math.min(1, cos));
-    const sin = Math.sqrt(1 - cos * cos);
-    const angle = value > 0 ? Math.atan2(sin, cos) : 0;
-    const hold = Math.exp(value * angle);
+    cos = max(-1, min(1, cos));
+    const sin = sqrt(1 - cos * cos);
+    const angle = value > 0 ? atan2(sin, cos) : 0;
+    const hold = exp(value * angle);
     // d angle = -(dcos) / sin; at a straight pass the turn has a kink and no slope is taken
     const bend = value > 0 && sin > 1e-9 ? -value / sin : 0;
     const low = way > 0 ? Q : P;
@@ -104,7 +106,7 @@ function excess(state: State, j: number, k: number, way: number, g: number): num
   let whole = 0;
   if (kind === GRIP_RATIO) {
     for (let c = 0; c < 3; c++) whole += ((stretch[q + c] as number) - (stretch[p + c] as number)) ** 2;
-    whole = Math.sqrt(whole);
+    whole = sqrt(whole);
   }
   const iw = whole > 0 ? value / whole : 0;
   for (let c = 0; c < 3; c++) {
@@ -131,12 +133,12 @@ function settle(state: State, i: number): number {
   for (let g = 0; g < m; g++) {
     const j = first + g;
     const slid = (slip[j] as number) - (s.passAt[j] as number);
-    status[g] = runsFree(s.passKind[j] as number, s.passValue[j] as number) ? 1 : Math.sign(slid);
+    status[g] = runsFree(s.passKind[j] as number, s.passValue[j] as number) ? 1 : sign(slid);
   }
   let left = 0;
   for (let round = 0; round < MOST_ROUNDS; round++) {
     let most = 0;
-    for (let k = 0; k <= m; k++) most = Math.max(most, size3(stretch, (i + first + k) * STRETCH + T1), size3(stretch, (i + first + k) * STRETCH + T0));
+    for (let k = 0; k <= m; k++) most = max(most, size3(stretch, (i + first + k) * STRETCH + T1), size3(stretch, (i + first + k) * STRETCH + T0));
     left = 0;
     let worst = -1;
     for (let g = 0; g < m; g++) {
@@ -151,8 +153,8 @@ function settle(state: State, i: number): number {
         if (status[g] === 0) continue;
       }
       law[g] = excess(state, j, k, status[g] as number, g);
-      if (Math.abs(law[g] as number) > left) {
-        left = Math.abs(law[g] as number);
+      if (abs(law[g] as number) > left) {
+        left = abs(law[g] as number);
         worst = g;
       }
     }
@@ -167,7 +169,7 @@ function settle(state: State, i: number): number {
     for (let k = 0; k <= m; k++) {
       const lose = (k > 0 ? (right[k - 1] as number) : 0) - (k < m ? (right[k] as number) : 0);
       const rest = stretchRest(state, i, i + first + k);
-      if (lose > 0.7 * rest) share = Math.min(share, (0.7 * rest) / lose);
+      if (lose > 0.7 * rest) share = min(share, (0.7 * rest) / lose);
     }
     for (let g = 0; g < m; g++) before[g] = slip[first + g] as number;
     for (let halving = 0; ; halving++) {
@@ -181,6 +183,12 @@ function settle(state: State, i: number): number {
         }
         slip[j] = to;
       }
+      if (!keepsLine(state, i, m)) {
+        // coming home crossed a neighbour
+        share *= 0.5;
+        if (halving < 40) continue;
+        for (let g = 0; g < m; g++) slip[first + g] = before[g] as number;
+      }
       evaluateAll(state, i);
       if (halving >= 12) break;
       let now = 0;
@@ -190,7 +198,7 @@ function settle(state: State, i: number): number {
         if (slip[j] !== before[g]) moved = true;
         if (status[g] === 0) continue;
         if (slip[j] === s.passAt[j] && before[g] !== slip[j]) continue; // came to rest where it sat: judged anew
-        now = Math.max(now, Math.abs(excess(state, j, i + j, status[g] as number, g)));
+        now = max(now, abs(excess(state, j, i + j, status[g] as number, g)));
       }
       if (!moved) return left;
       if (now <= (1 - 0.05 * share) * left * most || now <= 1e-13 * most) break;
@@ -202,6 +210,19 @@ function settle(state: State, i: number): number {
     }
   }
   return left;
+}
+
+/** Whether every stretch keeps a fifth of the line it had before this round. */
+function keepsLine(state: State, i: number, m: number): boolean {
+  const { structure: s, slip } = state;
+  const first = s.passStart[i] as number;
+  const rest = s.rest[i] as number;
+  for (let k = 0; k <= m; k++) {
+    const now = (k < m ? (slip[first + k] as number) : rest) - (k > 0 ? (slip[first + k - 1] as number) : 0);
+    const was = (k < m ? (before[k] as number) : rest) - (k > 0 ? (before[k - 1] as number) : 0);
+    if (!(now >= 0.2 * was)) return false;
+  }
+  return true;
 }
 
 /** d(excess)/d(slip) into `matrix`, m x m; identity rows for what is stuck. `gradient` holds the laws' gradients. */
@@ -234,9 +255,9 @@ function eliminate(m: number, columns: number): boolean {
   for (let k = 0; k < m; k++) {
     let pivot = k;
     for (let r = k + 1; r < m; r++)
-      if (Math.abs(matrix[r * m + k] as number) > Math.abs(matrix[pivot * m + k] as number)) pivot = r;
+      if (abs(matrix[r * m + k] as number) > abs(matrix[pivot * m + k] as number)) pivot = r;
     const p = matrix[pivot * m + k] as number;
-    if (!(Math.abs(p) > 0)) return false;
+    if (!(abs(p) > 0)) return false;
     if (pivot !== k) {
       for (let c = 0; c < m; c++) {
         const t = matrix[k * m + c] as number;
@@ -273,7 +294,7 @@ export function lineForces(state: State): number {
     const first = i + (s.passStart[i] as number);
     const last = i + (s.passStart[i + 1] as number);
     if (first === last) evaluate(state, i, first, s.rest[i] as number);
-    else unsettled = Math.max(unsettled, settle(state, i));
+    else unsettled = max(unsettled, settle(state, i));
     const weight = s.weight[i] as number;
     for (let k = first; k <= last; k++) {
       const o = k * STRETCH;
@@ -285,7 +306,7 @@ export function lineForces(state: State): number {
       }
       state.energy += stretch[o + ENERGY] as number;
       if (weight > 0) state.energy += weight * stretchRest(state, i, k) * (x[b + 2] as number);
-      const tension = Math.max(size3(stretch, o + T0), size3(stretch, o + T1));
+      const tension = max(size3(stretch, o + T0), size3(stretch, o + T1));
       if (tension > state.scale) state.scale = tension;
     }
   }
@@ -314,7 +335,7 @@ function retension(state: State, k: number): void {
   if (!(tension > 0)) return;
   const a = 3 * (s.stretchFrom[k] as number);
   const b = 3 * (s.stretchTo[k] as number);
-  const length = Math.sqrt(((x[b] as number) - (x[a] as number)) ** 2 + ((x[b + 1] as number) - (x[a + 1] as number)) ** 2 + ((x[b + 2] as number) - (x[a + 2] as number)) ** 2);
+  const length = sqrt(((x[b] as number) - (x[a] as number)) ** 2 + ((x[b + 1] as number) - (x[a + 1] as number)) ** 2 + ((x[b + 2] as number) - (x[a + 2] as number)) ** 2);
   const more = ((state.foreseenTension[k] as number) - tension) / length;
   const n0 = (stretch[o + T0] as number) / tension;
   const n1 = (stretch[o + T0 + 1] as number) / tension;
@@ -342,7 +363,7 @@ export function foreseeTensions(state: State, d: Float64Array, share: number): v
       square += r * r;
       along += r * ((d[b + c] as number) - (d[a + c] as number));
     }
-    const length = Math.sqrt(square);
+    const length = sqrt(square);
     const strain = (length + (share * along) / (length > 0 ? length : 1)) / (s.rest[i] as number) - 1;
     state.foreseenTension[k] = tensionAt(s.curve[i]!, strain);
   }
@@ -389,7 +410,7 @@ function slipResponse(state: State, i: number, m: number, width: number): boolea
     const j = firstPass + g;
     const k = i + j;
     const free = runsFree(s.passKind[j] as number, s.passValue[j] as number);
-    status[g] = free ? 1 : Math.sign((slip[j] as number) - (s.passAt[j] as number));
+    status[g] = free ? 1 : sign((slip[j] as number) - (s.passAt[j] as number));
     if (status[g] === 0) continue;
     any = true;
     excess(state, j, k, status[g] as number, g);

@@ -9,6 +9,8 @@ import { foreseeStresses } from './panels.js';
 import { solveOn } from './stiffness.js';
 import { refineFeet } from './supports.js';
 
+const { abs, max, min, sin, sqrt } = Math;
+
 /** The residual to stop at, as a share of the largest tension; rounding may stop earlier. */
 const GOAL = 1e-11;
 /** What counts as balanced when rounding allows no better. */
@@ -79,12 +81,12 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
       if (slope > 0 && slope < Number.POSITIVE_INFINITY) break;
       if (raised === 40) return 'stuck';
       if (!spend(engine, stiffness.shape.work)) return 'work';
-      shift = Math.max(10 * shift, (1e-8 * state.scale) / engine.size, 1e-12);
+      shift = max(10 * shift, (1e-8 * state.scale) / engine.size, 1e-12);
       factors = stiffness.factors(shift);
     }
     const residual0 = balance.residual;
     const longest = longestOf(direction);
-    const first = Math.min(1, (0.5 * engine.size) / longest);
+    const first = min(1, (0.5 * engine.size) / longest);
     const taken = search(engine, balance, slope, first, symmetric);
     if (taken === 0) {
       if (residual0 <= BALANCED * state.scale) return null;
@@ -95,8 +97,8 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
     if (taken < POOR * first && rest-- <= 0) rest = leap(first) ? 0 : patience++;
     if (engine.allowance <= 0) return 'work';
     engine.onStep?.(state.energy, balance.residual);
-    if (taken < 0.2 * first) damping = Math.min(4 * damping, 1e4);
-    else if (taken >= 0.9 * first) damping = Math.max(0.2 * damping, 1e-6);
+    if (taken < 0.2 * first) damping = min(4 * damping, 1e4);
+    else if (taken >= 0.9 * first) damping = max(0.2 * damping, 1e-6);
     if (astray(engine)) return 'astray';
   }
   return balance.residual <= BALANCED * state.scale ? null : 'steps';
@@ -187,8 +189,8 @@ function foreseenStep(engine: Engine, stiffness: Stiffness, balance: Balance, sy
   state.foreseeing = true;
   collectTangents(state, engine.members, stiffness);
   state.foreseeing = false;
-  let shift = (1e-6 * Math.min(state.scale, balance.residual)) / engine.size;
-  for (let raised = 0; raised < 12; raised++, shift = Math.max(30 * shift, (1e-8 * state.scale) / engine.size)) {
+  let shift = (1e-6 * min(state.scale, balance.residual)) / engine.size;
+  for (let raised = 0; raised < 12; raised++, shift = max(30 * shift, (1e-8 * state.scale) / engine.size)) {
     if (!spend(engine, stiffness.shape.work + 3 * engine.evaluation)) return false;
     const factors = stiffness.factors(shift);
     if (symmetric && factors.negative > 0) continue;
@@ -203,7 +205,7 @@ function foreseenStep(engine: Engine, stiffness: Stiffness, balance: Balance, sy
 /** Takes a share of the direction, at most as much as turns no side by more than TURN, and foresees its tensions. */
 function stride(engine: Engine, share: number): void {
   const { state, direction } = engine;
-  const take = Math.min(share, TURN / turning(engine, state.x));
+  const take = min(share, TURN / turning(engine, state.x));
   foreseeTensions(state, direction, take);
   foreseeStresses(state, direction, take);
   for (let i = 0; i < state.x.length; i++) state.x[i]! += take * (direction[i] as number);
@@ -252,12 +254,12 @@ function search(engine: Engine, balance: Balance, slope0: number, first: number,
       lowSlope = slope;
       if (low === 1) break;
     }
-    if (high === Number.POSITIVE_INFINITY) take = Math.min(2 * take, 1);
+    if (high === Number.POSITIVE_INFINITY) take = min(2 * take, 1);
     else if (highSlope === Number.NEGATIVE_INFINITY) take = low + 0.25 * (high - low);
     else {
       const share = lowSlope / (lowSlope - highSlope);
       // three secants, then a half, so that a kink cannot hold the search at one end
-      take = trial % 4 === 3 ? 0.5 * (low + high) : low + Math.min(0.9, Math.max(0.05, share)) * (high - low);
+      take = trial % 4 === 3 ? 0.5 * (low + high) : low + min(0.9, max(0.05, share)) * (high - low);
     }
   }
   const fallback = !symmetric && best > 0 ? best : floor ? 0 : low;
@@ -276,11 +278,11 @@ function good(
   symmetric: boolean,
 ): boolean {
   if (symmetric) {
-    const rounding = 1e-13 * Math.abs(energy0);
-    if (Math.abs(change) <= rounding) return Math.abs(slope) <= 0.3 * slope0 || residual <= 0.5 * residual0;
-    return change < 0 && Math.abs(slope) <= 0.3 * slope0;
+    const rounding = 1e-13 * abs(energy0);
+    if (abs(change) <= rounding) return abs(slope) <= 0.3 * slope0 || residual <= 0.5 * residual0;
+    return change < 0 && abs(slope) <= 0.3 * slope0;
   }
-  return Math.abs(slope) <= 0.3 * slope0 || residual <= 0.5 * residual0;
+  return abs(slope) <= 0.3 * slope0 || residual <= 0.5 * residual0;
 }
 
 function dotFree(a: Float64Array, b: Float64Array, fixed: Uint8Array): number {
@@ -315,26 +317,26 @@ function turning(engine: Engine, x: Float64Array): number {
       }
       if (move > most * far) most = move / far;
     }
-  return Math.sqrt(most);
+  return sqrt(most);
 }
 
 function longestOf(d: Float64Array): number {
   let longest = 0;
   for (let i = 0; i < d.length; i += 3)
-    longest = Math.max(longest, (d[i] as number) ** 2 + (d[i + 1] as number) ** 2 + (d[i + 2] as number) ** 2);
-  return Math.sqrt(longest);
+    longest = max(longest, (d[i] as number) ** 2 + (d[i + 1] as number) ** 2 + (d[i + 2] as number) ** 2);
+  return sqrt(longest);
 }
 
 /** A touch: a small fixed displacement with no symmetry. */
 function kick(engine: Engine): void {
   const { state, structure: s } = engine;
   for (let i = 0; i < state.x.length; i++)
-    if (!s.fixed[i]) state.x[i]! += 1e-4 * engine.size * Math.sin(12.9898 * (i + 1) + 4.1414 * (i % 3));
+    if (!s.fixed[i]) state.x[i]! += 1e-4 * engine.size * sin(12.9898 * (i + 1) + 4.1414 * (i % 3));
 }
 
 /** Whether a node has gone a thousand times the net's own size away. */
 function astray(engine: Engine): boolean {
   const limit = 1e3 * engine.size;
-  for (const v of engine.state.x) if (!(Math.abs(v) < limit)) return true;
+  for (const v of engine.state.x) if (!(abs(v) < limit)) return true;
   return false;
 }

@@ -3,6 +3,8 @@ import { SLACK, isotropicCloth, newClothState, wovenCloth } from './cloth.js';
 import type { Sink, State } from './state.js';
 import type { Structure } from './structure.js';
 
+const { abs, max, sqrt } = Math;
+
 /** Constant-strain triangles: Green strain from the corners' places, cloth law, follower pressure and weight. */
 
 const law: ClothState = newClothState();
@@ -97,8 +99,8 @@ export function panelForces(state: State): void {
       force[a + 1]! += b1 + c1;
       force[a + 2]! += b2 + c2;
       state.energy += area * law.energy;
-      const largest = Math.max(b0 * b0 + b1 * b1 + b2 * b2, c0 * c0 + c1 * c1 + c2 * c2);
-      if (largest > state.scale * state.scale) state.scale = Math.sqrt(largest);
+      const largest = max(b0 * b0 + b1 * b1 + b2 * b2, c0 * c0 + c1 * c1 + c2 * c2);
+      if (largest > state.scale * state.scale) state.scale = sqrt(largest);
     }
     const w = (area * (s.panelWeight[i] as number)) / 3;
     if (w !== 0) {
@@ -124,7 +126,7 @@ export function panelForces(state: State): void {
       force[c + 2]! += n2;
       // the pressure's potential as far as it has one: minus the volume of the cone over the panel
       state.energy -= n0 * (x[a] as number) + n1 * (x[a + 1] as number) + n2 * (x[a + 2] as number);
-      const size = Math.abs(n0) + Math.abs(n1) + Math.abs(n2);
+      const size = abs(n0) + abs(n1) + abs(n2);
       if (size > state.scale) state.scale = size;
     }
   }
@@ -261,7 +263,7 @@ export function panelStiffness(s: Structure, x: Float64Array, i: number): number
   const g0 = s.gradient[3 * i] as number;
   const g1 = s.gradient[3 * i + 1] as number;
   const g2 = s.gradient[3 * i + 2] as number;
-  const stretch = Math.max(1, 1.5 * (p0 * p0 + p1 * p1 + p2 * p2 + q0 * q0 + q1 * q1 + q2 * q2) - 2);
+  const stretch = max(1, 1.5 * (p0 * p0 + p1 * p1 + p2 * p2 + q0 * q0 + q1 * q1 + q2 * q2) - 2);
   return elastic * stretch * (s.area[i] as number) * (g0 * g0 + g1 * g1 + g2 * g2);
 }
 
@@ -273,7 +275,7 @@ export function panelStress(state: State, i: number, out: Float64Array): void {
   deform(state.structure, state.x, i);
   respond(state.structure, i);
   const mean = 0.5 * (law.s11 + law.s22);
-  const radius = Math.sqrt(0.25 * (law.s11 - law.s22) ** 2 + law.s12 ** 2);
+  const radius = sqrt(0.25 * (law.s11 - law.s22) ** 2 + law.s12 ** 2);
   out[0] = mean + radius;
   out[1] = law.state === 2 ? mean - radius : 0;
   out[2] = law.state;

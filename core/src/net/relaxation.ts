@@ -5,6 +5,8 @@ import { spend } from './engine.js';
 import type { Ending } from './newton.js';
 import { refineFeet } from './supports.js';
 
+const { abs, max } = Math;
+
 /**
  * Dynamic relaxation with kinetic damping (Day, The Engineer 219, 1965; Cundall 1976; Barnes, Int. J. Space Struct. 14,
  * 1999): the nodes move as masses under the out-of-balance force and are stopped at every peak of kinetic energy. The
@@ -26,9 +28,9 @@ export function* relax(engine: Engine, balance: Balance, goal: number, most: num
   const weigh = (): void => {
     nodeStiffness(state, stiffness);
     let largest = 0;
-    for (let n = 0; n < s.nodes; n++) largest = Math.max(largest, stiffness[n] as number);
+    for (let n = 0; n < s.nodes; n++) largest = max(largest, stiffness[n] as number);
     softest = largest > 0 ? 1e-9 * largest : 1;
-    for (let n = 0; n < s.nodes; n++) mass[n] = 1.2 * Math.max(stiffness[n] as number, softest);
+    for (let n = 0; n < s.nodes; n++) mass[n] = 1.2 * max(stiffness[n] as number, softest);
   };
   weigh();
   evaluate(state, balance);
@@ -51,7 +53,7 @@ export function* relax(engine: Engine, balance: Balance, goal: number, most: num
         v[i] = speed;
         x[i]! += speed;
         now += m * speed * speed;
-        if (!(Math.abs(x[i] as number) < limit)) return 'astray';
+        if (!(abs(x[i] as number) < limit)) return 'astray';
       }
     }
     evaluate(state, balance);

@@ -4,6 +4,8 @@ import { minimumDegree } from './ordering.js';
 import type { Members, Sink } from './state.js';
 import type { Structure } from './structure.js';
 
+const { abs } = Math;
+
 /** Beyond this many block operations a factorisation would take seconds; such a net is relaxed instead. */
 const MOST_WORK = 6e7;
 /** Beyond this many blocks the factors would not fit. */
@@ -131,7 +133,7 @@ export function newStiffness(structure: Structure, members: Members): Stiffness 
         const n = active[a] as number;
         const c = column[n] as number;
         const o = 9 * (shape.start[c] as number);
-        const largest = Math.abs(lower[o] as number) + Math.abs(lower[o + 4] as number) + Math.abs(lower[o + 8] as number);
+        const largest = abs(lower[o] as number) + abs(lower[o + 4] as number) + abs(lower[o + 8] as number);
         for (let d = 0; d < 3; d++) {
           if (fixed[3 * n + d]) f.lower[o + 4 * d] = largest > 0 ? largest : 1;
           else f.lower[o + 4 * d]! += shift;

@@ -3,6 +3,8 @@ import { newSegment, segment } from './catenary.js';
 import type { TensionCurve } from './curve.js';
 import { pieceAtStrain, strainAt } from './curve.js';
 
+const { abs, cbrt, cosh, log, max, sinh, sqrt, tanh } = Math;
+
 /**
  * One stretch of line between two nodes, tension only. What a stretch tells is written to `STRETCH` numbers:
  * its pull t0 on the first node, the tension vector t1 at the second (the stretch pulls it with -t1),
@@ -31,7 +33,7 @@ export function straight(
   rest: number,
   curve: TensionCurve,
 ): void {
-  const length = Math.sqrt(rx * rx + ry * ry + rz * rz);
+  const length = sqrt(rx * rx + ry * ry + rz * rz);
   const strain = length / rest - 1;
   out.fill(0, o, o + STRETCH);
   out[o + LENGTH] = rest;
@@ -108,12 +110,12 @@ export function hanging(
   warm: Float64Array,
   w: number,
 ): void {
-  const flat = Math.sqrt(rx * rx + ry * ry);
+  const flat = sqrt(rx * rx + ry * ry);
   const hair = HAIRPIN * rest;
-  const rh = Math.sqrt(flat * flat + hair * hair);
+  const rh = sqrt(flat * flat + hair * hair);
   const share = flat / rh;
   load[2] = -weight;
-  const good = 4e-15 * (rest + rh + Math.abs(rz));
+  const good = 4e-15 * (rest + rh + abs(rz));
 
   // from the last answer while that is near, else from the closed-form guess
   let H = warm[w] as number;
@@ -131,7 +133,7 @@ export function hanging(
     const c = part.flexibility[5];
     const g0 = part.r[0] - rh;
     const g1 = part.r[2] - rz;
-    const determinant = Math.max(a * c - b * b, 1e-14 * a * c);
+    const determinant = max(a * c - b * b, 1e-14 * a * c);
     const d0 = (c * g0 - b * g1) / determinant;
     const d1 = (a * g1 - b * g0) / determinant;
     // along the step the slope of the convex function only grows: halve until it has not grown past its start
@@ -171,7 +173,7 @@ export function hanging(
   const f00 = part.flexibility[0];
   const f01 = part.flexibility[2];
   const f11 = part.flexibility[5];
-  const determinant = Math.max(f00 * f11 - f01 * f01, 1e-14 * f00 * f11);
+  const determinant = max(f00 * f11 - f01 * f01, 1e-14 * f00 * f11);
   const across = H / rh;
   const hh = (f11 / determinant) * share * share + across * (1 - share * share);
   const hv = (-f01 / determinant) * share;
@@ -182,7 +184,7 @@ export function hanging(
   out[o + K + 4] = hv * ey;
   out[o + K + 5] = f00 / determinant;
   // a longer line pushes its far end along itself: dt0/drest = -K dr/drest, and the far end also bears its weight
-  const far = Math.sqrt(H * H + end * end);
+  const far = sqrt(H * H + end * end);
   const strain = far > 0 ? strainAt(curve, far) : 0;
   const dh = far > 0 ? ((1 + strain) * H) / far : 0;
   const dv = far > 0 ? ((1 + strain) * end) / far : 1;
@@ -203,7 +205,7 @@ function miss(H: number, V: number, rh: number, rz: number, rest: number, curve:
   segment(part, t, load, rest, curve);
   const gh = part.r[0] - rh;
   const gv = part.r[2] - rz;
-  return Math.sqrt(gh * gh + gv * gv);
+  return sqrt(gh * gh + gv * gv);
 }
 
 /** Where the point at unstressed distance `at` lies: along and up from the start, m. */
@@ -220,17 +222,17 @@ export function pointOn(curve: TensionCurve, H: number, V: number, weight: numbe
  * parabola, whose length d = L (1 + T/EA) - W^2 L / (24 T^2) gives a cubic with one positive root.
  */
 function guess(rh: number, rz: number, rest: number, curve: TensionCurve, weight: number): void {
-  const chord = Math.sqrt(rh * rh + rz * rz);
+  const chord = sqrt(rh * rh + rz * rz);
   const total = weight * rest;
   if (chord < 0.97 * rest) {
-    const ratio = Math.sqrt(rest * rest - rz * rz) / rh;
-    let x = ratio < 3 ? Math.sqrt(6 * (ratio - 1)) : Math.log(2 * ratio) + Math.log(Math.log(2 * ratio));
+    const ratio = sqrt(rest * rest - rz * rz) / rh;
+    let x = ratio < 3 ? sqrt(6 * (ratio - 1)) : log(2 * ratio) + log(log(2 * ratio));
     for (let i = 0; i < 4; i++) {
-      const sinh = Math.sinh(x);
-      x -= (sinh / x - ratio) / ((x * Math.cosh(x) - sinh) / (x * x));
+      const rise = sinh(x);
+      x -= (rise / x - ratio) / ((x * cosh(x) - rise) / (x * x));
     }
     t[0] = (weight * rh) / (2 * x);
-    t[2] = 0.5 * weight * (rz / Math.tanh(x) - rest);
+    t[2] = 0.5 * weight * (rz / tanh(x) - rest);
     return;
   }
   const strain = chord / rest - 1;
@@ -240,10 +242,10 @@ function guess(rh: number, rz: number, rest: number, curve: TensionCurve, weight
     strain > 0 ? (curve.tension[k] as number) + (strain - (curve.strain[k] as number)) * slope : slope * strain;
   const across = (total * rh) / chord;
   const c = (slope * across * across) / 24;
-  let T = Math.max(straightTension, 0) + Math.cbrt(c);
+  let T = max(straightTension, 0) + cbrt(c);
   for (let i = 0; i < 12; i++) {
     const next = T - ((T - straightTension) * T * T - c) / (3 * T * T - 2 * straightTension * T);
-    if (!(next > 0) || Math.abs(next - T) <= 1e-9 * T) break;
+    if (!(next > 0) || abs(next - T) <= 1e-9 * T) break;
     T = next;
   }
   t[0] = (T * rh) / chord;

@@ -1,6 +1,8 @@
 import type { Sink, State } from './state.js';
 import { K, STRETCH, T0, axial } from './stretch.js';
 
+const { abs, sqrt } = Math;
+
 /** Bars that push and pull alike: T = EA (length - rest) / rest. */
 
 const out = new Float64Array(STRETCH);
@@ -14,7 +16,7 @@ function bar(state: State, i: number): number {
   const rx = (x[b] as number) - (x[a] as number);
   const ry = (x[b + 1] as number) - (x[a + 1] as number);
   const rz = (x[b + 2] as number) - (x[a + 2] as number);
-  const length = Math.sqrt(rx * rx + ry * ry + rz * rz);
+  const length = sqrt(rx * rx + ry * ry + rz * rz);
   const rest = s.strutRest[i] as number;
   const stiffness = s.strutStiffness[i] as number;
   const force = (stiffness * (length - rest)) / rest;
@@ -33,7 +35,7 @@ export function strutForces(state: State): void {
       force[a + c]! += out[T0 + c] as number;
       force[b + c]! -= out[T0 + c] as number;
     }
-    const size = Math.abs(tension);
+    const size = abs(tension);
     state.energy += (0.5 * tension * tension * (s.strutRest[i] as number)) / (s.strutStiffness[i] as number);
     if (size > state.scale) state.scale = size;
   }

@@ -1,6 +1,8 @@
 import type { FootState } from './document.js';
 import type { Sink, State } from './state.js';
 
+const { abs, max, sqrt } = Math;
+
 /** Loads, springs to the ground, and feet that stick, slide or lift. */
 
 const ke = new Float64Array(9);
@@ -15,7 +17,7 @@ export function loadAndSpringForces(state: State): void {
     const moved = (x[i] as number) - (s.at[i] as number);
     force[i]! += load - k * moved;
     state.energy += (0.5 * k * moved - load) * moved;
-    const size = Math.max(Math.abs(load), Math.abs(k * moved));
+    const size = max(abs(load), abs(k * moved));
     if (size > state.scale) state.scale = size;
   }
 }
@@ -63,7 +65,7 @@ function ground(state: State, f: number): FootState {
   const t0 = (r[0] as number) - pressure * n0;
   const t1 = (r[1] as number) - pressure * n1;
   const t2 = (r[2] as number) - pressure * n2;
-  const sideways = Math.sqrt(t0 * t0 + t1 * t1 + t2 * t2);
+  const sideways = sqrt(t0 * t0 + t1 * t1 + t2 * t2);
   const most = (s.footFriction[f] as number) * pressure;
   if (sideways <= most) {
     push.set(r);
@@ -84,7 +86,7 @@ export function footForces(state: State): void {
     for (let c = 0; c < 3; c++) {
       const p = push[c] as number;
       force[n + c]! += p;
-      if (Math.abs(p) > state.scale) state.scale = Math.abs(p);
+      if (abs(p) > state.scale) state.scale = abs(p);
     }
   }
 }
@@ -102,7 +104,7 @@ export function footTangents(state: State, sink: Sink, firstElement: number): vo
       for (let c = 0; c < 3; c++) pressure += (r[c] as number) * (normal[c] as number);
       let sideways = 0;
       for (let c = 0; c < 3; c++) sideways += ((r[c] as number) - pressure * (normal[c] as number)) ** 2;
-      sideways = Math.sqrt(sideways);
+      sideways = sqrt(sideways);
       const turn = (friction * pressure) / sideways;
       for (let i = 0; i < 3; i++) {
         const ni = normal[i] as number;
@@ -124,7 +126,7 @@ export function refineFeet(state: State): number {
   for (let f = 0; f < state.structure.footNode.length; f++) {
     ground(state, f);
     for (let c = 0; c < 3; c++) {
-      change = Math.max(change, Math.abs((push[c] as number) - (state.push[3 * f + c] as number)));
+      change = max(change, abs((push[c] as number) - (state.push[3 * f + c] as number)));
       state.push[3 * f + c] = push[c] as number;
     }
   }
