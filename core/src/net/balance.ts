@@ -59,22 +59,28 @@ export function collectTangents(state: State, members: Members, sink: Sink): voi
 
 /**
  * Whether the forces have a potential, so that the stiffness is symmetric and the energy means something: no
- * pressure, no feet, and no ring or hitch that slides with friction.
+ * pressure, and nothing that slides with friction unless it is held.
  */
-export function isConservative(s: Structure): boolean {
-  if (s.footNode.length > 0) return false;
+export function isConservative(state: State): boolean {
+  const { structure: s } = state;
   for (const p of s.pressure) if (p !== 0) return false;
+  return state.held || !hasFriction(s);
+}
+
+/** Whether anything may slide against friction. */
+export function hasFriction(s: Structure): boolean {
+  if (s.footNode.length > 0) return true;
   for (let j = 0; j < s.passKind.length; j++) {
     if (s.passKind[j] === LOCKED) continue;
     if (s.passKind[j] === RING && s.passValue[j] === 0) continue;
-    return false;
+    return true;
   }
-  return true;
+  return false;
 }
 
 /** Whether the energy is convex as well: conservative and nothing that pushes. */
-export function isConvex(s: Structure): boolean {
-  return isConservative(s) && s.strutFrom.length === 0;
+export function isConvex(state: State): boolean {
+  return isConservative(state) && state.structure.strutFrom.length === 0;
 }
 
 /** Largest stiffness each node can meet, N/m: bounds the tangent's diagonal when everything is taut. */

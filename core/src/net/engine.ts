@@ -1,5 +1,5 @@
 import type { Balance } from './balance.js';
-import { evaluate, nodeStiffness } from './balance.js';
+import { evaluate, hasFriction, nodeStiffness } from './balance.js';
 import type { Net } from './document.js';
 import type { Ending } from './newton.js';
 import { BALANCED, march, newton, settleLoose } from './newton.js';
@@ -9,7 +9,7 @@ import { membersOf, newState } from './state.js';
 import type { Stiffness } from './stiffness.js';
 import { newStiffness } from './stiffness.js';
 import type { Structure } from './structure.js';
-import { structureOf } from './structure.js';
+import { RING, structureOf } from './structure.js';
 
 /**
  * A structure with everything its solves share: order and shape of the stiffness, places, scratch. One engine serves
@@ -48,7 +48,7 @@ export interface Outcome {
   readonly ending: Ending;
   /** Node with the largest out-of-balance force; -1 when none. */
   readonly worst: number;
-  /** By which method the last step was made. */
+  /** As asked for. */
   readonly method: 'newton' | 'relaxation';
 }
 
@@ -142,7 +142,10 @@ export function* solveSteps(engine: Engine, options: SolveOptions = {}): Generat
   engine.allowance = options.allowance ?? ALLOWANCE;
   engine.iterations = 0;
   engine.onStep = options.onStep;
-  state.tetherStiffness = 0; // a solve that was stopped may have left it
+  // a solve that was stopped may have left these
+  state.tetherStiffness = 0;
+  state.held = false;
+  state.foreseeing = false;
   if (options.from === 'given' || !engine.solved) reset(engine);
   // held components are where the structure says
   for (let i = 0; i < state.x.length; i++) if (structure.fixed[i]) state.x[i] = structure.at[i] as number;
@@ -155,32 +158,14 @@ export function* solveSteps(engine: Engine, options: SolveOptions = {}): Generat
   }
   const balance: Balance = { residual: 0, worst: -1, unsettled: 0 };
   const method = options.method ?? 'newton';
-  let ending: Ending;
-  let by: Outcome['method'] = method;
-  if (method === 'relaxation') ending = yield* relax(engine, balance, 1e-9, 400_000);
-  else {
-    // each way hands its places to the next; Newton has the first and the last word
-    ending = yield* newton(engine, balance);
-    const failed = (): boolean => ending !== null && ending !== 'astray' && engine.allowance > 0;
-    if (failed() && engine.stiffness !== null) {
-      if (!finite(state.x)) reset(engine);
-      if (!(balance.residual <= NEARLY * state.scale)) {
-        ending = yield* march(engine, balance, 150);
-        if (ending === 'astray' || !finite(state.x)) reset(engine);
-        ending = yield* newton(engine, balance);
-      }
-      if (failed()) ending = yield* settleLoose(engine, balance);
-    }
-    if (failed()) {
-      if (!finite(state.x)) reset(engine);
-      by = 'relaxation';
-      ending = yield* relax(engine, balance, engine.stiffness === null ? 1e-8 : 1e-4, 20_000);
-      if (failed() || (ending === null && engine.stiffness !== null)) {
-        by = 'newton';
-        ending = yield* newton(engine, balance);
-      }
-    }
+  // as it is rigged nothing has slid yet: what holds there holds, and only what does not is let go
+  let ending: Ending = null;
+  if (hasFriction(structure) && nothingSlid(engine)) {
+    state.held = true;
+    ending = yield* findBalance(engine, balance, method);
+    state.held = false;
   }
+  if (ending !== 'astray') ending = yield* findBalance(engine, balance, method);
   if (!finite(state.x)) reset(engine);
   evaluate(state, balance);
   const settled = balance.unsettled <= 1e-8;
@@ -192,8 +177,40 @@ export function* solveSteps(engine: Engine, options: SolveOptions = {}): Generat
     iterations: engine.iterations,
     ending: converged ? null : (ending ?? 'stuck'),
     worst: balance.worst,
-    method: by,
+    method,
   };
+}
+
+/** Goes for balance by one method; Newton calls on the others where it fails, and has the last word. */
+function* findBalance(engine: Engine, balance: Balance, method: Outcome['method']): Generator<void, Ending> {
+  const { state } = engine;
+  if (method === 'relaxation') return yield* relax(engine, balance, 1e-9, 400_000);
+  let ending = yield* newton(engine, balance);
+  const failed = (): boolean => ending !== null && ending !== 'astray' && engine.allowance > 0;
+  if (failed() && engine.stiffness !== null) {
+    if (!finite(state.x)) reset(engine);
+    if (!(balance.residual <= NEARLY * state.scale)) {
+      ending = yield* march(engine, balance, 150);
+      if (ending === 'astray' || !finite(state.x)) reset(engine);
+      ending = yield* newton(engine, balance);
+    }
+    if (failed()) ending = yield* settleLoose(engine, balance);
+  }
+  if (failed()) {
+    if (!finite(state.x)) reset(engine);
+    ending = yield* relax(engine, balance, engine.stiffness === null ? 1e-8 : 1e-4, 20_000);
+    if (engine.stiffness !== null && engine.allowance > 0) ending = yield* newton(engine, balance);
+  }
+  return ending;
+}
+
+/** Whether every foot, hitch and rough ring is where it was rigged. */
+function nothingSlid({ structure: s, state, size }: Engine): boolean {
+  for (let j = 0; j < s.passKind.length; j++)
+    if (!(s.passKind[j] === RING && s.passValue[j] === 0) && state.slip[j] !== s.passAt[j]) return false;
+  for (const n of s.footNode)
+    for (let i = 3 * n; i < 3 * n + 3; i++) if (Math.abs(state.x[i]! - s.at[i]!) > 1e-6 * size) return false;
+  return true;
 }
 
 function finite(x: Float64Array): boolean {

@@ -117,6 +117,13 @@ function excess(state: State, j: number, k: number, way: number, g: number): num
   return way * (P - Q) - (kind === GRIP ? value : value * whole);
 }
 
+/** Whether pass j cannot slide at all. */
+const holds = (state: State, j: number): boolean => {
+  const { passKind, passValue } = state.structure;
+  const kind = passKind[j] as number;
+  return kind === LOCKED || (state.held && !runsFree(kind, passValue[j] as number));
+};
+
 /** A ring without friction holds nothing and is always sliding. */
 const runsFree = (kind: number, value: number): boolean => kind === RING && value === 0;
 
@@ -145,7 +152,7 @@ function settle(state: State, i: number): number {
       const j = first + g;
       const k = i + j;
       law[g] = 0;
-      if ((s.passKind[j] as number) === LOCKED) continue;
+      if (holds(state, j)) continue;
       if (status[g] === 0) {
         // stuck: does either way exceed?
         for (let way = 1; way >= -1 && status[g] === 0; way -= 2)

@@ -14,7 +14,7 @@ const MOST = 24;
 export function mechanismsOf(engine: Engine): Mechanism[] {
   const { stiffness, state, structure: s, scratch } = engine;
   if (stiffness === null) return [];
-  stiffness.begin(isConservative(s));
+  stiffness.begin(isConservative(state));
   collectTangents(state, engine.members, stiffness);
   const factors = stiffness.factors(0, true);
   const nodeOf = new Int32Array(stiffness.shape.size);

@@ -41,16 +41,19 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
   const { state, stiffness, structure: s, direction } = engine;
   if (stiffness === null) return 'work';
   const { fixed } = s;
-  const symmetric = isConservative(s);
+  const symmetric = isConservative(state);
   let damping = 1e-4;
   let last = Number.POSITIVE_INFINITY;
   let refinements = 0;
   let kicks = 0;
+  /** Rounding allows no better. */
+  let floored = false;
   let rest = 0;
   let patience = 1;
   evaluate(state, balance);
   for (let step = 0; step < MOST_STEPS; step++) {
     const done = (): boolean =>
+      floored ||
       balance.residual <= GOAL * state.scale ||
       (last <= 2 * balance.residual && balance.residual <= 1e-9 * state.scale);
     if (done() && refinements < 40) {
@@ -58,11 +61,13 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
       if (refineFeet(state) > 1e-10 * state.scale) {
         evaluate(state, balance);
         last = Number.POSITIVE_INFINITY;
+        floored = false;
       }
     }
     if (done()) {
       if (!symmetric || kicks >= 3 || !unstable(engine)) return null;
       kicks++;
+      floored = false;
       kick(engine);
       evaluate(state, balance);
     }
@@ -89,7 +94,10 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
     const first = min(1, (0.5 * engine.size) / longest);
     const taken = search(engine, balance, slope, first, symmetric);
     if (taken === 0) {
-      if (residual0 <= BALANCED * state.scale) return null;
+      if (residual0 <= BALANCED * state.scale) {
+        floored = true;
+        continue;
+      }
       if (damping > 1e6) return 'stuck';
       damping *= 100;
       continue;
@@ -161,9 +169,9 @@ export function* settleLoose(engine: Engine, balance: Balance): Generator<void, 
  * or after `most` steps wherever they led.
  */
 export function* march(engine: Engine, balance: Balance, most: number): Generator<void, Ending> {
-  const { state, stiffness, structure: s } = engine;
+  const { state, stiffness } = engine;
   if (stiffness === null) return 'work';
-  const symmetric = isConservative(s);
+  const symmetric = isConservative(state);
   evaluate(state, balance);
   for (let step = 0; step < most; step++) {
     if (balance.residual <= GOAL * state.scale) return null;

@@ -45,7 +45,7 @@ export function sensitivityOf(engine: Engine, of: Quantity): Sensitivity {
   const support = new Float64Array(size);
   const value = ask(engine, of, byPlace, byRest, load, support);
 
-  stiffness.begin(isConservative(s));
+  stiffness.begin(isConservative(state));
   collectTangents(state, members, stiffness);
   const factors = stiffness.factors(0, true);
   const lambda = byPlace.slice();

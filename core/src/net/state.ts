@@ -22,6 +22,8 @@ export interface State {
   readonly hang: Float64Array;
   /** What each stretch said last, STRETCH numbers each. */
   readonly stretch: Float64Array;
+  /** True while every foot, hitch and rough ring is held where it was: what a rig starts from before anything slides. */
+  held: boolean;
   /** Stiffness, N/m, of the tethers that hold every node to `tether` while a loose net is settled; 0 otherwise. */
   tetherStiffness: number;
   readonly tether: Float64Array;
@@ -44,6 +46,7 @@ export function newState(structure: Structure): State {
     footStiffness: 0,
     hang: new Float64Array(2 * structure.stretchFrom.length),
     stretch: new Float64Array(STRETCH * structure.stretchFrom.length),
+    held: false,
     tetherStiffness: 0,
     tether: new Float64Array(3 * structure.nodes),
     foreseeing: false,

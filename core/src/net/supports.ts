@@ -57,6 +57,10 @@ function ground(state: State, f: number): FootState {
   const n2 = s.footNormal[3 * f + 2] as number;
   for (let c = 0; c < 3; c++)
     r[c] = (state.push[3 * f + c] as number) - footStiffness * ((x[n + c] as number) - (s.at[n + c] as number));
+  if (state.held) {
+    push.set(r);
+    return 'stuck';
+  }
   const pressure = (r[0] as number) * n0 + (r[1] as number) * n1 + (r[2] as number) * n2;
   if (!(pressure > 0)) {
     push.fill(0);

@@ -161,8 +161,8 @@ describe('the way down', () => {
   for (const [name, net] of Object.entries(conservative))
     test(`${name}: the energy never rises from step to step`, () => {
       const engine = prepare(net());
-      expect(isConservative(engine.structure)).toBe(true);
-      expect(isConvex(engine.structure)).toBe(true);
+      expect(isConservative(engine.state)).toBe(true);
+      expect(isConvex(engine.state)).toBe(true);
       const energies: number[] = [];
       const outcome = solve(engine, { onStep: (energy) => energies.push(energy) });
       expect(outcome.converged).toBe(true);
