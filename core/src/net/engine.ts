@@ -1,6 +1,7 @@
 import type { Balance } from './balance.js';
 import { evaluate, hasFriction, nodeStiffness } from './balance.js';
 import type { Net } from './document.js';
+import { foresee } from './foresight.js';
 import type { Ending } from './newton.js';
 import { BALANCED, march, newton, settleLoose } from './newton.js';
 import { relax } from './relaxation.js';
@@ -28,7 +29,7 @@ export interface Engine {
   readonly before: Float64Array;
   readonly correction: Float64Array;
   readonly scratch: Float64Array;
-  /** Cost of one evaluation of the forces, in block operations. */
+  /** Cost of one evaluation of the forces but for the lines, which count their own, in block operations. */
   readonly evaluation: number;
   /** Block operations that this solve may still spend: what bounds its time, the same on every machine. */
   allowance: number;
@@ -66,7 +67,6 @@ export interface SolveOptions {
 const ALLOWANCE = 2e8;
 /** So near balance, as a share of the largest tension, what is left is looseness. */
 const NEARLY = 1e-2;
-const HANGING_COST = 60;
 
 /**
  * Prepares a net for solving.
@@ -90,9 +90,6 @@ export function prepareStructure(structure: Structure): Engine {
     size = Math.max(size, high - low);
   }
   for (const l of structure.rest) size = Math.max(size, l);
-  let hanging = 0;
-  for (let i = 0; i < structure.rest.length; i++)
-    if (structure.weight[i]! > 0) hanging += 1 + structure.passStart[i + 1]! - structure.passStart[i]!;
   return {
     structure,
     state: newState(structure),
@@ -103,7 +100,7 @@ export function prepareStructure(structure: Structure): Engine {
     before: new Float64Array(3 * nodes),
     correction: new Float64Array(3 * nodes),
     scratch: new Float64Array(3 * nodes),
-    evaluation: 12 * nodes + 16 * (members.start.length - 1) + HANGING_COST * hanging,
+    evaluation: 12 * nodes + 16 * (members.start.length - 1 - structure.rest.length),
     allowance: 0,
     iterations: 0,
     solved: false,
@@ -113,7 +110,8 @@ export function prepareStructure(structure: Structure): Engine {
 
 /** Takes from the allowance; false when it is used up. */
 export function spend(engine: Engine, work: number): boolean {
-  engine.allowance -= work;
+  engine.allowance -= work + engine.state.effort;
+  engine.state.effort = 0;
   return engine.allowance > 0;
 }
 
@@ -147,6 +145,7 @@ export function* solveSteps(engine: Engine, options: SolveOptions = {}): Generat
   state.held = false;
   state.foreseeing = false;
   if (options.from === 'given' || !engine.solved) reset(engine);
+  else foresee(engine);
   // held components are where the structure says
   for (let i = 0; i < state.x.length; i++) if (structure.fixed[i]) state.x[i] = structure.at[i] as number;
   if (structure.footNode.length > 0) {

@@ -158,6 +158,8 @@ function reasonOf(engine: Engine, outcome: Outcome): string {
     const way = [0, 1, 2].map((c) => tidy((state.x[3 * node + c]! - s.at[3 * node + c]!) / far));
     return `node "${s.nodeId[node]!}" moves away without end along [${way.map(say).join(', ')}]: nothing holds it there`;
   }
+  const jam = jammed(engine);
+  if (jam !== null) return jam;
   const at = outcome.worst < 0 ? '' : `node "${s.nodeId[outcome.worst]!}" is still out of balance by ${force(outcome.worst)}`;
   const why = {
     steps: `after ${outcome.iterations} steps`,
@@ -165,6 +167,21 @@ function reasonOf(engine: Engine, outcome: Outcome): string {
     stuck: `after ${outcome.iterations} steps, no step brings it nearer`,
   }[outcome.ending ?? 'stuck'];
   return at === '' ? `a line does not settle in the rings and hitches it runs through, ${why}` : `${at} ${why}`;
+}
+
+/** A ring or hitch that has slid as far as its line goes. */
+function jammed({ structure: s, state }: Engine): string | null {
+  for (let i = 0; i < s.rest.length; i++) {
+    const first = s.passStart[i]!;
+    const m = s.passStart[i + 1]! - first;
+    for (let k = 0; m > 0 && k <= m; k++)
+      if (stretchRest(state, i, i + first + k) < 1e-2 * s.rest[i]!) {
+        const [from, to] = [s.stretchFrom[i + first + k]!, s.stretchTo[i + first + k]!];
+        const [runner, into] = k < m ? [to, from] : [from, to];
+        return `line "${s.lineId[i]!}": node "${s.nodeId[runner]!}" slides along it until it runs into node "${s.nodeId[into]!}"`;
+      }
+  }
+  return null;
 }
 
 const tidy = (v: number): number => (Math.abs(v) < 1e-3 ? 0 : v);

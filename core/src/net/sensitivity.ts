@@ -35,8 +35,7 @@ const FIRM = 1e4;
 export function sensitivityOf(engine: Engine, of: Quantity): Sensitivity {
   const { structure: s, state, stiffness, members } = engine;
   if (stiffness === null) throw new RangeError('net: too large for sensitivities');
-  const soft = state.footStiffness;
-  state.footStiffness = soft * FIRM;
+  state.firmness = FIRM;
   evaluate(state, { residual: 0, worst: -1, unsettled: 0 });
   const size = 3 * s.nodes;
   const byPlace = new Float64Array(size);
@@ -69,8 +68,7 @@ export function sensitivityOf(engine: Engine, of: Quantity): Sensitivity {
     for (let n = 0; n < forceByRest.length; n++)
       byRest[i]! += lambda[3 * members.node[first + Math.floor(n / 3)]! + (n % 3)]! * forceByRest[n]!;
   }
-  state.footStiffness = soft;
-  evaluate(state, { residual: 0, worst: -1, unsettled: 0 });
+  state.firmness = 1;
   return { value, load, restLength: byRest, support };
 }
 

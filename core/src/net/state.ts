@@ -22,6 +22,10 @@ export interface State {
   readonly hang: Float64Array;
   /** What each stretch said last, STRETCH numbers each. */
   readonly stretch: Float64Array;
+  /** By how much the feet's stiffness is raised in tangents, so that a stuck foot answers as if held; 1 while solving. */
+  firmness: number;
+  /** Catenaries and straight stretches evaluated since the engine last took account of them, in block operations. */
+  effort: number;
   /** True while every foot, hitch and rough ring is held where it was: what a rig starts from before anything slides. */
   held: boolean;
   /** Stiffness, N/m, of the tethers that hold every node to `tether` while a loose net is settled; 0 otherwise. */
@@ -46,6 +50,8 @@ export function newState(structure: Structure): State {
     footStiffness: 0,
     hang: new Float64Array(2 * structure.stretchFrom.length),
     stretch: new Float64Array(STRETCH * structure.stretchFrom.length),
+    firmness: 1,
+    effort: 0,
     held: false,
     tetherStiffness: 0,
     tether: new Float64Array(3 * structure.nodes),

@@ -97,6 +97,7 @@ const MOST_STEPS = 80;
  * @param weight N per unstressed metre, > 0
  * @param warm   horizontal and upward tension at the start, N, of the last answer for this stretch (0, 0: none);
  *               overwritten at `w`
+ * @returns how many catenaries were tried
  */
 export function hanging(
   out: Float64Array,
@@ -109,7 +110,7 @@ export function hanging(
   weight: number,
   warm: Float64Array,
   w: number,
-): void {
+): number {
   const flat = sqrt(rx * rx + ry * ry);
   const hair = HAIRPIN * rest;
   const rh = sqrt(flat * flat + hair * hair);
@@ -120,6 +121,7 @@ export function hanging(
   // from the last answer while that is near, else from the closed-form guess
   let H = warm[w] as number;
   let V = warm[w + 1] as number;
+  let tries = 2;
   let gap = H !== 0 || V !== 0 ? miss(H, V, rh, rz, rest, curve) : Number.POSITIVE_INFINITY;
   if (!(gap < 0.02 * rest)) {
     guess(rh, rz, rest, curve, weight);
@@ -146,6 +148,7 @@ export function hanging(
       nH = H - take * d0;
       nV = V - take * d1;
       nextGap = miss(nH, nV, rh, rz, rest, curve);
+      tries++;
       const slope = (part.r[0] - rh) * d0 + (part.r[2] - rz) * d1;
       if (slope >= -0.5 * slope0) break;
       take *= 0.5;
@@ -196,6 +199,7 @@ export function hanging(
   out[o + C1 + 2] = lv + weight;
   out[o + ENERGY] = H * rh + V * rz - part.complementary;
   out[o + LENGTH] = part.length;
+  return tries;
 }
 
 /** Evaluates the catenary of a start tension into `part`; returns by how much its end misses, m. */

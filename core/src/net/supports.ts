@@ -96,7 +96,8 @@ export function footForces(state: State): void {
 }
 
 export function footTangents(state: State, sink: Sink, firstElement: number): void {
-  const { structure: s, footStiffness: k } = state;
+  const { structure: s, x, footStiffness, firmness } = state;
+  const k = firmness * footStiffness;
   for (let f = 0; f < s.footNode.length; f++) {
     const how = ground(state, f);
     ke.fill(0);
@@ -109,7 +110,14 @@ export function footTangents(state: State, sink: Sink, firstElement: number): vo
       let sideways = 0;
       for (let c = 0; c < 3; c++) sideways += ((r[c] as number) - pressure * (normal[c] as number)) ** 2;
       sideways = sqrt(sideways);
-      const turn = (friction * pressure) / sideways;
+      // the sideways push is the multiplier's and the slide's together, along one line
+      const n = 3 * (s.footNode[f] as number);
+      let into = 0;
+      for (let c = 0; c < 3; c++) into += ((x[n + c] as number) - (s.at[n + c] as number)) * (normal[c] as number);
+      let slide = 0;
+      for (let c = 0; c < 3; c++)
+        slide += ((x[n + c] as number) - (s.at[n + c] as number) - into * (normal[c] as number)) ** 2;
+      const turn = (friction * pressure) / (sideways + (firmness - 1) * footStiffness * sqrt(slide));
       for (let i = 0; i < 3; i++) {
         const ni = normal[i] as number;
         const ti = ((r[i] as number) - pressure * ni) / sideways;
