@@ -95,6 +95,7 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
     const taken = search(engine, balance, slope, first, symmetric);
     if (taken === 0) {
       if (residual0 <= BALANCED * state.scale) {
+        polish(stiffness);
         floored = true;
         continue;
       }
@@ -110,6 +111,25 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
     if (astray(engine)) return 'astray';
   }
   return balance.residual <= BALANCED * state.scale ? null : 'steps';
+
+  /** Near balance energies differ by no more than rounding: whole steps, as long as the residual falls. */
+  function polish(k: Stiffness): void {
+    for (let step = 0; step < 8 && balance.residual > GOAL * state.scale; step++) {
+      const before = balance.residual;
+      if (!spend(engine, k.shape.work + 3 * engine.evaluation)) return;
+      k.begin(symmetric);
+      collectTangents(state, engine.members, k);
+      const factors = k.factors((1e-6 * before) / engine.size);
+      if (!(aim(engine, k, factors) > 0)) return;
+      engine.before.set(state.x);
+      for (let i = 0; i < direction.length; i++) state.x[i]! += direction[i] as number;
+      evaluate(state, balance);
+      if (balance.residual <= 0.7 * before) continue;
+      state.x.set(engine.before);
+      evaluate(state, balance);
+      return;
+    }
+  }
 
   /**
    * After a poor search: the whole step, as far as it turns nothing too much, and then foreseen steps, until the energy

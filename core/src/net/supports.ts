@@ -83,12 +83,16 @@ function ground(state: State, f: number): FootState {
 }
 
 export function footForces(state: State): void {
-  const { structure: s, force } = state;
+  const { structure: s, x, force } = state;
   for (let f = 0; f < s.footNode.length; f++) {
     ground(state, f);
     const n = 3 * (s.footNode[f] as number);
     for (let c = 0; c < 3; c++) {
       const p = push[c] as number;
+      if (state.held) {
+        const moved = (x[n + c] as number) - (s.at[n + c] as number);
+        state.energy += (0.5 * state.footStiffness * moved - (state.push[3 * f + c] as number)) * moved;
+      }
       force[n + c]! += p;
       if (abs(p) > state.scale) state.scale = abs(p);
     }
