@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { root } from '../scripts/build.mjs';
 import { CORDS, cordWeight, dryCurve } from '@rough-bight/core/catalogue';
+import { prepare, solve } from '@rough-bight/core/net';
+import { roofNet } from './nets.mjs';
 import { solveSpan, unstressedFromDip, unstressedFromPretension, unstressedFromSag } from '@rough-bight/core/line';
 import { evaluateRidge } from '@rough-bight/core/rig';
 import { sizeCords } from '@rough-bight/core/sizing';
@@ -17,6 +19,56 @@ function median(runs, work) {
     times.push(performance.now() - began);
   }
   return Number(times.sort((a, b) => a - b)[runs >> 1].toFixed(4));
+}
+
+/** A named roof: squares along the ridge and across, and how often to solve it. */
+const ROOFS = [
+  { panels: 30, size: [5, 3], runs: 200 },
+  { panels: 130, size: [13, 5], runs: 100 },
+  { panels: 500, size: [25, 10], runs: 30 },
+  { panels: 1200, size: [30, 20], runs: 8 },
+  { panels: 3000, size: [50, 30], runs: 4 },
+];
+
+function solved(engine) {
+  const outcome = solve(engine);
+  if (!outcome.converged) throw new Error('a bench net did not converge');
+  return outcome;
+}
+
+/** Equilibrium of whole roofs: prepared and solved anew, a peg dragged by 5 cm, sixteen winds. */
+function roofs() {
+  const times = {};
+  const points = [];
+  for (const { panels, size, runs } of ROOFS) {
+    const net = roofNet(...size);
+    const cold = median(runs, () => solved(prepare(net)));
+    points.push([Math.log(panels), Math.log(cold)]);
+    if (panels !== 130 && panels !== 500) continue;
+    times[`roof${panels}_cold_ms`] = cold;
+    const engine = prepare(net);
+    solved(engine);
+    const { at, nodeIndex } = engine.structure;
+    let away = 1;
+    times[`roof${panels}_warm_ms`] = median(runs, () => {
+      at[3 * nodeIndex.get('peg bl')] += 0.05 * away;
+      away = -away;
+      solved(engine);
+    });
+  }
+  const windy = prepare(roofNet(13, 5));
+  times.cases16_ms = median(20, () => {
+    for (let k = 0; k < 16; k++) {
+      windy.structure.pressure.fill(40 * Math.cos((k * Math.PI) / 8));
+      solved(windy);
+    }
+  });
+  const mean = (i) => points.reduce((s, p) => s + p[i], 0) / points.length;
+  const [x, y] = [mean(0), mean(1)];
+  const slope =
+    points.reduce((s, p) => s + (p[0] - x) * (p[1] - y), 0) / points.reduce((s, p) => s + (p[0] - x) ** 2, 0);
+  times.growth_exponent = Number(slope.toFixed(3));
+  return times;
 }
 
 export async function measure() {
@@ -46,5 +98,6 @@ export async function measure() {
     ridge_drag_judgement_ms: median(60, () => evaluateRidge(rig, around, units, { ranges: false })),
     ridge_full_judgement_ms: median(15, () => evaluateRidge(rig, around, units)),
     size_kit_ms: median(2, () => sizeCords(rig, around, units)),
+    ...roofs(),
   };
 }

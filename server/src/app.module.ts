@@ -12,6 +12,8 @@ import { STORE } from './db/database.js';
 import { HealthController } from './health/health.controller.js';
 import { KitController } from './kit/kit.controller.js';
 import { KitService } from './kit/kit.service.js';
+import { NetController } from './net/net.controller.js';
+import { NetService } from './net/net.service.js';
 import { PersonController } from './person/person.controller.js';
 import { PersonService } from './person/person.service.js';
 import { RigController } from './rig/rig.controller.js';
@@ -38,8 +40,8 @@ export class AppModule {
             ]
           : []),
       ],
-      controllers: [CampController, RigController, KitController, PersonController, HealthController],
-      providers: [{ provide: STORE, useValue: store }, RigService, KitService, PersonService],
+      controllers: [CampController, RigController, KitController, PersonController, NetController, HealthController],
+      providers: [{ provide: STORE, useValue: store }, RigService, KitService, PersonService, NetService],
     };
   }
 }

@@ -9,3 +9,5 @@ export type { Structure } from './structure.js';
 export { reactionsOf, resultOf } from './report.js';
 export { sensitivityOf } from './sensitivity.js';
 export type { Quantity, Sensitivity } from './sensitivity.js';
+export { buffersOf, numbersOf, solveInSlices } from './numbers.js';
+export type { NetNumbers } from './numbers.js';

@@ -142,7 +142,7 @@ function stretchSag(engine: Engine, i: number, k: number): number {
 }
 
 /** Why there is no equilibrium, or none was found, naming the node. */
-function reasonOf(engine: Engine, outcome: Outcome): string {
+export function reasonOf(engine: Engine, outcome: Outcome): string {
   const { structure: s, state } = engine;
   const force = (n: number): string => `${say(size(state.force, 3 * n))} N`;
   if (outcome.ending === 'astray') {
