@@ -9,6 +9,7 @@ const PLACES = [
   '/rigs/landing-gable/weather?panel=size',
   '/kit',
   '/me',
+  '/net',
   '/cautions',
 ];
 const SIZES = [

@@ -44,6 +44,16 @@ const SHOTS = [
   ['bench-phone', '/rigs/landing-gable/ridge', PHONE, 'day'],
   ['kit', '/kit', DESK, 'day'],
   ['me', '/me', DESK, 'day'],
+  [
+    'net',
+    '/net',
+    DESK,
+    'day',
+    async (page) => {
+      await page.getByRole('button', { name: 'Gable roof' }).click();
+      await page.getByRole('heading', { name: 'At rest' }).waitFor();
+    },
+  ],
 ];
 
 build();

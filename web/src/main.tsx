@@ -13,6 +13,7 @@ import { CampView, FirstCamp } from './views/camp/camp.js';
 
 const KitView = lazy(() => import('./views/kit/kit.js'));
 const MeView = lazy(() => import('./views/me/me.js'));
+const NetView = lazy(() => import('./views/net/net.js'));
 const CautionsView = lazy(() => import('./views/cautions/cautions.js'));
 
 restoreTheme();
@@ -38,6 +39,14 @@ const router = createBrowserRouter([
         element: (
           <Suspense fallback={waiting}>
             <MeView />
+          </Suspense>
+        ),
+      },
+      {
+        path: 'net',
+        element: (
+          <Suspense fallback={waiting}>
+            <NetView />
           </Suspense>
         ),
       },

@@ -37,6 +37,7 @@ export function FindDialog({
       ]),
       { name: 'Kit', kind: 'view', go: to('/kit') },
       { name: 'Me', kind: 'view', go: to('/me') },
+      { name: 'Open a net file', kind: 'view', go: to('/net') },
       { name: 'Cautions', kind: 'view', go: to('/cautions') },
       { name: 'Daylight or ember', kind: 'do', go: onTheme },
     ];
