@@ -36,9 +36,7 @@ test('an example comes to rest in its worker: tensions, largest first, and a pic
 test('a file that cannot be used is refused by name, and the next one opens', async ({ page }) => {
   await page.goto('/net');
   const input = page.locator('input[type=file]');
-  await input.setInputFiles(
-    file('camp.json', '{"format":"rough-bight/net@1","nodes":[{"id":"a","at":[0,NaN,0]}]}'),
-  );
+  await input.setInputFiles(file('camp.json', '{"format":"rough-bight/net@1","nodes":[{"id":"a","at":[0,NaN,0]}]}'));
   await expect(page.getByRole('alert')).toContainText('camp.json cannot be read');
   await expect(page.getByRole('alert')).toContainText('node "a": at[1]: "NaN"; must be a finite number');
   await input.setInputFiles(

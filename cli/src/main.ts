@@ -13,7 +13,11 @@ const USAGE = `rb cords                 the cords of the catalogue
 rb ridge --span M ...    a line between two points; rb ridge --help tells more
 rb net FILE              a structure of nodes, lines, struts and panels; rb net --help tells more`;
 
-const COMMANDS: Readonly<Record<string, (args: readonly string[], io: Output) => number | void>> = { cords, ridge, net };
+const COMMANDS: Readonly<Record<string, (args: readonly string[], io: Output) => number | void>> = {
+  cords,
+  ridge,
+  net,
+};
 
 /** Runs one command line. Returns the exit code: 0 done, 2 bad input (one line on standard error), 3 no answer found. */
 export function main(args: readonly string[], io: Output): number {

@@ -23,7 +23,8 @@ export function net(args: readonly string[], io: Output): number {
     io.out(HELP);
     return 0;
   }
-  if (file === undefined || file.startsWith('--')) throw new BadInput(`file: ${file ?? '(nothing)'}; give one net file`);
+  if (file === undefined || file.startsWith('--'))
+    throw new BadInput(`file: ${file ?? '(nothing)'}; give one net file`);
   readOptions(rest, [], []);
   const { net: document, warnings } = read(file);
   const engine = prepare(document);

@@ -50,7 +50,13 @@ const heavy = {
     load: [0, 0, -1],
     fixed: i === 0 || i === 899,
   })),
-  lines: Array.from({ length: 899 }, (_, i) => ({ id: `${i}`, from: `${i}`, to: `${i + 1}`, restLength: 3, axialStiffness: 1e9 })),
+  lines: Array.from({ length: 899 }, (_, i) => ({
+    id: `${i}`,
+    from: `${i}`,
+    to: `${i + 1}`,
+    restLength: 3,
+    axialStiffness: 1e9,
+  })),
 };
 
 describe('solving a net in a thread', () => {

@@ -24,7 +24,15 @@ export interface ReadNet {
 }
 
 /** Beyond these a number is a slip of the pen, and its squares would leave the range of the arithmetic. */
-const MOST = { place: 1e7, force: 1e12, stiffness: 1e15, length: 1e7, weight: 1e9, pressure: 1e9, number: 1e6 } as const;
+const MOST = {
+  place: 1e7,
+  force: 1e12,
+  stiffness: 1e15,
+  length: 1e7,
+  weight: 1e9,
+  pressure: 1e9,
+  number: 1e6,
+} as const;
 const LEAST = { length: 1e-9, stiffness: 1e-9 } as const;
 const MOST_PASSES = 50;
 const MOST_POINTS = 100;
@@ -41,7 +49,9 @@ export function readNet(text: string): ReadNet {
     value = JSON.parse(text);
   } catch (error) {
     // NaN and Infinity are what programs write in place of numbers: name where they stand
-    const repaired = text.replace(/"(?:[^"\\]|\\.)*"|-?\b(?:NaN|Infinity)\b/g, (m) => (m.startsWith('"') ? m : `"${m}"`));
+    const repaired = text.replace(/"(?:[^"\\]|\\.)*"|-?\b(?:NaN|Infinity)\b/g, (m) =>
+      m.startsWith('"') ? m : `"${m}"`,
+    );
     try {
       value = JSON.parse(repaired);
     } catch {
@@ -109,11 +119,16 @@ function readFoot(value: unknown, who: string, node: Fields, warnings: string[])
   const foot = thing(value, who, 'foot');
   known(foot, `${who}: foot`, ['friction', 'normal'], warnings);
   if (node['fixed'] !== undefined && node['fixed'] !== false)
-    throw new NetProblem(who, 'foot', 'a held node cannot stand on a foot as well; leave out one of "foot" and "fixed"');
+    throw new NetProblem(
+      who,
+      'foot',
+      'a held node cannot stand on a foot as well; leave out one of "foot" and "fixed"',
+    );
   const friction = number(foot['friction'], who, 'foot.friction', 0, 100, 'a coefficient');
   if (foot['normal'] === undefined) return { friction };
   const normal = vector(foot['normal'], who, 'foot.normal', MOST.number);
-  if (!(Math.hypot(...normal) > 1e-6)) throw new NetProblem(who, 'foot.normal', 'has no length; give a direction out of the ground');
+  if (!(Math.hypot(...normal) > 1e-6))
+    throw new NetProblem(who, 'foot.normal', 'has no length; give a direction out of the ground');
   return { friction, normal };
 }
 
@@ -156,7 +171,8 @@ function readCurve(value: unknown, who: string): [number, number][] {
   if (!Array.isArray(value) || value.length < 2 || value.length > MOST_POINTS)
     throw new NetProblem(who, 'curve', `must be a list of 2 to ${MOST_POINTS} pairs [strain, N]`);
   const points = value.map((v: unknown, i): [number, number] => {
-    if (!Array.isArray(v) || v.length !== 2) throw new NetProblem(who, `curve[${i}]`, `${show(v)}; must be [strain, N]`);
+    if (!Array.isArray(v) || v.length !== 2)
+      throw new NetProblem(who, `curve[${i}]`, `${show(v)}; must be [strain, N]`);
     return [
       number(v[0], who, `curve[${i}][0]`, 0, 1e3, 'strain'),
       number(v[1], who, `curve[${i}][1]`, 0, MOST.stiffness, 'N'),
@@ -194,8 +210,13 @@ function passes(value: unknown, who: string, rest: number, nodes: ById, warnings
     const at = p['at'] === undefined ? {} : { at: number(p['at'], who, `${where}.at`, 0, rest, 'm') };
     if (p['friction'] === 'locked') return { node, ...at, friction: 'locked' };
     if (p['friction'] !== undefined)
-      return { node, ...at, friction: number(p['friction'], who, `${where}.friction`, 0, 100, 'a coefficient, or "locked"') };
-    if (p['grip'] !== undefined) return { node, ...at, grip: number(p['grip'], who, `${where}.grip`, 0, MOST.force, 'N') };
+      return {
+        node,
+        ...at,
+        friction: number(p['friction'], who, `${where}.friction`, 0, 100, 'a coefficient, or "locked"'),
+      };
+    if (p['grip'] !== undefined)
+      return { node, ...at, grip: number(p['grip'], who, `${where}.grip`, 0, MOST.force, 'N') };
     return { node, ...at, gripRatio: number(p['gripRatio'], who, `${where}.gripRatio`, 0, 1e6, 'a ratio') };
   });
   const placed = read.filter((p) => p.at !== undefined).length;
@@ -241,20 +262,20 @@ function readPanel(value: unknown, index: number, nodes: ById, warnings: string[
   const given = p['corners'];
   if (!Array.isArray(given) || given.length !== 3)
     throw new NetProblem(who, 'corners', `${show(given)}; must be three node ids`);
-  const corners = given.map((_, i) => nodeOf(given as unknown as Fields, who, String(i), nodes, `corners[${i}]`)) as unknown as [
-    string,
-    string,
-    string,
-  ];
+  const corners = given.map((_, i) =>
+    nodeOf(given as unknown as Fields, who, String(i), nodes, `corners[${i}]`),
+  ) as unknown as [string, string, string];
   corners.forEach((c, i) => {
-    if (corners.indexOf(c) !== i) throw new NetProblem(who, `corners[${i}]`, `is node "${c}" again; three different nodes are needed`);
+    if (corners.indexOf(c) !== i)
+      throw new NetProblem(who, `corners[${i}]`, `is node "${c}" again; three different nodes are needed`);
   });
   const rest = p['rest'] === undefined ? undefined : vector(p['rest'], who, 'rest', MOST.length);
   const [a, b, c] = corners.map((n) => nodes.get(n)!.at) as [Vec3, Vec3, Vec3];
   const sides = rest ?? [between(a, b), between(b, c), between(c, a)];
   checkTriangle(sides, who, rest === undefined ? 'corners' : 'rest');
   const stiffness = number(p['stiffness'], who, 'stiffness', LEAST.stiffness, MOST.stiffness, 'N/m');
-  const poisson = p['poisson'] === undefined ? undefined : number(p['poisson'], who, 'poisson', -0.999, 0.999, "Poisson's ratio");
+  const poisson =
+    p['poisson'] === undefined ? undefined : number(p['poisson'], who, 'poisson', -0.999, 0.999, "Poisson's ratio");
   return {
     id,
     corners,
@@ -274,12 +295,20 @@ function readPanel(value: unknown, index: number, nodes: ById, warnings: string[
 function checkTriangle(sides: Vec3, who: string, field: string): void {
   sides.forEach((s, i) => {
     if (!(s >= LEAST.length))
-      throw new NetProblem(who, field === 'rest' ? `rest[${i}]` : field, field === 'rest' ? `${s}; must be above 0 m` : 'two corners are in one place; the panel has no area');
+      throw new NetProblem(
+        who,
+        field === 'rest' ? `rest[${i}]` : field,
+        field === 'rest' ? `${s}; must be above 0 m` : 'two corners are in one place; the panel has no area',
+      );
   });
   const [x, y, z] = [...sides].sort((p, q) => q - p) as [number, number, number];
   // y + z - x over x: how far from flat
   if (!(y + z - x > 1e-9 * x))
-    throw new NetProblem(who, field, `sides ${sides.map((s) => Number(s.toPrecision(6))).join(', ')} m enclose no area; a panel needs a triangle`);
+    throw new NetProblem(
+      who,
+      field,
+      `sides ${sides.map((s) => Number(s.toPrecision(6))).join(', ')} m enclose no area; a panel needs a triangle`,
+    );
 }
 
 function readWeave(value: unknown, who: string, warp: number, poisson: number, warnings: string[]): NetWeave {
@@ -287,7 +316,11 @@ function readWeave(value: unknown, who: string, warp: number, poisson: number, w
   known(w, `${who}: weave`, ['angle', 'weft', 'shear'], warnings);
   const weft = number(w['weft'], who, 'weave.weft', LEAST.stiffness, MOST.stiffness, 'N/m');
   if (!(poisson * poisson * weft < warp))
-    throw new NetProblem(who, 'poisson', `${poisson}; with this weft and stiffness its square must stay below ${warp / weft}`);
+    throw new NetProblem(
+      who,
+      'poisson',
+      `${poisson}; with this weft and stiffness its square must stay below ${warp / weft}`,
+    );
   return {
     angle: number(w['angle'], who, 'weave.angle', -1e3, 1e3, 'rad'),
     weft,
@@ -306,7 +339,8 @@ function thing(value: unknown, who: string, field: string): Fields {
 function list(of: Fields, who: string, field: string, needed = false): readonly unknown[] {
   const value = of[field];
   if (value === undefined && !needed) return [];
-  if (!Array.isArray(value)) throw new NetProblem(who, field, value === undefined ? 'is missing' : `${show(value)}; must be a list`);
+  if (!Array.isArray(value))
+    throw new NetProblem(who, field, value === undefined ? 'is missing' : `${show(value)}; must be a list`);
   return value;
 }
 
@@ -314,14 +348,19 @@ function named(value: unknown, kind: string, index: number): [Fields, string] {
   const fields = thing(value, 'net', `${kind}s[${index}]`);
   const id = fields['id'];
   if (typeof id !== 'string' || id === '' || id.length > 200)
-    throw new NetProblem('net', `${kind}s[${index}].id`, `${id === undefined ? 'is missing' : show(id)}; must be a text of 1 to 200 characters`);
+    throw new NetProblem(
+      'net',
+      `${kind}s[${index}].id`,
+      `${id === undefined ? 'is missing' : show(id)}; must be a text of 1 to 200 characters`,
+    );
   return [fields, id];
 }
 
 function unique<T extends { readonly id: string }>(things: readonly T[], kind: string): Map<string, T> {
   const byId = new Map<string, T>();
   things.forEach((t, i) => {
-    if (byId.has(t.id)) throw new NetProblem(`${kind} "${t.id}"`, 'id', `is used twice, again at ${kind}s[${i}]; ids must differ`);
+    if (byId.has(t.id))
+      throw new NetProblem(`${kind} "${t.id}"`, 'id', `is used twice, again at ${kind}s[${i}]; ids must differ`);
     byId.set(t.id, t);
   });
   return byId;
@@ -352,7 +391,8 @@ function vector(value: unknown, who: string, field: string, most: number): Vec3 
 /** A field nobody reads is most often a slip of the pen. */
 function known(of: Fields, who: string, fields: readonly string[], warnings: string[]): void {
   for (const key of Object.keys(of))
-    if (!fields.includes(key)) warnings.push(`${who}: "${key.slice(0, 60)}" is not a field of this format and was not read`);
+    if (!fields.includes(key))
+      warnings.push(`${who}: "${key.slice(0, 60)}" is not a field of this format and was not read`);
 }
 
 function between(a: Vec3, b: Vec3): number {

@@ -88,9 +88,7 @@ export function nodeStiffness(state: State, out: Float64Array): void {
   const { structure: s, x } = state;
   out.fill(0);
   const distance = (a: number, b: number): number =>
-    sqrt(
-      (x[3 * a]! - x[3 * b]!) ** 2 + (x[3 * a + 1]! - x[3 * b + 1]!) ** 2 + (x[3 * a + 2]! - x[3 * b + 2]!) ** 2,
-    );
+    sqrt((x[3 * a]! - x[3 * b]!) ** 2 + (x[3 * a + 1]! - x[3 * b + 1]!) ** 2 + (x[3 * a + 2]! - x[3 * b + 2]!) ** 2);
   for (let n = 0; n < s.nodes; n++)
     out[n] = max(s.spring[3 * n] as number, s.spring[3 * n + 1] as number, s.spring[3 * n + 2] as number);
   for (let i = 0; i < s.rest.length; i++) {

@@ -99,14 +99,7 @@ const SCAN = 16;
  * safeguarded Newton iteration.
  * @param s compliances 11, 22, 12, 66, 16, 26, m/N, from `at`
  */
-export function wovenCloth(
-  out: ClothState,
-  e11: number,
-  e22: number,
-  e12: number,
-  s: Float64Array,
-  at: number,
-): void {
+export function wovenCloth(out: ClothState, e11: number, e22: number, e12: number, s: Float64Array, at: number): void {
   const gamma = 2 * e12;
   const radius = sqrt(0.25 * (e11 - e22) * (e11 - e22) + e12 * e12);
   if (!(0.5 * (e11 + e22) + radius > 0)) {
@@ -147,7 +140,10 @@ export function wovenCloth(
     const n = sin(angle);
     const e = e11 * c * c + e22 * n * n + gamma * c * n;
     if (e <= 0) return 0;
-    return (e * e) / (s11 * c ** 4 + s22 * n ** 4 + (2 * s12 + s66) * c * c * n * n + 2 * (s16 * c * c + s26 * n * n) * c * n);
+    return (
+      (e * e) /
+      (s11 * c ** 4 + s22 * n ** 4 + (2 * s12 + s66) * c * c * n * n + 2 * (s16 * c * c + s26 * n * n) * c * n)
+    );
   };
   // only directions within `wide` of the first principal strain are stretched at all
   const mean = 0.5 * (e11 + e22);
@@ -183,7 +179,11 @@ export function wovenCloth(
     const dde = 2 * (e22 - e11) * c2 - 4 * gamma * cn;
     k = s11 * cc * cc + s22 * nn * nn + mixed * cc * nn + 2 * (s16 * cc + s26 * nn) * cn;
     dk =
-      -4 * s11 * cc * cn + 4 * s22 * nn * cn + 2 * mixed * cn * c2 + 2 * s16 * (cc * cc - 3 * cc * nn) + 2 * s26 * (3 * cc * nn - nn * nn);
+      -4 * s11 * cc * cn +
+      4 * s22 * nn * cn +
+      2 * mixed * cn * c2 +
+      2 * s16 * (cc * cc - 3 * cc * nn) +
+      2 * s26 * (3 * cc * nn - nn * nn);
     const ddk =
       -4 * s11 * (cc * cc - 3 * cc * nn) +
       4 * s22 * (3 * cc * nn - nn * nn) +
@@ -193,7 +193,10 @@ export function wovenCloth(
     // w = e^2 / 2k: its slope and curvature
     const slope = (e * de) / k - (0.5 * e * e * dk) / (k * k);
     curvature =
-      (de * de + e * dde) / k - (2 * e * de * dk) / (k * k) - (0.5 * e * e * ddk) / (k * k) + (e * e * dk * dk) / (k * k * k);
+      (de * de + e * dde) / k -
+      (2 * e * de * dk) / (k * k) -
+      (0.5 * e * e * ddk) / (k * k) +
+      (e * e * dk * dk) / (k * k * k);
     if (slope > 0) low = angle;
     else high = angle;
     const step = curvature < 0 ? -slope / curvature : Number.NaN;

@@ -54,7 +54,7 @@ export interface Factors {
   readonly shape: Shape;
   /** Below the diagonal, 9 numbers a block, row by row. */
   readonly lower: Float64Array;
-  /** Above the diagonal: block (j, i) at the place of (i, j); shorter than 9 when the matrix is symmetric. */
+  /** Above the diagonal: block (j, i), transposed, at the place of (i, j); empty when the matrix is symmetric. */
   readonly upper: Float64Array;
   /** Inverse of each pivot block. */
   readonly pivot: Float64Array;
@@ -133,51 +133,17 @@ function subtractTimes(
   }
 }
 
-/** The same from the left: target -= m block. */
-function subtractLeftTimes(
-  target: Float64Array,
-  where: Int32Array,
-  row: Int32Array,
-  from: number,
-  end: number,
-  a: Float64Array,
-  m: Float64Array,
-): void {
-  const m0 = m[0] as number;
-  const m1 = m[1] as number;
-  const m2 = m[2] as number;
-  const m3 = m[3] as number;
-  const m4 = m[4] as number;
-  const m5 = m[5] as number;
-  const m6 = m[6] as number;
-  const m7 = m[7] as number;
-  const m8 = m[8] as number;
-  for (let p = from; p < end; p++) {
-    const c = where[row[p] as number] as number;
-    const i = 9 * p;
-    for (let k = 0; k < 3; k++) {
-      const a0 = a[i + k] as number;
-      const a1 = a[i + k + 3] as number;
-      const a2 = a[i + k + 6] as number;
-      target[c + k] = (target[c + k] as number) - (m0 * a0 + m1 * a1 + m2 * a2);
-      target[c + k + 3] = (target[c + k + 3] as number) - (m3 * a0 + m4 * a1 + m5 * a2);
-      target[c + k + 6] = (target[c + k + 6] as number) - (m6 * a0 + m7 * a1 + m8 * a2);
-    }
-  }
-}
-
-/** out = a b. */
-function product(out: Float64Array, a: Float64Array, ai: number, b: Float64Array, bi: number): void {
-  for (let r = 0; r < 3; r++) {
-    const x = a[ai + 3 * r] as number;
-    const y = a[ai + 3 * r + 1] as number;
-    const z = a[ai + 3 * r + 2] as number;
+/** out = aᵀ bᵀ, 3 x 3. */
+function productBothTransposed(out: Float64Array, a: Float64Array, ai: number, b: Float64Array, bi: number): void {
+  for (let r = 0; r < 3; r++)
     for (let c = 0; c < 3; c++)
-      out[3 * r + c] = x * (b[bi + c] as number) + y * (b[bi + 3 + c] as number) + z * (b[bi + 6 + c] as number);
-  }
+      out[3 * r + c] =
+        (a[ai + r] as number) * (b[bi + 3 * c] as number) +
+        (a[ai + 3 + r] as number) * (b[bi + 3 * c + 1] as number) +
+        (a[ai + 6 + r] as number) * (b[bi + 3 * c + 2] as number);
 }
 
-/** out = a bᵀ. */
+/** out = a bᵀ, 3 x 3. */
 function productTransposed(out: Float64Array, a: Float64Array, ai: number, b: Float64Array, bi: number): void {
   for (let r = 0; r < 3; r++)
     for (let c = 0; c < 3; c++)
@@ -198,6 +164,7 @@ export function factorise(f: Factors, floor?: Float64Array): void {
   const { shape, lower, upper, pivot, head, next, at, where } = f;
   const { size, start, row } = shape;
   const symmetric = upper.length === 0;
+  const second = symmetric ? lower : upper;
   head.fill(-1);
   f.negative = 0;
   f.freeCount = 0;
@@ -205,16 +172,14 @@ export function factorise(f: Factors, floor?: Float64Array): void {
     const s = start[j] as number;
     const e = start[j + 1] as number;
     for (let p = s; p < e; p++) where[row[p] as number] = 9 * p;
-    for (let k = head[j] as number; k >= 0; ) {
+    for (let k = head[j] as number; k >= 0;) {
       const following = next[k] as number;
       const from = at[k] as number;
       const end = start[k + 1] as number;
-      if (symmetric) {
-        productTransposed(m, pivot, 9 * k, lower, 9 * from);
-      } else {
-        product(m, pivot, 9 * k, upper, 9 * from);
-        product(n, lower, 9 * from, pivot, 9 * k);
-        subtractLeftTimes(upper, where, row, from + 1, end, upper, n);
+      productTransposed(m, pivot, 9 * k, second, 9 * from);
+      if (!symmetric) {
+        productBothTransposed(n, pivot, 9 * k, lower, 9 * from);
+        subtractTimes(upper, where, row, from + 1, end, upper, n);
       }
       subtractTimes(lower, where, row, from, end, lower, m);
       if (from + 1 < end) {
@@ -287,7 +252,7 @@ function checked(f: Factors, unknown: number, value: number, floor: Float64Array
 }
 
 /**
- * Solves A x = b, or Aᵀ x = b, in place.
+ * Solves A x = b, or Aᵀ x = b, in place. (Aᵀ has the halves exchanged and its pivots transposed.)
  * @param x 3 numbers a node, in elimination order
  */
 export function solveFactored(f: Factors, x: Float64Array, transposed = false): void {
@@ -295,25 +260,17 @@ export function solveFactored(f: Factors, x: Float64Array, transposed = false): 
   const { size, start, row } = shape;
   const symmetric = upper.length === 0;
   const forward = transposed && !symmetric ? upper : lower;
-  const backward = transposed && !symmetric ? lower : symmetric ? lower : upper;
-  // forward: y_j = b_j - sum L y; the multiplier of a block is block x (inverse pivot) x value
+  const backward = transposed || symmetric ? lower : upper;
+  // where the pivot's entries 01 and 10, 02 and 20, 12 and 21 stand
+  const [p01, p10, p02, p20, p12, p21] = transposed ? [3, 1, 6, 2, 7, 5] : [1, 3, 2, 6, 5, 7];
   for (let j = 0; j < size; j++) {
     const q = 9 * j;
     const b0 = x[3 * j] as number;
     const b1 = x[3 * j + 1] as number;
     const b2 = x[3 * j + 2] as number;
-    let z0: number;
-    let z1: number;
-    let z2: number;
-    if (transposed && !symmetric) {
-      z0 = (pivot[q] as number) * b0 + (pivot[q + 3] as number) * b1 + (pivot[q + 6] as number) * b2;
-      z1 = (pivot[q + 1] as number) * b0 + (pivot[q + 4] as number) * b1 + (pivot[q + 7] as number) * b2;
-      z2 = (pivot[q + 2] as number) * b0 + (pivot[q + 5] as number) * b1 + (pivot[q + 8] as number) * b2;
-    } else {
-      z0 = (pivot[q] as number) * b0 + (pivot[q + 1] as number) * b1 + (pivot[q + 2] as number) * b2;
-      z1 = (pivot[q + 3] as number) * b0 + (pivot[q + 4] as number) * b1 + (pivot[q + 5] as number) * b2;
-      z2 = (pivot[q + 6] as number) * b0 + (pivot[q + 7] as number) * b1 + (pivot[q + 8] as number) * b2;
-    }
+    const z0 = (pivot[q] as number) * b0 + (pivot[q + p01] as number) * b1 + (pivot[q + p02] as number) * b2;
+    const z1 = (pivot[q + p10] as number) * b0 + (pivot[q + 4] as number) * b1 + (pivot[q + p12] as number) * b2;
+    const z2 = (pivot[q + p20] as number) * b0 + (pivot[q + p21] as number) * b1 + (pivot[q + 8] as number) * b2;
     x[3 * j] = z0;
     x[3 * j + 1] = z1;
     x[3 * j + 2] = z2;
@@ -321,19 +278,17 @@ export function solveFactored(f: Factors, x: Float64Array, transposed = false): 
     for (let p = (start[j] as number) + 1; p < end; p++) {
       const i = 3 * (row[p] as number);
       const k = 9 * p;
-      if (transposed && !symmetric) {
-        // block above is U(j,i): its transpose stands below
-        x[i]! -= (forward[k] as number) * z0 + (forward[k + 3] as number) * z1 + (forward[k + 6] as number) * z2;
-        x[i + 1]! -= (forward[k + 1] as number) * z0 + (forward[k + 4] as number) * z1 + (forward[k + 7] as number) * z2;
-        x[i + 2]! -= (forward[k + 2] as number) * z0 + (forward[k + 5] as number) * z1 + (forward[k + 8] as number) * z2;
-      } else {
-        x[i]! -= (forward[k] as number) * z0 + (forward[k + 1] as number) * z1 + (forward[k + 2] as number) * z2;
-        x[i + 1]! -= (forward[k + 3] as number) * z0 + (forward[k + 4] as number) * z1 + (forward[k + 5] as number) * z2;
-        x[i + 2]! -= (forward[k + 6] as number) * z0 + (forward[k + 7] as number) * z1 + (forward[k + 8] as number) * z2;
-      }
+      x[i] =
+        (x[i] as number) -
+        ((forward[k] as number) * z0 + (forward[k + 1] as number) * z1 + (forward[k + 2] as number) * z2);
+      x[i + 1] =
+        (x[i + 1] as number) -
+        ((forward[k + 3] as number) * z0 + (forward[k + 4] as number) * z1 + (forward[k + 5] as number) * z2);
+      x[i + 2] =
+        (x[i + 2] as number) -
+        ((forward[k + 6] as number) * z0 + (forward[k + 7] as number) * z1 + (forward[k + 8] as number) * z2);
     }
   }
-  // backward: x_j = z_j - P_j sum U x
   for (let j = size - 1; j >= 0; j--) {
     let s0 = 0;
     let s1 = 0;
@@ -345,26 +300,14 @@ export function solveFactored(f: Factors, x: Float64Array, transposed = false): 
       const x0 = x[i] as number;
       const x1 = x[i + 1] as number;
       const x2 = x[i + 2] as number;
-      if (symmetric || transposed) {
-        s0 += (backward[k] as number) * x0 + (backward[k + 3] as number) * x1 + (backward[k + 6] as number) * x2;
-        s1 += (backward[k + 1] as number) * x0 + (backward[k + 4] as number) * x1 + (backward[k + 7] as number) * x2;
-        s2 += (backward[k + 2] as number) * x0 + (backward[k + 5] as number) * x1 + (backward[k + 8] as number) * x2;
-      } else {
-        s0 += (backward[k] as number) * x0 + (backward[k + 1] as number) * x1 + (backward[k + 2] as number) * x2;
-        s1 += (backward[k + 3] as number) * x0 + (backward[k + 4] as number) * x1 + (backward[k + 5] as number) * x2;
-        s2 += (backward[k + 6] as number) * x0 + (backward[k + 7] as number) * x1 + (backward[k + 8] as number) * x2;
-      }
+      s0 += (backward[k] as number) * x0 + (backward[k + 3] as number) * x1 + (backward[k + 6] as number) * x2;
+      s1 += (backward[k + 1] as number) * x0 + (backward[k + 4] as number) * x1 + (backward[k + 7] as number) * x2;
+      s2 += (backward[k + 2] as number) * x0 + (backward[k + 5] as number) * x1 + (backward[k + 8] as number) * x2;
     }
     const q = 9 * j;
-    if (transposed && !symmetric) {
-      x[3 * j]! -= (pivot[q] as number) * s0 + (pivot[q + 3] as number) * s1 + (pivot[q + 6] as number) * s2;
-      x[3 * j + 1]! -= (pivot[q + 1] as number) * s0 + (pivot[q + 4] as number) * s1 + (pivot[q + 7] as number) * s2;
-      x[3 * j + 2]! -= (pivot[q + 2] as number) * s0 + (pivot[q + 5] as number) * s1 + (pivot[q + 8] as number) * s2;
-    } else {
-      x[3 * j]! -= (pivot[q] as number) * s0 + (pivot[q + 1] as number) * s1 + (pivot[q + 2] as number) * s2;
-      x[3 * j + 1]! -= (pivot[q + 3] as number) * s0 + (pivot[q + 4] as number) * s1 + (pivot[q + 5] as number) * s2;
-      x[3 * j + 2]! -= (pivot[q + 6] as number) * s0 + (pivot[q + 7] as number) * s1 + (pivot[q + 8] as number) * s2;
-    }
+    x[3 * j]! -= (pivot[q] as number) * s0 + (pivot[q + p01] as number) * s1 + (pivot[q + p02] as number) * s2;
+    x[3 * j + 1]! -= (pivot[q + p10] as number) * s0 + (pivot[q + 4] as number) * s1 + (pivot[q + p12] as number) * s2;
+    x[3 * j + 2]! -= (pivot[q + p20] as number) * s0 + (pivot[q + p21] as number) * s1 + (pivot[q + 8] as number) * s2;
   }
 }
 
@@ -377,8 +320,7 @@ export function solveFactored(f: Factors, x: Float64Array, transposed = false): 
 export function freeMotion(f: Factors, unknown: number, x: Float64Array): void {
   const { shape, lower, upper, pivot } = f;
   const { start, row } = shape;
-  const symmetric = upper.length === 0;
-  const values = symmetric ? lower : upper;
+  const values = upper.length === 0 ? lower : upper;
   x.fill(0);
   x[unknown] = 1;
   const own = Math.floor(unknown / 3);
@@ -388,8 +330,7 @@ export function freeMotion(f: Factors, unknown: number, x: Float64Array): void {
     else
       for (let p = start[j]! + 1; p < start[j + 1]!; p++)
         for (let r = 0; r < 3; r++)
-          for (let c = 0; c < 3; c++)
-            s[r]! += (values[9 * p + (symmetric ? 3 * c + r : 3 * r + c)] as number) * (x[3 * row[p]! + c] as number);
+          for (let c = 0; c < 3; c++) s[r]! += (values[9 * p + 3 * c + r] as number) * (x[3 * row[p]! + c] as number);
     for (let r = 0; r < 3; r++)
       for (let c = 0; c < 3; c++) x[3 * j + r]! -= (pivot[9 * j + 3 * r + c] as number) * s[c]!;
   }

@@ -39,7 +39,8 @@ export function foresee(engine: Engine): void {
           const by = moved[from + d] as number;
           if (by === 0) continue;
           for (let a = 0; a < 3 * count; a++)
-            pull[3 * (node[first + Math.floor(a / 3)] as number) + (a % 3)]! -= (k[a * stride + 3 * b + d] as number) * by;
+            pull[3 * (node[first + Math.floor(a / 3)] as number) + (a % 3)]! -=
+              (k[a * stride + 3 * b + d] as number) * by;
         }
       }
       stiffness.add(element, k, stride);

@@ -152,7 +152,8 @@ function settle(state: State, i: number): number {
   let left = 0;
   for (let round = 0; round < MOST_ROUNDS; round++) {
     let most = 0;
-    for (let k = 0; k <= m; k++) most = max(most, size3(stretch, (i + first + k) * STRETCH + T1), size3(stretch, (i + first + k) * STRETCH + T0));
+    for (let k = 0; k <= m; k++)
+      most = max(most, size3(stretch, (i + first + k) * STRETCH + T1), size3(stretch, (i + first + k) * STRETCH + T0));
     left = 0;
     let worst = -1;
     for (let g = 0; g < m; g++) {
@@ -349,7 +350,11 @@ function retension(state: State, k: number): void {
   if (!(tension > 0)) return;
   const a = 3 * (s.stretchFrom[k] as number);
   const b = 3 * (s.stretchTo[k] as number);
-  const length = sqrt(((x[b] as number) - (x[a] as number)) ** 2 + ((x[b + 1] as number) - (x[a + 1] as number)) ** 2 + ((x[b + 2] as number) - (x[a + 2] as number)) ** 2);
+  const length = sqrt(
+    ((x[b] as number) - (x[a] as number)) ** 2 +
+      ((x[b + 1] as number) - (x[a + 1] as number)) ** 2 +
+      ((x[b + 2] as number) - (x[a + 2] as number)) ** 2,
+  );
   const more = ((state.foreseenTension[k] as number) - tension) / length;
   const n0 = (stretch[o + T0] as number) / tension;
   const n1 = (stretch[o + T0 + 1] as number) / tension;
@@ -523,7 +528,8 @@ export function lineAnswer(state: State, i: number, k: number, end: 'first' | 's
   for (let c = 0; c < 3; c++) alongRest += ((stretch[t + c] as number) / tension) * (stretch[by + c] as number);
   for (let c = 0; c < 3; c++) {
     let pull = 0;
-    for (let r = 0; r < 3; r++) pull += ((stretch[t + r] as number) / tension) * (stretch[o + K + SYMMETRIC[3 * r + c]!] as number);
+    for (let r = 0; r < 3; r++)
+      pull += ((stretch[t + r] as number) / tension) * (stretch[o + K + SYMMETRIC[3 * r + c]!] as number);
     answer.tensionByPlace[3 * k + c]! -= pull;
     answer.tensionByPlace[3 * k + 3 + c]! += pull;
   }

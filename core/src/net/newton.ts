@@ -80,7 +80,7 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
     collectTangents(state, engine.members, stiffness);
     let shift = (damping * balance.residual) / engine.size;
     let factors = stiffness.factors(shift);
-    let slope = 0;
+    let slope: number;
     for (let raised = 0; ; raised++) {
       slope = !symmetric || factors.negative === 0 ? aim(engine, stiffness, factors) : 0;
       if (slope > 0 && slope < Number.POSITIVE_INFINITY) break;

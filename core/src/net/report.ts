@@ -160,7 +160,8 @@ export function reasonOf(engine: Engine, outcome: Outcome): string {
   }
   const jam = jammed(engine);
   if (jam !== null) return jam;
-  const at = outcome.worst < 0 ? '' : `node "${s.nodeId[outcome.worst]!}" is still out of balance by ${force(outcome.worst)}`;
+  const at =
+    outcome.worst < 0 ? '' : `node "${s.nodeId[outcome.worst]!}" is still out of balance by ${force(outcome.worst)}`;
   const why = {
     steps: `after ${outcome.iterations} steps`,
     work: `after ${outcome.iterations} steps, the most work allowed for one net`,

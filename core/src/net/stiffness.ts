@@ -104,15 +104,18 @@ export function newStiffness(structure: Structure, members: Members): Stiffness 
           const to = block > 0 ? lower : upper;
           const o = 9 * ((block > 0 ? block : -block) - 1);
           const r = 3 * a * stride + 3 * b;
+          // the upper half is kept transposed
+          const down = block > 0 ? stride : 1;
+          const across = block > 0 ? 1 : stride;
           to[o]! += k[r] as number;
-          to[o + 1]! += k[r + 1] as number;
-          to[o + 2]! += k[r + 2] as number;
-          to[o + 3]! += k[r + stride] as number;
-          to[o + 4]! += k[r + stride + 1] as number;
-          to[o + 5]! += k[r + stride + 2] as number;
-          to[o + 6]! += k[r + 2 * stride] as number;
-          to[o + 7]! += k[r + 2 * stride + 1] as number;
-          to[o + 8]! += k[r + 2 * stride + 2] as number;
+          to[o + 1]! += k[r + across] as number;
+          to[o + 2]! += k[r + 2 * across] as number;
+          to[o + 3]! += k[r + down] as number;
+          to[o + 4]! += k[r + down + across] as number;
+          to[o + 5]! += k[r + down + 2 * across] as number;
+          to[o + 6]! += k[r + 2 * down] as number;
+          to[o + 7]! += k[r + 2 * down + across] as number;
+          to[o + 8]! += k[r + 2 * down + 2 * across] as number;
         }
     },
     ground(n, kx, ky, kz) {
@@ -198,7 +201,14 @@ function neighbours(count: number, number: Int32Array, members: Members): number
  * @param b       3 numbers a node; held components come out zero
  * @param scratch at least 3 numbers a column
  */
-export function solveOn(s: Stiffness, fixed: Uint8Array, f: Factors, b: Float64Array, scratch: Float64Array, transposed = false): void {
+export function solveOn(
+  s: Stiffness,
+  fixed: Uint8Array,
+  f: Factors,
+  b: Float64Array,
+  scratch: Float64Array,
+  transposed = false,
+): void {
   const { active, column } = s;
   for (let a = 0; a < active.length; a++) {
     const n = 3 * (active[a] as number);

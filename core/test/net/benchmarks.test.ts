@@ -27,7 +27,12 @@ describe('published cable and membrane cases', () => {
       const at = joint(lengths, 0);
       const h = 1e-3;
       const [p, q] = [joint([lengths[0] + h, lengths[1]], 0), joint([lengths[0], lengths[1] + h], 0)];
-      const [a, b, c, d] = [p[0] - at[0], q[0] - at[0], p[1] - at[1], q[1] - at[1]].map((v) => v / h) as [number, number, number, number];
+      const [a, b, c, d] = [p[0] - at[0], q[0] - at[0], p[1] - at[1], q[1] - at[1]].map((v) => v / h) as [
+        number,
+        number,
+        number,
+        number,
+      ];
       const [gx, gz] = [at[0] - 121.92, at[1] + 29.276];
       lengths = [lengths[0] - (d * gx - b * gz) / (a * d - b * c), lengths[1] - (a * gz - c * gx) / (a * d - b * c)];
     }
@@ -102,7 +107,11 @@ describe('published cable and membrane cases', () => {
           const outer = side * ring + k;
           const inner = side * (ring - 1) + k;
           const law = { stiffness, poisson, pressure };
-          panels.push({ id: `p${panels.length}`, corners: [id(ring - 1, inner), id(ring, outer), id(ring, outer + 1)], ...law });
+          panels.push({
+            id: `p${panels.length}`,
+            corners: [id(ring - 1, inner), id(ring, outer), id(ring, outer + 1)],
+            ...law,
+          });
           if (k < ring - 1)
             panels.push({
               id: `p${panels.length}`,
@@ -160,12 +169,16 @@ describe('published cable and membrane cases', () => {
           [id(i, j), id(i + 1, j), id(i + 1, j + 1)],
           [id(i, j), id(i + 1, j + 1), id(i, j + 1)],
         ];
-        corners.forEach((c, k) => panels.push({ id: `${i}.${j}.${k}`, corners: c, rest: rest(...c), stiffness, poisson: 0 }));
+        corners.forEach((c, k) =>
+          panels.push({ id: `${i}.${j}.${k}`, corners: c, rest: rest(...c), stiffness, poisson: 0 }),
+        );
       }
     const moved = nodes.map((n) => {
       const [i, j] = n.id.split('.').map(Number) as [number, number];
       const stretch = curvature * ((h * j) / ny - band) * length;
-      return i === nx ? { ...n, at: [length + stretch, n.at[1], 0] as const } : { ...n, at: [n.at[0] + (stretch * i) / nx, n.at[1], 0] as const };
+      return i === nx
+        ? { ...n, at: [length + stretch, n.at[1], 0] as const }
+        : { ...n, at: [n.at[0] + (stretch * i) / nx, n.at[1], 0] as const };
     });
     // hold the strip from sliding across at one node of each end
     const held = moved.map((n) => (n.id === id(0, ny) || n.id === id(nx, ny) ? { ...n, fixed: true as const } : n));

@@ -43,22 +43,26 @@ describe('lines against closed forms', () => {
 
   test('a weightless V: T = P / (2 sin a), a from the stretched geometry', () => {
     fc.assert(
-      fc.property(fc.double({ min: 1, max: 2000, noNaN: true }), fc.double({ min: 0.9, max: 1.3, noNaN: true }), (P, slack) => {
-        const { result } = solved({
-          nodes: [
-            { id: 'a', at: [-3, 0, 0], ...RIGID },
-            { id: 'b', at: [3, 0, 0], ...RIGID },
-            { id: 'm', at: [0, 0, 0], load: [0, 0, -P] },
-          ],
-          lines: ['a', 'b'].map((from) => ({ id: from, from, to: 'm', restLength: 3 * slack, axialStiffness: 9000 })),
-        });
-        const [x, , z] = result.nodes['m']!.at;
-        near(x, 0, 0, 1e-9);
-        const T = result.lines['a']!.tension;
-        near(T, (P * Math.hypot(3, z)) / (2 * -z));
-        near(T, 9000 * (Math.hypot(3, z) / (3 * slack) - 1));
-        near(result.lines['b']!.tension, T);
-      }),
+      fc.property(
+        fc.double({ min: 1, max: 2000, noNaN: true }),
+        fc.double({ min: 0.9, max: 1.3, noNaN: true }),
+        (P, slack) => {
+          const { result } = solved({
+            nodes: [
+              { id: 'a', at: [-3, 0, 0], ...RIGID },
+              { id: 'b', at: [3, 0, 0], ...RIGID },
+              { id: 'm', at: [0, 0, 0], load: [0, 0, -P] },
+            ],
+            lines: ['a', 'b'].map((from) => ({ id: from, from, to: 'm', restLength: 3 * slack, axialStiffness: 9000 })),
+          });
+          const [x, , z] = result.nodes['m']!.at;
+          near(x, 0, 0, 1e-9);
+          const T = result.lines['a']!.tension;
+          near(T, (P * Math.hypot(3, z)) / (2 * -z));
+          near(T, 9000 * (Math.hypot(3, z) / (3 * slack) - 1));
+          near(result.lines['b']!.tension, T);
+        },
+      ),
       { numRuns: 60 },
     );
   });
@@ -72,7 +76,13 @@ describe('lines against closed forms', () => {
         { id: 'c', at: [3, 5, 5], ...RIGID },
         { id: 'm', at: [2.7, 1.6, 1], load: [0, 0, -250] },
       ],
-      lines: ['a', 'b', 'c'].map((from, i) => ({ id: from, from, to: 'm', restLength: [4.3, 4.2, 5.25][i]!, axialStiffness: 1e7 })),
+      lines: ['a', 'b', 'c'].map((from, i) => ({
+        id: from,
+        from,
+        to: 'm',
+        restLength: [4.3, 4.2, 5.25][i]!,
+        axialStiffness: 1e7,
+      })),
     });
     // directions as solved; tensions by Cramer's rule
     const m = result.nodes['m']!.at;
@@ -209,7 +219,11 @@ describe('the heavy line', () => {
       }).result;
       near(parts.lines['l0']!.tensionFrom, whole.lines['l']!.tensionFrom, 1e-9);
       near(parts.lines[`l${pieces - 1}`]!.tensionTo, whole.lines['l']!.tensionTo, 1e-9);
-      near(Object.values(parts.lines).reduce((s, l) => s + l.length, 0), whole.lines['l']!.length, 1e-9);
+      near(
+        Object.values(parts.lines).reduce((s, l) => s + l.length, 0),
+        whole.lines['l']!.length,
+        1e-9,
+      );
     }
   });
 });
@@ -282,7 +296,13 @@ describe('struts, springs, loads', () => {
           { id: 'b', at: [1, 0, 0], ...RIGID },
           { id: 'm', at: [0, 0, 0.1], load: [0, 0, -P], fixed: [true, true, false] },
         ],
-        struts: ['a', 'b'].map((from) => ({ id: from, from, to: 'm', restLength: Math.hypot(1, 0.1), axialStiffness: 1e5 })),
+        struts: ['a', 'b'].map((from) => ({
+          id: from,
+          from,
+          to: 'm',
+          restLength: Math.hypot(1, 0.1),
+          axialStiffness: 1e5,
+        })),
       }).result.nodes['m']!.at[2];
     const limit = (2 * 1e5 * 0.1 ** 3) / (3 * Math.sqrt(3));
     expect(arch(0.9 * limit)).toBeGreaterThan(0.04);

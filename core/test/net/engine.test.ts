@@ -45,7 +45,11 @@ describe('ordering and factors', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 24 }), fc.integer({ min: 1, max: 1e6 }), (size, seed) => {
         const { dense, edges, neighbours } = matrix(size, seed, symmetric);
-        const ordering = minimumDegree(size, neighbours.map((l) => [...l]), 1e9)!;
+        const ordering = minimumDegree(
+          size,
+          neighbours.map((l) => [...l]),
+          1e9,
+        )!;
         expect([...ordering.order].sort((a, b) => a - b)).toEqual(Array.from({ length: size }, (_, i) => i));
         const shape = shapeOf(ordering);
         const f = newFactors(shape, symmetric);
@@ -57,7 +61,7 @@ describe('ordering and factors', () => {
             for (let c = 0; c < 3; c++) {
               const v = dense[3 * a + r]![3 * b + c]!;
               if (i >= j) f.lower[block + 3 * r + c] = v;
-              else if (!symmetric) f.upper[block + 3 * r + c] = v;
+              else if (!symmetric) f.upper[block + 3 * c + r] = v; // kept transposed
             }
         };
         for (let a = 0; a < size; a++) fill(a, a);
@@ -78,7 +82,8 @@ describe('ordering and factors', () => {
               b[3 * shape.place[Math.floor(r / 3)]! + (r % 3)]! += v * x[c]!;
             }
           solveFactored(f, b, transposed);
-          for (let c = 0; c < 3 * size; c++) near(b[3 * shape.place[Math.floor(c / 3)]! + (c % 3)]!, x[c]!, 1e-9, 1e-10);
+          for (let c = 0; c < 3 * size; c++)
+            near(b[3 * shape.place[Math.floor(c / 3)]! + (c % 3)]!, x[c]!, 1e-9, 1e-10);
         }
       }),
       { numRuns: 40 },
@@ -87,9 +92,17 @@ describe('ordering and factors', () => {
 
   test('a chain is eliminated without fill, a star from its points inward', () => {
     const n = 200;
-    const line = minimumDegree(n, Array.from({ length: n }, (_, i) => [i - 1, i + 1].filter((k) => k >= 0 && k < n)), 1e9)!;
+    const line = minimumDegree(
+      n,
+      Array.from({ length: n }, (_, i) => [i - 1, i + 1].filter((k) => k >= 0 && k < n)),
+      1e9,
+    )!;
     expect(line.columns.reduce((s, c) => s + c.length, 0)).toBe(n - 1);
-    const star = minimumDegree(n, Array.from({ length: n }, (_, i) => (i === 0 ? Array.from({ length: n - 1 }, (_, k) => k + 1) : [0])), 1e9)!;
+    const star = minimumDegree(
+      n,
+      Array.from({ length: n }, (_, i) => (i === 0 ? Array.from({ length: n - 1 }, (_, k) => k + 1) : [0])),
+      1e9,
+    )!;
     expect(star.columns.reduce((s, c) => s + c.length, 0)).toBe(n - 1);
   });
 
@@ -124,10 +137,20 @@ describe('what cannot balance, and what is loose', () => {
   };
 
   test('a node that nothing is tied to: still without load, gone with one', () => {
-    const still = answer({ nodes: [{ id: 'a', at: [0, 0, 0], fixed: true }, { id: 'loose', at: [1, 0, 0] }] });
+    const still = answer({
+      nodes: [
+        { id: 'a', at: [0, 0, 0], fixed: true },
+        { id: 'loose', at: [1, 0, 0] },
+      ],
+    });
     expect(still.converged).toBe(true);
     expect(still.mechanisms.map((m) => m.node)).toEqual(['loose', 'loose', 'loose']);
-    const gone = answer({ nodes: [{ id: 'a', at: [0, 0, 0], fixed: true }, { id: 'loose', at: [1, 0, 0], load: [0, 0, -3] }] });
+    const gone = answer({
+      nodes: [
+        { id: 'a', at: [0, 0, 0], fixed: true },
+        { id: 'loose', at: [1, 0, 0], load: [0, 0, -3] },
+      ],
+    });
     expect(gone).toMatchObject({
       converged: false,
       reason: 'node "loose" moves away without end along [0, 0, -1]: nothing holds it there',
@@ -136,7 +159,10 @@ describe('what cannot balance, and what is loose', () => {
 
   test('a net without a support falls, and is told so', () => {
     const falls = answer({
-      nodes: [{ id: 'a', at: [0, 0, 0] }, { id: 'b', at: [1, 0, 0] }],
+      nodes: [
+        { id: 'a', at: [0, 0, 0] },
+        { id: 'b', at: [1, 0, 0] },
+      ],
       lines: [{ id: 'l', from: 'a', to: 'b', restLength: 0.9, axialStiffness: 1e3, weightPerMetre: 1 }],
     });
     expect(falls.converged).toBe(false);

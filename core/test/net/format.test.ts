@@ -22,7 +22,17 @@ const base = (): Record<string, unknown> => ({
   ],
   lines: [
     { id: 'l', from: 'a', to: 'b', restLength: 1, axialStiffness: 100, weightPerMetre: 0.1 },
-    { id: 'm', from: 'a', to: 'c', restLength: 1, curve: [[0, 0], [0.1, 50]], through: [{ node: 'd', at: 0.4, grip: 3 }] },
+    {
+      id: 'm',
+      from: 'a',
+      to: 'c',
+      restLength: 1,
+      curve: [
+        [0, 0],
+        [0.1, 50],
+      ],
+      through: [{ node: 'd', at: 0.4, grip: 3 }],
+    },
   ],
   struts: [{ id: 's', from: 'a', to: 'c', restLength: 1, axialStiffness: 1000 }],
   panels: [{ id: 'p', corners: ['a', 'b', 'c'], stiffness: 1000, poisson: 0.3, pressure: 5, weightPerArea: 0.5 }],
@@ -65,11 +75,19 @@ describe('reading a net', () => {
     ['nodes.1.at', [0, 1], 'node "b": at: [0,1]; must be three numbers'],
     ['nodes.1.at', [0, '1', 2], 'node "b": at[1]: "1"; must be a finite number, SI units'],
     ['nodes.1.at', [0, 1e300, 2], 'node "b": at[1]: 1e+300; must be from -10000000 to 10000000, SI units'],
-    ['nodes.0.fixed', [true, 1, true], 'node "a": fixed: [true,1,true]; must be true, false or three of them, as [false, false, true]'],
+    [
+      'nodes.0.fixed',
+      [true, 1, true],
+      'node "a": fixed: [true,1,true]; must be true, false or three of them, as [false, false, true]',
+    ],
     ['nodes.2.spring', [1, -2, 3], 'node "c": spring[1]: -2; must be 0 N/m or more'],
     ['nodes.1.load', [0, 0], 'node "b": load: [0,0]; must be three numbers'],
     ['nodes.3.foot.friction', -1, 'node "d": foot.friction: -1; must be from 0 to 100, a coefficient'],
-    ['nodes.3.fixed', true, 'node "d": foot: a held node cannot stand on a foot as well; leave out one of "foot" and "fixed"'],
+    [
+      'nodes.3.fixed',
+      true,
+      'node "d": foot: a held node cannot stand on a foot as well; leave out one of "foot" and "fixed"',
+    ],
     ['lines.0.id', 'm', 'line "m": id: is used twice, again at lines[1]; ids must differ'],
     ['lines.0.from', 'z', 'line "l": from: "z"; there is no such node'],
     ['lines.0.to', 'a', 'line "l": to: is node "a" twice running; a stretch needs two nodes'],
@@ -77,15 +95,49 @@ describe('reading a net', () => {
     ['lines.0.restLength', -1, 'line "l": restLength: -1; must be from 1e-9 to 10000000, m'],
     ['lines.0.axialStiffness', 0, 'line "l": axialStiffness: 0; must be from 1e-9 to 1000000000000000, N'],
     ['lines.0.axialStiffness', undefined, 'line "l": axialStiffness: is missing; give EA in N, or a curve'],
-    ['lines.0.curve', [[0, 0], [1, 1]], 'line "l": curve: is given beside axialStiffness; leave out one of them'],
-    ['lines.1.curve', [[0, 0], [0.1, 50], [0.1, 60]], 'line "m": curve[2]: [0.1, 60]; both must rise above the point before'],
-    ['lines.1.curve', [[0, 1], [0.1, 50]], 'line "m": curve[0]: [0, 1]; must be [0, 0]'],
+    [
+      'lines.0.curve',
+      [
+        [0, 0],
+        [1, 1],
+      ],
+      'line "l": curve: is given beside axialStiffness; leave out one of them',
+    ],
+    [
+      'lines.1.curve',
+      [
+        [0, 0],
+        [0.1, 50],
+        [0.1, 60],
+      ],
+      'line "m": curve[2]: [0.1, 60]; both must rise above the point before',
+    ],
+    [
+      'lines.1.curve',
+      [
+        [0, 1],
+        [0.1, 50],
+      ],
+      'line "m": curve[0]: [0, 1]; must be [0, 0]',
+    ],
     ['lines.1.through.0.node', 'q', 'line "m": through[0].node: "q"; there is no such node'],
     ['lines.1.through.0.node', 'a', 'line "m": through[0].node: is node "a" twice running; a stretch needs two nodes'],
     ['lines.1.through.0.at', 1.2, 'line "m": through[0].at: 1.2; must be from 0 to 1, m'],
-    ['lines.1.through.0.at', 0, 'line "m": through[0].at: 0; must rise from node to node and stay between 0 and the rest length, 1 m'],
-    ['lines.1.through.0.friction', 0.2, 'line "m": through[0].grip: is given beside friction; give exactly one of friction, grip, gripRatio'],
-    ['lines.1.through.0.grip', undefined, 'line "m": through[0].friction: is missing; give friction (a ring), grip or gripRatio (a hitch)'],
+    [
+      'lines.1.through.0.at',
+      0,
+      'line "m": through[0].at: 0; must rise from node to node and stay between 0 and the rest length, 1 m',
+    ],
+    [
+      'lines.1.through.0.friction',
+      0.2,
+      'line "m": through[0].grip: is given beside friction; give exactly one of friction, grip, gripRatio',
+    ],
+    [
+      'lines.1.through.0.grip',
+      undefined,
+      'line "m": through[0].friction: is missing; give friction (a ring), grip or gripRatio (a hitch)',
+    ],
     ['struts.0.axialStiffness', -5, 'strut "s": axialStiffness: -5; must be from 1e-9 to 1000000000000000, N'],
     ['struts.0.to', 'a', 'strut "s": to: is node "a", the same as from; a strut needs two nodes'],
     ['panels.0.corners', ['a', 'b'], 'panel "p": corners: ["a","b"]; must be three node ids'],
@@ -93,8 +145,12 @@ describe('reading a net', () => {
     ['panels.0.rest', [1, 1, 2], 'panel "p": rest: sides 1, 1, 2 m enclose no area; a panel needs a triangle'],
     ['panels.0.rest', [1, 0, 1], 'panel "p": rest[1]: 0; must be above 0 m'],
     ['panels.0.stiffness', null, 'panel "p": stiffness: null; must be a finite number, N/m'],
-    ['panels.0.poisson', 1, "panel \"p\": poisson: 1; must be from -0.999 to 0.999, Poisson's ratio"],
-    ['panels.0.weave', { angle: 0, weft: 1e6, shear: 10 }, 'panel "p": poisson: 0.3; with this weft and stiffness its square must stay below 0.001'],
+    ['panels.0.poisson', 1, 'panel "p": poisson: 1; must be from -0.999 to 0.999, Poisson\'s ratio'],
+    [
+      'panels.0.weave',
+      { angle: 0, weft: 1e6, shear: 10 },
+      'panel "p": poisson: 0.3; with this weft and stiffness its square must stay below 0.001',
+    ],
   ])('%s = %j is refused by name', (path, value, line) => {
     expect(refusal(path, value)).toBe(line);
   });
@@ -102,7 +158,9 @@ describe('reading a net', () => {
   test('corners in one line enclose no area', () => {
     const file = base();
     (file['nodes'] as Record<string, unknown>[])[2]!['at'] = [2, 0, 0];
-    expect(() => checkNet(file)).toThrow('panel "p": corners: sides 1, 1, 2 m enclose no area; a panel needs a triangle');
+    expect(() => checkNet(file)).toThrow(
+      'panel "p": corners: sides 1, 1, 2 m enclose no area; a panel needs a triangle',
+    );
   });
 
   test('text that is not JSON, and numbers that are not numbers', () => {
@@ -110,7 +168,9 @@ describe('reading a net', () => {
     const text = JSON.stringify(base()).replace('[1,0,0]', '[1,NaN,0]').replace('"id":"l"', '"id":"NaN Infinity"');
     expect(() => readNet(text)).toThrow('node "b": at[1]: "NaN"; must be a finite number, SI units');
     expect(() => readNet('[]')).toThrow('net: file: []; must be an object');
-    expect(() => readNet('{"format":"rough-bight/net@1","nodes":[{"id":"a","at":[0,1e999,0]}]}')).toThrow('node "a": at[1]: null; must be a finite number');
+    expect(() => readNet('{"format":"rough-bight/net@1","nodes":[{"id":"a","at":[0,1e999,0]}]}')).toThrow(
+      'node "a": at[1]: null; must be a finite number',
+    );
   });
 
   test('whatever is thrown at it: an answer or a NetProblem, and what is answered is finite', () => {
@@ -120,7 +180,28 @@ describe('reading a net', () => {
       fc.double({ noNaN: true }),
       fc.constantFrom(0, -1, 1e-12, 1e12, 1e300, 'a', 'l', '__proto__', '', true, [], {}, [0, 0, 0], [1e6, -1e6, 1e-9]),
     );
-    const paths = ['nodes.1.at', 'nodes.1.load', 'nodes.2.spring', 'nodes.0.fixed', 'nodes.1.id', 'lines.0.restLength', 'lines.0.axialStiffness', 'lines.0.weightPerMetre', 'lines.0.to', 'lines.1.curve', 'lines.1.through', 'lines.1.through.0.grip', 'struts.0.restLength', 'panels.0.rest', 'panels.0.stiffness', 'panels.0.pressure', 'panels.0.weightPerArea', 'panels', 'lines', 'nodes.3.foot'];
+    const paths = [
+      'nodes.1.at',
+      'nodes.1.load',
+      'nodes.2.spring',
+      'nodes.0.fixed',
+      'nodes.1.id',
+      'lines.0.restLength',
+      'lines.0.axialStiffness',
+      'lines.0.weightPerMetre',
+      'lines.0.to',
+      'lines.1.curve',
+      'lines.1.through',
+      'lines.1.through.0.grip',
+      'struts.0.restLength',
+      'panels.0.rest',
+      'panels.0.stiffness',
+      'panels.0.pressure',
+      'panels.0.weightPerArea',
+      'panels',
+      'lines',
+      'nodes.3.foot',
+    ];
     fc.assert(
       fc.property(fc.array(fc.tuple(fc.constantFrom(...paths), strange), { minLength: 1, maxLength: 3 }), (changes) => {
         const file = base();

@@ -89,8 +89,7 @@ function sides([a, b, c]: readonly [Vec3, Vec3, Vec3]): Vec3 {
 /** Relative closeness, with an absolute floor. */
 export function near(actual: number, expected: number, relative = 1e-6, floor = 1e-9): void {
   const allowed = relative * Math.abs(expected) + floor;
-  if (!(Math.abs(actual - expected) <= allowed))
-    throw new Error(`${actual} is not within ${allowed} of ${expected}`);
+  if (!(Math.abs(actual - expected) <= allowed)) throw new Error(`${actual} is not within ${allowed} of ${expected}`);
 }
 
 /** A deterministic source of numbers in [0, 1). */

@@ -23,7 +23,8 @@ function same(a: NetResult, b: NetResult, scale = 1, relative = 1e-5): void {
     near(b.lines[id]!.tension, l.tension * scale, relative, relative * largest * scale);
     near(b.lines[id]!.tensionFrom, l.tensionFrom * scale, relative, relative * largest * scale);
   }
-  for (const [id, s] of Object.entries(a.struts)) near(b.struts[id]!.force, s.force * scale, relative, relative * largest * scale);
+  for (const [id, s] of Object.entries(a.struts))
+    near(b.struts[id]!.force, s.force * scale, relative, relative * largest * scale);
 }
 
 function shuffled<T>(list: readonly T[], random: () => number): T[] {
@@ -54,7 +55,15 @@ describe('the same net told differently gives the same answer', () => {
       fc.property(seeds, (seed) => {
         const net = anyNet(seed);
         const random = source(seed + 7);
-        same(answer(net), answer({ ...net, nodes: shuffled(net.nodes, random), lines: shuffled(net.lines!, random), panels: shuffled(net.panels!, random) }));
+        same(
+          answer(net),
+          answer({
+            ...net,
+            nodes: shuffled(net.nodes, random),
+            lines: shuffled(net.lines!, random),
+            panels: shuffled(net.panels!, random),
+          }),
+        );
       }),
       { numRuns: 25 },
     );
@@ -65,7 +74,10 @@ describe('the same net told differently gives the same answer', () => {
       fc.property(seeds, fc.double({ min: 0, max: 6.28, noNaN: true }), (seed, angle) => {
         const base = anyNet(seed);
         // springs alike in plan, so that they may be turned
-        const net = { ...base, nodes: base.nodes.map((n) => (n.spring === undefined ? n : { ...n, spring: [9e3, 9e3, 1e5] as const })) };
+        const net = {
+          ...base,
+          nodes: base.nodes.map((n) => (n.spring === undefined ? n : { ...n, spring: [9e3, 9e3, 1e5] as const })),
+        };
         const [c, s] = [Math.cos(angle), Math.sin(angle)];
         const turn = (v: Vec3): Vec3 => [c * v[0] - s * v[1], s * v[0] + c * v[1], v[2]];
         const there = answer(moved(net, (p) => turn(p).map((v, k) => v + [120, -45, 30][k]!) as unknown as Vec3, turn));
@@ -95,27 +107,31 @@ describe('the same net told differently gives the same answer', () => {
 
   test('at any scale: lengths by k, forces by f', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.05, max: 30, noNaN: true }), fc.double({ min: 0.01, max: 100, noNaN: true }), (k, f) => {
-        const net = roofNet(5, 3, 20);
-        const scaled: Net = {
-          ...net,
-          nodes: net.nodes.map((n) => ({ ...n, at: n.at.map((v) => v * k) as unknown as Vec3 })),
-          lines: net.lines!.map((l) => ({
-            ...l,
-            restLength: l.restLength * k,
-            axialStiffness: l.axialStiffness! * f,
-            weightPerMetre: ((l.weightPerMetre ?? 0) * f) / k,
-            ...(l.through === undefined ? {} : { through: l.through.map((p) => ({ ...p, at: p.at! * k })) }),
-          })),
-          panels: net.panels!.map((p) => ({
-            ...p,
-            stiffness: (p.stiffness * f) / k,
-            pressure: ((p.pressure ?? 0) * f) / (k * k),
-            weightPerArea: ((p.weightPerArea ?? 0) * f) / (k * k),
-          })),
-        };
-        same(answer(net), answer(scaled), f, 1e-6);
-      }),
+      fc.property(
+        fc.double({ min: 0.05, max: 30, noNaN: true }),
+        fc.double({ min: 0.01, max: 100, noNaN: true }),
+        (k, f) => {
+          const net = roofNet(5, 3, 20);
+          const scaled: Net = {
+            ...net,
+            nodes: net.nodes.map((n) => ({ ...n, at: n.at.map((v) => v * k) as unknown as Vec3 })),
+            lines: net.lines!.map((l) => ({
+              ...l,
+              restLength: l.restLength * k,
+              axialStiffness: l.axialStiffness! * f,
+              weightPerMetre: ((l.weightPerMetre ?? 0) * f) / k,
+              ...(l.through === undefined ? {} : { through: l.through.map((p) => ({ ...p, at: p.at! * k })) }),
+            })),
+            panels: net.panels!.map((p) => ({
+              ...p,
+              stiffness: (p.stiffness * f) / k,
+              pressure: ((p.pressure ?? 0) * f) / (k * k),
+              weightPerArea: ((p.weightPerArea ?? 0) * f) / (k * k),
+            })),
+          };
+          same(answer(net), answer(scaled), f, 1e-6);
+        },
+      ),
       { numRuns: 15 },
     );
   });
@@ -123,7 +139,10 @@ describe('the same net told differently gives the same answer', () => {
   test('a symmetric roof carries itself symmetrically', () => {
     const net = roofNet(6, 4);
     // level the ridge and mirror the mesh's diagonals by judging only what a mirror keeps
-    const level: Net = { ...net, nodes: net.nodes.map((n) => (n.id === 'trunk b' ? { ...n, at: [n.at[0], 0, 1.9] as const } : n)) };
+    const level: Net = {
+      ...net,
+      nodes: net.nodes.map((n) => (n.id === 'trunk b' ? { ...n, at: [n.at[0], 0, 1.9] as const } : n)),
+    };
     const r = answer(level);
     near(r.lines['guy al']!.tension, r.lines['guy ar']!.tension, 0.02);
     near(r.lines['guy al']!.tension, r.lines['guy bl']!.tension, 0.02);
@@ -138,15 +157,19 @@ describe('the same net told differently gives the same answer', () => {
 
 describe('two methods, one answer', () => {
   for (const [name, net] of Object.entries(CASES))
-    test(name, () => {
-      const byNewton = prepare(net());
-      const first = solve(byNewton);
-      const byRelaxing = prepare(net());
-      const second = solve(byRelaxing, { method: 'relaxation', allowance: 1e9 });
-      expect([first.converged, second.converged]).toEqual([true, true]);
-      same(resultOf(byNewton, first), resultOf(byRelaxing, second), 1, 1e-5);
-      expectGlobalBalance(net(), resultOf(byRelaxing, second));
-    }, 60_000);
+    test(
+      name,
+      () => {
+        const byNewton = prepare(net());
+        const first = solve(byNewton);
+        const byRelaxing = prepare(net());
+        const second = solve(byRelaxing, { method: 'relaxation', allowance: 1e9 });
+        expect([first.converged, second.converged]).toEqual([true, true]);
+        same(resultOf(byNewton, first), resultOf(byRelaxing, second), 1, 1e-5);
+        expectGlobalBalance(net(), resultOf(byRelaxing, second));
+      },
+      60_000,
+    );
 });
 
 describe('the way down', () => {
@@ -155,7 +178,15 @@ describe('the way down', () => {
     towel: () => towel(4),
     roof: () => {
       const net = roofNet(9, 4);
-      return { ...net, lines: net.lines!.map((l) => ({ ...l, ...(l.through === undefined ? {} : { through: l.through.map(({ node, at }) => ({ node, at: at!, friction: 0 })) }) })) };
+      return {
+        ...net,
+        lines: net.lines!.map((l) => ({
+          ...l,
+          ...(l.through === undefined
+            ? {}
+            : { through: l.through.map(({ node, at }) => ({ node, at: at!, friction: 0 })) }),
+        })),
+      };
     },
   };
   for (const [name, net] of Object.entries(conservative))

@@ -70,7 +70,13 @@ export function anyNet(seed: number): Net {
   line('hang b', 'hitch', name(n, Math.floor(n / 2)), between(0.8, 1));
   nodes.push({ id: 'foot', at: [3, -2.2, 0], foot: { friction: between(0.3, 0.9) }, load: [0, 0, -15] });
   const head = name(Math.floor(n / 2), 0);
-  struts.push({ id: 'prop', from: 'foot', to: head, restLength: length('foot', head) * between(0.98, 1.05), axialStiffness: between(1e4, 1e5) });
+  struts.push({
+    id: 'prop',
+    from: 'foot',
+    to: head,
+    restLength: length('foot', head) * between(0.98, 1.05),
+    axialStiffness: between(1e4, 1e5),
+  });
   return netOf({ nodes, lines, struts, panels });
 }
 

@@ -22,7 +22,9 @@ function patch(stretch: (x: number, y: number) => Vec3, law: Omit<NetPanel, 'id'
     const edge = i === 0 || j === 0 || i === n || j === n;
     const [a, b, c] = stretch(x, y);
     // inner nodes start off their places
-    return edge ? { id, at: [a, b, c], fixed: true } : { id, at: [a + 0.03 * random(), b - 0.03 * random(), c + 0.02 * random()] };
+    return edge
+      ? { id, at: [a, b, c], fixed: true }
+      : { id, at: [a + 0.03 * random(), b - 0.03 * random(), c + 0.02 * random()] };
   });
   const side = (p: string, q: string): number => {
     const [a, b] = [rest.get(p)!, rest.get(q)!];
@@ -90,7 +92,11 @@ describe('panels', () => {
 
   test('patch test in tension one way: every panel wrinkled, stress stiffness x Green strain, uniaxial', () => {
     // wide ends held at 3 % stretch, sides drawn in by more than Poisson's ratio asks
-    const { nodes, panels } = patch((x, y) => [1.03 * x, 0.97 * y, 0], { stiffness: 1e4, poisson: 0.3, weightPerArea: 1e-4 });
+    const { nodes, panels } = patch((x, y) => [1.03 * x, 0.97 * y, 0], {
+      stiffness: 1e4,
+      poisson: 0.3,
+      weightPerArea: 1e-4,
+    });
     const { result } = solved({ nodes, panels });
     for (const p of Object.values(result.panels)) {
       expect(p.state).toBe('wrinkled');
@@ -102,7 +108,11 @@ describe('panels', () => {
   test('turning a whole sheet makes no stress, by any turn', () => {
     fc.assert(
       fc.property(
-        fc.tuple(fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true })),
+        fc.tuple(
+          fc.double({ min: -1, max: 1, noNaN: true }),
+          fc.double({ min: -1, max: 1, noNaN: true }),
+          fc.double({ min: -1, max: 1, noNaN: true }),
+        ),
         fc.double({ min: 0, max: 3, noNaN: true }),
         (axis, angle) => {
           const size = Math.hypot(...axis);
@@ -222,7 +232,8 @@ describe('the cloth law', () => {
         ] as const)
           if (iso) isotropicCloth(s, ...v, 1e4, 0.3);
           else wovenCloth(s, ...v, cloth, 0);
-        const work = (a.s11 - b.s11) * (e[0] - f[0]) + (a.s22 - b.s22) * (e[1] - f[1]) + 2 * (a.s12 - b.s12) * (e[2] - f[2]);
+        const work =
+          (a.s11 - b.s11) * (e[0] - f[0]) + (a.s22 - b.s22) * (e[1] - f[1]) + 2 * (a.s12 - b.s12) * (e[2] - f[2]);
         expect(work).toBeGreaterThanOrEqual(-1e-9);
       }),
       { numRuns: 500 },

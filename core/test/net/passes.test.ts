@@ -14,7 +14,9 @@ function overRing(pass: Omit<NetPass, 'node'>, pull: number, hold = 100) {
       { id: 'm', at: [0, 0, 0], fixed: true },
       { id: 'b', at: [0, 0, -1], load: [0, 0, -pull], fixed: [true, true, false] },
     ],
-    lines: [{ id: 'l', from: 'a', to: 'b', restLength: 3, axialStiffness: EA, through: [{ node: 'm', at: 2, ...pass }] }],
+    lines: [
+      { id: 'l', from: 'a', to: 'b', restLength: 3, axialStiffness: EA, through: [{ node: 'm', at: 2, ...pass }] },
+    ],
   }).result;
 }
 
@@ -33,7 +35,9 @@ describe('a line through a ring', () => {
               { id: 'b', at: [3, 0, 1], fixed: true },
               { id: 'r', at: [x, 0.1, z], load: [0, 0, -P] },
             ],
-            lines: [{ id: 'l', from: 'a', to: 'b', restLength: 7, axialStiffness: EA, through: [{ node: 'r', friction: 0 }] }],
+            lines: [
+              { id: 'l', from: 'a', to: 'b', restLength: 7, axialStiffness: EA, through: [{ node: 'r', friction: 0 }] },
+            ],
           });
           const [pass] = result.lines['l']!.through!;
           near(pass!.before, pass!.after, 1e-8);
@@ -67,7 +71,16 @@ describe('a line through a ring', () => {
           { id: 'm', at: [0, 0, 0], fixed: true },
           { id: 'b', at: [0, 0, -1], load: [0, 0, -260], fixed: [true, true, false] },
         ],
-        lines: [{ id: 'l', from: 'a', to: 'b', restLength: 3, axialStiffness: EA, through: [{ node: 'm', at: 1.95, ...pass }] }],
+        lines: [
+          {
+            id: 'l',
+            from: 'a',
+            to: 'b',
+            restLength: 3,
+            axialStiffness: EA,
+            through: [{ node: 'm', at: 1.95, ...pass }],
+          },
+        ],
       }).result.lines['l']!.through![0]!;
     for (const pass of [{ friction: 0.3 }, { friction: 'locked' as const }]) {
       const p = tight(pass);
@@ -128,7 +141,15 @@ describe('a line through a ring', () => {
         { id: 'r', at: [0, 0, -1], load: [4, 0, -30] },
       ],
       lines: [
-        { id: 'l', from: 'a', to: 'b', restLength: 6.6, axialStiffness: EA, weightPerMetre: 3, through: [{ node: 'r', friction: 0 }] },
+        {
+          id: 'l',
+          from: 'a',
+          to: 'b',
+          restLength: 6.6,
+          axialStiffness: EA,
+          weightPerMetre: 3,
+          through: [{ node: 'r', friction: 0 }],
+        },
       ],
     });
     const [pass] = result.lines['l']!.through!;
@@ -148,7 +169,14 @@ describe('a friction hitch on its host line', () => {
         { id: 'h', at: [2, 0, 0], load: [along, 0, -down] },
       ],
       lines: [
-        { id: 'l', from: 'a', to: 'b', restLength: 5.85, axialStiffness: EA, through: [{ node: 'h', at: 1.95, ...pass }] },
+        {
+          id: 'l',
+          from: 'a',
+          to: 'b',
+          restLength: 5.85,
+          axialStiffness: EA,
+          through: [{ node: 'h', at: 1.95, ...pass }],
+        },
       ],
     }).result;
 
@@ -169,7 +197,14 @@ describe('a friction hitch on its host line', () => {
         { id: 'h', at: [2, 0, 0], load: [160, 0, 0] },
       ],
       lines: [
-        { id: 'l', from: 'a', to: 'b', restLength: 5.85, axialStiffness: EA, through: [{ node: 'h', at: 1.95, grip: 100 }] },
+        {
+          id: 'l',
+          from: 'a',
+          to: 'b',
+          restLength: 5.85,
+          axialStiffness: EA,
+          through: [{ node: 'h', at: 1.95, grip: 100 }],
+        },
         { id: 'catch', from: 'a', to: 'h', restLength: 2.5, axialStiffness: 3000 },
       ],
     });

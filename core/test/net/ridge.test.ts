@@ -83,7 +83,11 @@ test('the ridge’s own solver and the engine are one truth: tensions, pulls on 
           near(result.nodes[`n${last + 1}`]!.reaction[c]!, -state.pull[1][c]!, 1e-6, 1e-6 * tension);
           for (let i = 0; i < last; i++) near(result.nodes[`n${i + 1}`]!.at[c]!, state.loadPlace[i]![c]!, 0, 1e-6);
         }
-        near(Object.values(result.lines).reduce((s, l) => s + l.length, 0), state.length, 1e-8);
+        near(
+          Object.values(result.lines).reduce((s, l) => s + l.length, 0),
+          state.length,
+          1e-8,
+        );
       },
     ),
     { numRuns: 150 },

@@ -40,8 +40,7 @@ function compare(net: Net, of: Quantity, skip = 1): void {
   let checked = 0;
   for (let i = 0; i < s.load.length; i += 5 * skip) if (!s.fixed[i]) check(adjoint.load[i]!, s.load, i, 1e-4);
   for (let i = 0; i < s.rest.length; i++) check(adjoint.restLength[i]!, s.rest, i, 1e-6);
-  for (let i = 0; i < s.at.length; i++)
-    if (s.fixed[i] || s.spring[i]! > 0) check(adjoint.support[i]!, s.at, i, 1e-6);
+  for (let i = 0; i < s.at.length; i++) if (s.fixed[i] || s.spring[i]! > 0) check(adjoint.support[i]!, s.at, i, 1e-6);
   expect(checked).toBeGreaterThan(4);
 }
 
@@ -55,7 +54,17 @@ describe('sensitivities by the adjoint', () => {
     ],
     lines: [
       { id: 'am', from: 'a', to: 'm', restLength: 2, axialStiffness: 3000, weightPerMetre: 0.4 },
-      { id: 'mb', from: 'm', to: 'b', restLength: 3.1, curve: [[0, 0], [0.05, 200], [0.2, 2000]] },
+      {
+        id: 'mb',
+        from: 'm',
+        to: 'b',
+        restLength: 3.1,
+        curve: [
+          [0, 0],
+          [0.05, 200],
+          [0.2, 2000],
+        ],
+      },
       { id: 'mc', from: 'm', to: 'c', restLength: 3.5, axialStiffness: 6000 },
     ],
     struts: [{ id: 's', from: 'm', to: 'c', restLength: 3.9, axialStiffness: 2e3 }],

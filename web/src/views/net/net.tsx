@@ -34,8 +34,8 @@ export default function NetView(): ReactElement {
     <main className="page net" tabIndex={0}>
       <h1>Net file</h1>
       <p className="page-lead">
-        A structure of nodes, lines, struts and panels as a file: where it comes to rest, and what pulls in every line. It
-        judges no cord, hitch or anchor.
+        A structure of nodes, lines, struts and panels as a file: where it comes to rest, and what pulls in every line.
+        It judges no cord, hitch or anchor.
       </p>
       <div className="net-open">
         <label className="button button-act" htmlFor={id}>

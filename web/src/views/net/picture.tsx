@@ -75,7 +75,10 @@ export function NetPicture({ net, numbers }: { readonly net: Net; readonly numbe
       .filter((n) => n.fixed === true || n.foot !== undefined)
       .map((n) => {
         const [cx, cy] = place(n.id).split(',');
-        return { depth: depth([n.id]), draw: <circle key={`node ${n.id}`} className="net-held" cx={cx} cy={cy} r={4} /> };
+        return {
+          depth: depth([n.id]),
+          draw: <circle key={`node ${n.id}`} className="net-held" cx={cx} cy={cy} r={4} />,
+        };
       }),
   ].sort((a, b) => b.depth - a.depth);
   return (
