@@ -14,7 +14,7 @@ Exit code 0 converged, 3 not converged (the JSON says why), 2 bad input (one lin
 /** Files larger than this are refused unread, bytes. */
 const MOST_BYTES = 64e6;
 /** ms. */
-const MOST_TIME = 6500;
+const MOST_TIME = 6000;
 
 /** `rb net FILE`. */
 export function net(args: readonly string[], io: Output): number {

@@ -63,8 +63,8 @@ export interface SolveOptions {
   readonly onStep?: (energy: number, residual: number) => void;
 }
 
-/** About five seconds on one core. */
-const ALLOWANCE = 2e8;
+/** About four seconds on one core. */
+const ALLOWANCE = 1.5e8;
 /** So near balance, as a share of the largest tension, what is left is looseness. */
 const NEARLY = 1e-2;
 
@@ -112,6 +112,7 @@ export function prepareStructure(structure: Structure): Engine {
 export function spend(engine: Engine, work: number): boolean {
   engine.allowance -= work + engine.state.effort;
   engine.state.effort = 0;
+  engine.state.effortLimit = Math.max(engine.allowance, 0);
   return engine.allowance > 0;
 }
 
@@ -138,6 +139,8 @@ export function solve(engine: Engine, options: SolveOptions = {}): Outcome {
 export function* solveSteps(engine: Engine, options: SolveOptions = {}): Generator<void, Outcome> {
   const { state, structure } = engine;
   engine.allowance = options.allowance ?? ALLOWANCE;
+  state.effort = 0;
+  state.effortLimit = engine.allowance;
   engine.iterations = 0;
   engine.onStep = options.onStep;
   // a solve that was stopped may have left these
@@ -166,7 +169,10 @@ export function* solveSteps(engine: Engine, options: SolveOptions = {}): Generat
   }
   if (ending !== 'astray') ending = yield* findBalance(engine, balance, method);
   if (!finite(state.x)) reset(engine);
+  state.effort = 0;
+  state.effortLimit = ALLOWANCE / 4;
   evaluate(state, balance);
+  state.effortLimit = Number.POSITIVE_INFINITY;
   const settled = balance.unsettled <= 1e-8;
   const converged = (ending === null || balance.residual <= BALANCED * state.scale) && settled && finite(state.x);
   engine.solved = converged;

@@ -262,7 +262,12 @@ export function solveFactored(f: Factors, x: Float64Array, transposed = false): 
   const forward = transposed && !symmetric ? upper : lower;
   const backward = transposed || symmetric ? lower : upper;
   // where the pivot's entries 01 and 10, 02 and 20, 12 and 21 stand
-  const [p01, p10, p02, p20, p12, p21] = transposed ? [3, 1, 6, 2, 7, 5] : [1, 3, 2, 6, 5, 7];
+  const p01 = transposed ? 3 : 1;
+  const p10 = transposed ? 1 : 3;
+  const p02 = transposed ? 6 : 2;
+  const p20 = transposed ? 2 : 6;
+  const p12 = transposed ? 7 : 5;
+  const p21 = transposed ? 5 : 7;
   for (let j = 0; j < size; j++) {
     const q = 9 * j;
     const b0 = x[3 * j] as number;

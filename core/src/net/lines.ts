@@ -150,7 +150,7 @@ function settle(state: State, i: number): number {
     status[g] = runsFree(s.passKind[j] as number, s.passValue[j] as number) ? 1 : sign(slid);
   }
   let left = 0;
-  for (let round = 0; round < MOST_ROUNDS; round++) {
+  for (let round = 0; round < MOST_ROUNDS && state.effort <= state.effortLimit; round++) {
     let most = 0;
     for (let k = 0; k <= m; k++)
       most = max(most, size3(stretch, (i + first + k) * STRETCH + T1), size3(stretch, (i + first + k) * STRETCH + T0));
@@ -393,6 +393,7 @@ function runTangent(state: State, i: number, m: number, sink: Sink): void {
   const { structure: s, stretch } = state;
   room(m);
   const width = 3 * (m + 2);
+  state.effort += (width * width * (m + 2)) / 40;
   const firstStretch = i + (s.passStart[i] as number);
   ke.fill(0, 0, width * width);
   for (let k = 0; k <= m; k++) {

@@ -50,12 +50,12 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
   let floored = false;
   let rest = 0;
   let patience = 1;
+  const done = (): boolean =>
+    floored ||
+    balance.residual <= GOAL * state.scale ||
+    (last <= 2 * balance.residual && balance.residual <= 1e-9 * state.scale);
   evaluate(state, balance);
   for (let step = 0; step < MOST_STEPS; step++) {
-    const done = (): boolean =>
-      floored ||
-      balance.residual <= GOAL * state.scale ||
-      (last <= 2 * balance.residual && balance.residual <= 1e-9 * state.scale);
     if (done() && refinements < 40) {
       refinements++;
       if (refineFeet(state) > 1e-10 * state.scale) {

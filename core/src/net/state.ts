@@ -26,6 +26,8 @@ export interface State {
   firmness: number;
   /** Catenaries and straight stretches evaluated since the engine last took account of them, in block operations. */
   effort: number;
+  /** At most this much of it in one evaluation: beyond, slips are left unsettled. */
+  effortLimit: number;
   /** True while every foot, hitch and rough ring is held where it was: what a rig starts from before anything slides. */
   held: boolean;
   /** Stiffness, N/m, of the tethers that hold every node to `tether` while a loose net is settled; 0 otherwise. */
@@ -52,6 +54,7 @@ export function newState(structure: Structure): State {
     stretch: new Float64Array(STRETCH * structure.stretchFrom.length),
     firmness: 1,
     effort: 0,
+    effortLimit: Number.POSITIVE_INFINITY,
     held: false,
     tetherStiffness: 0,
     tether: new Float64Array(3 * structure.nodes),
