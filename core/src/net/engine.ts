@@ -149,6 +149,7 @@ export function* solveSteps(engine: Engine, options: SolveOptions = {}): Generat
   state.foreseeing = false;
   if (options.from === 'given' || !engine.solved) reset(engine);
   else foresee(engine);
+  keepOnLine(engine);
   // held components are where the structure says
   for (let i = 0; i < state.x.length; i++) if (structure.fixed[i]) state.x[i] = structure.at[i] as number;
   if (structure.footNode.length > 0) {
@@ -207,6 +208,23 @@ function* findBalance(engine: Engine, balance: Balance, method: Outcome['method'
     if (engine.stiffness !== null && engine.allowance > 0) ending = yield* newton(engine, balance);
   }
   return ending;
+}
+
+/**
+ * Puts slips that a changed unstressed length has left behind back where they were rigged.
+ * @throws RangeError when a line has become shorter than where its rings and hitches sit
+ */
+function keepOnLine({ structure: s, state }: Engine): void {
+  for (let i = 0; i < s.rest.length; i++) {
+    const first = s.passStart[i]!;
+    const end = s.passStart[i + 1]!;
+    if (first === end || state.slip[end - 1]! < s.rest[i]!) continue;
+    if (!(s.passAt[end - 1]! < s.rest[i]!))
+      throw new RangeError(
+        `line "${s.lineId[i]!}": restLength ${s.rest[i]!} m; must be above ${s.passAt[end - 1]!} m, where its last ring or hitch sits`,
+      );
+    for (let j = first; j < end; j++) state.slip[j] = s.passAt[j]!;
+  }
 }
 
 /** Whether every foot, hitch and rough ring is where it was rigged. */

@@ -1,5 +1,5 @@
 import type { ClothState } from './cloth.js';
-import { SLACK, isotropicCloth, newClothState, wovenCloth } from './cloth.js';
+import { SLACK, TAUT, WRINKLED, isotropicCloth, newClothState, wovenCloth } from './cloth.js';
 import type { Sink, State } from './state.js';
 import type { Structure } from './structure.js';
 
@@ -276,7 +276,14 @@ export function panelStress(state: State, i: number, out: Float64Array): void {
   respond(state.structure, i);
   const mean = 0.5 * (law.s11 + law.s22);
   const radius = sqrt(0.25 * (law.s11 - law.s22) ** 2 + law.s12 ** 2);
-  out[0] = mean + radius;
-  out[1] = law.state === 2 ? mean - radius : 0;
-  out[2] = law.state;
+  // what a strain of rounding's size makes is no stress
+  const nothing = ROUNDING / (state.structure.compliance[6 * i] as number);
+  const first = mean + radius;
+  const second = mean - radius;
+  out[0] = first > nothing ? first : 0;
+  out[1] = law.state === TAUT && second > nothing ? second : 0;
+  out[2] = !(first > nothing) ? SLACK : out[1] > 0 ? TAUT : WRINKLED;
 }
+
+/** Strain that a place's last digits may feign. */
+const ROUNDING = 1e-12;

@@ -54,7 +54,7 @@ export function resultOf(engine: Engine, outcome: Outcome, warnings: readonly st
     struts: Object.fromEntries(s.strutId.map((id, i) => [id, { force: plain(strutForce(state, i)) }])),
     panels: Object.fromEntries(panels),
     mechanisms,
-    slackLines: lines.filter(([, l]) => l.tension === 0).map(([id]) => id),
+    slackLines: lines.filter(([, l], i) => l.tension <= 1e-12 * s.curve[i]!.slope[0]!).map(([id]) => id),
     slidHitches: lines.flatMap(([line, l]) =>
       (l.through ?? []).filter((p) => p.state === 'slid').map((p) => ({ line, node: p.node, by: p.slid })),
     ),

@@ -264,6 +264,18 @@ describe('load cases on one engine', () => {
     }
   });
 
+  test('a line hauled in shorter than its last hitch is refused by name; a shorter one is not', () => {
+    const engine = prepare(roofNet(4, 2));
+    const { rest, lineId } = engine.structure;
+    const ridge = lineId.indexOf('ridge');
+    solve(engine);
+    const before = rest[ridge]!;
+    rest[ridge] = 3;
+    expect(() => solve(engine)).toThrow(/line "ridge": restLength 3 m; must be above 5\.\d+ m/);
+    rest[ridge] = 0.99 * before;
+    expect(solve(engine).converged).toBe(true);
+  });
+
   test('a support dragged in small steps ends where it ends in one', () => {
     const net = roofNet(6, 4);
     const engine = prepare(net);
