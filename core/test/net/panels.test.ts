@@ -156,8 +156,7 @@ describe('panels', () => {
     for (const n of Object.values(result.nodes)) up += n.reaction[2];
     near(up, -120, 1e-7); // the edge is plane and square, 1 m by 1 m
     const inside = new Set(nodes.filter((n) => n.fixed === undefined).map((n) => n.id));
-    for (const p of panels)
-      expect(result.panels[p.id]!.state === 'slack').toBe(!p.corners.some((c) => inside.has(c)));
+    for (const p of panels) expect(result.panels[p.id]!.state === 'slack').toBe(!p.corners.some((c) => inside.has(c)));
   });
 
   test('a free panel hung by one corner hangs plumb, its two lower corners level and apart', () => {
