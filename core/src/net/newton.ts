@@ -73,7 +73,7 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
     }
     last = balance.residual;
     engine.iterations++;
-    if (!spend(engine, stiffness.shape.work + 2 * engine.evaluation)) return 'work';
+    if (!spend(engine, stiffness.costOf(symmetric) + 2 * engine.evaluation)) return 'work';
     yield;
 
     stiffness.begin(symmetric);
@@ -85,7 +85,7 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
       slope = !symmetric || factors.negative === 0 ? aim(engine, stiffness, factors) : 0;
       if (slope > 0 && slope < Number.POSITIVE_INFINITY) break;
       if (raised === 40) return 'stuck';
-      if (!spend(engine, stiffness.shape.work)) return 'work';
+      if (!spend(engine, stiffness.costOf(symmetric))) return 'work';
       shift = max(10 * shift, (1e-8 * state.scale) / engine.size, 1e-12);
       factors = stiffness.factors(shift);
     }
@@ -116,7 +116,7 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
   function polish(k: Stiffness): void {
     for (let step = 0; step < 8 && balance.residual > GOAL * state.scale; step++) {
       const before = balance.residual;
-      if (!spend(engine, k.shape.work + 3 * engine.evaluation)) return;
+      if (!spend(engine, k.costOf(symmetric) + 3 * engine.evaluation)) return;
       k.begin(symmetric);
       collectTangents(state, engine.members, k);
       const factors = k.factors((1e-6 * before) / engine.size);
@@ -219,7 +219,7 @@ function foreseenStep(engine: Engine, stiffness: Stiffness, balance: Balance, sy
   state.foreseeing = false;
   let shift = (1e-6 * min(state.scale, balance.residual)) / engine.size;
   for (let raised = 0; raised < 12; raised++, shift = max(30 * shift, (1e-8 * state.scale) / engine.size)) {
-    if (!spend(engine, stiffness.shape.work + 3 * engine.evaluation)) return false;
+    if (!spend(engine, stiffness.costOf(symmetric) + 3 * engine.evaluation)) return false;
     const factors = stiffness.factors(shift);
     if (symmetric && factors.negative > 0) continue;
     direction.set(state.force);

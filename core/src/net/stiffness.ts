@@ -20,6 +20,8 @@ export interface Stiffness extends Sink {
   /** Nodes that take part, and the column of each node (-1: held). */
   readonly active: Int32Array;
   readonly column: Int32Array;
+  /** Block operations of one factorisation. */
+  costOf(symmetric: boolean): number;
   /** Clears the numbers; `symmetric` says which half is wanted. */
   begin(symmetric: boolean): void;
   /**
@@ -84,6 +86,7 @@ export function newStiffness(structure: Structure, members: Members): Stiffness 
     shape,
     active,
     column,
+    costOf: (half) => (half ? 1 : 2.2) * shape.work,
     begin(wanted) {
       symmetric = wanted;
       lower.fill(0);
