@@ -250,6 +250,8 @@ function search(engine: Engine, balance: Balance, slope0: number, first: number,
   const energy0 = state.energy;
   const residual0 = balance.residual;
   const floor = residual0 <= BALANCED * state.scale;
+  // the energy is a sum of terms as large as the largest tension times the net
+  const rounding = 1e-13 * (abs(energy0) + state.scale * engine.size);
   let low = 0;
   let lowSlope = slope0;
   let high = Number.POSITIVE_INFINITY;
@@ -271,7 +273,7 @@ function search(engine: Engine, balance: Balance, slope0: number, first: number,
       bestResidual = balance.residual;
     }
     const change = state.energy - energy0;
-    if (finite && good(slope, slope0, change, energy0, balance.residual, residual0, symmetric)) return take;
+    if (finite && good(slope, slope0, change, rounding, balance.residual, residual0, symmetric)) return take;
     // a point where the energy has risen lies beyond the minimum even when the slope is not yet against the step
     const beyond = !finite || slope < 0 || (symmetric && change > 0);
     if (beyond) {
@@ -295,18 +297,17 @@ function search(engine: Engine, balance: Balance, slope0: number, first: number,
   return fallback;
 }
 
-/** Whether a trial point may be taken. */
+/** Whether a trial point may be taken. `rounding`: a change of energy, N m, that says nothing. */
 function good(
   slope: number,
   slope0: number,
   change: number,
-  energy0: number,
+  rounding: number,
   residual: number,
   residual0: number,
   symmetric: boolean,
 ): boolean {
   if (symmetric) {
-    const rounding = 1e-13 * abs(energy0);
     if (abs(change) <= rounding) return abs(slope) <= 0.3 * slope0 || residual <= 0.5 * residual0;
     return change < 0 && abs(slope) <= 0.3 * slope0;
   }

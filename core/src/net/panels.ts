@@ -14,20 +14,15 @@ const bc = new Float64Array(9);
 const db = new Float64Array(9); // tangent times B
 const dc = new Float64Array(9);
 
-/** First and second column of the deformation gradient, set by `deform`. */
-let p0 = 0;
-let p1 = 0;
-let p2 = 0;
-let q0 = 0;
-let q1 = 0;
-let q2 = 0;
-/** Sides a-b and a-c as they are. */
-let u0 = 0;
-let u1 = 0;
-let u2 = 0;
-let v0 = 0;
-let v1 = 0;
-let v2 = 0;
+/**
+ * Written by `deform`, 3 numbers each: first and second column of the deformation gradient, sides a-b and a-c as they
+ * are. (In an array, because a number of a module's own is made anew at every writing.)
+ */
+const now = new Float64Array(12);
+const P = 0;
+const Q = 3;
+const U = 6;
+const V = 9;
 
 function deform(s: Structure, x: Float64Array, i: number): void {
   const a = 3 * (s.corner[3 * i] as number);
@@ -36,29 +31,26 @@ function deform(s: Structure, x: Float64Array, i: number): void {
   const g0 = s.gradient[3 * i] as number;
   const g1 = s.gradient[3 * i + 1] as number;
   const g2 = s.gradient[3 * i + 2] as number;
-  const a0 = x[a] as number;
-  const a1 = x[a + 1] as number;
-  const a2 = x[a + 2] as number;
-  u0 = (x[b] as number) - a0;
-  u1 = (x[b + 1] as number) - a1;
-  u2 = (x[b + 2] as number) - a2;
-  v0 = (x[c] as number) - a0;
-  v1 = (x[c + 1] as number) - a1;
-  v2 = (x[c + 2] as number) - a2;
-  p0 = u0 * g0;
-  p1 = u1 * g0;
-  p2 = u2 * g0;
-  q0 = u0 * g1 + v0 * g2;
-  q1 = u1 * g1 + v1 * g2;
-  q2 = u2 * g1 + v2 * g2;
+  for (let k = 0; k < 3; k++) {
+    const from = x[a + k] as number;
+    const u = (x[b + k] as number) - from;
+    const v = (x[c + k] as number) - from;
+    now[P + k] = u * g0;
+    now[Q + k] = u * g1 + v * g2;
+    now[U + k] = u;
+    now[V + k] = v;
+  }
 }
+
+/** Inner product of two of the vectors in `now`. */
+const dotNow = (a: number, b: number): number =>
+  (now[a] as number) * (now[b] as number) +
+  (now[a + 1] as number) * (now[b + 1] as number) +
+  (now[a + 2] as number) * (now[b + 2] as number);
 
 /** The cloth law at the present strain of panel i, into `law`; `deform` first. */
 function respond(s: Structure, i: number): void {
-  const e11 = 0.5 * (p0 * p0 + p1 * p1 + p2 * p2 - 1);
-  const e22 = 0.5 * (q0 * q0 + q1 * q1 + q2 * q2 - 1);
-  const e12 = 0.5 * (p0 * q0 + p1 * q1 + p2 * q2);
-  apply(s, i, e11, e22, e12);
+  apply(s, i, 0.5 * (dotNow(P, P) - 1), 0.5 * (dotNow(Q, Q) - 1), 0.5 * dotNow(P, Q));
 }
 
 function apply(s: Structure, i: number, e11: number, e22: number, e12: number): void {
@@ -77,6 +69,12 @@ export function panelForces(state: State): void {
     deform(s, x, i);
     respond(s, i);
     const area = s.area[i] as number;
+    const p0 = now[P] as number;
+    const p1 = now[P + 1] as number;
+    const p2 = now[P + 2] as number;
+    const q0 = now[Q] as number;
+    const q1 = now[Q + 1] as number;
+    const q2 = now[Q + 2] as number;
     if (law.state !== SLACK) {
       const g0 = area * (s.gradient[3 * i] as number);
       const g1 = area * (s.gradient[3 * i + 1] as number);
@@ -112,6 +110,12 @@ export function panelForces(state: State): void {
     }
     const pressure = (s.pressure[i] as number) / 6;
     if (pressure !== 0) {
+      const u0 = now[U] as number;
+      const u1 = now[U + 1] as number;
+      const u2 = now[U + 2] as number;
+      const v0 = now[V] as number;
+      const v1 = now[V + 1] as number;
+      const v2 = now[V + 2] as number;
       const n0 = pressure * (u1 * v2 - u2 * v1);
       const n1 = pressure * (u2 * v0 - u0 * v2);
       const n2 = pressure * (u0 * v1 - u1 * v0);
@@ -141,6 +145,12 @@ export function panelTangents(state: State, sink: Sink, firstElement: number): v
     respond(s, i);
     const pressure = (s.pressure[i] as number) / 6;
     if (law.state === SLACK && pressure === 0) continue;
+    const p0 = now[P] as number;
+    const p1 = now[P + 1] as number;
+    const p2 = now[P + 2] as number;
+    const q0 = now[Q] as number;
+    const q1 = now[Q + 1] as number;
+    const q2 = now[Q + 2] as number;
     const area = s.area[i] as number;
     const g0 = s.gradient[3 * i] as number;
     const g1 = s.gradient[3 * i + 1] as number;
@@ -212,6 +222,12 @@ export function panelTangents(state: State, sink: Sink, firstElement: number): v
       }
     }
     if (pressure !== 0) {
+      const u0 = now[U] as number;
+      const u1 = now[U + 1] as number;
+      const u2 = now[U + 2] as number;
+      const v0 = now[V] as number;
+      const v1 = now[V + 1] as number;
+      const v2 = now[V + 2] as number;
       // n = u x v: dn/db = -[v], dn/dc = [u], dn/da = [v] - [u]; stiffness is minus the force's change
       for (let corner = 0; corner < 3; corner++) {
         const r = 27 * corner;
@@ -239,13 +255,22 @@ export function foreseeStresses(state: State, d: Float64Array, share: number): v
   const { structure: s, x, foreseenStress } = state;
   for (let i = 0; i < s.area.length; i++) {
     deform(s, d, i);
-    const [dp0, dp1, dp2, dq0, dq1, dq2] = [p0, p1, p2, q0, q1, q2];
+    const d0 = now[P] as number;
+    const d1 = now[P + 1] as number;
+    const d2 = now[P + 2] as number;
+    const h0 = now[Q] as number;
+    const h1 = now[Q + 1] as number;
+    const h2 = now[Q + 2] as number;
     deform(s, x, i);
-    const e11 = 0.5 * (p0 * p0 + p1 * p1 + p2 * p2 - 1) + share * (p0 * dp0 + p1 * dp1 + p2 * dp2);
-    const e22 = 0.5 * (q0 * q0 + q1 * q1 + q2 * q2 - 1) + share * (q0 * dq0 + q1 * dq1 + q2 * dq2);
-    const e12 =
-      0.5 * (p0 * q0 + p1 * q1 + p2 * q2) +
-      0.5 * share * (p0 * dq0 + p1 * dq1 + p2 * dq2 + q0 * dp0 + q1 * dp1 + q2 * dp2);
+    const p0 = now[P] as number;
+    const p1 = now[P + 1] as number;
+    const p2 = now[P + 2] as number;
+    const q0 = now[Q] as number;
+    const q1 = now[Q + 1] as number;
+    const q2 = now[Q + 2] as number;
+    const e11 = 0.5 * (dotNow(P, P) - 1) + share * (p0 * d0 + p1 * d1 + p2 * d2);
+    const e22 = 0.5 * (dotNow(Q, Q) - 1) + share * (q0 * h0 + q1 * h1 + q2 * h2);
+    const e12 = 0.5 * dotNow(P, Q) + 0.5 * share * (p0 * h0 + p1 * h1 + p2 * h2 + q0 * d0 + q1 * d1 + q2 * d2);
     apply(s, i, e11, e22, e12);
     foreseenStress[3 * i] = law.s11;
     foreseenStress[3 * i + 1] = law.s22;
@@ -263,7 +288,7 @@ export function panelStiffness(s: Structure, x: Float64Array, i: number): number
   const g0 = s.gradient[3 * i] as number;
   const g1 = s.gradient[3 * i + 1] as number;
   const g2 = s.gradient[3 * i + 2] as number;
-  const stretch = max(1, 1.5 * (p0 * p0 + p1 * p1 + p2 * p2 + q0 * q0 + q1 * q1 + q2 * q2) - 2);
+  const stretch = max(1, 1.5 * (dotNow(P, P) + dotNow(Q, Q)) - 2);
   return elastic * stretch * (s.area[i] as number) * (g0 * g0 + g1 * g1 + g2 * g2);
 }
 
