@@ -75,7 +75,7 @@ export function expectGlobalBalance(net: Net, result: NetResult): void {
   }
   force[2]! -= weight;
   scale += weight;
-  const tolerance = 1e-7 * scale + 50 * result.residual;
+  const tolerance = 1e-7 * scale + net.nodes.length * result.residual;
   for (const f of force) expect(Math.abs(f)).toBeLessThan(tolerance);
   // where a line's or a panel's weight acts is not told by the result: moments only without
   if (weight === 0) for (const m of moment) expect(Math.abs(m)).toBeLessThan(tolerance);
