@@ -222,32 +222,30 @@ export function panelTangents(state: State, sink: Sink, firstElement: number): v
       }
     }
     if (pressure !== 0) {
-      const u0 = now[U] as number;
-      const u1 = now[U + 1] as number;
-      const u2 = now[U + 2] as number;
-      const v0 = now[V] as number;
-      const v1 = now[V + 1] as number;
-      const v2 = now[V + 2] as number;
       // n = u x v: dn/db = -[v], dn/dc = [u], dn/da = [v] - [u]; stiffness is minus the force's change
       for (let corner = 0; corner < 3; corner++) {
         const r = 27 * corner;
-        skew(r, v0 - u0, v1 - u1, v2 - u2, -pressure);
-        skew(r + 3, v0, v1, v2, pressure);
-        skew(r + 6, u0, u1, u2, -pressure);
+        skew(r, V, -pressure);
+        skew(r, U, pressure);
+        skew(r + 3, V, pressure);
+        skew(r + 6, U, -pressure);
       }
     }
     sink.add(firstElement + i, ke, 9);
   }
 }
 
-/** Adds k [w] (the matrix of w x) to the 3 x 3 block of `ke` at r. */
-function skew(r: number, w0: number, w1: number, w2: number, k: number): void {
-  ke[r + 1]! -= k * w2;
-  ke[r + 2]! += k * w1;
-  ke[r + 9]! += k * w2;
-  ke[r + 11]! -= k * w0;
-  ke[r + 18]! -= k * w1;
-  ke[r + 19]! += k * w0;
+/** Adds k [w] (the matrix of w x) to the 3 x 3 block of `ke` at r; w stands in `now` at o. */
+function skew(r: number, o: number, k: number): void {
+  const w0 = k * (now[o] as number);
+  const w1 = k * (now[o + 1] as number);
+  const w2 = k * (now[o + 2] as number);
+  ke[r + 1]! -= w2;
+  ke[r + 2]! += w1;
+  ke[r + 9]! += w2;
+  ke[r + 11]! -= w0;
+  ke[r + 18]! -= w1;
+  ke[r + 19]! += w0;
 }
 
 /** The stresses that a step foresees to first order: the law at the strain plus its linear change. */
