@@ -14,10 +14,14 @@ import { KitController } from './kit/kit.controller.js';
 import { KitService } from './kit/kit.service.js';
 import { NetController } from './net/net.controller.js';
 import { NetService } from './net/net.service.js';
+import { simulatedForecast, simulatedStation } from '@rough-bight/core/weather';
 import { PersonController } from './person/person.controller.js';
 import { PersonService } from './person/person.service.js';
+import { PlaceController } from './place/place.controller.js';
+import { PlaceService } from './place/place.service.js';
 import { RigController } from './rig/rig.controller.js';
 import { RigService } from './rig/rig.service.js';
+import { FORECAST, STATION, WeatherController } from './weather/weather.controller.js';
 
 const webFolder = join(dirname(fileURLToPath(import.meta.url)), '../../web/dist');
 
@@ -40,8 +44,26 @@ export class AppModule {
             ]
           : []),
       ],
-      controllers: [CampController, RigController, KitController, PersonController, NetController, HealthController],
-      providers: [{ provide: STORE, useValue: store }, RigService, KitService, PersonService, NetService],
+      controllers: [
+        CampController,
+        RigController,
+        PlaceController,
+        KitController,
+        PersonController,
+        WeatherController,
+        NetController,
+        HealthController,
+      ],
+      providers: [
+        { provide: STORE, useValue: store },
+        { provide: STATION, useFactory: () => simulatedStation(Date.now) },
+        { provide: FORECAST, useFactory: () => simulatedForecast(Date.now) },
+        RigService,
+        PlaceService,
+        KitService,
+        PersonService,
+        NetService,
+      ],
     };
   }
 }

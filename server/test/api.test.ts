@@ -203,7 +203,7 @@ describe('kit and measures', () => {
   test('measures and margins are checked field by field and versioned', async () => {
     const { body: me } = await request(http).get('/api/me').expect(200);
     const { name, body: measures, units, required: margins, version } = me;
-    const person = { name, body: measures, units, required: margins, version };
+    const person = { name, body: measures, units, required: margins, calibrations: {}, version };
     const { body: next } = await request(http)
       .put('/api/me')
       .send({ ...person, body: { ...person.body, pace: 0.8 } })

@@ -11,6 +11,7 @@ import { Failed, Loading } from './parts/states.js';
 import { BenchView } from './views/bench/bench.js';
 import { CampView, FirstCamp } from './views/camp/camp.js';
 
+const GroundView = lazy(() => import('./views/ground/ground.js'));
 const KitView = lazy(() => import('./views/kit/kit.js'));
 const MeView = lazy(() => import('./views/me/me.js'));
 const NetView = lazy(() => import('./views/net/net.js'));
@@ -26,6 +27,14 @@ const router = createBrowserRouter([
       { index: true, element: <FirstCamp /> },
       { path: 'camps/:campId', element: <CampView /> },
       { path: 'rigs/:rigId/:step?', element: <BenchView /> },
+      {
+        path: 'places/:placeId/:step?',
+        element: (
+          <Suspense fallback={waiting}>
+            <GroundView />
+          </Suspense>
+        ),
+      },
       {
         path: 'kit',
         element: (

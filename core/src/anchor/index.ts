@@ -1,1 +1,3 @@
+export * from './pile.js';
 export * from './tree.js';
+export * from './weight.js';

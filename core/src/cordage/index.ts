@@ -1,1 +1,2 @@
+export * from './kit.js';
 export * from './length.js';

@@ -20,6 +20,8 @@ export type Quantity =
   | 'speed'
   | 'area'
   | 'density'
+  | 'unitWeight'
+  | 'volume'
   | 'count';
 
 export const LENGTH_UNITS = ['m', 'ft'] as const;
@@ -129,6 +131,10 @@ export function show(value: number, quantity: Quantity, units: UnitChoice): Show
       return { text: figures(value, 2), unit: 'm²' };
     case 'density':
       return { text: figures(value), unit: 'kg/m³' };
+    case 'unitWeight':
+      return { text: figures(value / 1000, 2), unit: 'kN/m³' };
+    case 'volume':
+      return { text: figures(value * 1000, 2), unit: 'l' };
     case 'count':
       return { text: String(Math.round(value * 100) / 100), unit: '' };
   }

@@ -2,7 +2,7 @@ import { barkPressure, screenTree, trunkGive } from '../anchor/index.js';
 import { BARK_PRESSURE, CORD_ON_BARK, PULLS, cordWeight } from '../catalogue/index.js';
 import { cordNeeded } from '../cordage/index.js';
 import { capstanHold, spanShape, travelNeeded } from '../line/index.js';
-import { say } from '../quantity/index.js';
+import { capital, say } from '../quantity/index.js';
 import type { UnitChoice, Vec3 } from '../quantity/index.js';
 import type { Judgement, Link } from '../strength/index.js';
 import { judge } from '../strength/index.js';
@@ -153,10 +153,11 @@ export function evaluateRidge(
         cases.reduce((a, b) => (b.horizontal[k].value > a.horizontal[k].value ? b : a)),
         k,
       ),
-      moved:
-        trunkGive(rig.trunks[k].tieHeight, model.diameters[k], model.woods[k].modulus.typical) *
-        pitched.horizontal[k].value,
-      against: screenTree(rig.trunks[k], rig.use === 'person'),
+      moved: rig.trunks[k].standsOnWord
+        ? 0
+        : trunkGive(rig.trunks[k].tieHeight, model.diameters[k], model.woods[k].modulus.typical) *
+          pitched.horizontal[k].value,
+      against: rig.trunks[k].standsOnWord ? [] : screenTree(rig.trunks[k], rig.use === 'person'),
     };
   });
   const result: Omit<RidgeResult, 'warnings'> = {
@@ -248,12 +249,17 @@ function warningsOf(model: RidgeModel, r: Omit<RidgeResult, 'warnings'>, units: 
     out.push(
       `${kitCord.name} is too short: ${say(r.cordNeeded.value, 'length', units)} wanted, ${say(kitCord.length, 'length', units)} on hand. Fewer wraps, a closer pair of trees, or a sheet bend's extension away from the load.`,
     );
+  for (const [i, trunk] of rig.trunks.entries())
+    if (trunk.standsOnWord)
+      out.push(
+        `${capital(trunk.name)} is no stem: whether it slides, tips or pulls out is judged on the ground, not here. Lean on it; it is asked for ${say(r.trunks[i]!.horizontal.value, 'force', units)} level.`,
+      );
   for (const [i, end] of rig.ends.entries()) {
     const caution = model.terminations[i]!.caution;
     if (caution !== undefined) out.push(caution);
     const T = r.worstTension.value;
     const p = barkPressure(T, model.diameters[i]!, cord.diameter * Math.max(1, end.wraps));
-    if (p > BARK_PRESSURE.typical)
+    if (p > BARK_PRESSURE.typical && !rig.trunks[i]!.standsOnWord)
       out.push(
         `The cord presses ${say(p, 'stress', units)} on the bark of ${rig.trunks[i]!.name}, enough to bruise it. Pad it with sticks or cloth, add wraps, or use a strap.`,
       );

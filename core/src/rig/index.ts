@@ -4,3 +4,4 @@ export * from './model.js';
 export * from './evaluate.js';
 export * from './sentences.js';
 export * from './tradeoff.js';
+export * from './site.js';

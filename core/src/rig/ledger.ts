@@ -137,6 +137,7 @@ function places(model: RidgeModel): Place[] {
   }
   for (const i of [0, 1] as const) {
     const trunk = rig.trunks[i];
+    if (trunk.standsOnWord) continue;
     const name = `foot of ${trunk.name}`;
     out.push({
       id: `trunk-${i}`,

@@ -310,7 +310,9 @@ export function ridgeModel(
 
   const giveOf = (v: Values): readonly [Vec3, Vec3] => {
     const of = (i: 0 | 1): Vec3 => {
-      const g = trunkGive(rig.trunks[i].tieHeight, diameters[i], i === 0 ? v.E0 : v.E1);
+      const g = rig.trunks[i].standsOnWord
+        ? 0
+        : trunkGive(rig.trunks[i].tieHeight, diameters[i], i === 0 ? v.E0 : v.E1);
       return [g, g, 0];
     };
     return [of(0), of(1)];

@@ -1,7 +1,10 @@
 import type { Sign } from '../anchor/index.js';
-import type { Pull, Shelter, Sun, Wear } from '../catalogue/index.js';
+import type { Pull, Shelter } from '../catalogue/index.js';
+import type { KitCord } from '../cordage/index.js';
 import type { BodyMeasures, Quantity } from '../quantity/index.js';
 import type { Required, Rule, Use } from '../strength/index.js';
+
+export type { KitCord };
 
 export const RIDGE_FORMAT = 'rough-bight/ridge@1';
 
@@ -17,6 +20,8 @@ export interface Trunk {
   /** Height of the tie above that trunk's foot, m. */
   readonly tieHeight: number;
   readonly signs: readonly Sign[];
+  /** Set where it is no stem to bend (a boulder, a log, a pole with its back-stay): that it holds is judged on the ground. */
+  readonly standsOnWord?: true;
 }
 
 export interface End {
@@ -69,18 +74,8 @@ export interface RidgeRig {
   readonly tightness: number;
   readonly use: Use;
   readonly rule: Rule;
-}
-
-/** A length of cord the person owns. */
-export interface KitCord {
-  readonly id: string;
-  readonly name: string;
-  /** Catalogue id. */
-  readonly cord: string;
-  /** m on hand. */
-  readonly length: number;
-  readonly sun: Sun;
-  readonly wear: Wear;
+  /** Where it stands: ids of a place and of its two anchors; the second is empty for a pole still to be set. */
+  readonly site?: { readonly place: string; readonly from: string; readonly to: string };
 }
 
 /** What a rig is judged with: the kit, the person's measures, the margins asked. */

@@ -1,1 +1,2 @@
+export * from './station.js';
 export * from './wind.js';

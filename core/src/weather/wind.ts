@@ -1,20 +1,41 @@
-/** Beaufort numbers 0 to 9 by what the wind does; mean speed v = 0.836 B^1.5 m/s (WMO No. 306). */
+/** Beaufort numbers 0 to 9 by what the wind does to smoke, leaves and branches, and to open water; mean speed v = 0.836 B^1.5 m/s (WMO No. 306). */
 export const BEAUFORT = [
-  { name: 'calm', sign: 'Smoke rises straight; the river is a mirror.' },
-  { name: 'light air', sign: 'Smoke drifts; leaves hang still.' },
-  { name: 'light breeze', sign: 'Leaves rustle; wind felt on the face.' },
-  { name: 'gentle breeze', sign: 'Leaves and twigs keep moving.' },
-  { name: 'moderate breeze', sign: 'Small branches move; dust and loose leaves lift.' },
-  { name: 'fresh breeze', sign: 'Small leafy trees sway; wavelets on the river.' },
-  { name: 'strong breeze', sign: 'Large branches move; guys hum.' },
-  { name: 'near gale', sign: 'Whole trees move; walking is work.' },
-  { name: 'gale', sign: 'Twigs break off. Take the roof down and leave the trees.' },
-  { name: 'strong gale', sign: 'Branches break. Leave.' },
+  { name: 'calm', sign: 'Smoke rises straight; the river is a mirror.', water: 'A mirror.' },
+  { name: 'light air', sign: 'Smoke drifts; leaves hang still.', water: 'Scaly ripples.' },
+  { name: 'light breeze', sign: 'Leaves rustle; wind felt on the face.', water: 'Small short ripples, none breaking.' },
+  { name: 'gentle breeze', sign: 'Leaves and twigs keep moving.', water: 'Crests begin to break here and there.' },
+  {
+    name: 'moderate breeze',
+    sign: 'Small branches move; dust and loose leaves lift.',
+    water: 'Small waves, many white tops.',
+  },
+  {
+    name: 'fresh breeze',
+    sign: 'Small leafy trees sway; wavelets on the river.',
+    water: 'White tops everywhere; some spray.',
+  },
+  { name: 'strong breeze', sign: 'Large branches move; guys hum.', water: 'Foam in streaks begins; spray is usual.' },
+  { name: 'near gale', sign: 'Whole trees move; walking is work.', water: 'Foam blown in lines along the wind.' },
+  { name: 'gale', sign: 'Twigs break off. Take the roof down and leave the trees.', water: 'Spray dims the far bank.' },
+  { name: 'strong gale', sign: 'Branches break. Leave.', water: 'Dense foam; keep off the water.' },
 ] as const;
 
 /** Mean wind speed at Beaufort number b, m/s. */
 export function beaufortSpeed(b: number): number {
   return 0.836 * b ** 1.5;
+}
+
+/** The Beaufort number whose mean speed is nearest, 0 to 9. @param speed m/s */
+export function beaufortOf(speed: number): number {
+  return Math.min(BEAUFORT.length - 1, Math.round((Math.max(0, speed) / 0.836) ** (2 / 3)));
+}
+
+const POINTS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'] as const;
+
+/** A bearing in words: "south-west". @param bearing rad, clockwise from north */
+export function compassPoint(bearing: number): string {
+  const eighth = Math.round(bearing / (Math.PI / 4));
+  return POINTS[((eighth % 8) + 8) % 8]!;
 }
 
 /** Velocity pressure, Pa: rho V^2 / 2. */

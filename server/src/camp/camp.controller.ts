@@ -7,6 +7,8 @@ import { STORE } from '../db/database.js';
 import { camps } from '../db/schema.js';
 import { Problem, notFound } from '../errors/problem.js';
 import { KitService } from '../kit/kit.service.js';
+import type { PlaceRow } from '../place/place.service.js';
+import { PlaceService } from '../place/place.service.js';
 import type { RigRow } from '../rig/rig.service.js';
 import { RigService } from '../rig/rig.service.js';
 
@@ -18,6 +20,7 @@ export class CampController {
   constructor(
     @Inject(STORE) private readonly store: Store,
     @Inject(RigService) private readonly rigs: RigService,
+    @Inject(PlaceService) private readonly places: PlaceService,
     @Inject(KitService) private readonly kit: KitService,
   ) {}
 
@@ -26,13 +29,13 @@ export class CampController {
     return this.store.db.select().from(camps).orderBy(asc(camps.createdAt), asc(camps.id));
   }
 
-  /** A camp with its kit and its rigs. */
+  /** A camp with its kit, its rigs and its places. */
   @Get(':id')
   @ApiNotFoundResponse({ type: Problem })
-  async one(@Param('id') id: string): Promise<CampRow & { kit: KitCord[]; rigs: RigRow[] }> {
+  async one(@Param('id') id: string): Promise<CampRow & { kit: KitCord[]; rigs: RigRow[]; places: PlaceRow[] }> {
     const [camp] = await this.store.db.select().from(camps).where(eq(camps.id, id));
     if (camp === undefined) throw notFound('camp of that name');
-    const [kit, rigs] = await Promise.all([this.kit.ofCamp(id), this.rigs.ofCamp(id)]);
-    return { ...camp, kit, rigs };
+    const [kit, rigs, places] = await Promise.all([this.kit.ofCamp(id), this.rigs.ofCamp(id), this.places.ofCamp(id)]);
+    return { ...camp, kit, rigs, places };
   }
 }

@@ -1,3 +1,4 @@
+import type { Calibrations, Place } from '@rough-bight/core/ground';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import type { Required } from '@rough-bight/core/strength';
@@ -30,6 +31,8 @@ export const people = pgTable('people', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
   body: jsonb('body').$type<BodyMeasures>().notNull(),
+  /** Repeats against a tape, from which the body's units come. */
+  calibrations: jsonb('calibrations').$type<Calibrations>().notNull().default({}),
   required: jsonb('required').$type<Required>().notNull(),
   units: jsonb('units').$type<UnitChoice>().notNull(),
   version: integer('version').notNull().default(1),
@@ -85,4 +88,38 @@ export const rigRevisions = pgTable(
     savedAt: when('saved_at'),
   },
   (t) => [uniqueIndex('rig_revisions_version').on(t.rigId, t.version)],
+);
+
+export const places = pgTable(
+  'places',
+  {
+    id: text('id').primaryKey(),
+    campId: text('camp_id')
+      .notNull()
+      .references(() => camps.id, { onDelete: 'cascade' }),
+    position: serial('position').notNull(),
+    name: text('name').notNull(),
+    note: text('note').notNull().default(''),
+    document: jsonb('document').$type<Place>().notNull(),
+    version: integer('version').notNull().default(1),
+    updatedAt: when('updated_at'),
+  },
+  (t) => [index('places_camp').on(t.campId)],
+);
+
+/** Every save of a place. */
+export const placeRevisions = pgTable(
+  'place_revisions',
+  {
+    id: serial('id').primaryKey(),
+    placeId: text('place_id')
+      .notNull()
+      .references(() => places.id, { onDelete: 'cascade' }),
+    version: integer('version').notNull(),
+    name: text('name').notNull(),
+    note: text('note').notNull(),
+    document: jsonb('document').$type<Place>().notNull(),
+    savedAt: when('saved_at'),
+  },
+  (t) => [uniqueIndex('place_revisions_version').on(t.placeId, t.version)],
 );

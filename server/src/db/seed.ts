@@ -1,18 +1,21 @@
 import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import type { Calibrations, Place } from '@rough-bight/core/ground';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { KitCord, RidgeRig } from '@rough-bight/core/rig';
+import { calibratedBody } from '@rough-bight/core/ground';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
-import { camps, kitCords, people, rigRevisions, rigs } from './schema.js';
+import { camps, kitCords, people, placeRevisions, places, rigRevisions, rigs } from './schema.js';
 import type { Store } from './database.js';
 
 /** A camp as a file: `rough-bight/camp@1`. */
 export interface CampFile {
   readonly format: 'rough-bight/camp@1';
   readonly camp: { readonly name: string; readonly about: string };
-  readonly person: { readonly name: string; readonly body: BodyMeasures };
+  readonly person: { readonly name: string; readonly body: BodyMeasures; readonly calibrations: Calibrations };
   readonly kit: readonly KitCord[];
+  readonly places: readonly { readonly name: string; readonly note: string; readonly place: Place }[];
   readonly rigs: readonly { readonly name: string; readonly note: string; readonly rig: RidgeRig }[];
 }
 
@@ -39,7 +42,8 @@ export async function seed(store: Store, file: CampFile = readDemo()): Promise<b
     await tx.insert(people).values({
       id: PERSON_ID,
       name: file.person.name,
-      body: file.person.body,
+      body: calibratedBody(file.person.body, file.person.calibrations),
+      calibrations: file.person.calibrations,
       required: DEFAULT_REQUIRED,
       units: { length: 'm', force: 'N' },
     });
@@ -50,6 +54,11 @@ export async function seed(store: Store, file: CampFile = readDemo()): Promise<b
       const id = slug(name);
       await tx.insert(rigs).values({ id, campId, name, note, document: rig });
       await tx.insert(rigRevisions).values({ rigId: id, version: 1, name, note, document: rig });
+    }
+    for (const { name, note, place } of file.places) {
+      const id = slug(name);
+      await tx.insert(places).values({ id, campId, name, note, document: place });
+      await tx.insert(placeRevisions).values({ placeId: id, version: 1, name, note, document: place });
     }
     store.touched();
     return true;

@@ -23,7 +23,7 @@ export class ProblemFilter implements ExceptionFilter {
     if (status === 413)
       return [
         413,
-        { code: 'too-large', message: 'That is more than a rig can hold. Send less than 200 kB.', fields: [] },
+        { code: 'too-large', message: 'That is more than can be taken. Send less than 200 kB.', fields: [] },
       ];
     if (status === 404) return [404, { code: 'not-found', message: 'There is nothing at this address.', fields: [] }];
     if (status === 503 && thrown instanceof HttpException)

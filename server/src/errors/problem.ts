@@ -12,8 +12,8 @@ export class FieldProblem {
 
 /** The one shape of every error. */
 export class Problem {
-  @ApiProperty({ enum: ['invalid', 'conflict', 'not-found', 'forbidden', 'too-large', 'failed'] })
-  code: 'invalid' | 'conflict' | 'not-found' | 'forbidden' | 'too-large' | 'failed';
+  @ApiProperty({ enum: ['invalid', 'conflict', 'not-found', 'forbidden', 'too-large', 'unavailable', 'failed'] })
+  code: 'invalid' | 'conflict' | 'not-found' | 'forbidden' | 'too-large' | 'unavailable' | 'failed';
 
   @ApiProperty({ description: 'A sentence for a person' })
   message: string;
@@ -31,6 +31,7 @@ const STATUS: Readonly<Record<Problem['code'], HttpStatus>> = {
   'not-found': HttpStatus.NOT_FOUND,
   forbidden: HttpStatus.FORBIDDEN,
   'too-large': HttpStatus.PAYLOAD_TOO_LARGE,
+  unavailable: HttpStatus.BAD_GATEWAY,
   failed: HttpStatus.INTERNAL_SERVER_ERROR,
 };
 

@@ -1,4 +1,6 @@
 import { ApiProperty } from '@nestjs/swagger';
+import { BODY_UNITS, MOST_REPEATS, UNITS_OF_BODY } from '@rough-bight/core/ground';
+import type { BodyUnit, Calibrations } from '@rough-bight/core/ground';
 import type { ForceUnit, LengthUnit } from '@rough-bight/core/quantity';
 import { REQUIRED_LIMITS, RULES, USES } from '@rough-bight/core/strength';
 import type { Required, Rule, Use } from '@rough-bight/core/strength';
@@ -61,10 +63,40 @@ class RequiredTable implements ValidatorConstraintInterface {
   }
 }
 
+/** Lists of repeats by body unit, each of a taped length and a count that could be a person's. */
+@ValidatorConstraint({ name: 'calibrations' })
+class CalibrationTable implements ValidatorConstraintInterface {
+  private wrong(value: unknown): string | null {
+    if (typeof value !== 'object' || value === null || Array.isArray(value)) return 'The calibrations must be a table.';
+    for (const [unit, repeats] of Object.entries(value as Record<string, unknown>)) {
+      if (!BODY_UNITS.includes(unit as BodyUnit))
+        return `“${unit}” is not a body unit; those are ${BODY_UNITS.join(', ')}.`;
+      const { name, min, max } = UNITS_OF_BODY[unit as BodyUnit];
+      if (!Array.isArray(repeats) || repeats.length > MOST_REPEATS)
+        return `The repeats of ${name} must be a list of at most ${MOST_REPEATS}.`;
+      for (const [i, r] of repeats.entries()) {
+        const { taped, count } = (typeof r === 'object' && r !== null ? r : {}) as { taped?: unknown; count?: unknown };
+        if (typeof taped !== 'number' || typeof count !== 'number' || !(taped > 0 && count > 0 && taped <= 500))
+          return `Repeat ${i + 1} of ${name} must have a taped length and a count above zero.`;
+        if (!(taped / count >= min && taped / count <= max))
+          return `Repeat ${i + 1} makes one ${name} ${(taped / count).toFixed(2)} m; it can be from ${min} to ${max} m. Check the count.`;
+      }
+    }
+    return null;
+  }
+  validate(value: unknown): boolean {
+    return this.wrong(value) === null;
+  }
+  defaultMessage(args?: ValidationArguments): string {
+    return this.wrong(args?.value) ?? '';
+  }
+}
+
 export class PersonDto {
   @Words('name', 1, 60) name: string;
   @ApiProperty({ type: BodyDto }) @IsDefined() @IsObject() @ValidateNested() @Type(() => BodyDto) body: BodyDto;
   @ApiProperty({ type: UnitsDto }) @IsDefined() @IsObject() @ValidateNested() @Type(() => UnitsDto) units: UnitsDto;
   @ApiProperty({ type: Object }) @IsObject() @Validate(RequiredTable) required: Required;
+  @ApiProperty({ type: Object }) @IsObject() @Validate(CalibrationTable) calibrations: Calibrations;
   @ApiProperty() @IsInt() @Min(1) version: number;
 }

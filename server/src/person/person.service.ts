@@ -1,4 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
+import { calibratedBody } from '@rough-bight/core/ground';
 import { and, eq } from 'drizzle-orm';
 import type { Store } from '../db/database.js';
 import { STORE } from '../db/database.js';
@@ -24,7 +25,8 @@ export class PersonService {
       .update(people)
       .set({
         name: dto.name,
-        body: { ...dto.body },
+        body: calibratedBody({ ...dto.body }, dto.calibrations),
+        calibrations: dto.calibrations,
         units: { ...dto.units },
         required: dto.required,
         version: dto.version + 1,

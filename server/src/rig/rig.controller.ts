@@ -34,7 +34,7 @@ export class RigController {
   @ApiCreatedResponse({ type: RigDto })
   @ApiUnprocessableEntityResponse({ type: Problem })
   create(@Param('campId') campId: string, @Body() body: NewRigDto): Promise<RigRow> {
-    return this.rigs.create(campId, body);
+    return this.rigs.begin(campId, body);
   }
 
   @Put('rigs/:id')
@@ -42,7 +42,7 @@ export class RigController {
   @ApiConflictResponse({ type: Problem, description: 'Changed since: `current` holds what is stored' })
   @ApiUnprocessableEntityResponse({ type: Problem })
   save(@Param('id') id: string, @Body() body: SaveRigDto): Promise<RigRow> {
-    return this.rigs.save(id, body);
+    return this.rigs.change(id, body);
   }
 
   @Delete('rigs/:id')

@@ -20,6 +20,7 @@ import {
   IsInt,
   IsNumber,
   IsObject,
+  IsOptional,
   Max,
   Min,
   ValidateNested,
@@ -75,6 +76,17 @@ class TrunkDto {
   @ArrayUnique({ message: 'Each sign can stand once.' })
   @IsIn(SIGN_IDS, { each: true, ...oneOf('signs', SIGN_IDS) })
   signs: Sign[];
+  @ApiProperty({ required: false, enum: [true], description: 'No stem: its holding is judged on the ground' })
+  @IsOptional()
+  @Equals(true, { message: 'standsOnWord can only be true; leave it out for a stem.' })
+  standsOnWord?: true;
+}
+
+/** The place and the anchors it stands on. */
+class SiteDto {
+  @Words("place's id", 1, 60) place: string;
+  @Words("first anchor's id", 1, 60) from: string;
+  @Words("second anchor's id", 0, 60) to: string;
 }
 
 const TERMINATION_IDS = TERMINATIONS.map((t) => t.id);
@@ -167,6 +179,12 @@ export class RidgeRigDto {
   @Within(L.tightness) tightness: number;
   @ApiProperty({ enum: USES }) @IsIn(USES, oneOf('use', USES)) use: Use;
   @ApiProperty({ enum: RULES }) @IsIn(RULES, oneOf('rule', RULES)) rule: Rule;
+  @ApiProperty({ required: false, type: () => SiteDto })
+  @IsOptional()
+  @IsObject({ message: 'site must be an object.' })
+  @ValidateNested()
+  @Type(() => SiteDto)
+  site?: SiteDto;
 }
 
 /** A new rig. */

@@ -30,6 +30,10 @@ export function FindDialog({
     const to = (path: string) => () => void navigate(path);
     return [
       ...(camp === undefined ? [] : [{ name: camp.name, kind: 'camp', go: to(`/camps/${camp.id}`) }]),
+      ...(camp?.places ?? []).flatMap((p) => [
+        { name: p.name, kind: 'place', go: to(`/places/${p.id}/look`) },
+        { name: `Choose a span at ${p.name}`, kind: 'do', go: to(`/places/${p.id}/choose`) },
+      ]),
       ...(camp?.rigs ?? []).flatMap((r) => [
         { name: r.name, kind: 'rig', go: to(`/rigs/${r.id}/ridge`) },
         ...STEPS.map((s) => ({ name: `${r.name}, ${s}`, kind: 'step', go: to(`/rigs/${r.id}/${s}`) })),

@@ -1,5 +1,5 @@
 import { createContext, useContext, useEffect } from 'react';
-import type { SaveState } from '../data/rig-store.js';
+import type { SaveState } from '../data/document-store.js';
 
 /** What a view tells the bar at the top. */
 export interface ShellContent {

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
 import { useMe } from '../data/camp.js';
-import type { SaveState } from '../data/rig-store.js';
+import type { SaveState } from '../data/document-store.js';
 import { BightMark } from '../parts/marks.js';
 import { FindDialog } from './find.js';
 import { ShellContext } from './shell-context.js';

@@ -1,7 +1,7 @@
 import type { KitCord } from '@rough-bight/core/rig';
 import useSWR, { useSWRConfig } from 'swr';
 import { call, get } from './api.js';
-import type { Camp, CampSummary, Person, StoredRig } from './types.js';
+import type { Camp, CampSummary, Person, StoredPlace, StoredRig } from './types.js';
 
 export function useCamps() {
   return useSWR<readonly CampSummary[]>('/api/camps', get);
@@ -25,6 +25,11 @@ export function useCampActions(campId: string) {
     changeCord: ({ id, ...cord }: KitCord) => then(call<KitCord>('PUT', `${path}/kit/${encodeURIComponent(id)}`, cord)),
     removeCord: (id: string) => then(call<undefined>('DELETE', `${path}/kit/${encodeURIComponent(id)}`)),
     addRig: (rig: Pick<StoredRig, 'name' | 'note' | 'document'>) => then(call<StoredRig>('POST', `${path}/rigs`, rig)),
+    changeRig: ({ id, name, note, document, version }: StoredRig) =>
+      then(call<StoredRig>('PUT', `/api/rigs/${encodeURIComponent(id)}`, { name, note, document, version })),
+    addPlace: (place: Pick<StoredPlace, 'name' | 'note' | 'document'>) =>
+      then(call<StoredPlace>('POST', `${path}/places`, place)),
+    removePlace: (id: string) => then(call<undefined>('DELETE', `/api/places/${encodeURIComponent(id)}`)),
     removeRig: (id: string) => then(call<undefined>('DELETE', `/api/rigs/${encodeURIComponent(id)}`)),
   };
 }
@@ -40,6 +45,7 @@ export function useMe() {
           body: next.body,
           units: next.units,
           required: next.required,
+          calibrations: next.calibrations,
           version: next.version,
         }),
       { optimisticData: next, rollbackOnError: true, revalidate: false },

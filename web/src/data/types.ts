@@ -1,16 +1,20 @@
+import type { Calibrations, Place } from '@rough-bight/core/ground';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import type { KitCord, RidgeRig } from '@rough-bight/core/rig';
 import type { Required } from '@rough-bight/core/strength';
 
-export interface StoredRig {
+/** A named document of a camp as the server holds it. */
+export interface Stored<D> {
   readonly id: string;
   readonly campId: string;
   readonly name: string;
   readonly note: string;
-  readonly document: RidgeRig;
+  readonly document: D;
   readonly version: number;
   readonly updatedAt: string;
 }
+export type StoredRig = Stored<RidgeRig>;
+export type StoredPlace = Stored<Place>;
 
 export interface CampSummary {
   readonly id: string;
@@ -21,6 +25,7 @@ export interface CampSummary {
 export interface Camp extends CampSummary {
   readonly kit: readonly KitCord[];
   readonly rigs: readonly StoredRig[];
+  readonly places: readonly StoredPlace[];
 }
 
 export interface Person {
@@ -28,6 +33,7 @@ export interface Person {
   readonly body: BodyMeasures;
   readonly units: UnitChoice;
   readonly required: Required;
+  readonly calibrations: Calibrations;
   readonly version: number;
 }
 

@@ -19,6 +19,8 @@ export function typed(
       return units.force === 'lbf' ? { unit: 'lb', si: POUND, places: 2 } : { unit: 'kg', si: 1, places: 2 };
     case 'share':
       return { unit: '%', si: 0.01, places: 1 };
+    case 'angle':
+      return { unit: '°', si: Math.PI / 180, places: 0 };
     case 'area':
       return { unit: 'm²', si: 1, places: 1 };
     default:
@@ -40,6 +42,8 @@ interface Props {
   readonly step: number;
   readonly whole?: boolean;
   readonly hint?: string;
+  /** In a table, where the heading is the label: it is read out but not shown. */
+  readonly bare?: boolean;
   readonly suffix?: string;
   /** Takes the number; returns why it cannot be, or null. */
   readonly onCommit: (value: number) => string | null;
@@ -52,6 +56,7 @@ export function NumberField({
   limit: { quantity, min, max },
   step,
   whole = false,
+  bare = false,
   hint,
   suffix,
   onCommit,
@@ -99,7 +104,9 @@ export function NumberField({
   };
   return (
     <div className={problem === null ? 'field' : 'field field-wrong'}>
-      <label htmlFor={id}>{label}</label>
+      <label htmlFor={id} className={bare ? 'hidden' : undefined}>
+        {label}
+      </label>
       <span className="field-input">
         <input
           id={id}

@@ -4,12 +4,13 @@ import type { RidgeRig } from '@rough-bight/core/rig';
 import { Ruler } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
-import { NavLink, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
+import { NavLink, Navigate, useParams, useSearchParams } from 'react-router';
 import { useCamp, useCampActions, useMe } from '../../data/camp.js';
-import type { RigStore } from '../../data/rig-store.js';
-import type { Camp, Person, StoredRig } from '../../data/types.js';
-import { useRigSnapshot, useRigStore } from '../../data/use-rig.js';
+import type { DocumentStore } from '../../data/document-store.js';
+import type { Camp, Person } from '../../data/types.js';
+import { useDocument, useSnapshot } from '../../data/use-document.js';
 import { useShell } from '../../app/shell-context.js';
+import { Conflict } from '../../parts/conflict.js';
 import { Loading, Trouble } from '../../parts/states.js';
 import { Wave } from '../../parts/marks.js';
 import { UnitsContext, WorkingContext } from '../../parts/units.js';
@@ -30,7 +31,7 @@ import { WeatherControls } from './weather-controls.js';
 /** One rig on the bench, by its address. */
 export function BenchView(): ReactElement {
   const { rigId, step } = useParams();
-  const { store, error } = useRigStore(rigId!);
+  const { store, error } = useDocument<RidgeRig>('rig', rigId!);
   const camp = useCamp(store?.campId);
   const me = useMe();
   if (!STEPS.includes(step as Step)) return <Navigate replace to={`/rigs/${encodeURIComponent(rigId!)}/ridge`} />;
@@ -47,16 +48,17 @@ function Bench({
   me,
   step,
 }: {
-  readonly store: RigStore;
+  readonly store: DocumentStore<RidgeRig>;
   readonly camp: Camp;
   readonly me: Person;
   readonly step: Step;
 }): ReactElement {
-  const snapshot = useRigSnapshot(store);
+  const snapshot = useSnapshot(store);
   const { document: rig } = snapshot.draft;
   const [search, setSearch] = useSearchParams();
   const [figure, setFigure] = useState<Figure | null>(null);
   const units = me.units;
+  const { addRig } = useCampActions(camp.id);
   const around = useMemo(
     () => ({ kit: camp.kit, body: me.body, required: me.required }),
     [camp.kit, me.body, me.required],
@@ -140,7 +142,12 @@ function Bench({
           </main>
           <aside className="side" aria-label="Verdict and ledger">
             {snapshot.save.kind === 'conflict' && (
-              <Conflict store={store} campId={camp.id} message={snapshot.save.message} theirs={snapshot.save.theirs} />
+              <Conflict
+                store={store}
+                message={snapshot.save.message}
+                theirs={snapshot.save.theirs}
+                copy={async (draft) => `/rigs/${(await addRig(draft)).id}/ridge`}
+              />
             )}
             {(snapshot.save.kind === 'refused' || snapshot.save.kind === 'waiting') && (
               <p className="field-problem side-note" role="alert">
@@ -209,46 +216,5 @@ function Bench({
         </div>
       </WorkingContext.Provider>
     </UnitsContext.Provider>
-  );
-}
-
-/** Two windows changed the same rig: nothing is lost, a person chooses. */
-function Conflict({
-  store,
-  campId,
-  message,
-  theirs,
-}: {
-  readonly store: RigStore;
-  readonly campId: string;
-  readonly message: string;
-  readonly theirs: StoredRig;
-}): ReactElement {
-  const navigate = useNavigate();
-  const { addRig } = useCampActions(campId);
-  const [problem, setProblem] = useState<string | null>(null);
-  const keepCopy = async (): Promise<void> => {
-    const { draft } = store.read();
-    try {
-      const copy = await addRig({ ...draft, name: `${draft.name.slice(0, 70)}, my copy` });
-      store.adopt(theirs);
-      await navigate(`/rigs/${copy.id}/ridge`);
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
-  };
-  return (
-    <div className="conflict" role="alert">
-      <p>{message}</p>
-      <div className="verdict-buttons">
-        <button type="button" className="button button-act" onClick={() => void keepCopy()}>
-          Keep mine as a copy
-        </button>
-        <button type="button" className="button" onClick={() => store.adopt(theirs)}>
-          Take the other
-        </button>
-      </div>
-      {problem !== null && <p className="field-problem">{problem}</p>}
-    </div>
   );
 }

@@ -1,7 +1,7 @@
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { problemsOf } from '@rough-bight/core/rig';
 import type { KitCord, RidgeRig } from '@rough-bight/core/rig';
-import type { RigStore } from '../../data/rig-store.js';
+import type { DocumentStore } from '../../data/document-store.js';
 
 /** What every control of the bench needs to show and change the rig. */
 export interface Editing {
@@ -12,7 +12,12 @@ export interface Editing {
   readonly edit: (next: RidgeRig) => string | null;
 }
 
-export function editing(store: RigStore, rig: RidgeRig, kit: readonly KitCord[], body: BodyMeasures): Editing {
+export function editing(
+  store: DocumentStore<RidgeRig>,
+  rig: RidgeRig,
+  kit: readonly KitCord[],
+  body: BodyMeasures,
+): Editing {
   return {
     rig,
     kit,

@@ -5,6 +5,7 @@ import { say } from '@rough-bight/core/quantity';
 import { RIDGE_LIMITS, measuredSpan } from '@rough-bight/core/rig';
 import type { Trunk } from '@rough-bight/core/rig';
 import type { ReactElement } from 'react';
+import { Link } from 'react-router';
 import { Choice, Segments, TextField } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
@@ -23,6 +24,12 @@ export function GroundControls({ rig, body, edit }: Editing): ReactElement {
     });
   return (
     <div className="controls">
+      {rig.site !== undefined && (
+        <p className="site-line">
+          It stands on a drawn place.{' '}
+          <Link to={`/places/${rig.site.place}/choose`}>See the plan and its other spans</Link>
+        </p>
+      )}
       <div className="control-group">
         <h3>Span</h3>
         <Segments

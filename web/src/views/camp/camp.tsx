@@ -1,3 +1,5 @@
+import type { Place } from '@rough-bight/core/ground';
+import { RIDGE_ANCHORS } from '@rough-bight/core/ground';
 import { evaluateRidge, verdictOf } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { Copy, Plus, Trash2 } from 'lucide-react';
@@ -6,9 +8,11 @@ import type { ReactElement } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { useShell } from '../../app/shell-context.js';
 import { useCamp, useCampActions, useCamps, useMe } from '../../data/camp.js';
-import type { Camp, Person, StoredRig } from '../../data/types.js';
+import type { Camp, Person, StoredPlace, StoredRig } from '../../data/types.js';
 import { Wave } from '../../parts/marks.js';
+import { KindIcon } from '../../parts/plan-marks.js';
 import { Loading, Trouble } from '../../parts/states.js';
+import { freshPlace } from '../ground/fresh-place.js';
 import { freshRig } from './fresh-rig.js';
 
 /** The first camp there is. */
@@ -35,9 +39,10 @@ export function CampView(): ReactElement {
 
 function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): ReactElement {
   const navigate = useNavigate();
-  const { addRig, removeRig } = useCampActions(camp.id);
+  const { addRig, removeRig, addPlace, removePlace } = useCampActions(camp.id);
   const [problem, setProblem] = useState<string | null>(null);
   const [removed, setRemoved] = useState<StoredRig | null>(null);
+  const [gone, setGone] = useState<StoredPlace | null>(null);
   useShell({ crumbs: [{ name: camp.name }] });
   useEffect(() => {
     document.title = `${camp.name}, Rough Bight`;
@@ -45,6 +50,12 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
   const attempt = (work: Promise<unknown>): void => {
     setProblem(null);
     work.catch((error: unknown) => setProblem((error as Error).message));
+  };
+  const rigsAt = (id: string): number => camp.rigs.filter((r) => r.document.site?.place === id).length;
+  const anchorsOf = (p: StoredPlace): number => p.document.things.filter((t) => RIDGE_ANCHORS.includes(t.kind)).length;
+  const startPlace = async (name: string, note: string, document: Place): Promise<void> => {
+    const made = await addPlace({ name, note, document });
+    await navigate(`/places/${made.id}/look`);
   };
   const start = async (name: string, note: string, document: RidgeRig): Promise<void> => {
     const made = await addRig({ name, note, document });
@@ -74,7 +85,78 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
           </button>
         </p>
       )}
-      <h2 className="page-head">Rigs</h2>
+      <h2 className="page-head">Ground</h2>
+      {camp.places.length === 0 && (
+        <p>No place is drawn yet. Begin one where you stand: the trees, what hangs over them, where water runs.</p>
+      )}
+      {camp.places.length > 0 && (
+        <ul className="rigs places">
+          {camp.places.map((place) => (
+            <li key={place.id} className="rig-row place-row">
+              <KindIcon kind="tree" />
+              <div className="rig-words">
+                <Link to={`/places/${place.id}/choose`} className="rig-name">
+                  {place.name}
+                </Link>
+                <p>{place.note}</p>
+              </div>
+              <p className="rig-verdict">
+                <b>{anchorsOf(place)} anchors</b>{' '}
+                <span className="quiet">
+                  {rigsAt(place.id) === 0
+                    ? 'no rig stands here'
+                    : rigsAt(place.id) === 1
+                      ? 'one rig stands here'
+                      : `${rigsAt(place.id)} rigs stand here`}
+                </span>
+              </p>
+              <span className="rig-tools">
+                <button
+                  type="button"
+                  className="icon-button"
+                  aria-label={`Copy ${place.name}`}
+                  onClick={() => attempt(startPlace(`${place.name}, again`.slice(0, 80), place.note, place.document))}
+                >
+                  <Copy size={18} />
+                </button>
+                <button
+                  type="button"
+                  className="icon-button"
+                  aria-label={`Delete ${place.name}`}
+                  onClick={() => attempt(removePlace(place.id).then(() => setGone(place)))}
+                >
+                  <Trash2 size={18} />
+                </button>
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {gone !== null && (
+        <p className="taken" role="status">
+          {gone.name} was deleted.{' '}
+          <button
+            type="button"
+            className="button"
+            onClick={() => {
+              attempt(addPlace({ name: gone.name, note: gone.note, document: gone.document }));
+              setGone(null);
+            }}
+          >
+            Put it back
+          </button>
+        </p>
+      )}
+      <p>
+        <button
+          type="button"
+          className="button"
+          onClick={() => attempt(startPlace('New place', '', freshPlace(camp.kit[0]?.id ?? '')))}
+        >
+          <Plus size={16} aria-hidden="true" /> New place
+        </button>
+      </p>
+      <h2 className="page-head page-head-next">Rigs</h2>
       {camp.rigs.length > 0 && (
         <p className="quiet page-try">
           Open one and take hold of any marigold dot: the line, the forces and the ledger follow your hand.

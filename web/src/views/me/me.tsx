@@ -10,6 +10,7 @@ import type { Person } from '../../data/types.js';
 import { NumberField } from '../../parts/number-field.js';
 import { Loading, Trouble } from '../../parts/states.js';
 import { UnitsContext } from '../../parts/units.js';
+import { CalibrationSection } from './calibration.js';
 
 const HEIGHTS = [
   'waist',
@@ -114,6 +115,7 @@ function MePage({
         <h2>Heights from the ground</h2>
         <div className="control-row">{HEIGHTS.map((h) => body(h))}</div>
       </section>
+      <CalibrationSection me={me} put={put} />
       <section className="page-section">
         <h2>What must be left</h2>
         {RULES.map((rule) => (

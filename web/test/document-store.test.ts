@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { RigStore } from '../src/data/rig-store.js';
+import { DocumentStore } from '../src/data/document-store.js';
 import type { StoredRig } from '../src/data/types.js';
 import { freshRig } from '../src/views/camp/fresh-rig.js';
 
@@ -41,7 +41,7 @@ const wait = (ms: number): Promise<void> => jest.advanceTimersByTimeAsync(ms);
 
 describe('a rig being worked on', () => {
   test('edits close together are saved as one, from the version last seen', async () => {
-    const store = new RigStore(stored);
+    const store = new DocumentStore('rig', stored);
     store.edit(draft('a'));
     store.edit(draft('b'));
     expect(store.read().save.kind).toBe('saving');
@@ -54,7 +54,7 @@ describe('a rig being worked on', () => {
   });
 
   test('a drag is one step to undo, and is saved when it ends', async () => {
-    const store = new RigStore(stored);
+    const store = new DocumentStore('rig', stored);
     for (const name of ['1', '2', '3']) store.move(draft(name));
     await wait(2000);
     expect(sent).toEqual([]);
@@ -70,7 +70,7 @@ describe('a rig being worked on', () => {
 
   test('a lost server is tried again with the newest draft', async () => {
     replies = ['lost', 'lost'];
-    const store = new RigStore(stored);
+    const store = new DocumentStore('rig', stored);
     store.edit(draft('a'));
     await wait(500);
     expect(store.read().save).toMatchObject({ kind: 'waiting' });
@@ -83,7 +83,7 @@ describe('a rig being worked on', () => {
 
   test('a refusal says why and keeps the draft', async () => {
     replies = [{ status: 422, body: { code: 'invalid', message: 'The span must be…', fields: [] } }];
-    const store = new RigStore(stored);
+    const store = new DocumentStore('rig', stored);
     store.edit(draft('a'));
     await wait(500);
     expect(store.read()).toMatchObject({
@@ -95,7 +95,7 @@ describe('a rig being worked on', () => {
   test('a conflict stops saving until a person chooses; taking the other keeps one’s own to undo', async () => {
     const theirs = { ...stored, name: 'Theirs', version: 9 };
     replies = [{ status: 409, body: { code: 'conflict', message: 'changed', fields: [], current: theirs } }];
-    const store = new RigStore(stored);
+    const store = new DocumentStore('rig', stored);
     store.edit(draft('mine'));
     await wait(500);
     expect(store.read().save).toMatchObject({ kind: 'conflict', theirs: { version: 9 } });
@@ -111,7 +111,7 @@ describe('a rig being worked on', () => {
   });
 
   test('a newer version seen is taken when nothing is unsaved, and asked about when something is', () => {
-    const store = new RigStore(stored);
+    const store = new DocumentStore('rig', stored);
     store.seen({ ...stored, name: 'Newer', version: 5 });
     expect(store.read().draft.name).toBe('Newer');
     store.edit(draft('mine'));

@@ -1,17 +1,20 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import useSWR from 'swr';
 import { get } from './api.js';
-import { RigStore } from './rig-store.js';
-import type { RigSnapshot } from './rig-store.js';
-import type { StoredRig } from './types.js';
+import { DocumentStore } from './document-store.js';
+import type { Snapshot } from './document-store.js';
+import type { Stored } from './types.js';
 
-/** Opens a rig for working on. */
-export function useRigStore(id: string): { readonly store: RigStore | null; readonly error: Error | undefined } {
-  const { data, error } = useSWR<StoredRig, Error>(`/api/rigs/${encodeURIComponent(id)}`, get, {
+/** Opens a rig or a place for working on. */
+export function useDocument<D>(
+  kind: 'rig' | 'place',
+  id: string,
+): { readonly store: DocumentStore<D> | null; readonly error: Error | undefined } {
+  const { data, error } = useSWR<Stored<D>, Error>(`/api/${kind}s/${encodeURIComponent(id)}`, get, {
     dedupingInterval: 500,
   });
-  const [store, setStore] = useState<RigStore | null>(null);
-  if (data !== undefined && data.id === id && store?.id !== id) setStore(new RigStore(data));
+  const [store, setStore] = useState<DocumentStore<D> | null>(null);
+  if (data !== undefined && data.id === id && store?.id !== id) setStore(new DocumentStore(kind, data));
   const open = store?.id === id ? store : null;
   useEffect(() => {
     if (open !== null && data !== undefined && data.id === id) open.seen(data);
@@ -28,6 +31,6 @@ export function useRigStore(id: string): { readonly store: RigStore | null; read
   return { store: open, error };
 }
 
-export function useRigSnapshot(store: RigStore): RigSnapshot {
+export function useSnapshot<D>(store: DocumentStore<D>): Snapshot<D> {
   return useSyncExternalStore(store.subscribe, store.read);
 }

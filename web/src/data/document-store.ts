@@ -1,33 +1,32 @@
-import type { RidgeRig } from '@rough-bight/core/rig';
 import { ApiError, Unreachable, call } from './api.js';
 import { kept } from './kept.js';
-import type { StoredRig } from './types.js';
+import type { Stored } from './types.js';
 
-/** What is edited as one: the name, the note and the rig itself. */
-export interface Draft {
+/** What is edited as one: the name, the note and the document itself. */
+export interface Draft<D> {
   readonly name: string;
   readonly note: string;
-  readonly document: RidgeRig;
+  readonly document: D;
 }
 
-export type SaveState =
+export type SaveState<D = unknown> =
   | { readonly kind: 'saved' }
   | { readonly kind: 'saving' }
   | { readonly kind: 'waiting'; readonly message: string }
   | { readonly kind: 'refused'; readonly message: string }
-  | { readonly kind: 'conflict'; readonly message: string; readonly theirs: StoredRig };
+  | { readonly kind: 'conflict'; readonly message: string; readonly theirs: Stored<D> };
 
-export interface RigSnapshot {
-  readonly draft: Draft;
+export interface Snapshot<D> {
+  readonly draft: Draft<D>;
   /** True between the start and the end of a drag. */
   readonly moving: boolean;
   readonly canUndo: boolean;
   readonly canRedo: boolean;
-  readonly save: SaveState;
+  readonly save: SaveState<D>;
 }
 
-interface Kept {
-  readonly draft: Draft;
+interface Kept<D> {
+  readonly draft: Draft<D>;
   readonly version: number;
 }
 
@@ -35,12 +34,12 @@ const SAVE_AFTER = 400;
 const RETRY_AFTER = 3000;
 const STEPS_KEPT = 200;
 
-function draftOf(rig: StoredRig): Draft {
-  return { name: rig.name, note: rig.note, document: rig.document };
+function draftOf<D>(stored: Stored<D>): Draft<D> {
+  return { name: stored.name, note: stored.note, document: stored.document };
 }
 
 /** The same content, whatever the order of keys (the database has its own). */
-function same(a: Draft, b: Draft): boolean {
+function same<D>(a: Draft<D>, b: Draft<D>): boolean {
   const sorted = (_: string, value: unknown): unknown =>
     value !== null && typeof value === 'object' && !Array.isArray(value)
       ? Object.fromEntries(Object.entries(value).sort(([x], [y]) => (x < y ? -1 : 1)))
@@ -49,21 +48,25 @@ function same(a: Draft, b: Draft): boolean {
 }
 
 /**
- * One rig being worked on: its draft, its undo and redo, and its saving. Every change is kept on this
+ * One rig or place being worked on: its draft, its undo and redo, and its saving. Every change is kept on this
  * device until the server has it, so that a lost server, a closed tab or a refusal loses nothing.
  */
-export class RigStore {
-  private snapshot: RigSnapshot;
+export class DocumentStore<D> {
+  private snapshot: Snapshot<D>;
   private version: number;
-  private undoStack: Draft[] = [];
-  private redoStack: Draft[] = [];
-  private beforeMove: Draft | null = null;
+  private undoStack: Draft<D>[] = [];
+  private redoStack: Draft<D>[] = [];
+  private beforeMove: Draft<D> | null = null;
   private dirty = false;
   private sending = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private readonly listeners = new Set<() => void>();
 
-  constructor(private stored: StoredRig) {
+  /** @param kind its name in the API's addresses and in sentences */
+  constructor(
+    readonly kind: 'rig' | 'place',
+    private stored: Stored<D>,
+  ) {
     this.version = stored.version;
     this.snapshot = { draft: draftOf(stored), moving: false, canUndo: false, canRedo: false, save: { kind: 'saved' } };
     void this.recover();
@@ -73,7 +76,7 @@ export class RigStore {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
   };
-  readonly read = (): RigSnapshot => this.snapshot;
+  readonly read = (): Snapshot<D> => this.snapshot;
   get campId(): string {
     return this.stored.campId;
   }
@@ -81,7 +84,7 @@ export class RigStore {
     return this.stored.id;
   }
 
-  private show(part: Partial<RigSnapshot>): void {
+  private show(part: Partial<Snapshot<D>>): void {
     this.snapshot = {
       ...this.snapshot,
       ...part,
@@ -92,12 +95,12 @@ export class RigStore {
   }
 
   private get keptKey(): string {
-    return `rig-draft:${this.stored.id}`;
+    return `${this.kind}-draft:${this.stored.id}`;
   }
 
   /** A draft that never reached the server comes back. */
   private async recover(): Promise<void> {
-    const last = await kept.read<Kept>(this.keptKey);
+    const last = await kept.read<Kept<D>>(this.keptKey);
     if (last === undefined || this.dirty || this.sending) return;
     if (last.version === this.version) this.edit(last.draft);
     else if (same(last.draft, draftOf(this.stored)))
@@ -107,14 +110,14 @@ export class RigStore {
         draft: last.draft,
         save: {
           kind: 'conflict',
-          message: 'Changes you made here never reached the server, and the rig has been changed since.',
+          message: `Changes you made here never reached the server, and the ${this.kind} has been changed since.`,
           theirs: this.stored,
         },
       });
   }
 
   /** One change, to be saved and undone as one. */
-  edit(draft: Draft): void {
+  edit(draft: Draft<D>): void {
     if (this.beforeMove !== null) this.endMove();
     this.push(this.snapshot.draft);
     this.show({ draft });
@@ -122,7 +125,7 @@ export class RigStore {
   }
 
   /** A step of a drag: shown, not yet saved. */
-  move(draft: Draft): void {
+  move(draft: Draft<D>): void {
     this.beforeMove ??= this.snapshot.draft;
     this.show({ draft, moving: true });
   }
@@ -135,7 +138,7 @@ export class RigStore {
     this.changed();
   }
 
-  private push(draft: Draft): void {
+  private push(draft: Draft<D>): void {
     this.undoStack = [...this.undoStack.slice(1 - STEPS_KEPT), draft];
     this.redoStack = [];
   }
@@ -160,7 +163,7 @@ export class RigStore {
 
   private changed(): void {
     this.dirty = true;
-    void kept.write(this.keptKey, { draft: this.snapshot.draft, version: this.version } satisfies Kept);
+    void kept.write(this.keptKey, { draft: this.snapshot.draft, version: this.version } satisfies Kept<D>);
     if (this.snapshot.save.kind === 'conflict') return;
     this.show({ save: { kind: 'saving' } });
     this.schedule(SAVE_AFTER);
@@ -179,9 +182,9 @@ export class RigStore {
     this.dirty = false;
     const { draft } = this.snapshot;
     try {
-      const saved = await call<StoredRig>(
+      const saved = await call<Stored<D>>(
         'PUT',
-        `/api/rigs/${encodeURIComponent(this.stored.id)}`,
+        `/api/${this.kind}s/${encodeURIComponent(this.stored.id)}`,
         { ...draft, version: this.version },
         leaving,
       );
@@ -197,7 +200,7 @@ export class RigStore {
       this.sending = false;
       this.dirty = true;
       if (error instanceof ApiError && error.status === 409)
-        this.show({ save: { kind: 'conflict', message: error.message, theirs: error.problem.current as StoredRig } });
+        this.show({ save: { kind: 'conflict', message: error.message, theirs: error.problem.current as Stored<D> } });
       else if (error instanceof ApiError && error.status < 500)
         this.show({ save: { kind: 'refused', message: error.message } });
       else {
@@ -208,13 +211,13 @@ export class RigStore {
   }
 
   /** What the server holds now, seen on coming back to the window. */
-  seen(latest: StoredRig): void {
+  seen(latest: Stored<D>): void {
     if (latest.version <= this.version || this.sending) return;
     if (this.dirty || this.snapshot.moving)
       this.show({
         save: {
           kind: 'conflict',
-          message: 'This rig was changed in another window. Take that one, or keep yours as a copy.',
+          message: `This ${this.kind} was changed in another window. Take that one, or keep yours as a copy.`,
           theirs: latest,
         },
       });
@@ -222,7 +225,7 @@ export class RigStore {
   }
 
   /** Takes what is stored; what was here goes onto the undo stack, so that it is not lost. */
-  adopt(theirs: StoredRig): void {
+  adopt(theirs: Stored<D>): void {
     this.push(this.snapshot.draft);
     this.stored = theirs;
     this.version = theirs.version;

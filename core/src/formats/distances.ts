@@ -1,0 +1,93 @@
+import Papa from 'papaparse';
+import type { Measure, MeasureHow, Place } from '../ground/index.js';
+import { MEASURE_HOWS, MOST_MEASURES, PLACE_LIMITS } from '../ground/index.js';
+import { FOOT } from '../quantity/index.js';
+import type { TakenIn } from './place-file.js';
+import { FileProblem, checkSize, freshId } from './place-file.js';
+
+const COLUMNS = ['from', 'to', 'how', 'value'] as const;
+
+/**
+ * Adds the distances and bearings of a CSV file to a place. Columns, named in its first row: from, to (names or ids of
+ * things), how (tape, paces, feet, spans, line, rangefinder, compass; tape when left out), value (metres, how many, or
+ * degrees), and, if wished, unit (m or ft) for metres.
+ * @throws FileProblem naming the row as a spreadsheet counts them; the place given is untouched
+ */
+export function readDistances(text: string, into: Place): TakenIn {
+  checkSize(text);
+  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (h) => h.trim().toLowerCase(),
+  });
+  const fault = parsed.errors.find((e) => e.code !== 'UndetectableDelimiter');
+  if (fault !== undefined)
+    throw new FileProblem(fault.row === undefined ? 'file' : `row ${fault.row + 2}`, fault.message);
+  const columns = parsed.meta.fields ?? [];
+  const missing = (['from', 'to', 'value'] as const).find((c) => !columns.includes(c));
+  if (missing !== undefined)
+    throw new FileProblem('row 1', `has no column “${missing}”; the columns are ${COLUMNS.join(', ')}`);
+  if (parsed.data.length === 0) throw new FileProblem('file', 'has no rows beneath its headings');
+  if (into.measures.length + parsed.data.length > MOST_MEASURES)
+    throw new FileProblem(
+      'file',
+      `would make ${into.measures.length + parsed.data.length} measures; a place holds ${MOST_MEASURES}`,
+    );
+  const taken = new Set(into.measures.map((m) => m.id));
+  const measures = parsed.data.map((row, i): Measure => {
+    const where = `row ${i + 2}`;
+    const from = thingOf(row['from'], 'from', where, into);
+    const to = thingOf(row['to'], 'to', where, into);
+    if (from === to) throw new FileProblem(where, 'begins and ends at the same thing');
+    const how = (row['how'] ?? '').trim().toLowerCase() || 'tape';
+    if (!MEASURE_HOWS.includes(how as MeasureHow))
+      throw new FileProblem(where, `how “${how}” must be one of ${MEASURE_HOWS.join(', ')}`);
+    return {
+      id: freshId(`m-${from}-${to}`, taken),
+      from,
+      to,
+      how: how as MeasureHow,
+      value: valueOf(row, how as MeasureHow, where),
+    };
+  });
+  return {
+    place: { ...into, measures: [...into.measures, ...measures] },
+    done: `${measures.length} ${measures.length === 1 ? 'measure was' : 'measures were'} added.`,
+  };
+}
+
+function thingOf(cell: string | undefined, column: string, where: string, into: Place): string {
+  const wanted = (cell ?? '').trim();
+  if (wanted === '') throw new FileProblem(where, `${column} is empty`);
+  const byId = into.things.find((t) => t.id === wanted);
+  if (byId !== undefined) return byId.id;
+  const named = into.things.filter((t) => t.name.toLowerCase() === wanted.toLowerCase());
+  if (named.length > 1)
+    throw new FileProblem(
+      where,
+      `${column} “${wanted}” could be any of ${named.length} things of that name; rename them, or use the id`,
+    );
+  if (named[0] === undefined)
+    throw new FileProblem(
+      where,
+      `${column} “${wanted}” is not a thing of this place; draw it first, or put its name right`,
+    );
+  return named[0].id;
+}
+
+function valueOf(row: Record<string, string>, how: MeasureHow, where: string): number {
+  const raw = (row['value'] ?? '').trim();
+  const number = raw === '' ? Number.NaN : Number(raw.replace(',', '.'));
+  const unit = (row['unit'] ?? '').trim().toLowerCase();
+  if (!['', 'm', 'ft'].includes(unit)) throw new FileProblem(where, `unit “${unit}” must be m or ft`);
+  const metres = how === 'tape' || how === 'rangefinder';
+  if (unit === 'ft' && !metres) throw new FileProblem(where, `unit ft goes with tape or rangefinder, not ${how}`);
+  const value = how === 'compass' ? (number * Math.PI) / 180 : metres && unit === 'ft' ? number * FOOT : number;
+  const { min, max } = how === 'compass' ? PLACE_LIMITS.bearing : metres ? PLACE_LIMITS.metres : PLACE_LIMITS.count;
+  if (!(value >= min && value <= max))
+    throw new FileProblem(
+      where,
+      `value “${raw}” must be a number ${how === 'compass' ? 'from 0 to 360 degrees' : `from ${min} to ${max}`}`,
+    );
+  return value;
+}

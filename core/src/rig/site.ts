@@ -1,0 +1,50 @@
+import { SHELTERS } from '../catalogue/index.js';
+import type { JudgedSpan, Place, Thing } from '../ground/index.js';
+import { FORM_TRAITS, halfWidth } from '../ground/index.js';
+import type { RidgeRig, Trunk } from './ridge.js';
+import { END_ROOM, RIDGE_LIMITS } from './ridge.js';
+
+const clamp = (v: number, min: number, max: number): number => Math.min(max, Math.max(min, v));
+const centimetre = (v: number): number => Math.round(v * 100) / 100;
+
+/** A thing of the ground as a trunk that a ridge is tied to. */
+function trunkOf(t: Thing, tieHeight: number): Trunk {
+  const { min, max } = RIDGE_LIMITS.girth;
+  return {
+    name: /^(the|a|an|my|our) /i.test(t.name) ? t.name : `the ${t.name.charAt(0).toLowerCase()}${t.name.slice(1)}`,
+    wood: 'wood' in t ? t.wood : 'unknown',
+    girth: clamp('girth' in t ? t.girth : halfWidth(t) * 2 * Math.PI, min, max),
+    tieHeight,
+    signs: t.kind === 'tree' ? t.signs : [],
+    ...(t.kind === 'tree' || (t.kind === 'post' && !t.fixed) ? {} : { standsOnWord: true as const }),
+  };
+}
+
+/**
+ * A rig moved to a span of the ground: its trunks, their distance and rise, the wind; the roof keeps its length and is
+ * centred. Everything else stays as it was tied.
+ */
+export function rigAt(place: Place, placeId: string, span: JudgedSpan, rig: RidgeRig): RidgeRig {
+  const { wish, wind } = place;
+  const tie = (i: 0 | 1): number => {
+    // level ends over unlevel feet, as one ties them
+    const own =
+      wish.form === 'none' ? rig.trunks[i].tieHeight : wish.ridgeHeight + (i === 0 ? span.rise : -span.rise) / 2;
+    return centimetre(clamp(own, RIDGE_LIMITS.tieHeight.min, RIDGE_LIMITS.tieHeight.max));
+  };
+  const tape = centimetre(clamp(span.span, RIDGE_LIMITS.span.min, RIDGE_LIMITS.span.max));
+  const wanted = wish.form === 'none' ? rig.roof.at[1] - rig.roof.at[0] : FORM_TRAITS[wish.form].ridge(wish.roof);
+  const roof = Math.min(wanted, tape - 2 * END_ROOM - 0.1);
+  const at = [centimetre((tape - roof) / 2), centimetre((tape + roof) / 2)] as const;
+  return {
+    ...rig,
+    span: { ...rig.span, how: 'tape', tape },
+    groundRise: centimetre(clamp(span.rise, RIDGE_LIMITS.groundRise.min, RIDGE_LIMITS.groundRise.max)),
+    trunks: [trunkOf(span.from, tie(0)), trunkOf(span.to, tie(1))],
+    roof: { ...rig.roof, on: wish.form !== 'none' || rig.roof.on, at },
+    hung: rig.hung.map((h) => ({ ...h, at: centimetre(clamp(h.at, END_ROOM, tape - END_ROOM)) })),
+    tensioning: { ...rig.tensioning, dip: { ...rig.tensioning.dip, at: centimetre(tape / 2) } },
+    wind: { beaufort: wind.beaufort, shelter: wind.shelter in SHELTERS ? wind.shelter : rig.wind.shelter },
+    site: { place: placeId, from: span.from.id, to: span.newPole ? '' : span.to.id },
+  };
+}

@@ -1,0 +1,46 @@
+import { useState } from 'react';
+import type { ReactElement } from 'react';
+import { useNavigate } from 'react-router';
+import type { DocumentStore, Draft } from '../data/document-store.js';
+import type { Stored } from '../data/types.js';
+
+/** Two windows changed the same thing: nothing is lost, a person chooses. */
+export function Conflict<D>({
+  store,
+  message,
+  theirs,
+  copy,
+}: {
+  readonly store: DocumentStore<D>;
+  readonly message: string;
+  readonly theirs: Stored<D>;
+  /** Stores a draft as a new one and says where it is to be seen. */
+  readonly copy: (draft: Draft<D>) => Promise<string>;
+}): ReactElement {
+  const navigate = useNavigate();
+  const [problem, setProblem] = useState<string | null>(null);
+  const keepCopy = async (): Promise<void> => {
+    const { draft } = store.read();
+    try {
+      const path = await copy({ ...draft, name: `${draft.name.slice(0, 70)}, my copy` });
+      store.adopt(theirs);
+      await navigate(path);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <div className="conflict" role="alert">
+      <p>{message}</p>
+      <div className="verdict-buttons">
+        <button type="button" className="button button-act" onClick={() => void keepCopy()}>
+          Keep mine as a copy
+        </button>
+        <button type="button" className="button" onClick={() => store.adopt(theirs)}>
+          Take the other
+        </button>
+      </div>
+      {problem !== null && <p className="field-problem">{problem}</p>}
+    </div>
+  );
+}

@@ -1,0 +1,571 @@
+import type { BodyMeasures } from '@rough-bight/core/quantity';
+import { METRES_PER, say } from '@rough-bight/core/quantity';
+import type { Area, At, FireSpot, JudgedSpan, Place, Thing } from '@rough-bight/core/ground';
+import {
+  KIND_NAMES,
+  along,
+  fallLine,
+  fallingOf,
+  halfWidth,
+  insideReach,
+  isArea,
+  pondOf,
+  reachToward,
+  runOffLines,
+} from '@rough-bight/core/ground';
+import { Maximize, Minus, Plus } from 'lucide-react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { KeyboardEvent, PointerEvent, ReactElement, WheelEvent } from 'react';
+import { PlanMark } from '../parts/plan-marks.js';
+import { useUnits } from '../parts/units.js';
+import type { GroundJudgement } from '../workers/ground.worker.js';
+import type { PlanGrip } from './plan-moves.js';
+import { movedOnPlan } from './plan-moves.js';
+import type { PlanView } from './plan-view.js';
+import { fitPlan, gridStep, planAt, planX, planY, zoomed } from './plan-view.js';
+
+interface Props {
+  readonly place: Place;
+  readonly judgement: GroundJudgement | null;
+  readonly body: BodyMeasures;
+  /** Rigs that stand here: a name and the ids of their anchors. */
+  readonly rigs: readonly { readonly name: string; readonly from: string; readonly to: string }[];
+  readonly selected: string | null;
+  readonly span: JudgedSpan | null;
+  readonly fire: FireSpot | null;
+  /** Whether the measures and their ellipses are shown. */
+  readonly measuring: boolean;
+  /** The kind being put down, or null. */
+  readonly putting: Thing['kind'] | null;
+  readonly onPut: (at: At) => void;
+  readonly onSelect: (id: string | null) => void;
+  readonly onSpan: (id: string) => void;
+  readonly onMove: (place: Place) => void;
+  readonly onMoveEnd: () => void;
+  readonly onNudge: (place: Place) => void;
+}
+
+const NUDGE = 0.1;
+const REACH = 22;
+/** Spans drawn besides the one that is open. */
+const DRAWN = 5;
+
+function path(v: PlanView, points: readonly At[], closed = false): string {
+  return (
+    points.map((p, i) => `${i === 0 ? 'M' : 'L'}${planX(v, p[0]).toFixed(1)} ${planY(v, p[1]).toFixed(1)}`).join('') +
+    (closed ? 'Z' : '')
+  );
+}
+
+/** The corners of a span's cloth on the ground. */
+function clothCorners(s: JudgedSpan): At[] {
+  const [e, n] = along(s.bearing);
+  return [
+    [-s.half, s.right],
+    [s.half, s.right],
+    [s.half, -s.left],
+    [-s.half, -s.left],
+  ].map(([u, w]): At => [s.middle[0] + u! * e + w! * n, s.middle[1] + u! * n - w! * e]);
+}
+
+/** Names that find room, the first ones first; each keeps clear of those before it. */
+function placeNames(
+  v: PlanView,
+  things: readonly Thing[],
+  first: readonly (string | null)[],
+  body: readonly { x: number; y: number; r: number }[],
+): Map<string, { x: number; y: number; end: boolean }> {
+  const out = new Map<string, { x: number; y: number; end: boolean }>();
+  const taken: [number, number, number, number][] = body.map((b) => [b.x - b.r, b.y - b.r, b.x + b.r, b.y + b.r]);
+  const rank = (t: Thing): number => (first.includes(t.id) ? 0 : t.kind === 'tree' || t.kind === 'post' ? 1 : 2);
+  for (const t of [...things].sort((a, b) => rank(a) - rank(b))) {
+    const x = planX(v, t.at[0]);
+    const y = planY(v, t.at[1]);
+    if (x < 0 || y < 0 || x > v.width || y > v.height) continue;
+    const wide = t.name.length * 6.7 + 4;
+    const r = Math.max(6, halfWidth(t) * v.scale) + 5;
+    const tries: [number, number, boolean][] = [
+      [x + r, y + 4, false],
+      [x - r - wide, y + 4, true],
+      [x - wide / 2, y - r - 3, false],
+      [x - wide / 2, y + r + 12, false],
+    ];
+    for (const [left, base, end] of tries) {
+      const box: [number, number, number, number] = [left, base - 12, left + wide, base + 3];
+      if (box[0] < 2 || box[2] > v.width - 2 || box[1] < 2 || box[3] > v.height - 2) continue;
+      if (taken.some((b) => b[0] < box[2] && b[2] > box[0] && b[1] < box[3] && b[3] > box[1])) continue;
+      taken.push(box);
+      out.set(t.id, { x: end ? left + wide - 2 : left + 1, y: base, end });
+      break;
+    }
+  }
+  return out;
+}
+
+/** A place from above, to scale, north up, with everything that can be moved. */
+export function PlanScene(props: Props): ReactElement {
+  const { place, judgement, body, selected, span, fire, measuring, putting } = props;
+  const units = useUnits();
+  const box = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState<readonly [number, number]>([740, 460]);
+  const [chosen, setChosen] = useState<PlanView | null>(null);
+  const [grid, setGrid] = useState<'unit' | 'paces'>('unit');
+  useEffect(() => {
+    const element = box.current;
+    if (element === null) return undefined;
+    const observer = new ResizeObserver(([entry]) => {
+      const { width, height } = entry!.contentRect;
+      if (width > 0 && height > 0) setSize([width, height]);
+    });
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+  // the picture stays while things move in it; fitted anew only when asked or when the window changes
+  const [fitted, setFitted] = useState<{ readonly size: readonly [number, number]; readonly view: PlanView } | null>(
+    null,
+  );
+  if (fitted === null || fitted.size !== size) setFitted({ size, view: fitPlan(place, size[0], size[1]) });
+  const view =
+    chosen === null
+      ? (fitted?.view ?? fitPlan(place, size[0], size[1]))
+      : { ...chosen, width: size[0], height: size[1] };
+  const X = (e: number): number => planX(view, e);
+  const Y = (n: number): number => planY(view, n);
+
+  const drag = useRef<{
+    grip: PlanGrip | null;
+    x: number;
+    y: number;
+    from: Place;
+    view: PlanView;
+    moved: boolean;
+    frame: number;
+    next: Place;
+  } | null>(null);
+  const start = (grip: PlanGrip | null, e: PointerEvent): void => {
+    if (e.button !== 0) return;
+    e.stopPropagation();
+    (e.currentTarget as Element).setPointerCapture(e.pointerId);
+    drag.current = { grip, x: e.clientX, y: e.clientY, from: place, view, moved: false, frame: 0, next: place };
+  };
+  const go = (e: PointerEvent): void => {
+    const d = drag.current;
+    if (d === null) return;
+    const dx = e.clientX - d.x;
+    const dy = e.clientY - d.y;
+    if (!d.moved && Math.hypot(dx, dy) < 4) return;
+    d.moved = true;
+    if (d.grip === null) {
+      setChosen({ ...d.view, middle: [d.view.middle[0] - dx / d.view.scale, d.view.middle[1] + dy / d.view.scale] });
+      return;
+    }
+    d.next = movedOnPlan(d.from, d.grip, [dx / d.view.scale, -dy / d.view.scale]);
+    if (d.frame !== 0) return;
+    d.frame = requestAnimationFrame(() => {
+      d.frame = 0;
+      props.onMove(d.next);
+    });
+  };
+  const end = (e: PointerEvent): void => {
+    const d = drag.current;
+    if (d === null) return;
+    drag.current = null;
+    if (d.frame !== 0) {
+      cancelAnimationFrame(d.frame);
+      props.onMove(d.next);
+    }
+    if (d.grip !== null && d.moved) props.onMoveEnd();
+    if (d.moved) return;
+    if (d.grip !== null) props.onSelect(d.grip.id);
+    else if (putting !== null) {
+      const frame = box.current!.getBoundingClientRect();
+      props.onPut(planAt(view, e.clientX - frame.left, e.clientY - frame.top));
+    } else props.onSelect(null);
+  };
+  const wheel = (e: WheelEvent): void => {
+    const frame = box.current!.getBoundingClientRect();
+    setChosen(zoomed(view, e.deltaY < 0 ? 1.15 : 1 / 1.15, e.clientX - frame.left, e.clientY - frame.top));
+  };
+  const nudge = (grip: PlanGrip, e: KeyboardEvent): void => {
+    const by = e.shiftKey ? NUDGE * 10 : NUDGE;
+    const steps: Readonly<Record<string, At>> = {
+      ArrowLeft: [-by, 0],
+      ArrowRight: [by, 0],
+      ArrowUp: [0, by],
+      ArrowDown: [0, -by],
+    };
+    const step = steps[e.key];
+    if (step !== undefined) {
+      e.preventDefault();
+      props.onNudge(movedOnPlan(place, grip, step));
+    } else if (e.key === 'Enter' || e.key === ' ') {
+      e.preventDefault();
+      props.onSelect(grip.id);
+    } else if (e.key === 'Escape') props.onSelect(null);
+  };
+
+  const falling = useMemo(() => fallingOf(place), [place]);
+  const runs = useMemo(() => runOffLines(place, 30), [place]);
+  const falls = useMemo(() => fallArrows(place, view), [place, view]);
+  const radius = (t: Thing): number =>
+    t.kind === 'sleep'
+      ? view.scale
+      : t.kind === 'hollow'
+        ? t.radius * view.scale
+        : Math.min(60, Math.max(t.kind === 'tree' ? 6 : 5, halfWidth(t) * view.scale));
+  const names = placeNames(
+    view,
+    place.things.filter((t) => t.kind !== 'soil'),
+    [selected, span?.from.id ?? null, span?.to.id ?? null],
+    place.things
+      .filter((t) => !isArea(t) && t.kind !== 'hollow')
+      .map((t) => ({ x: X(t.at[0]), y: Y(t.at[1]), r: t.kind === 'sleep' ? 6 : radius(t) })),
+  );
+  const unit = grid === 'paces' ? body.pace : METRES_PER[units.length];
+  const step = gridStep(view, unit);
+  const gridLines = gridOf(view, step);
+  const chosenThing = place.things.find((t) => t.id === selected);
+  const survey = measuring ? (judgement?.survey ?? null) : null;
+  const ruled = (t: Thing): boolean => t.kind === 'tree' && t.signs.length > 0;
+
+  return (
+    <div className={putting === null ? 'scene plan' : 'scene plan plan-putting'} ref={box}>
+      <svg
+        width={size[0]}
+        height={size[1]}
+        role="application"
+        aria-label="Plan of the place, north up. Tab goes from thing to thing, arrows move it, Enter opens it."
+        onPointerDown={(e) => start(null, e)}
+        onPointerMove={go}
+        onPointerUp={end}
+        onPointerCancel={end}
+        onWheel={wheel}
+      >
+        <defs>
+          <pattern id="plan-keep" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <path className="plan-keep-line" d="M0 0V9" />
+          </pattern>
+          <pattern id="plan-soil" width="11" height="11" patternUnits="userSpaceOnUse">
+            <path className="plan-soil-dot" d="M2 3h.1M8 8h.1" />
+          </pattern>
+        </defs>
+        <path className="plan-grid" d={gridLines} />
+        {place.things.filter(isArea).map((t) => (
+          <AreaShape key={t.id} area={t} view={view} />
+        ))}
+        <path className="plan-fall" d={falls} />
+        {runs.map((r) => (
+          <path key={r.name} className="plan-run" d={path(view, r.points)} />
+        ))}
+        {place.things.map((t) => {
+          if (t.kind !== 'hollow') return null;
+          const pond = pondOf(t, place.slope.fall, place.slope.toward);
+          return (
+            <circle
+              key={t.id}
+              className="plan-pond"
+              cx={X(pond.at[0])}
+              cy={Y(pond.at[1])}
+              r={pond.radius * view.scale}
+            />
+          );
+        })}
+        {falling.map((f) => (
+          <path
+            key={f.thing.id}
+            className={span !== null && insideReach(f, span.middle) > 0 ? 'plan-reach plan-reach-hits' : 'plan-reach'}
+            d={path(
+              view,
+              Array.from({ length: 48 }, (_, i): At => {
+                const b = (i * Math.PI) / 24;
+                const [e, n] = along(b);
+                const r = reachToward(f, b);
+                return [f.at[0] + e * r, f.at[1] + n * r];
+              }),
+              true,
+            )}
+          />
+        ))}
+        {survey !== null &&
+          place.measures.map((m) => {
+            const [a, b] = [place.things.find((t) => t.id === m.from), place.things.find((t) => t.id === m.to)];
+            if (a === undefined || b === undefined) return null;
+            const wrong =
+              survey.leftOut.includes(m.id) ||
+              survey.findings.some((f) => f.grave && f.measures.includes(m.id) && f.measures[0] === m.id);
+            return (
+              <path
+                key={m.id}
+                className={wrong ? 'plan-measure plan-measure-wrong' : 'plan-measure'}
+                d={path(view, [a.at, b.at])}
+              />
+            );
+          })}
+        {survey?.points.map((p) => {
+          const thing = place.things.find((t) => t.id === p.id);
+          return (
+            <g key={p.id} className="plan-ellipse">
+              {thing !== undefined && <path d={path(view, [thing.at, p.at])} />}
+              <ellipse
+                cx={X(p.at[0])}
+                cy={Y(p.at[1])}
+                rx={Math.max(1.5, p.minor * view.scale)}
+                ry={Math.max(1.5, p.major * view.scale)}
+                transform={`rotate(${((p.bearing * 180) / Math.PI).toFixed(1)} ${X(p.at[0])} ${Y(p.at[1])})`}
+              />
+            </g>
+          );
+        })}
+        {props.rigs.map((r) => {
+          const [a, b] = [place.things.find((t) => t.id === r.from), place.things.find((t) => t.id === r.to)];
+          return a === undefined || b === undefined ? null : (
+            <path key={r.name} className="plan-rig" d={path(view, [a.at, b.at])} />
+          );
+        })}
+        {judgement?.good
+          .slice(0, DRAWN)
+          .filter((l) => l.span.id !== span?.id)
+          .map((l, i) => (
+            <SpanLine
+              key={l.span.id}
+              span={l.span}
+              view={view}
+              rank={judgement.good.indexOf(l) + 1}
+              faint={i > 2}
+              title={l.title}
+              onSpan={props.onSpan}
+            />
+          ))}
+        {span !== null && (
+          <g className={span.ruled.length > 0 ? 'plan-chosen plan-chosen-out' : 'plan-chosen'}>
+            <path className="plan-cloth" d={path(view, clothCorners(span), true)} />
+            <path className="plan-ridge" d={path(view, [span.from.at, span.to.at])} />
+            {span.newPole && (
+              <g transform={`translate(${X(span.to.at[0])} ${Y(span.to.at[1])})`}>
+                <PlanMark kind="pole" r={6} />
+              </g>
+            )}
+            <text x={X(span.middle[0])} y={Y(span.middle[1]) - 7} textAnchor="middle">
+              {say(span.span, 'length', units)}
+            </text>
+          </g>
+        )}
+        {fire !== null && (
+          <g className="plan-fire" transform={`translate(${X(fire.at[0])} ${Y(fire.at[1])})`}>
+            <path d="M-8 6L8 6M-6 9L7 3M0 4C-6 1 -4 -4 -1 -8 0 -4 5 -3 4 1 3 4 1 4 0 4Z" />
+            <text x="12" y="5">
+              fire
+            </text>
+          </g>
+        )}
+        {place.things.map((t) => {
+          const grip: PlanGrip = { kind: 'thing', id: t.id };
+          const label = names.get(t.id);
+          const r = radius(t);
+          return (
+            <g
+              key={t.id}
+              role="button"
+              tabIndex={0}
+              className={t.id === selected ? 'plan-thing plan-thing-on' : 'plan-thing'}
+              aria-label={`${t.name}, ${KIND_NAMES[t.kind]}, ${say(t.at[0], 'length', units)} east, ${say(t.at[1], 'length', units)} north${ruled(t) ? ', ruled out' : ''}`}
+              onPointerDown={(e) => start(grip, e)}
+              onKeyDown={(e) => nudge(grip, e)}
+            >
+              <g
+                transform={`translate(${X(t.at[0])} ${Y(t.at[1])})${t.kind === 'sleep' ? ` rotate(${((t.bearing * 180) / Math.PI).toFixed(1)})` : ''}`}
+              >
+                <circle className="handle-reach" r={Math.max(REACH, isArea(t) || t.kind === 'hollow' ? 0 : r + 4)} />
+                <PlanMark kind={t.kind} r={r} bad={ruled(t)} />
+              </g>
+              {label !== undefined && (
+                <text className="plan-name" x={label.x} y={label.y} textAnchor={label.end ? 'end' : 'start'}>
+                  {t.name}
+                </text>
+              )}
+            </g>
+          );
+        })}
+        {chosenThing !== undefined && <Handles thing={chosenThing} view={view} start={start} nudge={nudge} />}
+      </svg>
+      <WindRose place={place} />
+      <div className="plan-foot">
+        <span className="plan-scale" aria-label="Scale">
+          <i style={{ width: step * view.scale }} />
+          {grid === 'paces' ? `${Math.round(step / body.pace)} of my paces` : say(step, 'length', units)}
+        </span>
+        <button
+          type="button"
+          className="plan-button plan-gridunit"
+          onClick={() => setGrid(grid === 'paces' ? 'unit' : 'paces')}
+        >
+          Grid in {grid === 'paces' ? units.length : 'paces'}
+        </button>
+        <button type="button" className="plan-button" aria-label="Closer" onClick={() => setChosen(zoomed(view, 1.3))}>
+          <Plus size={18} />
+        </button>
+        <button
+          type="button"
+          className="plan-button"
+          aria-label="Farther"
+          onClick={() => setChosen(zoomed(view, 1 / 1.3))}
+        >
+          <Minus size={18} />
+        </button>
+        <button
+          type="button"
+          className="plan-button"
+          aria-label="Show everything"
+          onClick={() => {
+            setChosen(null);
+            setFitted({ size, view: fitPlan(place, size[0], size[1]) });
+          }}
+        >
+          <Maximize size={17} />
+        </button>
+      </div>
+    </div>
+  );
+}
+
+function gridOf(v: PlanView, step: number): string {
+  const [west, north] = planAt(v, 0, 0);
+  const [east, south] = planAt(v, v.width, v.height);
+  let d = '';
+  for (let e = Math.ceil(west / step) * step; e <= east; e += step) d += `M${planX(v, e).toFixed(1)} 0V${v.height}`;
+  for (let n = Math.ceil(south / step) * step; n <= north; n += step) d += `M0 ${planY(v, n).toFixed(1)}H${v.width}`;
+  return d;
+}
+
+/** Short arrows down the slope, on a wide grid; nothing on level ground. */
+function fallArrows(place: Place, v: PlanView): string {
+  if (place.slope.fall < 0.01) return '';
+  let d = '';
+  const long = 30 / v.scale;
+  for (let x = 60; x < v.width; x += 130)
+    for (let y = 60; y < v.height; y += 120) {
+      const line = fallLine(place, planAt(v, x, y), long);
+      const [last, before] = [line.at(-1)!, line.at(-2)];
+      if (before === undefined) continue;
+      d += path(v, line);
+      const a = Math.atan2(planY(v, last[1]) - planY(v, before[1]), planX(v, last[0]) - planX(v, before[0]));
+      const [tx, ty] = [planX(v, last[0]), planY(v, last[1])];
+      d += `M${(tx - 6 * Math.cos(a - 0.5)).toFixed(1)} ${(ty - 6 * Math.sin(a - 0.5)).toFixed(1)}L${tx.toFixed(1)} ${ty.toFixed(1)}L${(tx - 6 * Math.cos(a + 0.5)).toFixed(1)} ${(ty - 6 * Math.sin(a + 0.5)).toFixed(1)}`;
+    }
+  return d;
+}
+
+function AreaShape({ area, view }: { readonly area: Area; readonly view: PlanView }): ReactElement | null {
+  const points = area.outline.map((p): At => [area.at[0] + p[0], area.at[1] + p[1]]);
+  if (area.kind === 'rill') return null;
+  return <path className={`plan-area plan-area-${area.kind}`} d={path(view, points, area.kind !== 'shelter')} />;
+}
+
+function SpanLine({
+  span,
+  view,
+  rank,
+  faint,
+  title,
+  onSpan,
+}: {
+  readonly span: JudgedSpan;
+  readonly view: PlanView;
+  readonly rank: number;
+  readonly faint: boolean;
+  readonly title: string;
+  readonly onSpan: (id: string) => void;
+}): ReactElement {
+  const d = path(view, [span.from.at, span.to.at]);
+  return (
+    <g className={faint ? 'plan-span plan-span-faint' : 'plan-span'}>
+      <path
+        className="plan-span-reach"
+        d={d}
+        onPointerDown={(e) => e.stopPropagation()}
+        onClick={() => onSpan(span.id)}
+      >
+        <title>{title}</title>
+      </path>
+      <path d={d} />
+      <circle cx={planX(view, span.middle[0])} cy={planY(view, span.middle[1])} r="10" />
+      <text x={planX(view, span.middle[0])} y={planY(view, span.middle[1]) + 4.5} textAnchor="middle">
+        {rank}
+      </text>
+    </g>
+  );
+}
+
+/** Handles of the chosen thing besides its own mark: corners, turn, radius. */
+function Handles({
+  thing,
+  view,
+  start,
+  nudge,
+}: {
+  readonly thing: Thing;
+  readonly view: PlanView;
+  readonly start: (grip: PlanGrip, e: PointerEvent) => void;
+  readonly nudge: (grip: PlanGrip, e: KeyboardEvent) => void;
+}): ReactElement | null {
+  const dots: { readonly at: At; readonly grip: PlanGrip; readonly name: string }[] = isArea(thing)
+    ? thing.outline.map((p, index) => ({
+        at: [thing.at[0] + p[0], thing.at[1] + p[1]],
+        grip: { kind: 'corner', id: thing.id, index },
+        name: `Corner ${index + 1} of ${thing.name}`,
+      }))
+    : thing.kind === 'sleep'
+      ? [
+          {
+            at: [thing.at[0] + Math.sin(thing.bearing) * 1.3, thing.at[1] + Math.cos(thing.bearing) * 1.3],
+            grip: { kind: 'turn', id: thing.id },
+            name: `Head of ${thing.name}`,
+          },
+        ]
+      : thing.kind === 'hollow'
+        ? [
+            {
+              at: [thing.at[0] + thing.radius, thing.at[1]],
+              grip: { kind: 'radius', id: thing.id },
+              name: `Rim of ${thing.name}`,
+            },
+          ]
+        : [];
+  return (
+    <>
+      {dots.map((d) => (
+        <g
+          key={d.name}
+          className="handle"
+          role="button"
+          tabIndex={0}
+          aria-label={`${d.name}. Arrows move it`}
+          onPointerDown={(e) => start(d.grip, e)}
+          onKeyDown={(e) => nudge(d.grip, e)}
+        >
+          <circle className="handle-reach" cx={planX(view, d.at[0])} cy={planY(view, d.at[1])} r={REACH} />
+          <circle className="handle-dot" cx={planX(view, d.at[0])} cy={planY(view, d.at[1])} r="6.5" />
+        </g>
+      ))}
+    </>
+  );
+}
+
+/** North, and the wind as it blows over the plan. */
+function WindRose({ place }: { readonly place: Place }): ReactElement {
+  const turn = ((place.wind.from * 180) / Math.PI + 180).toFixed(0);
+  return (
+    <svg className="plan-rose" viewBox="-40 -40 80 80" aria-hidden="true">
+      <circle className="plan-rose-ring" r="30" />
+      <path className="plan-rose-north" d="M0 -38L4 -28H-4Z" />
+      {place.wind.beaufort > 0 && (
+        <g transform={`rotate(${turn})`}>
+          {Array.from({ length: Math.min(9, place.wind.beaufort) }, (_, i) => (
+            <path key={i} className="plan-rose-wind" d={`M${-8 + (i % 2)} ${24 - i * 5}q8 -5 16 0`} />
+          ))}
+          <path className="plan-rose-wind" d="M0 27V-24M-6 -15L0 -25L6 -15" />
+        </g>
+      )}
+    </svg>
+  );
+}

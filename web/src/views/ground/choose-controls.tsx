@@ -1,0 +1,170 @@
+import type { Bed, Criterion, Fit, Form, Wish } from '@rough-bight/core/ground';
+import {
+  CRITERIA,
+  CRITERION_NAMES,
+  DEFAULT_WEIGHTS,
+  FORMS,
+  FORM_TRAITS,
+  PLACE_LIMITS,
+  inPaces,
+} from '@rough-bight/core/ground';
+import type { BodyMeasures } from '@rough-bight/core/quantity';
+import { capital, sayHeight } from '@rough-bight/core/quantity';
+import type { KitCord } from '@rough-bight/core/rig';
+import type { ReactElement } from 'react';
+import { Choice } from '../../parts/choice.js';
+import { FigureValue } from '../../parts/figure.js';
+import { NumberField } from '../../parts/number-field.js';
+import { useUnits } from '../../parts/units.js';
+import type { GroundEditing } from './steps.js';
+
+const L = PLACE_LIMITS;
+const FORM_OPTIONS = FORMS.map((id: Form) => ({ id, name: capital(FORM_TRAITS[id].name) }));
+const BED_OPTIONS: readonly { readonly id: Bed; readonly name: string }[] = [
+  { id: 'ground', name: 'On the ground' },
+  { id: 'hammock', name: 'A hammock' },
+  { id: 'none', name: 'None' },
+];
+
+/** What is wanted here, what it fits, and what counts how much. */
+export function ChooseControls({
+  place,
+  edit,
+  fit,
+  kit,
+  body,
+}: GroundEditing & {
+  readonly fit: Fit | null;
+  readonly kit: readonly KitCord[];
+  readonly body: BodyMeasures;
+}): ReactElement {
+  const units = useUnits();
+  const { wish } = place;
+  const set = (part: Partial<Wish>): null => edit({ ...place, wish: { ...wish, ...part } });
+  const cords = kit.map((k) => ({ id: k.id, name: k.name }));
+  return (
+    <div className="choose">
+      <div className="control-group control-group-wide">
+        <h3>What is wanted</h3>
+        <div className="control-row">
+          <Choice label="Form" value={wish.form} options={FORM_OPTIONS} onChange={(form) => set({ form })} />
+          <Choice label="Bed" value={wish.bed} options={BED_OPTIONS} onChange={(bed) => set({ bed })} />
+          <Choice
+            label="Ridgeline"
+            value={wish.cord}
+            options={
+              cords.some((c) => c.id === wish.cord)
+                ? cords
+                : [{ id: wish.cord, name: 'no longer in the kit' }, ...cords]
+            }
+            onChange={(cord) => set({ cord })}
+          />
+        </div>
+        <div className="control-row">
+          {wish.form !== 'none' && (
+            <>
+              <NumberField
+                label="Cloth, long side"
+                value={wish.roof.length}
+                limit={L.roof}
+                step={0.1}
+                onCommit={(length) => set({ roof: { ...wish.roof, length } })}
+              />
+              <NumberField
+                label="Cloth, short side"
+                value={wish.roof.width}
+                limit={L.roof}
+                step={0.1}
+                onCommit={(width) => set({ roof: { ...wish.roof, width } })}
+              />
+              <NumberField
+                label="Ridge height"
+                value={wish.ridgeHeight}
+                limit={L.ridgeHeight}
+                step={0.05}
+                hint={sayHeight(wish.ridgeHeight, body, units.length)}
+                onCommit={(ridgeHeight) => set({ ridgeHeight })}
+              />
+            </>
+          )}
+          {wish.bed === 'hammock' && (
+            <>
+              <NumberField
+                label="Hammock, end to end"
+                value={wish.hammock.length}
+                limit={L.hammock}
+                step={0.1}
+                onCommit={(length) => set({ hammock: { ...wish.hammock, length } })}
+              />
+              <NumberField
+                label="Each strap"
+                value={wish.hammock.strap}
+                limit={L.strap}
+                step={0.1}
+                onCommit={(strap) => set({ hammock: { ...wish.hammock, strap } })}
+              />
+              <NumberField
+                label="Who lies in it"
+                value={wish.hammock.mass}
+                limit={L.person}
+                step={1}
+                onCommit={(mass) => set({ hammock: { ...wish.hammock, mass } })}
+              />
+            </>
+          )}
+        </div>
+        {wish.bed === 'hammock' && (
+          <p className="caution">
+            Hang it no higher than you are willing to fall, nothing hard beneath, never one above another, never over
+            water.
+          </p>
+        )}
+        <h3 className="fit-head">Will it fit?</h3>
+        {fit === null ? (
+          <p className="quiet">Reckoning…</p>
+        ) : (
+          <ul className="fit">
+            {[
+              ...fit.shortest.map((b) => ['Shortest', b] as const),
+              ...fit.longest.map((b) => ['Longest', b] as const),
+            ].map(([word, b]) => (
+              <li key={word + b.what}>
+                <span>
+                  {word} for the {b.what === 'cord' ? 'ridgeline' : b.what === 'reach' ? 'reach of my arms' : b.what}
+                </span>
+                <FigureValue figure={b.figure} big /> <span className="quiet">{inPaces(b.figure.value, body)}</span>
+              </li>
+            ))}
+            {fit.least > fit.most && (
+              <li className="field-problem" role="alert">
+                No span can fit: the shortest is longer than the longest. Take a longer cord, longer straps or less
+                cloth.
+              </li>
+            )}
+          </ul>
+        )}
+      </div>
+      <fieldset className="control-group weights">
+        <legend>What counts</legend>
+        {CRITERIA.map((c: Criterion) => (
+          <label key={c} className="weight">
+            <span>{CRITERION_NAMES[c]}</span>
+            <input
+              type="range"
+              min="0"
+              max="5"
+              step="0.5"
+              value={Math.min(5, wish.weights[c])}
+              onChange={(e) => set({ weights: { ...wish.weights, [c]: Number(e.target.value) } })}
+            />
+            <output>{wish.weights[c]}</output>
+          </label>
+        ))}
+        <button type="button" className="button button-small" onClick={() => set({ weights: DEFAULT_WEIGHTS })}>
+          As at first
+        </button>
+        <p className="quiet">What is dangerous is ruled out, whatever its weight.</p>
+      </fieldset>
+    </div>
+  );
+}

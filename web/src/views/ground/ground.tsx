@@ -1,0 +1,395 @@
+import { writeGeoJson } from '@rough-bight/core/formats';
+import type { JudgedSpan, Place, ThingKind } from '@rough-bight/core/ground';
+import { KIND_NAMES, freshThing } from '@rough-bight/core/ground';
+import { capital } from '@rough-bight/core/quantity';
+import { rigAt } from '@rough-bight/core/rig';
+import type { Figure } from '@rough-bight/core/working';
+import { FileDown, FileUp, Table2 } from 'lucide-react';
+import { useCallback, useEffect, useId, useMemo, useState } from 'react';
+import type { ReactElement } from 'react';
+import { Link, NavLink, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useShell } from '../../app/shell-context.js';
+import { useCamp, useCampActions, useMe } from '../../data/camp.js';
+import type { DocumentStore } from '../../data/document-store.js';
+import type { Camp, Person, StoredRig } from '../../data/types.js';
+import { useDocument, useSnapshot } from '../../data/use-document.js';
+import { Conflict } from '../../parts/conflict.js';
+import { Wave } from '../../parts/marks.js';
+import { Loading, Trouble } from '../../parts/states.js';
+import { UnitsContext, WorkingContext } from '../../parts/units.js';
+import { WorkingPanel } from '../../parts/working.js';
+import { PlanScene } from '../../scene/plan-scene.js';
+import { takeFile, useGround } from '../../workers/use-ground.js';
+import type { FileKind, GroundQuestion } from '../../workers/ground.worker.js';
+import { freshRig } from '../camp/fresh-rig.js';
+import { ChooseControls } from './choose-controls.js';
+import { MeasureControls } from './measure-controls.js';
+import { Spans } from './spans.js';
+import { GROUND_STEPS, groundMarks } from './steps.js';
+import type { GroundStep } from './steps.js';
+import { Palette, ThingControls, ThingsTable, nextName } from './thing-controls.js';
+import { WindControls } from './wind-controls.js';
+
+/** One place from above, by its address. */
+export default function GroundView(): ReactElement {
+  const { placeId, step } = useParams();
+  const { store, error } = useDocument<Place>('place', placeId!);
+  const camp = useCamp(store?.campId);
+  const me = useMe();
+  if (!GROUND_STEPS.includes(step as GroundStep))
+    return <Navigate replace to={`/places/${encodeURIComponent(placeId!)}/look`} />;
+  const failed = error ?? camp.error ?? me.error;
+  if (failed !== undefined && (store === null || camp.data === undefined || me.data === undefined))
+    return <Trouble error={failed as Error} />;
+  if (store === null || camp.data === undefined || me.data === undefined) return <Loading what="the place" />;
+  return <Ground key={store.id} store={store} camp={camp.data} me={me.data} step={step as GroundStep} />;
+}
+
+function Ground({
+  store,
+  camp,
+  me,
+  step,
+}: {
+  readonly store: DocumentStore<Place>;
+  readonly camp: Camp;
+  readonly me: Person;
+  readonly step: GroundStep;
+}): ReactElement {
+  const navigate = useNavigate();
+  const snapshot = useSnapshot(store);
+  const { document: place } = snapshot.draft;
+  const [search, setSearch] = useSearchParams();
+  const selected = search.get('thing');
+  const open = search.get('span');
+  const [figure, setFigure] = useState<Figure | null>(null);
+  const [putting, setPutting] = useState<ThingKind | null>(null);
+  const [table, setTable] = useState(false);
+  const [said, setSaid] = useState<{
+    readonly text: string;
+    readonly wrong: boolean;
+    readonly back?: () => void;
+  } | null>(null);
+  const { addRig, changeRig, addPlace } = useCampActions(camp.id);
+  const { units } = me;
+  const who = useMemo(() => ({ body: me.body, calibrations: me.calibrations }), [me.body, me.calibrations]);
+  const question: GroundQuestion = useMemo(() => ({ place, who, kit: camp.kit, units }), [place, who, camp.kit, units]);
+  const { judgement, problem, explained } = useGround(question, snapshot.moving, open);
+
+  const edit = useCallback(
+    (next: Place): null => {
+      store.edit({ ...store.read().draft, document: next });
+      return null;
+    },
+    [store],
+  );
+  const move = useCallback((next: Place) => store.move({ ...store.read().draft, document: next }), [store]);
+  const show = useCallback(
+    (key: 'thing' | 'span', id: string | null) =>
+      setSearch(
+        (before) => {
+          const next = new URLSearchParams(before);
+          if (id === null) next.delete(key);
+          else next.set(key, id);
+          return next;
+        },
+        { replace: true },
+      ),
+    [setSearch],
+  );
+
+  useShell({
+    crumbs: [{ name: camp.name, to: `/camps/${camp.id}` }, { name: snapshot.draft.name }],
+    save: snapshot.save,
+    undo: snapshot.canUndo ? () => store.undo() : null,
+    redo: snapshot.canRedo ? () => store.redo() : null,
+  });
+  useEffect(() => {
+    document.title = `${snapshot.draft.name}, Rough Bight`;
+  }, [snapshot.draft.name]);
+  useEffect(() => {
+    if (putting === null) return undefined;
+    const stop = (e: KeyboardEvent): void => {
+      if (e.key === 'Escape') setPutting(null);
+    };
+    addEventListener('keydown', stop);
+    return () => removeEventListener('keydown', stop);
+  }, [putting]);
+
+  const put = (kind: ThingKind, at: readonly [number, number]): void => {
+    const ids = new Set(place.things.map((t) => t.id));
+    let k = place.things.length + 1;
+    while (ids.has(`${kind}-${k}`)) k++;
+    const thing = freshThing(kind, `${kind}-${k}`, nextName(place, kind), [
+      Math.round(at[0] * 100) / 100,
+      Math.round(at[1] * 100) / 100,
+    ]);
+    edit({ ...place, things: [...place.things, thing] });
+    setPutting(null);
+    show('thing', thing.id);
+  };
+
+  /** A new pole becomes a thing of the place before a rig stands on it. */
+  const standing = (span: JudgedSpan): { readonly place: Place; readonly span: JudgedSpan } => {
+    if (!span.newPole) return { place, span };
+    const id = `pole-${span.from.id}`.slice(0, 60);
+    const pole = {
+      ...freshThing('pole', id, `pole by ${span.from.name}`.slice(0, 60), [
+        Math.round(span.to.at[0] * 100) / 100,
+        Math.round(span.to.at[1] * 100) / 100,
+      ]),
+    };
+    const next = { ...place, things: [...place.things.filter((t) => t.id !== id), pole] };
+    edit(next);
+    return { place: next, span: { ...span, to: pole, newPole: false } };
+  };
+  const attempt = (work: Promise<unknown>): void => {
+    setSaid(null);
+    work.catch((error: unknown) => setSaid({ text: (error as Error).message, wrong: true }));
+  };
+  const startRig = async (chosen: JudgedSpan): Promise<void> => {
+    const { place: ground, span } = standing(chosen);
+    const cord = camp.kit.some((k) => k.id === place.wish.cord) ? place.wish.cord : camp.kit[0]!.id;
+    const made = await addRig({
+      name: `${capital(span.from.name)} to ${span.to.name}`.slice(0, 80),
+      note: `Stands at ${snapshot.draft.name}.`.slice(0, 400),
+      document: rigAt(ground, store.id, span, freshRig(cord)),
+    });
+    await navigate(`/rigs/${made.id}/ridge`);
+  };
+  const moveRig = async (rig: StoredRig, chosen: JudgedSpan): Promise<void> => {
+    const { place: ground, span } = standing(chosen);
+    const moved = await changeRig({ ...rig, document: rigAt(ground, store.id, span, rig.document) });
+    setSaid({
+      text: `${rig.name} now stands between ${span.from.name} and ${span.to.name}.`,
+      wrong: false,
+      back: () => attempt(changeRig({ ...moved, document: rig.document }).then(() => setSaid(null))),
+    });
+  };
+  const take = async (kind: FileKind, file: File): Promise<void> => {
+    const answer = await takeFile(kind, await file.text(), store.read().draft.document);
+    if (!answer.ok) {
+      setSaid({ text: `${file.name} was not taken. ${capital(answer.message)}. The place is as it was.`, wrong: true });
+      return;
+    }
+    edit(answer.value.place);
+    setSaid({ text: `${file.name}: ${answer.value.done}`, wrong: false });
+  };
+  const placeThem = (): void => {
+    const survey = judgement?.survey;
+    if (survey === undefined || survey === null) return;
+    const at = new Map(survey.points.filter((p) => !p.free).map((p) => [p.id, p.at]));
+    const centimetre = (v: number): number => Math.round(v * 100) / 100;
+    edit({
+      ...place,
+      things: place.things.map((t) => {
+        const to = at.get(t.id);
+        return to === undefined ? t : { ...t, at: [centimetre(to[0]), centimetre(to[1])] };
+      }),
+    });
+  };
+
+  const marks = groundMarks(place, judgement);
+  const thing = place.things.find((t) => t.id === selected);
+  const span = explained !== null && explained.span.id === open ? explained : null;
+  const rigs = camp.rigs.flatMap((r) =>
+    r.document.site?.place === store.id ? [{ name: r.name, from: r.document.site.from, to: r.document.site.to }] : [],
+  );
+  return (
+    <UnitsContext.Provider value={units}>
+      <WorkingContext.Provider value={setFigure}>
+        <div className="bench ground">
+          <nav className="tape" aria-label="Steps of choosing the ground">
+            {marks.map((m) => (
+              <NavLink
+                key={m.step}
+                to={{ pathname: `/places/${store.id}/${m.step}`, search: search.toString() }}
+                className={({ isActive }) => (isActive ? 'tape-mark tape-on' : 'tape-mark')}
+              >
+                <span className="tape-name">{m.name}</span>
+                <span className="tape-text">{m.text}</span>
+                <Wave state={m.state} />
+                <span className="hidden">
+                  {m.state === 'holds' ? 'done' : m.state === 'fails' ? 'wants attention' : 'nothing yet'}
+                </span>
+              </NavLink>
+            ))}
+          </nav>
+          <main className="middle" aria-label="The place">
+            <PlanScene
+              place={place}
+              judgement={judgement}
+              body={me.body}
+              rigs={rigs}
+              selected={selected}
+              span={span?.span ?? null}
+              fire={span !== null && span.fire.at !== null && span.span.ruled.length === 0 ? span.fire : null}
+              measuring={step === 'measure'}
+              putting={putting}
+              onPut={(at) => put(putting!, at)}
+              onSelect={(id) => show('thing', id)}
+              onSpan={(id) => show('span', id)}
+              onMove={move}
+              onMoveEnd={() => store.endMove()}
+              onNudge={edit}
+            />
+            <div className="under" data-step={step}>
+              {problem !== null && (
+                <p className="field-problem under-problem" role="alert">
+                  {problem.message}
+                </p>
+              )}
+              {said !== null && (
+                <p
+                  className={said.wrong ? 'field-problem under-problem' : 'taken'}
+                  role={said.wrong ? 'alert' : 'status'}
+                >
+                  {said.text}{' '}
+                  {said.back !== undefined && (
+                    <button type="button" className="button button-small" onClick={said.back}>
+                      Put it back
+                    </button>
+                  )}
+                </p>
+              )}
+              {step === 'look' && (
+                <>
+                  {putting !== null && (
+                    <p className="putting" role="status">
+                      Touch the plan where the {KIND_NAMES[putting]} is.{' '}
+                      <button type="button" className="button button-small" onClick={() => put(putting, [0, 0])}>
+                        Put it in the middle
+                      </button>
+                    </p>
+                  )}
+                  {thing !== undefined && !table && (
+                    <ThingControls
+                      key={thing.id}
+                      place={place}
+                      edit={edit}
+                      thing={thing}
+                      body={me.body}
+                      onGone={() => show('thing', null)}
+                    />
+                  )}
+                  {table ? (
+                    <ThingsTable place={place} edit={edit} onSelect={(id) => (setTable(false), show('thing', id))} />
+                  ) : (
+                    <Palette putting={putting} onPutting={setPutting} />
+                  )}
+                  <LookFiles
+                    place={place}
+                    name={snapshot.draft.name}
+                    table={table}
+                    onTable={setTable}
+                    onFile={(kind, file) => void take(kind, file)}
+                  />
+                </>
+              )}
+              {step === 'measure' && (
+                <MeasureControls
+                  place={place}
+                  edit={edit}
+                  survey={judgement?.survey ?? null}
+                  onPlaceThem={placeThem}
+                  onFile={(file) => void take('csv', file)}
+                />
+              )}
+              {step === 'wind' && <WindControls place={place} edit={edit} />}
+              {step === 'choose' && (
+                <ChooseControls place={place} edit={edit} fit={judgement?.fit ?? null} kit={camp.kit} body={me.body} />
+              )}
+            </div>
+          </main>
+          <aside className="side" aria-label="Ranked spans">
+            {snapshot.save.kind === 'conflict' && (
+              <Conflict
+                store={store}
+                message={snapshot.save.message}
+                theirs={snapshot.save.theirs}
+                copy={async (draft) => `/places/${(await addPlace(draft)).id}/look`}
+              />
+            )}
+            {(snapshot.save.kind === 'refused' || snapshot.save.kind === 'waiting') && (
+              <p className="field-problem side-note" role="alert">
+                {snapshot.save.message}
+              </p>
+            )}
+            {figure !== null ? (
+              <WorkingPanel figure={figure} onClose={() => setFigure(null)} />
+            ) : judgement === null ? (
+              problem === null ? (
+                <Loading what="the ranking" />
+              ) : (
+                <p className="side-note">
+                  Nothing can be ranked until that is put right.{' '}
+                  <Link to={`/places/${store.id}/choose`}>Open Choose</Link>
+                </p>
+              )
+            ) : (
+              <Spans
+                judgement={judgement}
+                explained={explained}
+                open={open}
+                body={me.body}
+                rigs={camp.rigs}
+                onOpen={(id) => show('span', id)}
+                onStart={(s) => attempt(startRig(s))}
+                onMoveRig={(rig, s) => attempt(moveRig(rig, s))}
+              />
+            )}
+          </aside>
+        </div>
+      </WorkingContext.Provider>
+    </UnitsContext.Provider>
+  );
+}
+
+/** Files in and out, and the same things as a table. */
+function LookFiles({
+  place,
+  name,
+  table,
+  onTable,
+  onFile,
+}: {
+  readonly place: Place;
+  readonly name: string;
+  readonly table: boolean;
+  readonly onTable: (on: boolean) => void;
+  readonly onFile: (kind: FileKind, file: File) => void;
+}): ReactElement {
+  const id = useId();
+  const save = (): void => {
+    const url = URL.createObjectURL(new Blob([writeGeoJson(place)], { type: 'application/geo+json' }));
+    const link = document.createElement('a');
+    link.href = url;
+    link.download = `${name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}.geojson`;
+    link.click();
+    URL.revokeObjectURL(url);
+  };
+  return (
+    <div className="file-row">
+      <button type="button" className="button" aria-pressed={table} onClick={() => onTable(!table)}>
+        <Table2 size={16} aria-hidden="true" /> {table ? 'Back to the marks' : 'As a table'}
+      </button>
+      <label className="button" htmlFor={id}>
+        <FileUp size={16} aria-hidden="true" /> Take a GeoJSON or GPX file
+      </label>
+      <input
+        id={id}
+        className="net-file"
+        type="file"
+        accept=".geojson,.json,.gpx,application/geo+json,application/gpx+xml"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          if (file !== undefined) onFile(/\.gpx$/i.test(file.name) ? 'gpx' : 'geojson', file);
+          e.target.value = '';
+        }}
+      />
+      <button type="button" className="button" onClick={save}>
+        <FileDown size={16} aria-hidden="true" /> Save as GeoJSON
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,242 @@
+import type { Measure, MeasureHow, Place } from '@rough-bight/core/ground';
+import { HOW_WORDS, MEASURE_HOWS, PLACE_LIMITS, sayMeasure } from '@rough-bight/core/ground';
+import { capital, say } from '@rough-bight/core/quantity';
+import { Crosshair, FileUp, Plus, Trash2 } from 'lucide-react';
+import { useId, useRef, useState } from 'react';
+import type { ReactElement } from 'react';
+import { openRangefinder } from '../../devices/rangefinder.js';
+import { Choice } from '../../parts/choice.js';
+import { NumberField } from '../../parts/number-field.js';
+import { useUnits } from '../../parts/units.js';
+import type { SurveyShown } from '../../workers/ground.worker.js';
+import type { GroundEditing } from './steps.js';
+
+const HOW_OPTIONS = MEASURE_HOWS.map((id) => ({ id, name: capital(HOW_WORDS[id]) }));
+const FRESH: Readonly<Record<MeasureHow, number>> = {
+  tape: 5,
+  paces: 7,
+  feet: 17,
+  spans: 3,
+  line: 1,
+  rangefinder: 5,
+  compass: 0,
+};
+
+function limitOf(how: MeasureHow): (typeof PLACE_LIMITS)[keyof typeof PLACE_LIMITS] {
+  return how === 'compass'
+    ? PLACE_LIMITS.bearing
+    : how === 'tape' || how === 'rangefinder'
+      ? PLACE_LIMITS.metres
+      : PLACE_LIMITS.count;
+}
+const suffixOf = (how: MeasureHow): { readonly suffix?: string } =>
+  how === 'paces' || how === 'feet' || how === 'spans' ? { suffix: how } : how === 'line' ? { suffix: 'lines' } : {};
+
+/** Distances and bearings as they were taken, and what they say together. */
+export function MeasureControls({
+  place,
+  edit,
+  survey,
+  onPlaceThem,
+  onFile,
+}: GroundEditing & {
+  readonly survey: SurveyShown | null;
+  readonly onPlaceThem: () => void;
+  readonly onFile: (file: File) => void;
+}): ReactElement {
+  const units = useUnits();
+  const fileId = useId();
+  const measure = (id: string, part: Partial<Measure>): null =>
+    edit({ ...place, measures: place.measures.map((m) => (m.id === id ? { ...m, ...part } : m)) });
+  const name = (id: string): string => place.things.find((t) => t.id === id)?.name ?? id;
+  return (
+    <div className="measures">
+      {survey !== null && (
+        <div className="findings" aria-live="polite">
+          {survey.findings.map((f) => (
+            <p key={f.text} className={f.grave ? 'finding finding-grave' : 'finding'}>
+              {f.text}
+            </p>
+          ))}
+          {survey.findings.length === 0 && (
+            <p className="finding">
+              {survey.redundancy > 0
+                ? 'The measures agree with one another.'
+                : 'Just enough measures: nothing checks them. One more distance would.'}
+            </p>
+          )}
+          <button type="button" className="button" onClick={onPlaceThem}>
+            Move the marks to where the measures put them
+          </button>
+        </div>
+      )}
+      <AddMeasure place={place} edit={edit} />
+      {place.measures.length > 0 ? (
+        <div className="table-scroll" tabIndex={0} role="region" aria-label="Measures">
+          <table className="rows">
+            <thead>
+              <tr>
+                <th scope="col">From</th>
+                <th scope="col">To</th>
+                <th scope="col">Taken as</th>
+                <th scope="col">All together say</th>
+                <th scope="col">
+                  <span className="hidden">Delete</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {place.measures.map((m) => {
+                const r = survey?.residuals.find((x) => x.id === m.id);
+                const left = survey?.leftOut.includes(m.id) ?? false;
+                const wrong = left || Math.abs(r?.standardised ?? 0) > 3.29;
+                return (
+                  <tr key={m.id} className={wrong ? 'measure-wrong' : ''}>
+                    <th scope="row">{name(m.from)}</th>
+                    <td>{name(m.to)}</td>
+                    <td>
+                      <NumberField
+                        label={`${name(m.from)} to ${name(m.to)}, ${HOW_WORDS[m.how]}`}
+                        bare
+                        value={m.value}
+                        limit={limitOf(m.how)}
+                        step={
+                          m.how === 'compass' ? Math.PI / 180 : m.how === 'tape' || m.how === 'rangefinder' ? 0.1 : 0.5
+                        }
+                        {...suffixOf(m.how)}
+                        onCommit={(value) => measure(m.id, { value })}
+                      />
+                    </td>
+                    <td>
+                      {left
+                        ? 'left out'
+                        : r === undefined
+                          ? ''
+                          : m.how === 'compass'
+                            ? `${((((r.computed * 180) / Math.PI) % 360) + 360).toFixed(0)}°`.replace(
+                                /^(\d+)°$/,
+                                (_, d: string) => `${Number(d) % 360}°`,
+                              )
+                            : say(r.computed, 'length', units)}
+                    </td>
+                    <td>
+                      <button
+                        type="button"
+                        className="icon-button"
+                        aria-label={`Delete ${name(m.from)} to ${name(m.to)}, ${sayMeasure(m, units)}`}
+                        onClick={() => edit({ ...place, measures: place.measures.filter((x) => x.id !== m.id) })}
+                      >
+                        <Trash2 size={17} />
+                      </button>
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
+      ) : (
+        <p className="quiet">
+          Nothing is measured yet: everything stands where it was drawn, known to a twentieth of the distance. Pace from
+          tree to tree; three points need three distances.
+        </p>
+      )}
+      <div className="file-row">
+        <NumberField
+          label="My measuring line"
+          value={place.measuringLine}
+          limit={PLACE_LIMITS.measuringLine}
+          step={0.1}
+          hint="a ridgeline of known length"
+          onCommit={(measuringLine) => edit({ ...place, measuringLine })}
+        />
+        <label className="button" htmlFor={fileId}>
+          <FileUp size={16} aria-hidden="true" /> Distances from a CSV file
+        </label>
+        <input
+          id={fileId}
+          className="net-file"
+          type="file"
+          accept=".csv,text/csv"
+          onChange={(e) => {
+            const file = e.target.files?.[0];
+            if (file !== undefined) onFile(file);
+            e.target.value = '';
+          }}
+        />
+      </div>
+    </div>
+  );
+}
+
+/** One more measure: by hand, or by the rangefinder. */
+function AddMeasure({ place, edit }: GroundEditing): ReactElement | null {
+  const points = place.things.filter((t) => !('outline' in t));
+  const [from, setFrom] = useState(points[0]?.id ?? '');
+  const [to, setTo] = useState(points[1]?.id ?? '');
+  const [how, setHow] = useState<MeasureHow>('paces');
+  const [value, setValue] = useState(FRESH.paces);
+  const [said, setSaid] = useState<string | null>(null);
+  const latest = useRef(place);
+  latest.current = place;
+  const [device] = useState(() => openRangefinder(() => latest.current));
+  if (points.length < 2) return <p>Put at least two things on the plan under Look, then measure between them.</p>;
+  const options = points.map((t) => ({ id: t.id, name: t.name }));
+  const known = (id: string, otherwise: string): string => (points.some((t) => t.id === id) ? id : otherwise);
+  const a = known(from, points[0]!.id);
+  const b = known(to, points.find((t) => t.id !== a)!.id);
+  const add = (into: Place, kind: MeasureHow, v: number): void => {
+    let k = into.measures.length + 1;
+    while (into.measures.some((m) => m.id === `m${k}`)) k++;
+    edit({ ...into, measures: [...into.measures, { id: `m${k}`, from: a, to: b, how: kind, value: v }] });
+  };
+  const shoot = async (): Promise<void> => {
+    const reading = await device.range({ from: a, to: b });
+    if (reading.kind === 'miss') setSaid(`Missed. ${reading.reason}`);
+    else {
+      add(latest.current, 'rangefinder', reading.distance);
+      setSaid(`${reading.distance.toFixed(1)} m, within ${(reading.sd * 1.645).toFixed(1)} m.`);
+    }
+  };
+  return (
+    <div className="add-measure">
+      <div className="control-row">
+        <Choice label="From" value={a} options={options} onChange={setFrom} />
+        <Choice label="To" value={b} options={options.filter((o) => o.id !== a)} onChange={setTo} />
+        <Choice
+          label="Measured by"
+          value={how}
+          options={HOW_OPTIONS}
+          onChange={(next) => {
+            setHow(next);
+            setValue(FRESH[next]);
+          }}
+        />
+        <NumberField
+          label={how === 'compass' ? 'Bearing' : how === 'tape' || how === 'rangefinder' ? 'Distance' : 'How many'}
+          value={value}
+          limit={limitOf(how)}
+          step={how === 'compass' ? Math.PI / 180 : 0.5}
+          {...suffixOf(how)}
+          onCommit={(v) => {
+            setValue(v);
+            return null;
+          }}
+        />
+      </div>
+      <div className="verdict-buttons">
+        <button type="button" className="button" onClick={() => add(place, how, value)}>
+          <Plus size={16} aria-hidden="true" /> Note it down
+        </button>
+        <button type="button" className="button" onClick={() => void shoot()}>
+          <Crosshair size={16} aria-hidden="true" /> {device.name}
+        </button>
+        {said !== null && (
+          <span role="status" className="said">
+            {said}
+          </span>
+        )}
+      </div>
+    </div>
+  );
+}

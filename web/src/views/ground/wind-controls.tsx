@@ -1,0 +1,197 @@
+import { SHELTERS, SOILS } from '@rough-bight/core/catalogue';
+import type { Shelter } from '@rough-bight/core/catalogue';
+import { PLACE_LIMITS } from '@rough-bight/core/ground';
+import { capital, say } from '@rough-bight/core/quantity';
+import { BEAUFORT, beaufortOf, compassPoint, worstOf } from '@rough-bight/core/weather';
+import type { WeatherReading } from '@rough-bight/core/weather';
+import type { ReactElement } from 'react';
+import useSWR from 'swr';
+import { get } from '../../data/api.js';
+import { Choice } from '../../parts/choice.js';
+import { NumberField } from '../../parts/number-field.js';
+import { useUnits } from '../../parts/units.js';
+import type { GroundEditing } from './steps.js';
+
+const SHELTER_OPTIONS = (Object.keys(SHELTERS) as Shelter[]).map((id) => ({ id, name: SHELTERS[id].title }));
+const SOIL_OPTIONS = SOILS.map((s) => ({ id: s.id, name: s.name }));
+const when = new Intl.DateTimeFormat('en-GB', { weekday: 'long', hour: '2-digit', minute: '2-digit' });
+
+/** The wind by its signs or from an instrument; the slope and the soil. */
+export function WindControls({ place, edit }: GroundEditing): ReactElement {
+  const { wind } = place;
+  const set = (part: Partial<typeof wind>): null => edit({ ...place, wind: { ...wind, ...part } });
+  return (
+    <div className="controls">
+      <fieldset className="control-group control-group-wide beaufort">
+        <legend>What the wind does</legend>
+        {BEAUFORT.map((b, i) => (
+          <label key={b.name} className={i === wind.beaufort ? 'beaufort-row beaufort-on' : 'beaufort-row'}>
+            <input type="radio" name="beaufort" checked={i === wind.beaufort} onChange={() => set({ beaufort: i })} />
+            <span>
+              <b>
+                {i} {b.name}
+              </b>{' '}
+              {b.sign} <span className="quiet">Water: {b.water}</span>
+            </span>
+          </label>
+        ))}
+      </fieldset>
+      <div className="control-group">
+        <h3>From where, how sheltered</h3>
+        <div className="control-row">
+          <NumberField
+            label="Comes from"
+            value={wind.from}
+            limit={PLACE_LIMITS.bearing}
+            step={Math.PI / 36}
+            hint={`the ${compassPoint(wind.from)}`}
+            onCommit={(from) => set({ from })}
+          />
+          <Choice
+            label="Shelter"
+            value={wind.shelter}
+            options={SHELTER_OPTIONS}
+            onChange={(shelter) => set({ shelter })}
+          />
+        </div>
+        <h3>Slope and soil</h3>
+        <div className="control-row">
+          <NumberField
+            label="Ground falls"
+            value={place.slope.fall}
+            limit={PLACE_LIMITS.fall}
+            step={0.01}
+            hint="100 % is 45°"
+            onCommit={(fall) => edit({ ...place, slope: { ...place.slope, fall } })}
+          />
+          <NumberField
+            label="Toward"
+            value={place.slope.toward}
+            limit={PLACE_LIMITS.bearing}
+            step={Math.PI / 36}
+            hint={`the ${compassPoint(place.slope.toward)}`}
+            onCommit={(toward) => edit({ ...place, slope: { ...place.slope, toward } })}
+          />
+        </div>
+        <Choice
+          label="Soil by feel"
+          value={place.soil}
+          options={SOIL_OPTIONS}
+          hint={SOILS.find((s) => s.id === place.soil)?.feel ?? ''}
+          onChange={(soil) => edit({ ...place, soil })}
+        />
+        <Instruments place={place} edit={edit} />
+      </div>
+    </div>
+  );
+}
+
+interface Told<T> {
+  readonly name: string;
+  readonly simulated: boolean;
+  readonly reading: T;
+}
+
+/** The station and the forecast that the server knows; both are stand-ins until real ones are put in. */
+function Instruments({ place, edit }: GroundEditing): ReactElement {
+  const units = useUnits();
+  const now = useSWR<Told<WeatherReading>, Error>('/api/weather/now', get, { revalidateOnFocus: false });
+  const ahead = useSWR<
+    { readonly name: string; readonly simulated: boolean; readonly readings: readonly WeatherReading[] },
+    Error
+  >('/api/weather/ahead?hours=60', get, {
+    revalidateOnFocus: false,
+  });
+  const take = (r: WeatherReading): null =>
+    edit({ ...place, wind: { ...place.wind, beaufort: beaufortOf(r.wind), from: Math.round(r.from * 100) / 100 } });
+  const words = (r: WeatherReading): string =>
+    `${BEAUFORT[beaufortOf(r.wind)]!.name} from the ${compassPoint(r.from)}, gusts ${say(r.gust, 'speed', units)}`;
+  const worst = ahead.data === undefined || ahead.data.readings.length === 0 ? null : worstOf(ahead.data.readings);
+  return (
+    <div className="instruments">
+      <h3>Instruments</h3>
+      {now.error !== undefined && <p className="field-problem">{now.error.message}</p>}
+      {now.data !== undefined && (
+        <p>
+          <b>
+            {now.data.name}
+            {now.data.simulated && ', simulated'}:
+          </b>{' '}
+          {words(now.data.reading)}.{' '}
+          <button type="button" className="button button-small" onClick={() => take(now.data!.reading)}>
+            Take it
+          </button>
+        </p>
+      )}
+      {ahead.error !== undefined && <p className="field-problem">{ahead.error.message}</p>}
+      {ahead.data !== undefined && worst !== null && (
+        <>
+          <ForecastStrip readings={ahead.data.readings} worst={worst} />
+          <p>
+            <b>
+              {ahead.data.name}
+              {ahead.data.simulated && ', simulated'}:
+            </b>{' '}
+            worst {when.format(worst.time)}, {words(worst)}, {worst.rain.toFixed(0)} mm of rain an hour.{' '}
+            <button type="button" className="button button-small" onClick={() => take(worst)}>
+              Choose for the worst
+            </button>
+          </p>
+          {beaufortOf(worst.wind) >= 7 && (
+            <p className="caution">
+              A storm is coming. Choose ground you can leave in the dark, and leave the trees before it.
+            </p>
+          )}
+        </>
+      )}
+    </div>
+  );
+}
+
+const WIDE = 480;
+const TALL = 74;
+
+/** Wind hour by hour as bars, rain hanging from above. */
+function ForecastStrip({
+  readings,
+  worst,
+}: {
+  readonly readings: readonly WeatherReading[];
+  readonly worst: WeatherReading;
+}): ReactElement {
+  const most = Math.max(12, ...readings.map((r) => r.gust));
+  const wide = WIDE / readings.length;
+  const y = (v: number): number => TALL - (v / most) * (TALL - 14);
+  const days = readings.flatMap((r, i) => (new Date(r.time).getHours() === 0 ? [i] : []));
+  return (
+    <svg
+      className="forecast"
+      viewBox={`0 0 ${WIDE} ${TALL + 16}`}
+      role="img"
+      aria-label={`Wind over ${readings.length} hours, strongest ${capital(when.format(worst.time))}`}
+    >
+      {readings.map((r, i) => (
+        <g key={r.time}>
+          <rect className="forecast-gust" x={i * wide} y={y(r.gust)} width={wide - 1} height={TALL - y(r.gust)} />
+          <rect
+            className={r.time === worst.time ? 'forecast-wind forecast-worst' : 'forecast-wind'}
+            x={i * wide}
+            y={y(r.wind)}
+            width={wide - 1}
+            height={TALL - y(r.wind)}
+          />
+          {r.rain > 0.2 && <path className="forecast-rain" d={`M${(i + 0.5) * wide} 0v${Math.min(26, r.rain * 3)}`} />}
+        </g>
+      ))}
+      <path className="forecast-foot" d={`M0 ${TALL}H${WIDE}`} />
+      {days.map((i) => (
+        <g key={i}>
+          <path className="forecast-day" d={`M${i * wide} 0V${TALL + 14}`} />
+          <text x={i * wide + 4} y={TALL + 13}>
+            {new Intl.DateTimeFormat('en-GB', { weekday: 'short' }).format(readings[i]!.time)}
+          </text>
+        </g>
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,140 @@
+import type { BodyUnit, Repeat } from '@rough-bight/core/ground';
+import {
+  BODY_UNITS,
+  MOST_REPEATS,
+  UNITS_OF_BODY,
+  calibrate,
+  calibratedBody,
+  calibrationFigure,
+} from '@rough-bight/core/ground';
+import { capital } from '@rough-bight/core/quantity';
+import type { Figure } from '@rough-bight/core/working';
+import { Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import type { ReactElement } from 'react';
+import type { Person } from '../../data/types.js';
+import { Choice } from '../../parts/choice.js';
+import { FigureValue } from '../../parts/figure.js';
+import { NumberField } from '../../parts/number-field.js';
+import { WorkingContext } from '../../parts/units.js';
+import { WorkingPanel } from '../../parts/working.js';
+
+const UNIT_OPTIONS = BODY_UNITS.map((id) => ({ id, name: capital(UNITS_OF_BODY[id].name) }));
+/** A taped length to begin from, m. */
+const TAPED: Readonly<Partial<Record<BodyUnit, number>>> = { pace: 20, foot: 5, handSpan: 2, armSpan: 10 };
+
+/** Body units against a tape: a few repeats give the length and how far one measuring strays. */
+export function CalibrationSection({
+  me,
+  put,
+}: {
+  readonly me: Person;
+  readonly put: (next: Person) => null;
+}): ReactElement {
+  const [unit, setUnit] = useState<BodyUnit>('pace');
+  const [figure, setFigure] = useState<Figure | null>(null);
+  const { name, walked, share, min, max } = UNITS_OF_BODY[unit];
+  const repeats = me.calibrations[unit] ?? [];
+  const [taped, setTaped] = useState(TAPED.pace!);
+  const start = TAPED[unit] ?? me.body[unit];
+  const [count, setCount] = useState(Math.round(TAPED.pace! / me.body.pace));
+  const [problem, setProblem] = useState<string | null>(null);
+  const change = (next: readonly Repeat[]): void => {
+    const calibrations = { ...me.calibrations, [unit]: next };
+    put({ ...me, calibrations, body: calibratedBody(me.body, calibrations) });
+  };
+  const choose = (next: BodyUnit): void => {
+    const length = TAPED[next] ?? me.body[next];
+    setUnit(next);
+    setTaped(length);
+    setCount(UNITS_OF_BODY[next].walked ? Math.round(length / me.body[next]) : 1);
+    setProblem(null);
+    setFigure(null);
+  };
+  const add = (): void => {
+    const one = taped / (walked ? count : 1);
+    if (one < min || one > max) {
+      setProblem(
+        `That makes one ${name} ${one.toFixed(2)} m; it can be from ${min} to ${max} m. Check the count and the tape.`,
+      );
+      return;
+    }
+    setProblem(null);
+    change([...repeats, { taped, count: walked ? count : 1 }]);
+  };
+  return (
+    <WorkingContext.Provider value={setFigure}>
+      <section className="page-section calibration" aria-label="Against a tape">
+        <h2>Against a tape</h2>
+        <p className="quiet">
+          Walk, step or span a taped length a few times and write each down. The mean becomes the length above; how the
+          repeats differ becomes the range of everything you measure with it.
+        </p>
+        <div className="control-row">
+          <Choice label="What" value={unit} options={UNIT_OPTIONS} onChange={choose} />
+          <NumberField
+            label={walked ? 'Along the tape' : 'By the tape'}
+            value={taped}
+            limit={{ quantity: 'length', min: walked ? 0.5 : min, max: walked ? 500 : max }}
+            step={walked ? 0.5 : 0.01}
+            hint={walked ? `say ${start} m` : 'stand as you do when tying'}
+            onCommit={(v) => (setTaped(v), null)}
+          />
+          {walked && (
+            <NumberField
+              label="Counted"
+              value={count}
+              limit={{ quantity: 'count', min: 1, max: 2000 }}
+              step={0.5}
+              hint="halves are worth noting"
+              onCommit={(v) => (setCount(v), null)}
+            />
+          )}
+          <button type="button" className="button" disabled={repeats.length >= MOST_REPEATS} onClick={add}>
+            <Plus size={16} aria-hidden="true" /> Add this repeat
+          </button>
+        </div>
+        {problem !== null && (
+          <p className="field-problem" role="alert">
+            {problem}
+          </p>
+        )}
+        {repeats.length > 0 ? (
+          <>
+            <p className="calibrated">
+              One {name}: <FigureValue figure={calibrationFigure(unit, repeats)} big band />{' '}
+              <span className="quiet">
+                one measuring strays by {(calibrate(repeats, share).share * 100).toFixed(1)} % (one standard deviation),
+                from {repeats.length} {repeats.length === 1 ? 'repeat' : 'repeats'}
+              </span>
+            </p>
+            <ul className="repeats">
+              {repeats.map((r, i) => (
+                <li key={i}>
+                  {walked ? `${r.taped.toFixed(2)} m in ${r.count}` : `${r.taped.toFixed(2)} m`}
+                  <button
+                    type="button"
+                    className="icon-button"
+                    aria-label={`Delete repeat ${i + 1} of ${name}`}
+                    onClick={() => change(repeats.filter((_, k) => k !== i))}
+                  >
+                    <Trash2 size={16} />
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </>
+        ) : (
+          <p className="quiet">
+            No repeats yet: the length above is taken as it stands, and as known to {(share * 100).toFixed(1)} %.
+          </p>
+        )}
+        {figure !== null && (
+          <div className="calibration-working">
+            <WorkingPanel figure={figure} onClose={() => setFigure(null)} />
+          </div>
+        )}
+      </section>
+    </WorkingContext.Provider>
+  );
+}
