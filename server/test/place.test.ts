@@ -150,7 +150,7 @@ describe('weather stand-ins', () => {
 describe('calibrations', () => {
   test('the server takes the mean of the repeats for the unit, whatever the body says', async () => {
     const { body: me } = await request(http).get('/api/me').expect(200);
-    const { id: _id, ...person } = me;
+    const person = { ...me, id: undefined };
     const repeats = [
       { taped: 20, count: 25 },
       { taped: 20, count: 26 },
@@ -171,7 +171,7 @@ describe('calibrations', () => {
     [[], /table/],
   ])('%j is refused', async (calibrations, message) => {
     const { body: me } = await request(http).get('/api/me').expect(200);
-    const { id: _id, ...person } = me;
+    const person = { ...me, id: undefined };
     const { body: problem } = await request(http)
       .put('/api/me')
       .send({ ...person, calibrations })

@@ -21,9 +21,10 @@ const me = {
   body: file.person.body,
   units: { length: 'm', force: 'N' },
   required: DEFAULT_REQUIRED,
+  calibrations: {},
   version: 1,
 };
-const camp = { id: 'c', name: 'Sallow Ait', about: '', kit: file.kit, rigs: [] };
+const camp = { id: 'c', name: 'Sallow Ait', about: '', kit: file.kit, rigs: [], places: [] };
 
 let sent: { method: string; path: string; body: unknown }[];
 let answer: (method: string, path: string, body: unknown) => { status: number; body: unknown } | 'lost';
@@ -95,6 +96,25 @@ describe('me', () => {
     fireEvent.keyDown(pace, { key: 'Enter' });
     await waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0]).toMatchObject({ method: 'PUT', path: '/api/me', body: { version: 1, body: { pace: 0.8 } } });
+  });
+
+  test('repeats against a tape give the unit its length and its spread; one that cannot be is refused', async () => {
+    show(<MeView />);
+    const section = within(await screen.findByRole('region', { name: 'Against a tape' }));
+    const set = (name: string, value: string): void => {
+      fireEvent.change(section.getByRole('textbox', { name }), { target: { value } });
+      fireEvent.keyDown(section.getByRole('textbox', { name }), { key: 'Enter' });
+    };
+    set('Counted', '200');
+    fireEvent.click(section.getByRole('button', { name: 'Add this repeat' }));
+    expect(section.getByRole('alert').textContent).toMatch(/makes one pace 0\.10 m/);
+    expect(sent).toEqual([]);
+    set('Counted', '25');
+    fireEvent.click(section.getByRole('button', { name: 'Add this repeat' }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]!.body).toMatchObject({ body: { pace: 0.8 }, calibrations: { pace: [{ taped: 20, count: 25 }] } });
+    fireEvent.change(section.getByRole('combobox', { name: 'What' }), { target: { value: 'reach' } });
+    expect(section.queryByRole('textbox', { name: 'Counted' })).toBeNull();
   });
 
   test('each rule’s margins are its own, within its bounds', async () => {

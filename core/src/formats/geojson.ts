@@ -38,7 +38,7 @@ export function writeGeoJson(place: Place): string {
     if (isArea(t)) properties['at'] = position(at);
     return { type: 'Feature', id, geometry, properties };
   });
-  const { things: _things, ...rest } = place;
+  const rest = Object.fromEntries(Object.entries(place).filter(([key]) => key !== 'things'));
   return `${JSON.stringify({ type: 'FeatureCollection', ...(origin === null ? { coordinates: LOCAL } : {}), place: rest, features }, null, 2)}\n`;
 }
 

@@ -6,7 +6,7 @@ import type { Observation } from './measures.js';
 export interface AdjustedPoint {
   readonly id: string;
   readonly at: At;
-  /** Half axes of the 90 % ellipse, m, and the bearing of the longer, rad; relative to the middle of its group. */
+  /** Half axes of the 90 % ellipse, m, and the bearing of the longer, rad; relative to the middle of the others of its group. */
   readonly major: number;
   readonly minor: number;
   readonly bearing: number;
@@ -50,8 +50,8 @@ export const MOST_ADJUSTED = 150;
 /** Half axis of a 90 % ellipse over the standard deviation: sqrt(-2 ln 0.1), two dimensions. */
 const ELLIPSE_90 = Math.sqrt(-2 * Math.log(0.1));
 const NOTHING = 1e-10;
-/** Of what moves most, how much a point moves before it is called free: the rest of a group shifts a little the other way. */
-const FREE = 0.25;
+/** Of what moves most, how much a point must move against the rest to be called free; below it is rounding. */
+const FREE = 0.02;
 
 interface Network {
   readonly ids: readonly string[];
@@ -299,30 +299,45 @@ function reflected(x: Float64Array, i: number, neighbours: readonly number[], wi
   return [x[2 * i]! + 2 * across * s, x[2 * i + 1]! - 2 * across * c];
 }
 
-/** Directions in which a whole group can be shifted or turned without any measure noticing, each of length one. */
-function datumOf(net: Network, group: readonly number[], x: Float64Array): Float64Array[] {
-  const out: Float64Array[] = [];
-  const size = unknowns(net);
-  for (const g of new Set(group)) {
-    const members = net.ids.map((_, i) => i).filter((i) => group[i] === g);
-    const ce = members.reduce((s, i) => s + x[2 * i]!, 0) / members.length;
-    const cn = members.reduce((s, i) => s + x[2 * i + 1]!, 0) / members.length;
-    const held = net.observations.some((o, k) => o.kind === 'bearing' && group[net.from[k]!] === g);
-    const east = new Float64Array(size);
-    const north = new Float64Array(size);
-    const turn = new Float64Array(size);
-    for (const i of members) {
-      east[2 * i] = 1;
-      north[2 * i + 1] = 1;
-      turn[2 * i] = -(x[2 * i + 1]! - cn);
-      turn[2 * i + 1] = x[2 * i]! - ce;
-    }
-    for (const v of held ? [east, north] : [east, north, turn]) {
-      const long = Math.sqrt(squares(v));
-      if (long > 0) out.push(v.map((a) => a / long));
-    }
+/**
+ * Points that a movement which no measure notices moves against the rest: what is left of it after the shift and turn that
+ * most of the group shares (least sum of lengths, by reweighting: Weiszfeld's method).
+ * @param v displacement of every unknown
+ * @returns length left over at each point of the group, over the largest displacement
+ */
+function againstTheRest(v: readonly number[], members: readonly number[], x: Float64Array): Map<number, number> {
+  const ce = members.reduce((s, i) => s + x[2 * i]!, 0) / members.length;
+  const cn = members.reduce((s, i) => s + x[2 * i + 1]!, 0) / members.length;
+  const largest = Math.max(1e-300, ...members.map((i) => Math.hypot(v[2 * i]!, v[2 * i + 1]!)));
+  let left = members.map(() => 1);
+  for (let k = 0; k < 60; k++) {
+    // weighted least squares of shift (e, n) and turn t
+    const M = Matrix.zeros(3, 3);
+    const y = [0, 0, 0];
+    members.forEach((i, at) => {
+      const w = 1 / (left[at]! + 1e-9);
+      const [p, q] = [x[2 * i]! - ce, x[2 * i + 1]! - cn];
+      for (const [row, value] of [
+        [[1, 0, -q], v[2 * i]! / largest],
+        [[0, 1, p], v[2 * i + 1]! / largest],
+      ] as const)
+        for (let a = 0; a < 3; a++) {
+          y[a]! += w * row[a]! * value;
+          for (let b = 0; b < 3; b++) M.set(a, b, M.get(a, b) + w * row[a]! * row[b]!);
+        }
+    });
+    for (let a = 0; a < 3; a++) M.set(a, a, M.get(a, a) * (1 + 1e-12) + 1e-12);
+    const factor = new CholeskyDecomposition(M);
+    if (!factor.isPositiveDefinite()) break;
+    const [e, n, t] = factor.solve(Matrix.columnVector(y)).to1DArray() as [number, number, number];
+    left = members.map((i) =>
+      Math.hypot(
+        v[2 * i]! / largest - e + t * (x[2 * i + 1]! - cn),
+        v[2 * i + 1]! / largest - n - t * (x[2 * i]! - ce),
+      ),
+    );
   }
-  return out;
+  return new Map(members.map((i, at) => [i, left[at]!]));
 }
 
 /**
@@ -330,7 +345,7 @@ function datumOf(net: Network, group: readonly number[], x: Float64Array): Float
  * and Hypothesis Testing in Linear Models, 2nd ed. 1999, ch. 3; Caspary, Concepts of Network and Deformation Analysis,
  * 1987). Each unit of measuring has a factor of its own, known as well as it was calibrated, so that one long stride does
  * not pass for many independent errors. Nothing fixes the whole on the ground: it is left as near to the drawing as can
- * be, and ellipses are relative to the middle of each group.
+ * be, and ellipses are relative to the middle of the others of each group.
  * @param drawn        every point that is measured, where it was drawn, m
  * @param observations their ends must be among `drawn`
  * @param scales       how well each unit is known, one standard deviation as a share
@@ -451,15 +466,18 @@ function report(
   const redundancy = net.observations.length + net.units.length - rank;
   const variance = redundancy > 0 ? cost / redundancy : 1;
   const spread = Math.max(1, variance);
-  // what can move besides the whole
+  // what can move besides the whole of its group
   const freedom = new Float64Array(net.ids.length);
-  for (let k = 0; k < size; k++)
-    if (still[k])
-      net.ids.forEach((_, i) => (freedom[i]! += vectors.get(2 * i, k) ** 2 + vectors.get(2 * i + 1, k) ** 2));
-  for (const v of datumOf(net, group, x))
-    net.ids.forEach((_, i) => (freedom[i]! -= v[2 * i]! ** 2 + v[2 * i + 1]! ** 2));
-
-  const most = Math.max(...freedom);
+  const countOf = new Map<number, number>();
+  for (const g of new Set(group)) {
+    const members = net.ids.map((_, i) => i).filter((i) => group[i] === g);
+    countOf.set(g, members.length);
+    if (members.length < 3) continue;
+    for (let k = 0; k < size; k++)
+      if (still[k])
+        for (const [i, left] of againstTheRest(vectors.getColumn(k), members, x))
+          freedom[i] = Math.max(freedom[i]!, left);
+  }
 
   const points = net.ids.map((id, i): AdjustedPoint => {
     const ee = Q.get(2 * i, 2 * i) * spread;
@@ -469,12 +487,15 @@ function report(
     const middle = (ee + nn) / 2;
     const turn = 0.5 * Math.atan2(2 * en, nn - ee);
     const { neighbours, bearing } = heldBy(net, i);
-    const free = freedom[i]! > Math.max(1e-3, FREE * most);
+    const free = freedom[i]! > FREE;
+    // a point is part of its group's middle: against the middle of the others it is surer by so much less
+    const others = countOf.get(group[i]!)!;
+    const axis = ELLIPSE_90 * (others > 1 ? others / (others - 1) : 1);
     return {
       id,
       at: [x[2 * i]!, x[2 * i + 1]!],
-      major: ELLIPSE_90 * Math.sqrt(Math.max(0, middle + half)),
-      minor: ELLIPSE_90 * Math.sqrt(Math.max(0, middle - half)),
+      major: axis * Math.sqrt(Math.max(0, middle + half)),
+      minor: axis * Math.sqrt(Math.max(0, middle - half)),
       bearing: turn < 0 ? turn + Math.PI : turn,
       group: group[i]!,
       free,

@@ -151,8 +151,8 @@ function findingsOf(
 }
 
 /** The place with its measured things where the measures put them; what they leave free stays as drawn. */
-export function placedByMeasures(place: Place, adjustment: Adjustment): Place {
-  const at = new Map(adjustment.points.filter((p) => !p.free).map((p) => [p.id, p.at]));
+export function placedByMeasures(place: Place, points: Adjustment['points']): Place {
+  const at = new Map(points.filter((p) => !p.free).map((p) => [p.id, p.at]));
   const centimetre = (v: number): number => Math.round(v * 100) / 100;
   return {
     ...place,

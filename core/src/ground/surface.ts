@@ -59,7 +59,7 @@ export function fallLine(place: Place, from: At, reach: number): At[] {
   const out: At[] = [from];
   const hollows = place.things.filter((t) => t.kind === 'hollow');
   let at = from;
-  for (let run = 0; run < reach; run += STEP) {
+  for (let step = Math.round(reach / STEP); step > 0; step--) {
     const [e, n] = gradientOf(place.slope, hollows, at);
     const steep = Math.hypot(e, n);
     if (steep < STANDS) break;

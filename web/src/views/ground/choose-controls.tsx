@@ -151,6 +151,7 @@ export function ChooseControls({
             <span>{CRITERION_NAMES[c]}</span>
             <input
               type="range"
+              aria-label={CRITERION_NAMES[c]}
               min="0"
               max="5"
               step="0.5"

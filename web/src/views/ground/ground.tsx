@@ -1,6 +1,6 @@
 import { writeGeoJson } from '@rough-bight/core/formats';
 import type { JudgedSpan, Place, ThingKind } from '@rough-bight/core/ground';
-import { KIND_NAMES, freshThing } from '@rough-bight/core/ground';
+import { KIND_NAMES, freshThing, placedByMeasures } from '@rough-bight/core/ground';
 import { capital } from '@rough-bight/core/quantity';
 import { rigAt } from '@rough-bight/core/rig';
 import type { Figure } from '@rough-bight/core/working';
@@ -177,16 +177,7 @@ function Ground({
   };
   const placeThem = (): void => {
     const survey = judgement?.survey;
-    if (survey === undefined || survey === null) return;
-    const at = new Map(survey.points.filter((p) => !p.free).map((p) => [p.id, p.at]));
-    const centimetre = (v: number): number => Math.round(v * 100) / 100;
-    edit({
-      ...place,
-      things: place.things.map((t) => {
-        const to = at.get(t.id);
-        return to === undefined ? t : { ...t, at: [centimetre(to[0]), centimetre(to[1])] };
-      }),
-    });
+    if (survey !== undefined && survey !== null) edit(placedByMeasures(place, survey.points));
   };
 
   const marks = groundMarks(place, judgement);

@@ -2,7 +2,7 @@ import type { Measure, MeasureHow, Place } from '@rough-bight/core/ground';
 import { HOW_WORDS, MEASURE_HOWS, PLACE_LIMITS, sayMeasure } from '@rough-bight/core/ground';
 import { capital, say } from '@rough-bight/core/quantity';
 import { Crosshair, FileUp, Plus, Trash2 } from 'lucide-react';
-import { useId, useRef, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { openRangefinder } from '../../devices/rangefinder.js';
 import { Choice } from '../../parts/choice.js';
@@ -177,9 +177,7 @@ function AddMeasure({ place, edit }: GroundEditing): ReactElement | null {
   const [how, setHow] = useState<MeasureHow>('paces');
   const [value, setValue] = useState(FRESH.paces);
   const [said, setSaid] = useState<string | null>(null);
-  const latest = useRef(place);
-  latest.current = place;
-  const [device] = useState(() => openRangefinder(() => latest.current));
+  const device = useMemo(() => openRangefinder(place), [place]);
   if (points.length < 2) return <p>Put at least two things on the plan under Look, then measure between them.</p>;
   const options = points.map((t) => ({ id: t.id, name: t.name }));
   const known = (id: string, otherwise: string): string => (points.some((t) => t.id === id) ? id : otherwise);
@@ -194,7 +192,7 @@ function AddMeasure({ place, edit }: GroundEditing): ReactElement | null {
     const reading = await device.range({ from: a, to: b });
     if (reading.kind === 'miss') setSaid(`Missed. ${reading.reason}`);
     else {
-      add(latest.current, 'rangefinder', reading.distance);
+      add(place, 'rangefinder', reading.distance);
       setSaid(`${reading.distance.toFixed(1)} m, within ${(reading.sd * 1.645).toFixed(1)} m.`);
     }
   };

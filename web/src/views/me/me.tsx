@@ -1,3 +1,4 @@
+import type { BodyUnit } from '@rough-bight/core/ground';
 import { capital } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { REQUIRED_LIMITS, RULES, RULE_NAMES, RULE_WORDS, USES, USE_NAMES } from '@rough-bight/core/strength';
@@ -63,8 +64,12 @@ function MePage({
     change(next).catch((error: unknown) => setProblem((error as Error).message));
     return null;
   };
-  const body = (key: keyof BodyMeasures, hint?: string): ReactElement => {
+  const body = (key: keyof BodyMeasures, own?: string): ReactElement => {
     const [label, min, max] = LIMITS[key];
+    const unit: BodyUnit = key === 'paceSpread' ? 'pace' : key;
+    const repeats = me.calibrations[unit]?.length ?? 0;
+    const hint =
+      repeats > 0 ? `from ${repeats} ${repeats === 1 ? 'repeat' : 'repeats'} below; typing one drops them` : own;
     return (
       <NumberField
         key={key}
@@ -73,7 +78,9 @@ function MePage({
         limit={{ quantity: key === 'paceSpread' ? 'share' : 'length', min, max }}
         step={key === 'paceSpread' ? 0.005 : 0.01}
         {...(hint === undefined ? {} : { hint })}
-        onCommit={(value) => put({ ...me, body: { ...me.body, [key]: value } })}
+        onCommit={(value) =>
+          put({ ...me, body: { ...me.body, [key]: value }, calibrations: { ...me.calibrations, [unit]: [] } })
+        }
       />
     );
   };

@@ -1,0 +1,58 @@
+import { describe, expect, test } from '@jest/globals';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { KitCord, RidgeRig } from '../src/rig/index.js';
+import { evaluateRidge, problemsOf, rigAt } from '../src/rig/index.js';
+import { rankSpans } from '../src/ground/index.js';
+import { DEFAULT_REQUIRED } from '../src/strength/index.js';
+import { landing, place, prepared, thing, tree, units, who } from './ground/helper.js';
+
+const camp = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.json'), 'utf8')) as {
+  kit: KitCord[];
+  rigs: { rig: RidgeRig }[];
+};
+const around = { kit: camp.kit, body: who.body, required: DEFAULT_REQUIRED };
+const rig = camp.rigs[0]!.rig;
+
+describe('a rig on a span of the ground', () => {
+  test('every span of the landing takes every demo rig, and it can be judged there', () => {
+    for (const span of rankSpans(prepared(landing)).good.slice(0, 20))
+      for (const { rig: before } of camp.rigs) {
+        const after = rigAt(landing, 'the-landing', span, before);
+        expect(problemsOf(after, around)).toEqual([]);
+        const result = evaluateRidge(after, around, units, { ranges: false });
+        expect(Number.isFinite(result.tension.value)).toBe(true);
+        expect(after.site).toEqual({ place: 'the-landing', from: span.from.id, to: span.newPole ? '' : span.to.id });
+      }
+  });
+  test('takes the trees, their distance and their rise; the ridge comes out level', () => {
+    const p = place([tree('a', [-3.2, 0], { girth: 0.7, wood: 'ash' }), tree('b', [3.2, 0], { foot: 0.4 })]);
+    const span = rankSpans(prepared(p)).good.find((s) => !s.newPole)!;
+    const after = rigAt(p, 'p', span, rig);
+    expect(after.span).toMatchObject({ how: 'tape', tape: Math.round(span.span * 100) / 100 });
+    expect(after.groundRise).toBeCloseTo(0.4, 9);
+    expect(after.trunks[0]).toMatchObject({ wood: 'ash', girth: 0.7 });
+    expect(after.trunks[0].tieHeight).toBeCloseTo(after.trunks[1].tieHeight + after.groundRise, 9);
+    expect((after.roof.at[0] + after.roof.at[1]) / 2).toBeCloseTo(after.span.tape / 2, 1);
+    expect(after.cord).toBe(rig.cord);
+    expect(after.tensioning.pulley).toEqual(rig.tensioning.pulley);
+  });
+  test('a boulder stands on one’s word: it does not give, it is in no ledger, and a warning says what it is asked for', () => {
+    const p = place([tree('a', [-3.2, 0]), thing('boulder', 'b', [3.2, 0], { fixed: true })]);
+    const span = rankSpans(prepared(p)).good.find((s) => s.to.id === 'b')!;
+    const after = rigAt(p, 'p', span, rig);
+    expect(after.trunks.map((t) => t.standsOnWord)).toEqual([undefined, true]);
+    const result = evaluateRidge(after, around, units);
+    expect(result.ledger.map((j) => j.link.id)).toContain('trunk-0');
+    expect(result.ledger.map((j) => j.link.id)).not.toContain('trunk-1');
+    expect(result.trunks[1].moved).toBe(0);
+    expect(result.warnings.join(' ')).toMatch(/The b is no stem: .* asked for \d+ N level/);
+    const stem = evaluateRidge(
+      { ...after, trunks: [after.trunks[0], { ...after.trunks[0], name: 'stem' }] },
+      around,
+      units,
+    );
+    expect(result.pretension.value).toBeGreaterThan(0);
+    expect(stem.ledger.map((j) => j.link.id)).toContain('trunk-1');
+  });
+});

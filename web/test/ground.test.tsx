@@ -1,0 +1,234 @@
+import { ChakraProvider } from '@chakra-ui/react';
+import { afterEach, describe, expect, test } from '@jest/globals';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { useState } from 'react';
+import type { ReactElement } from 'react';
+import { findCord } from '@rough-bight/core/catalogue';
+import type { Place, Thing } from '@rough-bight/core/ground';
+import { fitOf } from '@rough-bight/core/ground';
+import { system } from '../src/app/theme.js';
+import { ChooseControls } from '../src/views/ground/choose-controls.js';
+import { MeasureControls } from '../src/views/ground/measure-controls.js';
+import { Palette, ThingControls, ThingsTable } from '../src/views/ground/thing-controls.js';
+
+const camp = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.json'), 'utf8'));
+const landing = camp.places[0].place as Place;
+const body = camp.person.body;
+afterEach(() => {
+  cleanup();
+  last = landing;
+});
+
+let last: Place = landing;
+/** Keeps the place as the view does. */
+function Held({
+  start = landing,
+  children,
+}: {
+  readonly start?: Place;
+  readonly children: (place: Place, edit: (p: Place) => null) => ReactElement;
+}): ReactElement {
+  const [place, setPlace] = useState(start);
+  return (
+    <ChakraProvider value={system}>
+      {children(place, (next) => {
+        setPlace(next);
+        last = next;
+        return null;
+      })}
+    </ChakraProvider>
+  );
+}
+const thing = (id: string): Thing => last.things.find((t) => t.id === id)!;
+const showThing = (id: string): void => {
+  render(
+    <Held>
+      {(place, edit) => {
+        const found = place.things.find((t) => t.id === id);
+        return found === undefined ? (
+          <p>gone</p>
+        ) : (
+          <ThingControls place={place} edit={edit} thing={found} body={body} onGone={() => undefined} />
+        );
+      }}
+    </Held>,
+  );
+};
+const type = (name: string, value: string): void => {
+  const field = screen.getByRole('textbox', { name });
+  fireEvent.change(field, { target: { value } });
+  fireEvent.keyDown(field, { key: 'Enter' });
+};
+
+describe('one thing', () => {
+  test('girth by a cord, then by hand spans', () => {
+    showThing('ferry-alder');
+    type('Girth', '0.9');
+    expect(thing('ferry-alder')).toMatchObject({ girth: 0.9 });
+    fireEvent.click(screen.getByRole('button', { name: 'by hand spans' }));
+    type('Girth in hand spans', '4');
+    expect(thing('ferry-alder')).toMatchObject({ girth: 0.84 });
+    type('Girth in hand spans', '90');
+    expect(screen.getByRole('alert').textContent).toMatch(/can be from/);
+    expect(thing('ferry-alder')).toMatchObject({ girth: 0.84 });
+  });
+  test('a sign found at a tree is kept, and the caution stands there', () => {
+    showThing('ferry-alder');
+    fireEvent.click(screen.getByLabelText('rocks at the root'));
+    expect(thing('ferry-alder')).toMatchObject({ signs: ['rocking'] });
+    expect(screen.getByText(/Finding none does not pass it/)).toBeTruthy();
+  });
+  test('which tree it is, by what one sees; of two that fit alike the weaker', () => {
+    showThing('bank-poplar');
+    fireEvent.click(screen.getByLabelText('catkins'));
+    fireEvent.click(screen.getByLabelText('its feet at the water'));
+    fireEvent.click(screen.getByRole('button', { name: 'Take willow' }));
+    expect(thing('bank-poplar')).toMatchObject({ wood: 'willow' });
+    fireEvent.click(screen.getByLabelText('white peeling bark'));
+    fireEvent.click(screen.getByLabelText('needles'));
+    fireEvent.click(screen.getByLabelText('black buds in pairs'));
+    expect(screen.getByRole('status').textContent).toMatch(/No wood here shows all that/);
+  });
+  test('corners come and go, never fewer than an outline needs', () => {
+    showThing('osier-planting');
+    fireEvent.click(screen.getByRole('button', { name: 'Add a corner' }));
+    expect((thing('osier-planting') as { outline: unknown[] }).outline).toHaveLength(5);
+    const away = screen.getByRole('button', { name: 'Take the last away' });
+    fireEvent.click(away);
+    fireEvent.click(away);
+    expect((thing('osier-planting') as { outline: unknown[] }).outline).toHaveLength(3);
+    expect((away as HTMLButtonElement).disabled).toBe(true);
+  });
+  test('a hollow says after how much rain it is full', () => {
+    showThing('moss-hollow');
+    expect(screen.getByRole('button', { name: /^rain that fills moss hollow: \d+ mm/ })).toBeTruthy();
+  });
+  test('taking it off takes its measures too', () => {
+    showThing('ferry-alder');
+    fireEvent.click(screen.getByRole('button', { name: 'Take ferry alder off the plan' }));
+    expect(last.things.some((t) => t.id === 'ferry-alder')).toBe(false);
+    expect(last.measures.some((m) => m.from === 'ferry-alder' || m.to === 'ferry-alder')).toBe(false);
+  });
+});
+
+test('the table holds everything, and its places can be typed', () => {
+  let opened = '';
+  render(<Held>{(place, edit) => <ThingsTable place={place} edit={edit} onSelect={(id) => (opened = id)} />}</Held>);
+  expect(screen.getAllByRole('row')).toHaveLength(landing.things.length + 1);
+  type('twin alder, east', '4.5');
+  expect(thing('twin-alder').at).toEqual([4.5, 6.1]);
+  fireEvent.click(screen.getByRole('button', { name: 'twin alder' }));
+  expect(opened).toBe('twin-alder');
+});
+
+test('a kind is taken in hand and laid down again', () => {
+  const seen: (string | null)[] = [];
+  render(<Palette putting="tree" onPutting={(k) => seen.push(k)} />);
+  fireEvent.click(screen.getByRole('button', { name: 'Tree' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Hazard overhead' }));
+  expect(seen).toEqual([null, 'hazard']);
+});
+
+describe('measures', () => {
+  const show = (start: Place = landing): void => {
+    render(
+      <Held start={start}>
+        {(place, edit) => (
+          <MeasureControls
+            place={place}
+            edit={edit}
+            survey={null}
+            onPlaceThem={() => undefined}
+            onFile={() => undefined}
+          />
+        )}
+      </Held>,
+    );
+  };
+  test('one is noted down between the two chosen, in the way chosen', () => {
+    show();
+    fireEvent.change(screen.getByRole('combobox', { name: 'From' }), { target: { value: 'twin-alder' } });
+    fireEvent.change(screen.getByRole('combobox', { name: 'To' }), { target: { value: 'back-alder' } });
+    fireEvent.change(screen.getByRole('combobox', { name: 'Measured by' }), { target: { value: 'feet' } });
+    type('How many', '44.5');
+    fireEvent.click(screen.getByRole('button', { name: 'Note it down' }));
+    expect(last.measures.at(-1)).toMatchObject({ from: 'twin-alder', to: 'back-alder', how: 'feet', value: 44.5 });
+    expect(new Set(last.measures.map((m) => m.id)).size).toBe(last.measures.length);
+  });
+  test('bearings are typed in degrees and kept in radians', () => {
+    show();
+    fireEvent.change(screen.getByRole('combobox', { name: 'Measured by' }), { target: { value: 'compass' } });
+    type('Bearing', '90');
+    fireEvent.click(screen.getByRole('button', { name: 'Note it down' }));
+    expect(last.measures.at(-1)!.value).toBeCloseTo(Math.PI / 2, 9);
+  });
+  test('one can be put right or deleted', () => {
+    show();
+    type('upstream alder to downstream alder, tape', '7');
+    expect(last.measures[0]!.value).toBe(7);
+    fireEvent.click(screen.getAllByRole('button', { name: /^Delete upstream alder to downstream alder/ })[0]!);
+    expect(last.measures).toHaveLength(landing.measures.length - 1);
+  });
+  test('with fewer than two things it says what to do first', () => {
+    show({ ...landing, things: landing.things.slice(0, 1), measures: [] });
+    expect(screen.getByText(/Put at least two things on the plan/)).toBeTruthy();
+  });
+  test('the rangefinder reads or misses, and says which', async () => {
+    show();
+    let read = 0;
+    for (let i = 0; i < 12; i++) {
+      const before = last.measures.length;
+      fireEvent.click(screen.getByRole('button', { name: 'Simulated rangefinder' }));
+      const said = await screen.findByRole('status');
+      await new Promise((r) => setTimeout(r, 5));
+      if (/^Missed/.test(said.textContent ?? '')) expect(last.measures).toHaveLength(before);
+      else read++;
+    }
+    expect(read).toBeGreaterThan(3);
+    expect(last.measures.at(-1)).toMatchObject({ how: 'rangefinder' });
+  });
+});
+
+describe('what is wanted', () => {
+  const show = (start: Place = landing): void => {
+    render(
+      <Held start={start}>
+        {(place, edit) => (
+          <ChooseControls
+            place={place}
+            edit={edit}
+            fit={fitOf(place.wish, { cord: findCord('nylon-550-4')!, length: 15 }, 0.6, body)}
+            kit={camp.kit}
+            body={body}
+          />
+        )}
+      </Held>,
+    );
+  };
+  test('the form and the bed change what fits, in metres and in paces', () => {
+    show();
+    expect(screen.getByRole('button', { name: /^shortest span for the roof: 4\.00 m/ })).toBeTruthy();
+    expect(screen.getByText('5.5 of my paces')).toBeTruthy();
+    fireEvent.change(screen.getByRole('combobox', { name: 'Bed' }), { target: { value: 'hammock' } });
+    expect(screen.getByRole('button', { name: /^longest span at which I still reach the straps/ })).toBeTruthy();
+    expect(screen.getByText(/no higher than you are willing to fall/)).toBeTruthy();
+    type('Each strap', '0.5');
+    expect(screen.getByRole('alert').textContent).toMatch(/No span can fit/);
+  });
+  test('weights are moved, and put back', () => {
+    show();
+    const weights = within(screen.getByRole('group', { name: 'What counts' }));
+    fireEvent.change(weights.getByRole('slider', { name: 'Wind' }), { target: { value: '5' } });
+    expect(last.wish.weights.wind).toBe(5);
+    fireEvent.click(weights.getByRole('button', { name: 'As at first' }));
+    expect(last.wish.weights.wind).toBe(2);
+  });
+  test('a cord that is gone is said, not replaced behind one’s back', () => {
+    show({ ...landing, wish: { ...landing.wish, cord: 'gone' } });
+    expect(
+      (screen.getByRole('combobox', { name: 'Ridgeline' }) as HTMLSelectElement).selectedOptions[0]!.textContent,
+    ).toBe('no longer in the kit');
+  });
+});
