@@ -3,7 +3,9 @@ import { join } from 'node:path';
 import { root } from '../scripts/build.mjs';
 import { CORDS, cordWeight, dryCurve } from '@rough-bight/core/catalogue';
 import { prepare, solve } from '@rough-bight/core/net';
+import { prepareGround, rankSpans, survey } from '@rough-bight/core/ground';
 import { roofNet } from './nets.mjs';
+import { wood } from './places.mjs';
 import { solveSpan, unstressedFromDip, unstressedFromPretension, unstressedFromSag } from '@rough-bight/core/line';
 import { evaluateRidge } from '@rough-bight/core/rig';
 import { sizeCords } from '@rough-bight/core/sizing';
@@ -71,6 +73,19 @@ function roofs() {
   return times;
 }
 
+/** A wood of two hundred anchors ranked, and the demo place surveyed. */
+function grounds(camp) {
+  const who = { body: camp.person.body, calibrations: camp.person.calibrations };
+  const cord = { cord: CORDS[0], length: 15 };
+  const two = wood(200);
+  const { place } = camp.places[0];
+  return {
+    rank200_ms: median(25, () => rankSpans(prepareGround(two, who, cord))),
+    rank_demo_ms: median(25, () => rankSpans(prepareGround(place, who, cord))),
+    survey_demo_ms: median(8, () => survey(place, who, { length: 'm', force: 'N' })),
+  };
+}
+
 export async function measure() {
   const cord = CORDS[0];
   const span = {
@@ -98,6 +113,7 @@ export async function measure() {
     ridge_drag_judgement_ms: median(60, () => evaluateRidge(rig, around, units, { ranges: false })),
     ridge_full_judgement_ms: median(15, () => evaluateRidge(rig, around, units)),
     size_kit_ms: median(2, () => sizeCords(rig, around, units)),
+    ...grounds(camp),
     ...roofs(),
   };
 }

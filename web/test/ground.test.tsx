@@ -18,10 +18,13 @@ const landing = camp.places[0].place as Place;
 const body = camp.person.body;
 afterEach(() => {
   cleanup();
-  last = landing;
+  held.place = landing;
 });
 
-let last: Place = landing;
+const held: { place: Place } = { place: landing };
+const keep = (place: Place): void => {
+  held.place = place;
+};
 /** Keeps the place as the view does. */
 function Held({
   start = landing,
@@ -35,13 +38,13 @@ function Held({
     <ChakraProvider value={system}>
       {children(place, (next) => {
         setPlace(next);
-        last = next;
+        keep(next);
         return null;
       })}
     </ChakraProvider>
   );
 }
-const thing = (id: string): Thing => last.things.find((t) => t.id === id)!;
+const thing = (id: string): Thing => held.place.things.find((t) => t.id === id)!;
 const showThing = (id: string): void => {
   render(
     <Held>
@@ -94,11 +97,11 @@ describe('one thing', () => {
   test('corners come and go, never fewer than an outline needs', () => {
     showThing('osier-planting');
     fireEvent.click(screen.getByRole('button', { name: 'Add a corner' }));
-    expect((thing('osier-planting') as { outline: unknown[] }).outline).toHaveLength(5);
+    expect((thing('osier-planting') as { outline: readonly unknown[] }).outline).toHaveLength(5);
     const away = screen.getByRole('button', { name: 'Take the last away' });
     fireEvent.click(away);
     fireEvent.click(away);
-    expect((thing('osier-planting') as { outline: unknown[] }).outline).toHaveLength(3);
+    expect((thing('osier-planting') as { outline: readonly unknown[] }).outline).toHaveLength(3);
     expect((away as HTMLButtonElement).disabled).toBe(true);
   });
   test('a hollow says after how much rain it is full', () => {
@@ -108,8 +111,8 @@ describe('one thing', () => {
   test('taking it off takes its measures too', () => {
     showThing('ferry-alder');
     fireEvent.click(screen.getByRole('button', { name: 'Take ferry alder off the plan' }));
-    expect(last.things.some((t) => t.id === 'ferry-alder')).toBe(false);
-    expect(last.measures.some((m) => m.from === 'ferry-alder' || m.to === 'ferry-alder')).toBe(false);
+    expect(held.place.things.some((t) => t.id === 'ferry-alder')).toBe(false);
+    expect(held.place.measures.some((m) => m.from === 'ferry-alder' || m.to === 'ferry-alder')).toBe(false);
   });
 });
 
@@ -154,22 +157,27 @@ describe('measures', () => {
     fireEvent.change(screen.getByRole('combobox', { name: 'Measured by' }), { target: { value: 'feet' } });
     type('How many', '44.5');
     fireEvent.click(screen.getByRole('button', { name: 'Note it down' }));
-    expect(last.measures.at(-1)).toMatchObject({ from: 'twin-alder', to: 'back-alder', how: 'feet', value: 44.5 });
-    expect(new Set(last.measures.map((m) => m.id)).size).toBe(last.measures.length);
+    expect(held.place.measures.at(-1)).toMatchObject({
+      from: 'twin-alder',
+      to: 'back-alder',
+      how: 'feet',
+      value: 44.5,
+    });
+    expect(new Set(held.place.measures.map((m) => m.id)).size).toBe(held.place.measures.length);
   });
   test('bearings are typed in degrees and kept in radians', () => {
     show();
     fireEvent.change(screen.getByRole('combobox', { name: 'Measured by' }), { target: { value: 'compass' } });
     type('Bearing', '90');
     fireEvent.click(screen.getByRole('button', { name: 'Note it down' }));
-    expect(last.measures.at(-1)!.value).toBeCloseTo(Math.PI / 2, 9);
+    expect(held.place.measures.at(-1)!.value).toBeCloseTo(Math.PI / 2, 9);
   });
   test('one can be put right or deleted', () => {
     show();
     type('upstream alder to downstream alder, tape', '7');
-    expect(last.measures[0]!.value).toBe(7);
+    expect(held.place.measures[0]!.value).toBe(7);
     fireEvent.click(screen.getAllByRole('button', { name: /^Delete upstream alder to downstream alder/ })[0]!);
-    expect(last.measures).toHaveLength(landing.measures.length - 1);
+    expect(held.place.measures).toHaveLength(landing.measures.length - 1);
   });
   test('with fewer than two things it says what to do first', () => {
     show({ ...landing, things: landing.things.slice(0, 1), measures: [] });
@@ -179,15 +187,15 @@ describe('measures', () => {
     show();
     let read = 0;
     for (let i = 0; i < 12; i++) {
-      const before = last.measures.length;
+      const before = held.place.measures.length;
       fireEvent.click(screen.getByRole('button', { name: 'Simulated rangefinder' }));
       const said = await screen.findByRole('status');
       await new Promise((r) => setTimeout(r, 5));
-      if (/^Missed/.test(said.textContent ?? '')) expect(last.measures).toHaveLength(before);
+      if (/^Missed/.test(said.textContent ?? '')) expect(held.place.measures).toHaveLength(before);
       else read++;
     }
     expect(read).toBeGreaterThan(3);
-    expect(last.measures.at(-1)).toMatchObject({ how: 'rangefinder' });
+    expect(held.place.measures.at(-1)).toMatchObject({ how: 'rangefinder' });
   });
 });
 
@@ -221,9 +229,9 @@ describe('what is wanted', () => {
     show();
     const weights = within(screen.getByRole('group', { name: 'What counts' }));
     fireEvent.change(weights.getByRole('slider', { name: 'Wind' }), { target: { value: '5' } });
-    expect(last.wish.weights.wind).toBe(5);
+    expect(held.place.wish.weights.wind).toBe(5);
     fireEvent.click(weights.getByRole('button', { name: 'As at first' }));
-    expect(last.wish.weights.wind).toBe(2);
+    expect(held.place.wish.weights.wind).toBe(2);
   });
   test('a cord that is gone is said, not replaced behind one’s back', () => {
     show({ ...landing, wish: { ...landing.wish, cord: 'gone' } });

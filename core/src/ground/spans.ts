@@ -25,6 +25,9 @@ export interface Prepared {
   readonly who: Measurer;
   readonly cord: { readonly cord: Cord; readonly length: number };
   readonly fit: Fit;
+  /** The longest span for straps and reach, and the cord that both ends take beyond the span and their girths, m. */
+  readonly longest: number;
+  readonly cordBeyond: number;
   readonly pull: ExpectedPull;
   readonly anchors: readonly Anchor[];
   readonly ponds: readonly Pond[];
@@ -40,6 +43,8 @@ export interface Prepared {
   /** Everything that can lie under the cloth or hold a guy, from west to east: east, north, radius, three a thing. */
   readonly lying: Float64Array;
   readonly lyingThings: readonly Thing[];
+  /** Room for the indices of those about one span; each judging writes it anew. */
+  readonly near: Int32Array;
   /** Largest radius among them, m. */
   readonly widest: number;
   readonly sleep: At | null;
@@ -199,11 +204,14 @@ export function prepareGround(
     return soil === undefined ? 0 : shortPileIn(soil, 'typical', COMMON_PEG.diameter, COMMON_PEG.depth, COMMON_PEG.arm);
   };
   const open = beaufortSpeed(place.wind.beaufort) * SHELTERS[place.wind.shelter].typical;
+  const fit = fitOf(wish, cord, girths[girths.length >> 1] ?? 0.6, who.body);
   return {
     place,
     who,
     cord,
-    fit: fitOf(wish, cord, girths[girths.length >> 1] ?? 0.6, who.body),
+    fit,
+    longest: min(60, ...fit.longest.filter((b) => b.what !== 'cord').map((b) => b.figure.value)),
+    cordBeyond: cordNeeded(0, endsOf(0, 0), cord.cord.diameter, TRAVEL.typical),
     pull: expectedPull(place, cord.cord),
     anchors,
     ponds: place.things.flatMap((t) => {
@@ -234,6 +242,7 @@ export function prepareGround(
     ),
     lying,
     lyingThings,
+    near: new Int32Array(lyingThings.length),
     widest: lyingThings.reduce((w, t) => max(w, halfWidth(t)), 0),
     sleep: place.things.find((t) => t.kind === 'sleep')?.at ?? null,
     pegHold: pegIn(place.soil),
@@ -384,6 +393,9 @@ function leeOf(ground: Prepared, middle: At): Thing | null {
   return null;
 }
 
+/** A pole settles, wants its stay watched, and has to be cut and dug in: its span counts as so much weaker. Judgement, 0.2 to 0.6. */
+const POLE_COST = 0.4;
+
 /** Rises to one at `good`, from zero at `bad`. */
 const ramp = (x: number, bad: number, good: number): number => min(1, max(0, (x - bad) / (good - bad)));
 
@@ -399,6 +411,8 @@ function ruledEarly(ground: Prepared, a: Anchor, b: Anchor, newPole: boolean): n
   const n = dn / centres;
   const span = max(0, centres - a.half - b.half);
   let found = a.against.length + b.against.length > 0 ? 1 : 0;
+  if (span < ground.fit.least || span > ground.longest) found++;
+  if (ground.place.wish.form !== 'none' && span + ground.cordBeyond + a.girth + b.girth > ground.cord.length) found++;
   // a pole's back-stay takes looking for: only the other end is weighed here
   if (marginOf(ground, a, span, a.ridgeHold) < 1 && a.thing.kind !== 'pole') found++;
   if (!newPole && b.thing.kind !== 'pole' && marginOf(ground, b, span, b.ridgeHold) < 1) found++;
@@ -433,8 +447,13 @@ function footprint(
   };
 }
 
-/** Judges the span between two anchors. */
+/** Judges the span between two anchors in full, ruled out or not. */
 export function judgeSpan(ground: Prepared, a: Anchor, b: Anchor, newPole = false): JudgedSpan {
+  return judged(ground, a, b, newPole, false)!;
+}
+
+/** The same; `brief` gives null as soon as something rules the span out. */
+function judged(ground: Prepared, a: Anchor, b: Anchor, newPole: boolean, brief: boolean): JudgedSpan | null {
   const { place, fit, cord } = ground;
   const { wish } = place;
   const trait = FORM_TRAITS[wish.form];
@@ -454,7 +473,7 @@ export function judgeSpan(ground: Prepared, a: Anchor, b: Anchor, newPole = fals
     wish.form === 'none'
       ? 0
       : cordNeeded(sqrt(span * span + rise * rise), endsOf(a.girth, b.girth), cord.cord.diameter, TRAVEL.typical);
-  const long = wish.form === 'none' || wish.bed === 'hammock' ? min(fit.most, ...bedBounds(fit)) : 60;
+  const { longest: long } = ground;
   const fits = normalCdf((span - fit.least) / sd) * normalCdf((long - span) / sd);
   if (fits < 0.5) ruled.push(span < fit.least ? 'short' : 'long');
   const length =
@@ -481,7 +500,7 @@ export function judgeSpan(ground: Prepared, a: Anchor, b: Anchor, newPole = fals
           ? 'backstay'
           : 'weak',
     );
-  const anchors = 0.3 + 0.7 * ramp(weakest, 1, 3) - (stay !== null || stayA !== null ? 0.25 : 0);
+  const anchors = 0.3 + 0.7 * ramp(weakest, 1, 3) - (stay !== null || stayA !== null ? POLE_COST : 0);
 
   // wind
   const intoWind = abs(e * ground.from[0] + n * ground.from[1]);
@@ -532,7 +551,8 @@ export function judgeSpan(ground: Prepared, a: Anchor, b: Anchor, newPole = fals
   let lying: Thing | null = null;
   const { lying: obstacles, lyingThings } = ground;
   const round = reach + GUY_OUT + NATURAL + ground.widest;
-  const near: number[] = [];
+  const { near } = ground;
+  let nearCount = 0;
   for (let i = firstEast(obstacles, middle[0] - round); i < lyingThings.length; i++) {
     const oe = obstacles[3 * i]! - middle[0];
     if (oe > round) break;
@@ -540,7 +560,7 @@ export function judgeSpan(ground: Prepared, a: Anchor, b: Anchor, newPole = fals
     const radius = obstacles[3 * i + 2]!;
     const square = oe * oe + on * on;
     if (square > round * round) continue;
-    near.push(i);
+    near[nearCount++] = i;
     if (square > (reach + radius) * (reach + radius)) continue;
     const t = lyingThings[i]!;
     if (t === a.thing || t === b.thing) continue;
@@ -576,6 +596,7 @@ export function judgeSpan(ground: Prepared, a: Anchor, b: Anchor, newPole = fals
       break;
     }
   }
+  if (brief && ruled.length > 0) return null;
   const groundScore = level * 0.4 + dry * 0.35 + clear * 0.25 - (min(level, dry, clear) < 0.35 ? 0.2 : 0);
 
   // overhead: the cloth and the whole line
@@ -631,6 +652,7 @@ export function judgeSpan(ground: Prepared, a: Anchor, b: Anchor, newPole = fals
     clearance = min(clearance, ramp(-into, 0, most * WELL_CLEAR));
   }
   if (reachIn > 0) ruled.push('overhead');
+  if (brief && ruled.length > 0) return null;
 
   // guys
   const keepsNear = ground.keeps.filter((k) => closer(k.middle, middle, k.radius + round));
@@ -647,7 +669,8 @@ export function judgeSpan(ground: Prepared, a: Anchor, b: Anchor, newPole = fals
     let good = ramp(patch?.pegHold ?? ground.pegHold, 0.25 * guyPull, 2 * guyPull);
     for (const k of keepsNear) if (within(spot, k.middle, k.thing.outline)) good = 0;
     for (const p of pondsNear) if (closer(p.at, spot, p.radius)) good = 0;
-    for (const i of near) {
+    for (let k = 0; k < nearCount; k++) {
+      const i = near[k]!;
       const t = lyingThings[i]!;
       const ge = obstacles[3 * i]! - spot[0];
       const gn = obstacles[3 * i + 1]! - spot[1];
@@ -719,8 +742,6 @@ export function judgeSpan(ground: Prepared, a: Anchor, b: Anchor, newPole = fals
   };
 }
 
-const bedBounds = (fit: Fit): number[] => fit.longest.filter((b) => b.what !== 'cord').map((b) => b.figure.value);
-
 /** Weighted mean of the scores, 0 to 1; plain mean where every weight is zero. */
 export function total(
   scores: Readonly<Record<Criterion, number>>,
@@ -781,13 +802,12 @@ export function rankSpans(ground: Prepared): Ranking {
       }
       const [a, b] = [anchors[i]!, anchors[j]!];
       const found = ruledEarly(ground, a, b, false);
-      if (found > 0) {
+      const span = found > 0 ? null : judged(ground, a, b, false, true);
+      if (span !== null) good.push(span);
+      else {
         const away =
           sleep === null ? 0 : abs(east[i]! + east[j]! - 2 * sleep[0]) + abs(north[i]! + north[j]! - 2 * sleep[1]);
-        early.push({ a, b, cost: found + (d < fit.least || d > fit.most ? 1 : 0) + away / (away + 20) });
-      } else {
-        const judged = judgeSpan(ground, a, b);
-        (judged.ruled.length > 0 ? out : good).push(judged);
+        early.push({ a, b, cost: max(1, found) + away / (away + 20) });
       }
     }
   }
@@ -806,25 +826,40 @@ export function rankSpans(ground: Prepared): Ranking {
   return { ground, good, out: out.slice(0, MOST_OUT), ruledOut, tooClose, tooFar };
 }
 
+/** Bearings judged in full about one anchor, those first that suit the wind and the sleeping place. */
+const POLES_JUDGED = 8;
+
 /** A pole set about one anchor where the span comes out best; null where nothing about it will do. */
 function bestPole(ground: Prepared, a: Anchor): JudgedSpan | null {
   if (a.against.length > 0 || marginOf(ground, a, ground.fit.least, a.ridgeHold) < 1) return null;
-  const span = min(ground.fit.most, ground.fit.least + 0.5);
-  let best: JudgedSpan | null = null;
-  for (let k = 0; k < POLE_BEARINGS; k++) {
+  const { sleep, place } = ground;
+  const { weights, form } = place.wish;
+  const far = min(ground.fit.most, ground.fit.least + 0.5) + a.half + 0.04;
+  const tries = Array.from({ length: POLE_BEARINGS }, (_, k) => {
     const bearing = (2 * Math.PI * k) / POLE_BEARINGS;
-    const far = span + a.half + 0.04;
-    const pole = poleAt(ground, [a.at[0] + sin(bearing) * far, a.at[1] + cos(bearing) * far]);
+    const e = sin(bearing);
+    const n = cos(bearing);
+    const into = (e * ground.from[0] + n * ground.from[1]) ** 2;
+    const wind = FORM_TRAITS[form].wind;
+    const suits = wind === 'any' ? 1 : wind === 'across' ? 1 - into : into;
+    const away = sleep === null ? 0 : hypot(a.at[0] + (e * far) / 2 - sleep[0], a.at[1] + (n * far) / 2 - sleep[1]);
+    return {
+      at: [a.at[0] + e * far, a.at[1] + n * far] as At,
+      worth: weights.wind * ground.windMatters * suits + weights.near * Math.exp(-away / 6),
+    };
+  }).sort((p, q) => q.worth - p.worth);
+  let best: JudgedSpan | null = null;
+  let ruledPole: Anchor | null = null;
+  let judgedSoFar = 0;
+  for (const { at } of tries) {
+    const pole = poleAt(ground, at);
     if (ruledEarly(ground, a, pole, true) > 0) continue;
-    const judged = judgeSpan(ground, a, pole, true);
-    if (
-      best === null ||
-      judged.ruled.length < best.ruled.length ||
-      (judged.ruled.length === best.ruled.length && judged.score > best.score)
-    )
-      best = judged;
+    ruledPole ??= pole;
+    const span = judged(ground, a, pole, true, true);
+    if (span !== null && (best === null || span.score > best.score)) best = span;
+    if (++judgedSoFar >= POLES_JUDGED && best !== null) break;
   }
-  return best;
+  return best ?? (ruledPole === null ? null : judgeSpan(ground, a, ruledPole, true));
 }
 
 /** One span of a place by its id, judged anew; undefined where its anchors are gone. */

@@ -125,10 +125,15 @@ export function PlanScene(props: Props): ReactElement {
     null,
   );
   if (fitted === null || fitted.size !== size) setFitted({ size, view: fitPlan(place, size[0], size[1]) });
-  const view =
-    chosen === null
-      ? (fitted?.view ?? fitPlan(place, size[0], size[1]))
-      : { ...chosen, width: size[0], height: size[1] };
+  const view = useMemo(
+    () =>
+      chosen === null
+        ? (fitted?.view ?? fitPlan(place, size[0], size[1]))
+        : { ...chosen, width: size[0], height: size[1] },
+    // what is fitted is kept while things move in it
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [chosen, fitted, size],
+  );
   const X = (e: number): number => planX(view, e);
   const Y = (n: number): number => planY(view, n);
 

@@ -166,8 +166,8 @@ function Ground({
       back: () => attempt(changeRig({ ...moved, document: rig.document }).then(() => setSaid(null))),
     });
   };
-  const take = async (kind: FileKind, file: File): Promise<void> => {
-    const answer = await takeFile(kind, await file.text(), store.read().draft.document);
+  const take = async (file: File): Promise<void> => {
+    const answer = await takeFile(kindOf(file.name), await file.text(), store.read().draft.document);
     if (!answer.ok) {
       setSaid({ text: `${file.name} was not taken. ${capital(answer.message)}. The place is as it was.`, wrong: true });
       return;
@@ -273,7 +273,7 @@ function Ground({
                     name={snapshot.draft.name}
                     table={table}
                     onTable={setTable}
-                    onFile={(kind, file) => void take(kind, file)}
+                    onFile={(file) => void take(file)}
                   />
                 </>
               )}
@@ -283,7 +283,7 @@ function Ground({
                   edit={edit}
                   survey={judgement?.survey ?? null}
                   onPlaceThem={placeThem}
-                  onFile={(file) => void take('csv', file)}
+                  onFile={(file) => void take(file)}
                 />
               )}
               {step === 'wind' && <WindControls place={place} edit={edit} />}
@@ -336,6 +336,9 @@ function Ground({
   );
 }
 
+/** What a file is, by the end of its name. */
+const kindOf = (name: string): FileKind => (/\.gpx$/i.test(name) ? 'gpx' : /\.csv$/i.test(name) ? 'csv' : 'geojson');
+
 /** Files in and out, and the same things as a table. */
 function LookFiles({
   place,
@@ -348,7 +351,7 @@ function LookFiles({
   readonly name: string;
   readonly table: boolean;
   readonly onTable: (on: boolean) => void;
-  readonly onFile: (kind: FileKind, file: File) => void;
+  readonly onFile: (file: File) => void;
 }): ReactElement {
   const id = useId();
   const save = (): void => {
@@ -374,7 +377,7 @@ function LookFiles({
         accept=".geojson,.json,.gpx,application/geo+json,application/gpx+xml"
         onChange={(e) => {
           const file = e.target.files?.[0];
-          if (file !== undefined) onFile(/\.gpx$/i.test(file.name) ? 'gpx' : 'geojson', file);
+          if (file !== undefined) onFile(file);
           e.target.value = '';
         }}
       />
