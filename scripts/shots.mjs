@@ -10,6 +10,11 @@ const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 const SHOTS = [
   ['camp', '/camps/sallow-ait', DESK, 'day'],
+  ['ground-look', '/places/the-landing/look?thing=ferry-alder', DESK, 'day'],
+  ['ground-measure', '/places/the-landing/measure', DESK, 'day'],
+  ['ground-choose', '/places/the-landing/choose?span=upstream-alder%7Cdownstream-alder', DESK, 'day'],
+  ['ground-ember', '/places/the-landing/wind', DESK, 'ember'],
+  ['ground-phone', '/places/the-landing/choose', PHONE, 'day'],
   ['bench-ridge', '/rigs/landing-gable/ridge', DESK, 'day'],
   ['bench-ember', '/rigs/drying-line-twine/ridge', DESK, 'ember'],
   ['bench-ground', '/rigs/bank-top-ridge-dip-tested/ground', DESK, 'day'],

@@ -55,71 +55,54 @@ export const kitCords = pgTable(
   (t) => [primaryKey({ columns: [t.campId, t.id] }), check('kit_cords_length', sql`${t.length} >= 0`)],
 );
 
-export const rigs = pgTable(
-  'rigs',
-  {
-    id: text('id').primaryKey(),
-    campId: text('camp_id')
-      .notNull()
-      .references(() => camps.id, { onDelete: 'cascade' }),
-    position: serial('position').notNull(),
-    name: text('name').notNull(),
-    note: text('note').notNull().default(''),
-    document: jsonb('document').$type<RidgeRig>().notNull(),
-    /** Counts the saves; a save must name the one it was made from. */
-    version: integer('version').notNull().default(1),
-    updatedAt: when('updated_at'),
-  },
-  (t) => [index('rigs_camp').on(t.campId)],
-);
+/** Columns of a named document of a camp. */
+const documentOf = <D>() => ({
+  id: text('id').primaryKey(),
+  campId: text('camp_id')
+    .notNull()
+    .references(() => camps.id, { onDelete: 'cascade' }),
+  position: serial('position').notNull(),
+  name: text('name').notNull(),
+  note: text('note').notNull().default(''),
+  document: jsonb('document').$type<D>().notNull(),
+  /** Counts the saves; a save must name the one it was made from. */
+  version: integer('version').notNull().default(1),
+  updatedAt: when('updated_at'),
+});
+/** Columns of a save of one, besides whose it is. */
+const revisionOf = <D>() => ({
+  id: serial('id').primaryKey(),
+  version: integer('version').notNull(),
+  name: text('name').notNull(),
+  note: text('note').notNull(),
+  document: jsonb('document').$type<D>().notNull(),
+  savedAt: when('saved_at'),
+});
+
+export const rigs = pgTable('rigs', documentOf<RidgeRig>(), (t) => [index('rigs_camp').on(t.campId)]);
 
 /** Every save of a rig, so that nothing that was stored is lost. */
 export const rigRevisions = pgTable(
   'rig_revisions',
   {
-    id: serial('id').primaryKey(),
+    ...revisionOf<RidgeRig>(),
     rigId: text('rig_id')
       .notNull()
       .references(() => rigs.id, { onDelete: 'cascade' }),
-    version: integer('version').notNull(),
-    name: text('name').notNull(),
-    note: text('note').notNull(),
-    document: jsonb('document').$type<RidgeRig>().notNull(),
-    savedAt: when('saved_at'),
   },
   (t) => [uniqueIndex('rig_revisions_version').on(t.rigId, t.version)],
 );
 
-export const places = pgTable(
-  'places',
-  {
-    id: text('id').primaryKey(),
-    campId: text('camp_id')
-      .notNull()
-      .references(() => camps.id, { onDelete: 'cascade' }),
-    position: serial('position').notNull(),
-    name: text('name').notNull(),
-    note: text('note').notNull().default(''),
-    document: jsonb('document').$type<Place>().notNull(),
-    version: integer('version').notNull().default(1),
-    updatedAt: when('updated_at'),
-  },
-  (t) => [index('places_camp').on(t.campId)],
-);
+export const places = pgTable('places', documentOf<Place>(), (t) => [index('places_camp').on(t.campId)]);
 
 /** Every save of a place. */
 export const placeRevisions = pgTable(
   'place_revisions',
   {
-    id: serial('id').primaryKey(),
+    ...revisionOf<Place>(),
     placeId: text('place_id')
       .notNull()
       .references(() => places.id, { onDelete: 'cascade' }),
-    version: integer('version').notNull(),
-    name: text('name').notNull(),
-    note: text('note').notNull(),
-    document: jsonb('document').$type<Place>().notNull(),
-    savedAt: when('saved_at'),
   },
   (t) => [uniqueIndex('place_revisions_version').on(t.placeId, t.version)],
 );

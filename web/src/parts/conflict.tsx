@@ -1,11 +1,32 @@
 import { useState } from 'react';
 import type { ReactElement } from 'react';
 import { useNavigate } from 'react-router';
-import type { DocumentStore, Draft } from '../data/document-store.js';
+import type { DocumentStore, Draft, SaveState } from '../data/document-store.js';
 import type { Stored } from '../data/types.js';
 
+/** Why what is on this screen is not stored, and what can be done; nothing where it is. */
+export function SaveTrouble<D>({
+  store,
+  save,
+  copy,
+}: {
+  readonly store: DocumentStore<D>;
+  readonly save: SaveState<D>;
+  /** Stores a draft as a new one and says where it is to be seen. */
+  readonly copy: (draft: Draft<D>) => Promise<string>;
+}): ReactElement | null {
+  if (save.kind === 'conflict')
+    return <Conflict store={store} message={save.message} theirs={save.theirs} copy={copy} />;
+  if (save.kind !== 'refused' && save.kind !== 'waiting') return null;
+  return (
+    <p className="field-problem side-note" role="alert">
+      {save.message}
+    </p>
+  );
+}
+
 /** Two windows changed the same thing: nothing is lost, a person chooses. */
-export function Conflict<D>({
+function Conflict<D>({
   store,
   message,
   theirs,
@@ -14,7 +35,6 @@ export function Conflict<D>({
   readonly store: DocumentStore<D>;
   readonly message: string;
   readonly theirs: Stored<D>;
-  /** Stores a draft as a new one and says where it is to be seen. */
   readonly copy: (draft: Draft<D>) => Promise<string>;
 }): ReactElement {
   const navigate = useNavigate();

@@ -4,15 +4,15 @@ import type { RidgeRig } from '@rough-bight/core/rig';
 import { Ruler } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
-import { NavLink, Navigate, useParams, useSearchParams } from 'react-router';
+import { Navigate, useParams, useSearchParams } from 'react-router';
 import { useCamp, useCampActions, useMe } from '../../data/camp.js';
 import type { DocumentStore } from '../../data/document-store.js';
 import type { Camp, Person } from '../../data/types.js';
 import { useDocument, useSnapshot } from '../../data/use-document.js';
 import { useShell } from '../../app/shell-context.js';
-import { Conflict } from '../../parts/conflict.js';
+import { SaveTrouble } from '../../parts/conflict.js';
 import { Loading, Trouble } from '../../parts/states.js';
-import { Wave } from '../../parts/marks.js';
+import { Tape } from '../../parts/tape.js';
 import { UnitsContext, WorkingContext } from '../../parts/units.js';
 import { WorkingPanel } from '../../parts/working.js';
 import { SideScene } from '../../scene/side-scene.js';
@@ -88,33 +88,11 @@ function Bench({
     <UnitsContext.Provider value={units}>
       <WorkingContext.Provider value={openFigure}>
         <div className="bench">
-          <nav className="tape" aria-label="Steps of the rig">
-            {marks.map((m) => {
-              const inside = (
-                <>
-                  <span className="tape-name">{m.name}</span>
-                  <span className="tape-text">{m.text}</span>
-                  <Wave state={m.state} />
-                  <span className="hidden">
-                    {m.state === 'holds' ? 'holds' : m.state === 'fails' ? 'does not hold' : 'nothing yet'}
-                  </span>
-                </>
-              );
-              return m.step === undefined ? (
-                <span key={m.id} className="tape-mark tape-none">
-                  {inside}
-                </span>
-              ) : (
-                <NavLink
-                  key={m.id}
-                  to={`/rigs/${store.id}/${m.step}`}
-                  className={({ isActive }) => (isActive ? 'tape-mark tape-on' : 'tape-mark')}
-                >
-                  {inside}
-                </NavLink>
-              );
-            })}
-          </nav>
+          <Tape
+            label="Steps of the rig"
+            marks={marks.map(({ step: to, ...m }) => (to === undefined ? m : { ...m, to: `/rigs/${store.id}/${to}` }))}
+            words={{ holds: 'holds', fails: 'does not hold', none: 'nothing yet' }}
+          />
           <main className="middle" aria-label="The rig">
             <SideScene
               rig={rig}
@@ -141,19 +119,11 @@ function Bench({
             </div>
           </main>
           <aside className="side" aria-label="Verdict and ledger">
-            {snapshot.save.kind === 'conflict' && (
-              <Conflict
-                store={store}
-                message={snapshot.save.message}
-                theirs={snapshot.save.theirs}
-                copy={async (draft) => `/rigs/${(await addRig(draft)).id}/ridge`}
-              />
-            )}
-            {(snapshot.save.kind === 'refused' || snapshot.save.kind === 'waiting') && (
-              <p className="field-problem side-note" role="alert">
-                {snapshot.save.message}
-              </p>
-            )}
+            <SaveTrouble
+              store={store}
+              save={snapshot.save}
+              copy={async (draft) => `/rigs/${(await addRig(draft)).id}/ridge`}
+            />
             {figure !== null ? (
               <WorkingPanel figure={figure} onClose={() => setFigure(null)} />
             ) : sizing ? (

@@ -1,5 +1,4 @@
-import { SIGNS, diameterOf } from '@rough-bight/core/anchor';
-import type { Sign } from '@rough-bight/core/anchor';
+import { diameterOf } from '@rough-bight/core/anchor';
 import { WOODS } from '@rough-bight/core/catalogue';
 import { say } from '@rough-bight/core/quantity';
 import { RIDGE_LIMITS, measuredSpan } from '@rough-bight/core/rig';
@@ -8,6 +7,7 @@ import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { Choice, Segments, TextField } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
+import { SignList } from '../../parts/sign-list.js';
 import { useUnits } from '../../parts/units.js';
 import type { Editing } from './editing.js';
 
@@ -98,25 +98,7 @@ export function GroundControls({ rig, body, edit }: Editing): ReactElement {
                 onCommit={(girth) => trunk(i, { girth })}
               />
             </div>
-            <details className="signs" open={t.signs.length > 0}>
-              <summary>
-                Look up: {t.signs.length === 0 ? 'nothing found yet' : t.signs.map((s) => SIGNS[s]).join(', ')}
-              </summary>
-              <div className="sign-list">
-                {(Object.keys(SIGNS) as Sign[]).map((s) => (
-                  <label key={s} className="check">
-                    <input
-                      type="checkbox"
-                      checked={t.signs.includes(s)}
-                      onChange={(e) =>
-                        trunk(i, { signs: e.target.checked ? [...t.signs, s] : t.signs.filter((x) => x !== s) })
-                      }
-                    />
-                    {SIGNS[s]}
-                  </label>
-                ))}
-              </div>
-            </details>
+            <SignList title="Look up" signs={t.signs} onSigns={(signs) => trunk(i, { signs })} />
           </div>
         );
       })}

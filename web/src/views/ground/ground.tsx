@@ -7,15 +7,15 @@ import type { Figure } from '@rough-bight/core/working';
 import { FileDown, FileUp, Table2 } from 'lucide-react';
 import { useCallback, useEffect, useId, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
-import { Link, NavLink, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
 import { useShell } from '../../app/shell-context.js';
 import { useCamp, useCampActions, useMe } from '../../data/camp.js';
 import type { DocumentStore } from '../../data/document-store.js';
 import type { Camp, Person, StoredRig } from '../../data/types.js';
 import { useDocument, useSnapshot } from '../../data/use-document.js';
-import { Conflict } from '../../parts/conflict.js';
-import { Wave } from '../../parts/marks.js';
+import { SaveTrouble } from '../../parts/conflict.js';
 import { Loading, Trouble } from '../../parts/states.js';
+import { Tape } from '../../parts/tape.js';
 import { UnitsContext, WorkingContext } from '../../parts/units.js';
 import { WorkingPanel } from '../../parts/working.js';
 import { PlanScene } from '../../scene/plan-scene.js';
@@ -190,22 +190,15 @@ function Ground({
     <UnitsContext.Provider value={units}>
       <WorkingContext.Provider value={setFigure}>
         <div className="bench ground">
-          <nav className="tape" aria-label="Steps of choosing the ground">
-            {marks.map((m) => (
-              <NavLink
-                key={m.step}
-                to={{ pathname: `/places/${store.id}/${m.step}`, search: search.toString() }}
-                className={({ isActive }) => (isActive ? 'tape-mark tape-on' : 'tape-mark')}
-              >
-                <span className="tape-name">{m.name}</span>
-                <span className="tape-text">{m.text}</span>
-                <Wave state={m.state} />
-                <span className="hidden">
-                  {m.state === 'holds' ? 'done' : m.state === 'fails' ? 'wants attention' : 'nothing yet'}
-                </span>
-              </NavLink>
-            ))}
-          </nav>
+          <Tape
+            label="Steps of choosing the ground"
+            marks={marks.map(({ step: id, ...m }) => ({
+              ...m,
+              id,
+              to: { pathname: `/places/${store.id}/${id}`, search: search.toString() },
+            }))}
+            words={{ holds: 'done', fails: 'wants attention', none: 'nothing yet' }}
+          />
           <main className="middle" aria-label="The place">
             <PlanScene
               place={place}
@@ -293,19 +286,11 @@ function Ground({
             </div>
           </main>
           <aside className="side" aria-label="Ranked spans">
-            {snapshot.save.kind === 'conflict' && (
-              <Conflict
-                store={store}
-                message={snapshot.save.message}
-                theirs={snapshot.save.theirs}
-                copy={async (draft) => `/places/${(await addPlace(draft)).id}/look`}
-              />
-            )}
-            {(snapshot.save.kind === 'refused' || snapshot.save.kind === 'waiting') && (
-              <p className="field-problem side-note" role="alert">
-                {snapshot.save.message}
-              </p>
-            )}
+            <SaveTrouble
+              store={store}
+              save={snapshot.save}
+              copy={async (draft) => `/places/${(await addPlace(draft)).id}/look`}
+            />
             {figure !== null ? (
               <WorkingPanel figure={figure} onClose={() => setFigure(null)} />
             ) : judgement === null ? (

@@ -21,6 +21,7 @@ import { Choice, TextField } from '../../parts/choice.js';
 import { FigureValue } from '../../parts/figure.js';
 import { NumberField } from '../../parts/number-field.js';
 import { KindIcon } from '../../parts/plan-marks.js';
+import { SignList } from '../../parts/sign-list.js';
 import { withThing, withoutThing } from '../../scene/plan-moves.js';
 import type { GroundEditing } from './steps.js';
 
@@ -286,27 +287,12 @@ function LookUp({
   readonly onSigns: (signs: readonly Sign[]) => null;
 }): ReactElement {
   return (
-    <details className="signs" open={thing.signs.length > 0}>
-      <summary>
-        Look up, knock, push:{' '}
-        {thing.signs.length === 0 ? 'nothing found yet' : thing.signs.map((s) => SIGNS[s]).join(', ')}
-      </summary>
-      <div className="sign-list">
-        {(Object.keys(SIGNS) as Sign[]).map((s) => (
-          <label key={s} className="check">
-            <input
-              type="checkbox"
-              checked={thing.signs.includes(s)}
-              onChange={(e) => onSigns(e.target.checked ? [...thing.signs, s] : thing.signs.filter((x) => x !== s))}
-            />
-            {SIGNS[s]}
-          </label>
-        ))}
-      </div>
+    <>
+      <SignList title="Look up, knock, push" signs={thing.signs} onSigns={onSigns} />
       <p className="caution">
         Any of these rules a tree out. Finding none does not pass it: in doubt take another, or ask an arborist.
       </p>
-    </details>
+    </>
   );
 }
 

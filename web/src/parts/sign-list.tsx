@@ -1,0 +1,34 @@
+import { SIGNS } from '@rough-bight/core/anchor';
+import type { Sign } from '@rough-bight/core/anchor';
+import type { ReactElement } from 'react';
+
+/** What a short look-up at a stem can find. */
+export function SignList({
+  title,
+  signs,
+  onSigns,
+}: {
+  readonly title: string;
+  readonly signs: readonly Sign[];
+  readonly onSigns: (signs: readonly Sign[]) => void;
+}): ReactElement {
+  return (
+    <details className="signs" open={signs.length > 0}>
+      <summary>
+        {title}: {signs.length === 0 ? 'nothing found yet' : signs.map((s) => SIGNS[s]).join(', ')}
+      </summary>
+      <div className="sign-list">
+        {(Object.keys(SIGNS) as Sign[]).map((s) => (
+          <label key={s} className="check">
+            <input
+              type="checkbox"
+              checked={signs.includes(s)}
+              onChange={(e) => onSigns(e.target.checked ? [...signs, s] : signs.filter((x) => x !== s))}
+            />
+            {SIGNS[s]}
+          </label>
+        ))}
+      </div>
+    </details>
+  );
+}
