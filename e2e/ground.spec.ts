@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './server.js';
 
@@ -32,7 +33,7 @@ test('the demo place is ranked, its best opens into reasons, and nothing is wron
   await expect(verdict(page)).toHaveText('Best: Upstream alder to downstream alder, 6.79 m.');
   await page.getByRole('button', { name: 'Show why' }).click();
   await expect(page).toHaveURL(/span=upstream-alder/);
-  await expect(page.getByText('Level enough to lie on, dry and clear as far as drawn.')).toBeVisible();
+  await expect(page.getByText('Level enough to lie on, dry and clear as far as drawn.', { exact: true })).toBeVisible();
   await expect(page.getByText(/wind from the south-west takes smoke and sparks away/)).toBeVisible();
   await expect(page.getByText(/Local fire rules and the land manager come first/)).toBeVisible();
   await page.getByText('Numbers').first().click();
@@ -41,7 +42,7 @@ test('the demo place is ranked, its best opens into reasons, and nothing is wron
   await page.getByRole('button', { name: 'Close the working' }).click();
   // the address holds what is open
   await page.reload();
-  await expect(page.getByText('Level enough to lie on, dry and clear as far as drawn.')).toBeVisible();
+  await expect(page.getByText('Level enough to lie on, dry and clear as far as drawn.', { exact: true })).toBeVisible();
   expect(problems).toEqual([]);
 });
 
@@ -188,12 +189,23 @@ test('a place goes out as GeoJSON and comes in again; a bad file leaves it as it
   await input.setInputFiles({
     name: 'again.geojson',
     mimeType: 'application/geo+json',
-    buffer: (await import('node:fs')).readFileSync(path),
+    buffer: readFileSync(path),
   });
   await expect(page.getByText(/things replaced what was drawn/)).toBeVisible();
   await expect(thing(page, 'Ford stone')).toHaveCount(0);
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(thing(page, 'Ford stone')).toBeVisible();
+  // the waypoint brought an origin: files go out in degrees, and it can be put elsewhere
+  await page.getByText(/^Its zero lies at 51\.50000, -1\.20000/).click();
+  await fill(page, 'Latitude', '51.6');
+  const [there] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as GeoJSON' }).click(),
+  ]);
+  const file = JSON.parse(readFileSync(await there.path(), 'utf8')) as {
+    features: { geometry: { coordinates: [number, number] } }[];
+  };
+  expect(file.features[0]!.geometry.coordinates[1]).toBeCloseTo(51.6, 3);
   await page.getByRole('link', { name: /^Measure/ }).click();
   await expect(page.getByRole('button', { name: 'Note it down' })).toBeVisible();
   await page

@@ -62,8 +62,8 @@ export function usualOf(spans: readonly JudgedSpan[]): Usual {
 }
 
 /**
- * What rules a span out, or the two things that count most against one that is not.
- * @param usual scores of the others: only what is worse than theirs is told
+ * What rules a span out; or of one that is not, what speaks for its ground and what counts most against it.
+ * @param usual scores of the others: then only what is worse than theirs is told
  */
 export function spanSummary(ground: Prepared, s: JudgedSpan, units: UnitChoice, usual?: Usual): string {
   if (s.ruled.length > 0)
@@ -75,14 +75,14 @@ export function spanSummary(ground: Prepared, s: JudgedSpan, units: UnitChoice, 
   const against = CRITERIA.filter(
     (c) => weights[c] > 0 && s.scores[c] < 0.7 && (usual === undefined || s.scores[c] < usual[c] - 0.08),
   ).sort((a, b) => (1 - s.scores[b]) * weights[b] - (1 - s.scores[a]) * weights[a]);
-  if (against.length === 0)
-    return usual === undefined
-      ? 'Nothing speaks against it that this plan knows.'
-      : 'Nothing against it that the others have not.';
-  return against
-    .slice(0, 2)
-    .map((c) => said(ground, s, c, units).text)
-    .join(' ');
+  const told = (c: Criterion): string => said(ground, s, c, units).text;
+  if (usual !== undefined)
+    return against.length === 0
+      ? 'Nothing against it that the others have not.'
+      : against.slice(0, 2).map(told).join(' ');
+  const speaks = (['near', 'ground'] as const).filter((c) => s.scores[c] >= 0.7 && (c !== 'near' || s.away !== null));
+  const all = [...speaks, ...against.slice(0, 1)];
+  return all.length === 0 ? 'Nothing speaks against it that this plan knows.' : all.map(told).join(' ');
 }
 
 type Said = Pick<Reason, 'text' | 'rules' | 'figures'>;

@@ -42,6 +42,8 @@ interface Props {
   readonly step: number;
   readonly whole?: boolean;
   readonly hint?: string;
+  /** Decimals shown; else as many as the quantity is known to. */
+  readonly decimals?: number;
   /** In a table, where the heading is the label: it is read out but not shown. */
   readonly bare?: boolean;
   readonly suffix?: string;
@@ -57,13 +59,14 @@ export function NumberField({
   step,
   whole = false,
   bare = false,
+  decimals: asked,
   hint,
   suffix,
   onCommit,
 }: Props): ReactElement {
   const units = useUnits();
   const { unit, si, places } = typed(quantity, units);
-  const decimals = whole ? 0 : quantity === 'length' && step < 0.01 ? 3 : places;
+  const decimals = asked ?? (whole ? 0 : quantity === 'length' && step < 0.01 ? 3 : places);
   const shown = trim(value / si, decimals);
   const [text, setText] = useState(shown);
   const [problem, setProblem] = useState<string | null>(null);

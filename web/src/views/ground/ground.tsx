@@ -1,6 +1,6 @@
 import { writeGeoJson } from '@rough-bight/core/formats';
 import type { JudgedSpan, Place, ThingKind } from '@rough-bight/core/ground';
-import { KIND_NAMES, freshThing, placedByMeasures } from '@rough-bight/core/ground';
+import { KIND_NAMES, PLACE_LIMITS, freshThing, placedByMeasures } from '@rough-bight/core/ground';
 import { capital } from '@rough-bight/core/quantity';
 import { rigAt } from '@rough-bight/core/rig';
 import type { Figure } from '@rough-bight/core/working';
@@ -14,6 +14,7 @@ import type { DocumentStore } from '../../data/document-store.js';
 import type { Camp, Person, StoredRig } from '../../data/types.js';
 import { useDocument, useSnapshot } from '../../data/use-document.js';
 import { SaveTrouble } from '../../parts/conflict.js';
+import { NumberField } from '../../parts/number-field.js';
 import { Loading, Trouble } from '../../parts/states.js';
 import { Tape } from '../../parts/tape.js';
 import { UnitsContext, WorkingContext } from '../../parts/units.js';
@@ -262,6 +263,7 @@ function Ground({
                     <Palette putting={putting} onPutting={setPutting} />
                   )}
                   <LookFiles
+                    edit={edit}
                     place={place}
                     name={snapshot.draft.name}
                     table={table}
@@ -326,12 +328,14 @@ const kindOf = (name: string): FileKind => (/\.gpx$/i.test(name) ? 'gpx' : /\.cs
 
 /** Files in and out, and the same things as a table. */
 function LookFiles({
+  edit,
   place,
   name,
   table,
   onTable,
   onFile,
 }: {
+  readonly edit: (next: Place) => null;
   readonly place: Place;
   readonly name: string;
   readonly table: boolean;
@@ -369,6 +373,35 @@ function LookFiles({
       <button type="button" className="button" onClick={save}>
         <FileDown size={16} aria-hidden="true" /> Save as GeoJSON
       </button>
+      <details className="signs origin">
+        <summary>
+          {place.origin === null
+            ? 'Its zero is nowhere on the globe: files go out in metres'
+            : `Its zero lies at ${place.origin.latitude.toFixed(5)}, ${place.origin.longitude.toFixed(5)}: files go out in degrees`}
+        </summary>
+        <div className="control-row">
+          {(['latitude', 'longitude'] as const).map((key) => (
+            <NumberField
+              key={key}
+              label={capital(key)}
+              value={place.origin?.[key] ?? 0}
+              limit={PLACE_LIMITS[key]}
+              step={0.0001}
+              decimals={6}
+              suffix="°"
+              hint={key === 'latitude' ? 'north above zero' : 'east above zero'}
+              onCommit={(value) =>
+                edit({ ...place, origin: { ...(place.origin ?? { latitude: 0, longitude: 0 }), [key]: value } })
+              }
+            />
+          ))}
+          {place.origin !== null && (
+            <button type="button" className="button button-small" onClick={() => edit({ ...place, origin: null })}>
+              Take it off the globe
+            </button>
+          )}
+        </div>
+      </details>
     </div>
   );
 }
