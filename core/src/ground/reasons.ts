@@ -161,7 +161,9 @@ function said(ground: Prepared, s: JudgedSpan, criterion: Criterion, units: Unit
         rules: has('overhead'),
         figures,
         text: has('overhead')
-          ? `${capital(what)} can reach ${length(s.reachIn)} into it. Nobody sleeps there.`
+          ? s.reachIn > 0
+            ? `${capital(what)} can reach ${length(s.reachIn)} into it. Nobody sleeps there.`
+            : `${capital(what)} can reach to within ${length(-s.reachIn)} of it, and heights are told by eye. Nobody sleeps there.`
           : `${length(-s.reachIn)} clear of the reach of ${what}.`,
       };
     }

@@ -145,6 +145,8 @@ const BY_EYE = 0.05;
 const RUN_REACH = 30;
 /** Spans that miss the bounds by more than this are not worth a sentence. */
 const NEARLY = 1.25;
+/** Heights are told by eye to about a tenth: clear of a reach by less than this share of it is not clear. */
+const TOO_NEAR = 0.1;
 /** Clear of what is overhead by so many times its reach counts in full. */
 const WELL_CLEAR = 0.5;
 const BED_LENGTH = 2;
@@ -423,7 +425,7 @@ function ruledEarly(ground: Prepared, a: Anchor, b: Anchor, newPole: boolean): n
   for (const f of ground.falling) {
     const fe = f.at[0] - me;
     const fn = f.at[1] - mn;
-    if (offBox(fe * e + fn * n, fe * n - fn * e, lineHalf, -left, right) < f.level) {
+    if (offBox(fe * e + fn * n, fe * n - fn * e, lineHalf, -left, right) < f.level * (1 + TOO_NEAR)) {
       found++;
       break;
     }
@@ -602,6 +604,7 @@ function judged(ground: Prepared, a: Anchor, b: Anchor, newPole: boolean, brief:
   // overhead: the cloth and the whole line
   let overhead: Falling | null = null;
   let reachIn = Number.NEGATIVE_INFINITY;
+  let worstIn = Number.NEGATIVE_INFINITY;
   let clearance = 1;
   const lineHalf = max(half, centres / 2);
   for (const f of ground.falling) {
@@ -645,13 +648,14 @@ function judged(ground: Prepared, a: Anchor, b: Anchor, newPole: boolean, brief:
         );
       }
     }
-    if (into > reachIn) {
+    if (into + TOO_NEAR * f.level > worstIn) {
+      worstIn = into + TOO_NEAR * f.level;
       reachIn = into;
       overhead = f;
     }
     clearance = min(clearance, ramp(-into, 0, most * WELL_CLEAR));
   }
-  if (reachIn > 0) ruled.push('overhead');
+  if (worstIn > 0) ruled.push('overhead');
   if (brief && ruled.length > 0) return null;
 
   // guys

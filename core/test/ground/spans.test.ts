@@ -248,6 +248,23 @@ describe('what rules a span out', () => {
     expect(text(stub, 'a|b', 'overhead')).toMatch(/Stub can reach .* into it\. Nobody sleeps there/);
     expect(ruled(place([...two, thing('hazard', 'stub', [0, 20], { height: 8 })]))).toEqual([]);
   });
+  test('clear by less than an eye can tell is not clear', () => {
+    // reach 10 m; the cloth comes to about 1.2 m of the ridge
+    const stub = (north: number): Place => place([...two, thing('hazard', 'stub', [0, north], { height: 8 })]);
+    const edge = -pair(stub(30), 'a|b').reachIn + 10;
+    const clear = (by: number): JudgedSpan => pair(stub(30 - edge + 10 + by), 'a|b');
+    expect(clear(0.5).reachIn).toBeCloseTo(-0.5, 6);
+    expect(clear(0.5).ruled).toContain('overhead');
+    expect(clear(1.1).ruled).toEqual([]);
+    // of two, the one that is too near for its size, not the one that is nearest
+    const limb = thing('hazard', 'limb', [0, -3.8], { what: 'hung branch', height: 2 });
+    const both = pair(place([...two, limb, thing('hazard', 'stub', [0, 30 - edge + 10.6], { height: 8 })]), 'a|b');
+    expect(both.ruled).toContain('overhead');
+    expect(both.overhead?.name).toBe('stub');
+    expect(text(stub(30 - edge + 10.5), 'a|b', 'overhead')).toMatch(
+      /to within 0\.50 m of it, and heights are told by eye/,
+    );
+  });
   test('nothing dangerous is ever let through by its weight', () => {
     const zero = Object.fromEntries(CRITERIA.map((c) => [c, 0])) as unknown as typeof DEFAULT_WEIGHTS;
     const p = place([...two, thing('hazard', 'stub', [0, 5], { height: 8 })], { wish: { weights: zero } });
