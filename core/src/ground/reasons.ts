@@ -248,17 +248,21 @@ function groundSaid(ground: Prepared, s: JudgedSpan, units: UnitChoice): Said {
   else if (s.lying !== null) notes.push(`${capital(s.lying.name)} lies under it.`);
   if (s.ruled.includes('keep')) rules.push(`It stands on ground to keep off: ${s.keep!.name}.`);
   if (rules.length > 0) return { rules: true, figures: [], text: rules.join(' ') };
+  const even = onGround ? Math.abs(s.slopeAcross) < 0.03 && Math.abs(s.slopeAlong) < 0.06 : Math.abs(s.rise) < 0.1;
   const slope = onGround
-    ? Math.abs(s.slopeAcross) < 0.03 && Math.abs(s.slopeAlong) < 0.06
+    ? even
       ? 'Level enough to lie on'
       : `Falls ${percent(s.slopeAlong)} along and ${percent(s.slopeAcross)} across whoever lies there`
-    : Math.abs(s.rise) < 0.1
+    : even
       ? 'Both feet level'
       : `${capital(s.rise > 0 ? s.to.name : s.from.name)} stands ${length(Math.abs(s.rise))} higher: tie that end lower`;
   return {
     rules: false,
     figures: [],
-    text: [`${slope}${notes.length === 0 ? ', dry and clear as far as drawn.' : '.'}`, ...notes].join(' '),
+    text: [
+      `${slope}${notes.length > 0 ? '.' : even ? ', dry and clear as far as drawn.' : '. Dry and clear as far as drawn.'}`,
+      ...notes,
+    ].join(' '),
   };
 }
 

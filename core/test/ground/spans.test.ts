@@ -180,6 +180,12 @@ describe('what rules a span out', () => {
     expect(text(place(two), 'a|b', 'ground')).toMatch(/Level enough to lie on, dry and clear/);
     expect(text(place(two), 'a|b', 'overhead')).toMatch(/Look up all the same/);
   });
+  test('unlevel feet are said in a sentence of their own', () => {
+    const p = place([tree('a', [-2.2, 0]), tree('b', [2.2, 0], { foot: 0.3 })], {
+      wish: { form: 'none', bed: 'hammock' },
+    });
+    expect(text(p, 'a|b', 'ground')).toBe('B stands 0.30 m higher: tie that end lower. Dry and clear as far as drawn.');
+  });
   test('too short and too long, each saying what wants how much', () => {
     expect(ruled(place([tree('a', [0, 0]), tree('b', [4, 0])]))).toContain('short');
     expect(text(place([tree('a', [0, 0]), tree('b', [4, 0])]), 'a|b', 'length')).toMatch(

@@ -101,7 +101,7 @@ export function PlanMark({
 export function KindIcon({ kind }: { readonly kind: ThingKind }): ReactElement {
   return (
     <svg className="kind-icon" viewBox="-13 -13 26 26" aria-hidden="true">
-      <PlanMark kind={kind} r={kind === 'sleep' ? 11 : kind === 'log' ? 4.5 : 8} />
+      <PlanMark kind={kind} r={kind === 'sleep' ? 11 : kind === 'log' ? 4.5 : kind === 'sapling' ? 3.5 : 8} />
     </svg>
   );
 }

@@ -115,7 +115,18 @@ const service = {
         };
       } catch (error) {
         if (!(error instanceof RangeError)) throw error;
-        return { ok: false, field: 'measures', message: error.message };
+        // the spans are ranked all the same, from the drawing
+        const text = `The measures are too many to be worked together (${error.message}). Take some out; until then everything stands as drawn.`;
+        surveyed = {
+          found: null,
+          shown: {
+            points: [],
+            residuals: [],
+            findings: [{ text, measures: [], grave: true }],
+            leftOut: [],
+            redundancy: 0,
+          },
+        };
       }
     }
     const ground = prepareGround(place, who, { cord, length: hank.length }, surveyed.found?.adjustment.spreadBetween);

@@ -44,7 +44,7 @@ export function Spans(props: Props): ReactElement {
   return (
     <>
       <section
-        className={best === undefined ? 'verdict verdict-fails' : 'verdict'}
+        className={best === undefined && judgement.place.things.length >= 2 ? 'verdict verdict-fails' : 'verdict'}
         aria-live="polite"
         aria-label="Verdict"
       >
