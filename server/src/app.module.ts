@@ -9,6 +9,8 @@ import { LoggerModule } from 'nestjs-pino';
 import { CampController } from './camp/camp.controller.js';
 import type { Store } from './db/database.js';
 import { STORE } from './db/database.js';
+import { PegController, RoofController } from './gear/gear.controller.js';
+import { GearService } from './gear/gear.service.js';
 import { HealthController } from './health/health.controller.js';
 import { KitController } from './kit/kit.controller.js';
 import { KitService } from './kit/kit.service.js';
@@ -49,6 +51,8 @@ export class AppModule {
         RigController,
         PlaceController,
         KitController,
+        RoofController,
+        PegController,
         PersonController,
         WeatherController,
         NetController,
@@ -61,6 +65,7 @@ export class AppModule {
         RigService,
         PlaceService,
         KitService,
+        GearService,
         PersonService,
         NetService,
       ],

@@ -7,8 +7,10 @@ import { openEmbedded } from '../src/db/database.js';
 import { DataInUse, lockData } from '../src/db/lock.js';
 import { restoreSnapshot } from '../src/db/restore.js';
 import { rigs } from '../src/db/schema.js';
-import { seed } from '../src/db/seed.js';
+import { readDemo, seed } from '../src/db/seed.js';
 import { listSnapshots, snapshotFolder, verifySnapshot } from '../src/db/snapshot.js';
+
+const demoRigs = readDemo().rigs.length;
 
 jest.setTimeout(120_000);
 
@@ -46,7 +48,7 @@ test('rows survive closing; a snapshot is written, whole, and brings a lost rig 
   expect(await seed(store)).toBe(true);
   await store.close();
   const [snapshot] = listSnapshots(folder);
-  expect(await verifySnapshot(join(snapshotFolder(folder), snapshot!))).toBe(3);
+  expect(await verifySnapshot(join(snapshotFolder(folder), snapshot!))).toBe(demoRigs);
 
   const again = await openEmbedded(folder);
   expect(await seed(again)).toBe(false);
@@ -69,6 +71,6 @@ test('a snapshot cut short is refused and the data stays', async () => {
   writeFileSync(half, readFileSync(file).subarray(0, 5000));
   await expect(restoreSnapshot(folder, half)).rejects.toThrow();
   const after = await openEmbedded(folder);
-  expect(await after.db.select().from(rigs)).toHaveLength(3);
+  expect(await after.db.select().from(rigs)).toHaveLength(demoRigs);
   await after.close();
 });

@@ -1,3 +1,5 @@
+export * from './peg.js';
 export * from './pile.js';
+export * from './prop.js';
 export * from './tree.js';
 export * from './weight.js';

@@ -5,3 +5,6 @@ export * from './woods.js';
 export * from './species.js';
 export * from './soils.js';
 export * from './practice.js';
+export * from './cloths.js';
+export * from './pegs.js';
+export * from './hitches.js';

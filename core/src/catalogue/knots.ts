@@ -91,3 +91,17 @@ export const GRIPPED: Constant = {
   citation:
     'Judgement; gripping turns press the cord but hardly bend it. Sliding under load glazes and cuts nylon: then retire it.',
 };
+
+/** How a guy is tied to the cloth, and how it is made fast: knots of both its ends. */
+export const GUY_ENDS = {
+  cloth: termination('bowline', 'bowline at the tie-out', 0.6, 0.67, 0.75, 45),
+  adjustable: termination('adjustable', 'adjustable hitch', 0.5, 0.62, 0.75, 60, { hauls: true, untested: BOUNDED }),
+  wraps: termination('wraps', 'wraps and half hitches', 0.6, 0.7, 0.8, 40, {
+    hauls: true,
+    quick: true,
+    untested: BOUNDED,
+  }),
+  knot: termination('round-turn', 'round turn and two half hitches', 0.6, 0.67, 0.75, 40),
+} as const;
+/** The join of a hitch's loop. */
+export const LOOP_JOIN: Termination = termination('double-fisherman', 'double fisherman’s join', 0.65, 0.72, 0.8, 40);

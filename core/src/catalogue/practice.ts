@@ -18,6 +18,9 @@ export const PULL_NAMES: Readonly<Record<Pull, string>> = { 'one-hand': 'one han
 export const CORD_ON_CORD: Constant = number('mu_c', 'friction of cord in a cord loop', 'ratio', 0.15, 0.22, 0.3, 'Judgement: half is kept per half turn, exp(-0.22 pi) = 0.50.');
 export const CORD_ON_BARK: Constant = number('mu_b', 'friction of cord on bark', 'ratio', 0.2, 0.35, 0.5, 'Judgement: rough bark holds more, wet smooth bark less.');
 
+/** Friction of a log or boulder on the ground. */
+export const ON_GROUND: Constant = number('μ', 'friction of a log or boulder on the ground', 'ratio', 0.3, 0.5, 0.7, 'Judgement: least on wet leaves.');
+
 /** Length that wraps and knots give up as they bed in at both ends, m. */
 export const BEDDING_IN: Constant = number('b', 'bedding-in of wraps and knots, both ends', 'length', 0.02, 0.05, 0.1, 'Judgement.');
 /** Onset time of the relaxation law, s. */

@@ -5,3 +5,5 @@ export * from './geodetic.js';
 export * from './geojson.js';
 export * from './gpx.js';
 export * from './distances.js';
+export * from './rig-file.js';
+export { RIG_FORMAT } from './rig-schema.js';

@@ -1,23 +1,11 @@
 import { diameterOf, footMoment, footStress, shortPileIn, slideHold } from '../anchor/index.js';
-import type { Constant } from '../catalogue/index.js';
-import { findSoil, findWood, looked } from '../catalogue/index.js';
+import { ON_GROUND, findSoil, findWood, looked } from '../catalogue/index.js';
 import { TRUNK_FACTOR } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { At, Place, Thing } from './place.js';
 import { isArea } from './place.js';
 
-/** Friction of a log or boulder on the ground. */
-export const ON_GROUND: Constant = {
-  symbol: 'μ',
-  title: 'friction of a log or boulder on the ground',
-  quantity: 'ratio',
-  low: 0.3,
-  typical: 0.5,
-  high: 0.7,
-  kind: 'judgement',
-  citation: 'Judgement: least on wet leaves.',
-};
 /** What weights and the soil round a post must have left, over the pull. Judgement, 1.5 to 3. */
 export const SOIL_FACTOR = 2;
 /** A back-stay of a pole set for the ridge: pegs in a row that share the pull. Judgement: the second holds half as well. */

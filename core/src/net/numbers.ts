@@ -18,6 +18,10 @@ export interface NetNumbers {
   readonly reaction: Float64Array;
   /** Largest tension of each line, N. */
   readonly tension: Float64Array;
+  /** 6 a stretch of line, in the structure's order: tension vectors at its first and its second node, along the line, N. */
+  readonly pull: Float64Array;
+  /** Unstressed distance from the line's start of each node a line runs through, m. */
+  readonly slip: Float64Array;
   /** Force of each strut, N, tension positive. */
   readonly strutForce: Float64Array;
   /** 2 a panel, N/m, largest first. */
@@ -32,12 +36,16 @@ export function numbersOf(engine: Engine, outcome: Outcome): NetNumbers {
   const at = state.x.slice();
   for (let i = 0; i < at.length; i++) at[i]! += s.origin[i % 3]!;
   const tension = new Float64Array(s.rest.length);
+  const pull = new Float64Array(6 * s.stretchFrom.length);
+  for (let k = 0; k < s.stretchFrom.length; k++)
+    for (let c = 0; c < 3; c++) {
+      pull[6 * k + c] = state.stretch[k * STRETCH + T0 + c]!;
+      pull[6 * k + 3 + c] = state.stretch[k * STRETCH + T1 + c]!;
+    }
   for (let i = 0; i < s.rest.length; i++)
     for (let k = i + s.passStart[i]!; k <= i + s.passStart[i + 1]!; k++)
-      for (const end of [T0, T1]) {
-        const o = k * STRETCH + end;
-        tension[i] = Math.max(tension[i]!, Math.hypot(state.stretch[o]!, state.stretch[o + 1]!, state.stretch[o + 2]!));
-      }
+      for (const o of [6 * k, 6 * k + 3])
+        tension[i] = Math.max(tension[i]!, Math.hypot(pull[o]!, pull[o + 1]!, pull[o + 2]!));
   const stress = new Float64Array(2 * s.area.length);
   const panelState = new Uint8Array(s.area.length);
   const one = new Float64Array(3);
@@ -55,6 +63,8 @@ export function numbersOf(engine: Engine, outcome: Outcome): NetNumbers {
     at,
     reaction: reactionsOf(engine),
     tension,
+    pull,
+    slip: state.slip.slice(),
     strutForce: Float64Array.from(s.strutId, (_, i) => strutForce(state, i)),
     stress,
     panelState,
@@ -63,8 +73,8 @@ export function numbersOf(engine: Engine, outcome: Outcome): NetNumbers {
 
 /** The memory of the numbers, to be handed over. */
 export function buffersOf(numbers: NetNumbers): ArrayBuffer[] {
-  const { at, reaction, tension, strutForce: force, stress, panelState } = numbers;
-  return [at, reaction, tension, force, stress, panelState].map((a) => a.buffer as ArrayBuffer);
+  const { at, reaction, tension, pull, slip, strutForce: force, stress, panelState } = numbers;
+  return [at, reaction, tension, pull, slip, force, stress, panelState].map((a) => a.buffer as ArrayBuffer);
 }
 
 /**

@@ -35,7 +35,8 @@ export interface Structure {
   readonly lineId: readonly string[];
   readonly rest: Float64Array;
   readonly weight: Float64Array;
-  readonly curve: readonly TensionCurve[];
+  /** Each line's; may change as the numbers may. */
+  readonly curve: TensionCurve[];
   /** First and second node of each stretch. */
   readonly stretchFrom: Int32Array;
   readonly stretchTo: Int32Array;

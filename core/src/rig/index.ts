@@ -1,4 +1,5 @@
 export * from './ridge.js';
+export * from './pitch.js';
 export * from './cases.js';
 export * from './model.js';
 export * from './evaluate.js';

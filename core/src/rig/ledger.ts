@@ -1,94 +1,14 @@
 import { footMoment, footStress } from '../anchor/index.js';
-import { FIBRE_TRAITS, GRIPPED, SUN, WEAR, looked } from '../catalogue/index.js';
+import { GRIPPED, looked } from '../catalogue/index.js';
 import type { Link, LinkKind } from '../strength/index.js';
-import { link } from '../strength/index.js';
+import { bendKept, cordStrength, knotKept, link } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { CaseFigures, RidgeModel } from './model.js';
 
-/** Loss of strength where cord bends round something: half at a bend of its own diameter, little round a trunk. */
-function bendFactor(bend: number, cord: number): number {
-  return 1 - Math.min(0.5, (0.5 * cord) / bend);
-}
-
-/** Strength of the cord at one place: the product of every reduction that applies there. */
-function cordStrength(model: RidgeModel, name: string, wet: boolean, here: readonly Figure[]): Figure {
-  const { cord, kitCord } = model;
-  const chain = [looked(cord.strength)];
-  if (wet) chain.push(looked(FIBRE_TRAITS[cord.fibre].wetStrength));
-  chain.push(looked(SUN[kitCord.sun]), looked(WEAR[kitCord.wear]), ...here);
-  const strength = derive(
-    {
-      symbol: 'R',
-      title: `what the ${name} holds${wet ? ', wet' : ''}`,
-      quantity: 'force',
-      formula: `R = ${chain.map((f) => f.symbol).join(' · ')}`,
-    },
-    chain,
-    (...factors) => factors.reduce((a, b) => a * b, 1),
-  );
-  if (cord.bears) return strength;
-  return {
-    ...strength,
-    value: 0,
-    range: [0, 0],
-    formula: 'R = 0',
-    inputs: [],
-    notes: ['Elastic cord is never counted as strength.'],
-  };
-}
-
 function endReductions(model: RidgeModel, i: 0 | 1): Figure[] {
   const { cord, terminations, diameters } = model;
-  const termination = terminations[i];
-  const factor = FIBRE_TRAITS[cord.fibre].knotFactor;
-  const knot = looked(termination.efficiency);
-  const kept =
-    factor === 1
-      ? knot
-      : derive(
-          {
-            symbol: 'f_knot',
-            title: `strength kept in a ${termination.name} in ${FIBRE_TRAITS[cord.fibre].name}`,
-            quantity: 'share',
-            formula: 'f_knot · f_fibre',
-          },
-          [
-            knot,
-            given(
-              { symbol: 'f_fibre', title: 'slick, stiff fibre in knots', quantity: 'ratio' },
-              factor,
-              {
-                kind: 'judgement',
-                text: 'catalogue, judgement',
-                citation: 'UHMWPE keeps about 0.6 of what other fibres keep in knots, and slips.',
-              },
-              [factor * 0.8, factor * 1.2],
-            ),
-          ],
-          (a, b) => a! * b!,
-        );
-  const bend = derive(
-    {
-      symbol: 'f_bend',
-      title: `bend round ${model.rig.trunks[i].name}`,
-      quantity: 'share',
-      formula: 'f_bend = 1 − d / 2D',
-      notes: ['Judgement: half is left at a bend of the cord’s own diameter.'],
-    },
-    [
-      given({ symbol: 'D', title: 'diameter of the trunk, girth / π', quantity: 'length' }, diameters[i], {
-        kind: 'measured',
-        text: 'girth by a cord round the trunk',
-      }),
-      given({ symbol: 'd', title: 'diameter of the cord', quantity: 'diameter' }, cord.diameter, {
-        kind: 'derived',
-        text: 'catalogue',
-      }),
-    ],
-    (D, d) => bendFactor(D!, d!),
-  );
-  return [kept, bend];
+  return [knotKept(terminations[i], cord), bendKept(model.rig.trunks[i].name, diameters[i], cord)];
 }
 
 /** A link as it stands in one case. */
@@ -108,7 +28,7 @@ function places(model: RidgeModel): Place[] {
       kind: 'line',
       name: 'free line',
       demand: (c) => c.tension,
-      available: (wet) => cordStrength(model, cord.name, wet, []),
+      available: (wet) => cordStrength(cord, model.kitCord, cord.name, wet, []),
     },
   ];
   for (const i of [0, 1] as const) {
@@ -119,7 +39,7 @@ function places(model: RidgeModel): Place[] {
       kind: 'end',
       name,
       demand: (c) => c.ends[i],
-      available: (wet) => cordStrength(model, name, wet, here),
+      available: (wet) => cordStrength(cord, model.kitCord, name, wet, here),
     });
   }
   if (rig.roof.on) {
@@ -131,7 +51,7 @@ function places(model: RidgeModel): Place[] {
         kind: 'grip',
         name,
         demand: (c) => c.grips[i]!,
-        available: (wet) => cordStrength(model, name, wet, gripped),
+        available: (wet) => cordStrength(cord, model.kitCord, name, wet, gripped),
       });
     }
   }

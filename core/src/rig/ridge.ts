@@ -1,3 +1,4 @@
+import type { Pitch } from './pitch.js';
 import type { Sign } from '../anchor/index.js';
 import type { Pull, Shelter } from '../catalogue/index.js';
 import type { KitCord } from '../cordage/index.js';
@@ -76,6 +77,8 @@ export interface RidgeRig {
   readonly rule: Rule;
   /** Where it stands: ids of a place and of its two anchors; the second is empty for a pole still to be set. */
   readonly site?: { readonly place: string; readonly from: string; readonly to: string };
+  /** A roof of the kit, pitched in a form and solved as a whole; `roof` is then not counted. */
+  readonly pitch?: Pitch;
 }
 
 /** What a rig is judged with: the kit, the person's measures, the margins asked. */
@@ -154,7 +157,7 @@ export function problemsOf(rig: RidgeRig, around: Pick<Surroundings, 'kit' | 'bo
         message: `${what} is at ${at.toFixed(2)} m, off a line of ${long.toFixed(2)} m. Move it, or widen the span.`,
       });
   };
-  if (rig.roof.on) {
+  if (rig.roof.on && rig.pitch === undefined) {
     onLine('roof.at.0', "The roof's first hitch", rig.roof.at[0]);
     onLine('roof.at.1', "The roof's second hitch", rig.roof.at[1]);
     if (rig.roof.at[1] - rig.roof.at[0] < 0.1)

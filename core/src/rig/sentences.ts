@@ -19,6 +19,9 @@ const RATIO_WORDS: Readonly<Record<Judged['judgement']['rule'], (j: Judged, unit
     `it fails with a chance of ${say(j.judgement.figure.value, 'chance', u)}; ${say(j.judgement.required, 'chance', u)} is allowed`,
 };
 
+/** What a link has left by its rule, in words. */
+export const marginWords = (j: Judged, units: UnitChoice): string => RATIO_WORDS[j.judgement.rule](j, units);
+
 /** One sentence on what gives first, and one on what else matters. */
 export function verdictOf(r: RidgeResult, body: BodyMeasures, units: UnitChoice): Verdict {
   const first = r.ledger[0]!;
@@ -30,7 +33,7 @@ export function verdictOf(r: RidgeResult, body: BodyMeasures, units: UnitChoice)
     : `${sag}; ${say(r.sagLimit, 'length', units)} is the most you asked for.`;
   if (against !== undefined) return { holds: false, sentence: against, detail: tightness };
   const name = capital(first.link.name);
-  const numbers = RATIO_WORDS[first.judgement.rule](first, units);
+  const numbers = marginWords(first, units);
   if (!Number.isFinite(first.judgement.ratio))
     return {
       holds: r.tight,

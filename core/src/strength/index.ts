@@ -1,2 +1,3 @@
 export * from './rules.js';
 export * from './link.js';
+export * from './cord.js';

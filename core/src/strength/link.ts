@@ -4,7 +4,8 @@ import { derive } from '../working/index.js';
 import type { Required, Rule, Use } from './rules.js';
 import { TRUNK_FACTOR } from './rules.js';
 
-export type LinkKind = 'line' | 'end' | 'grip' | 'trunk';
+/** Where a link sits: in a cord, its end, under a hitch; a hitch's own hold; a tie-out; an anchor in the ground; a stem; cloth; a stick. */
+export type LinkKind = 'line' | 'end' | 'grip' | 'hitch' | 'tie-out' | 'anchor' | 'trunk' | 'cloth' | 'stick';
 
 /** One place that can let go, under its worst case. */
 export interface Link {

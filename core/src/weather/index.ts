@@ -1,2 +1,3 @@
 export * from './station.js';
+export * from './pressure.js';
 export * from './wind.js';

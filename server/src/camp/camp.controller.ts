@@ -1,11 +1,13 @@
 import { Controller, Get, Inject, Param } from '@nestjs/common';
 import { ApiNotFoundResponse, ApiTags } from '@nestjs/swagger';
 import { asc, eq } from 'drizzle-orm';
-import type { KitCord } from '@rough-bight/core/rig';
+import type { KitCord, KitPegs } from '@rough-bight/core/rig';
+import type { KitRoof } from '@rough-bight/core/roof';
 import type { Store } from '../db/database.js';
 import { STORE } from '../db/database.js';
 import { camps } from '../db/schema.js';
 import { Problem, notFound } from '../errors/problem.js';
+import { GearService } from '../gear/gear.service.js';
 import { KitService } from '../kit/kit.service.js';
 import type { PlaceRow } from '../place/place.service.js';
 import { PlaceService } from '../place/place.service.js';
@@ -22,6 +24,7 @@ export class CampController {
     @Inject(RigService) private readonly rigs: RigService,
     @Inject(PlaceService) private readonly places: PlaceService,
     @Inject(KitService) private readonly kit: KitService,
+    @Inject(GearService) private readonly gear: GearService,
   ) {}
 
   @Get()
@@ -32,10 +35,18 @@ export class CampController {
   /** A camp with its kit, its rigs and its places. */
   @Get(':id')
   @ApiNotFoundResponse({ type: Problem })
-  async one(@Param('id') id: string): Promise<CampRow & { kit: KitCord[]; rigs: RigRow[]; places: PlaceRow[] }> {
+  async one(
+    @Param('id') id: string,
+  ): Promise<CampRow & { kit: KitCord[]; roofs: KitRoof[]; pegs: KitPegs[]; rigs: RigRow[]; places: PlaceRow[] }> {
     const [camp] = await this.store.db.select().from(camps).where(eq(camps.id, id));
     if (camp === undefined) throw notFound('camp of that name');
-    const [kit, rigs, places] = await Promise.all([this.kit.ofCamp(id), this.rigs.ofCamp(id), this.places.ofCamp(id)]);
-    return { ...camp, kit, rigs, places };
+    const [kit, roofs, pegs, rigs, places] = await Promise.all([
+      this.kit.ofCamp(id),
+      this.gear.ofCamp(id, 'roof'),
+      this.gear.ofCamp(id, 'pegs'),
+      this.rigs.ofCamp(id),
+      this.places.ofCamp(id),
+    ]);
+    return { ...camp, kit, roofs, pegs, rigs, places };
   }
 }

@@ -1,6 +1,7 @@
 import type { Calibrations, Place } from '@rough-bight/core/ground';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
-import type { RidgeRig } from '@rough-bight/core/rig';
+import type { KitPegs, RidgeRig } from '@rough-bight/core/rig';
+import type { KitRoof } from '@rough-bight/core/roof';
 import type { Required } from '@rough-bight/core/strength';
 import { sql } from 'drizzle-orm';
 import {
@@ -53,6 +54,24 @@ export const kitCords = pgTable(
     wear: text('wear').notNull(),
   },
   (t) => [primaryKey({ columns: [t.campId, t.id] }), check('kit_cords_length', sql`${t.length} >= 0`)],
+);
+
+/** What of the kit is no cord: roofs and pegs. */
+export const kitGear = pgTable(
+  'kit_gear',
+  {
+    id: text('id').notNull(),
+    campId: text('camp_id')
+      .notNull()
+      .references(() => camps.id, { onDelete: 'cascade' }),
+    position: serial('position').notNull(),
+    kind: text('kind').$type<'roof' | 'pegs'>().notNull(),
+    document: jsonb('document').$type<KitRoof | KitPegs>().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.campId, t.kind, t.id] }),
+    check('kit_gear_kind', sql`${t.kind} in ('roof', 'pegs')`),
+  ],
 );
 
 /** Columns of a named document of a camp. */

@@ -1,8 +1,9 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
+import { usedBy } from '@rough-bight/core/formats';
 import type { Sun, Wear } from '@rough-bight/core/catalogue';
 import type { KitCord } from '@rough-bight/core/rig';
-import { and, asc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq } from 'drizzle-orm';
 import type { Store } from '../db/database.js';
 import { STORE } from '../db/database.js';
 import { camps, kitCords, rigs } from '../db/schema.js';
@@ -33,12 +34,12 @@ export class KitService {
     return rows.map(fromRow);
   }
 
-  async add(campId: string, dto: KitCordDto): Promise<KitCord> {
+  async add(campId: string, dto: KitCordDto, id: string = randomUUID()): Promise<KitCord> {
     const [camp] = await this.store.db.select({ id: camps.id }).from(camps).where(eq(camps.id, campId));
     if (camp === undefined) throw notFound('camp of that name');
     const [row] = await this.store.db
       .insert(kitCords)
-      .values({ id: randomUUID(), campId, ...dto })
+      .values({ id, campId, ...dto })
       .returning();
     this.store.touched();
     return fromRow(row!);
@@ -56,10 +57,9 @@ export class KitService {
   }
 
   async remove(campId: string, id: string): Promise<void> {
-    const users = await this.store.db
-      .select({ name: rigs.name })
-      .from(rigs)
-      .where(and(eq(rigs.campId, campId), sql`${rigs.document}->>'cord' = ${id}`));
+    const users = (
+      await this.store.db.select({ name: rigs.name, document: rigs.document }).from(rigs).where(eq(rigs.campId, campId))
+    ).filter((r) => usedBy(r.document).cords.has(id));
     if (users.length > 0)
       throw new ProblemException({
         code: 'conflict',

@@ -1,4 +1,4 @@
-import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Post, Put } from '@nestjs/common';
+import { Body, Controller, Delete, Get, Header, HttpCode, Inject, Param, Post, Put } from '@nestjs/common';
 import {
   ApiConflictResponse,
   ApiCreatedResponse,
@@ -28,6 +28,20 @@ export class RigController {
   @Get('rigs/:id/revisions')
   revisions(@Param('id') id: string): Promise<{ version: number; name: string; savedAt: string }[]> {
     return this.rigs.revisions(id);
+  }
+
+  /** The same as a file: `rough-bight/rig@1`. */
+  @Get('rigs/:id/file')
+  @Header('content-type', 'application/json')
+  file(@Param('id') id: string): Promise<string> {
+    return this.rigs.file(id);
+  }
+
+  /** Takes in a rig file, with what of its kit is missing here. */
+  @Post('camps/:campId/rig-files')
+  @ApiUnprocessableEntityResponse({ type: Problem })
+  takeIn(@Param('campId') campId: string, @Body() body: object): Promise<RigRow> {
+    return this.rigs.takeIn(campId, JSON.stringify(body));
   }
 
   @Post('camps/:campId/rigs')

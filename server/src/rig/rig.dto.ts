@@ -3,8 +3,9 @@ import { SIGNS } from '@rough-bight/core/anchor';
 import type { Sign } from '@rough-bight/core/anchor';
 import { PULLS, SHELTERS, TERMINATIONS, WOODS } from '@rough-bight/core/catalogue';
 import type { Pull, Shelter } from '@rough-bight/core/catalogue';
+import { wrongPitch } from '@rough-bight/core/formats';
 import { MOST_HUNG, RIDGE_FORMAT, RIDGE_LIMITS, TENSIONINGS } from '@rough-bight/core/rig';
-import type { RidgeRig, Tensioning } from '@rough-bight/core/rig';
+import type { Pitch, RidgeRig, Tensioning } from '@rough-bight/core/rig';
 import { RULES, USES } from '@rough-bight/core/strength';
 import type { Rule, Use } from '@rough-bight/core/strength';
 import { Type } from 'class-transformer';
@@ -23,6 +24,7 @@ import {
   IsOptional,
   Max,
   Min,
+  ValidateBy,
   ValidateNested,
 } from 'class-validator';
 import { Within, WholeWithin, Words } from '../errors/within.js';
@@ -155,7 +157,23 @@ class WindDto {
   @ApiProperty({ enum: SHELTER_IDS }) @IsIn(SHELTER_IDS, oneOf('shelter', SHELTER_IDS)) shelter: Shelter;
 }
 
-/** A ridgeline as `rough-bight/ridge@1`. SI. */
+/** A part that the core's own schema checks, field by field. */
+function AsInCore(
+  check: (value: unknown) => { readonly field: string; readonly problem: string } | null,
+): PropertyDecorator {
+  return ValidateBy({
+    name: 'asInCore',
+    validator: {
+      validate: (value) => check(value) === null,
+      defaultMessage: (args) => {
+        const wrong = check(args!.value);
+        return wrong === null ? '' : `${args!.property}.${wrong.field}: ${wrong.problem}`;
+      },
+    },
+  });
+}
+
+/** A ridgeline as `rough-bight/ridge@1`, with the roof pitched on it. SI. */
 export class RidgeRigDto {
   @ApiProperty({ enum: [RIDGE_FORMAT] })
   @Equals(RIDGE_FORMAT, { message: `The format must be ${RIDGE_FORMAT}.` })
@@ -185,6 +203,11 @@ export class RidgeRigDto {
   @ValidateNested()
   @Type(() => SiteDto)
   site?: SiteDto;
+  @ApiProperty({ required: false, type: Object, description: 'docs/formats/rig.schema.json, rig.pitch' })
+  @IsOptional()
+  @IsObject({ message: 'pitch must be an object.' })
+  @AsInCore(wrongPitch)
+  pitch?: Pitch;
 }
 
 /** A new rig. */

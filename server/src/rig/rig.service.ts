@@ -1,13 +1,18 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { problemsOf } from '@rough-bight/core/rig';
-import type { RidgeRig } from '@rough-bight/core/rig';
+import { randomUUID } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
+import { FileProblem, readRigFile, renameKit, rigFile, writeRigFile } from '@rough-bight/core/formats';
+import { pitchProblems, problemsOf } from '@rough-bight/core/rig';
+import type { PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
 import type { Store } from '../db/database.js';
 import { STORE } from '../db/database.js';
 import type { Draft, RevisedRow } from '../db/revised.js';
 import { Revised } from '../db/revised.js';
 import { ProblemException } from '../errors/problem.js';
+import { GearService } from '../gear/gear.service.js';
 import { KitService } from '../kit/kit.service.js';
 import { PersonService } from '../person/person.service.js';
+import { PlaceService } from '../place/place.service.js';
 import type { NewRigDto, SaveRigDto } from './rig.dto.js';
 import { asRig } from './rig.dto.js';
 
@@ -19,6 +24,8 @@ export class RigService extends Revised<RidgeRig> {
     @Inject(STORE) store: Store,
     @Inject(KitService) private readonly kit: KitService,
     @Inject(PersonService) private readonly person: PersonService,
+    @Inject(GearService) private readonly gear: GearService,
+    @Inject(PlaceService) private readonly places: PlaceService,
   ) {
     super(store, 'rig');
   }
@@ -33,11 +40,70 @@ export class RigService extends Revised<RidgeRig> {
     return this.save(id, dto.version, await this.checked(campId, dto));
   }
 
+  /** What the rigs of a camp are judged with. */
+  private async around(campId: string): Promise<PitchSurroundings> {
+    const [kit, roofs, pegs, { body, required }] = await Promise.all([
+      this.kit.ofCamp(campId),
+      this.gear.ofCamp(campId, 'roof'),
+      this.gear.ofCamp(campId, 'pegs'),
+      this.person.me(),
+    ]);
+    return { kit, roofs, pegs, body, required };
+  }
+
+  /** A rig as a file of its own, with the kit it uses and its ground. */
+  async file(id: string): Promise<string> {
+    const { campId, name, note, document } = await this.one(id);
+    const [around, places] = await Promise.all([this.around(campId), this.places.ofCamp(campId)]);
+    const place = places.find((p) => p.id === document.site?.place)?.document ?? null;
+    return writeRigFile(rigFile({ name, note, rig: document }, around, place));
+  }
+
+  /** Takes a rig file into a camp: what of its kit is not there yet is added to it. */
+  async takeIn(campId: string, text: string): Promise<RigRow> {
+    await this.campIsThere(campId);
+    let file: ReturnType<typeof readRigFile>;
+    try {
+      file = readRigFile(text);
+    } catch (error) {
+      if (!(error instanceof FileProblem)) throw error;
+      throw new ProblemException({
+        code: 'invalid',
+        message: error.message,
+        fields: [{ field: error.where, message: error.problem }],
+      });
+    }
+    const around = await this.around(campId);
+    // an id that stands for something else here is changed, in the kit and wherever the rig names it
+    const renamed = new Map<string, string>();
+    const missing = <T extends { readonly id: string }>(theirs: readonly T[], ours: readonly T[]): T[] =>
+      theirs.flatMap((item): T[] => {
+        const same = ours.find((o) => isDeepStrictEqual({ ...o, id: '' }, { ...item, id: '' }));
+        if (same !== undefined) {
+          renamed.set(item.id, same.id);
+          return [];
+        }
+        const id = ours.some((o) => o.id === item.id) ? randomUUID() : item.id;
+        renamed.set(item.id, id);
+        return [{ ...item, id }];
+      });
+    const cords = missing(file.kit.cords, around.kit);
+    const roofs = missing(file.kit.roofs, around.roofs);
+    const pegs = missing(file.kit.pegs, around.pegs);
+    for (const { id, ...cord } of cords) await this.kit.add(campId, cord, id);
+    for (const roof of roofs) await this.gear.add(campId, 'roof', roof, roof.id);
+    for (const pegsOf of pegs) await this.gear.add(campId, 'pegs', pegsOf, pegsOf.id);
+    const { site, ...rig } = renameKit(file.rig, (id) => renamed.get(id) ?? id);
+    // its ground comes along only where the camp has it
+    const known = site !== undefined && (await this.places.ofCamp(campId)).some((p) => p.id === site.place);
+    return this.create(campId, { name: file.name, note: file.note, document: known ? { ...rig, site } : rig });
+  }
+
   /** What fits field by field must also fit together. */
   private async checked(campId: string, dto: NewRigDto): Promise<Draft<RidgeRig>> {
     const document = asRig(dto.document);
-    const [kit, person] = await Promise.all([this.kit.ofCamp(campId), this.person.me()]);
-    const problems = problemsOf(document, { kit, body: person.body });
+    const around = await this.around(campId);
+    const problems = [...problemsOf(document, around), ...pitchProblems(document, around)];
     if (problems.length > 0)
       throw new ProblemException({
         code: 'invalid',

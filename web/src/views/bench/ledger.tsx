@@ -54,6 +54,11 @@ const KIND: Readonly<Record<Judged['link']['kind'], string>> = {
   end: 'end',
   grip: 'under a hitch',
   trunk: 'green bending',
+  hitch: 'grip',
+  'tie-out': 'tie-out',
+  anchor: 'anchor',
+  cloth: 'cloth',
+  stick: 'buckling',
 };
 
 function LinkRow({

@@ -1,0 +1,181 @@
+import { readFileSync, statSync } from 'node:fs';
+import { FileProblem, readRigFile, surroundingsOf } from '@rough-bight/core/formats';
+import type { RigFile } from '@rough-bight/core/formats';
+import { NoSuchLine } from '@rough-bight/core/line';
+import { evaluatePitch, pitchVerdict } from '@rough-bight/core/pitch';
+import type { CaseWind, PitchResult, PitchRow } from '@rough-bight/core/pitch';
+import { RigProblem } from '@rough-bight/core/rig';
+import type { Output } from './main.js';
+import { BadInput, bad, readNumber, readOptions, single } from './options.js';
+
+const HELP = `rb rig FILE [--wind M/S@DEG] [--wet] [--json]
+
+Solves a pitched rig (docs/formats/rig.md) under its cases and prints lines, anchors, hitches and cloth.
+--wind  a gust at the roof, m/s, from a bearing, degrees clockwise from north, instead of the file's own wind
+--wet   the demand columns tell the wet night instead of the rig as pitched
+Exit code 0 solved, 3 not settled in some case (it says which), 2 bad input.`;
+
+const SPEED = { says: 'a speed from 0 to 60 m/s', fits: (x: number) => x >= 0 && x <= 60 };
+const BEARING = { says: 'a bearing from 0 to 360 degrees', fits: (x: number) => x >= 0 && x <= 360 };
+const UNITS = { length: 'm', force: 'N' } as const;
+
+/** Reads a rig file named on the command line. @throws BadInput naming file, field and remedy */
+export function readRig(file: string | undefined): RigFile {
+  if (file === undefined || file.startsWith('--'))
+    throw new BadInput(`file: ${file ?? '(nothing)'}; give one rig file`);
+  try {
+    if (statSync(file).size > 5e6) throw new BadInput(`file: ${file} is larger than 5 MB`);
+    return readRigFile(readFileSync(file, 'utf8'));
+  } catch (error) {
+    if (error instanceof BadInput) throw error;
+    if (error instanceof FileProblem) throw new BadInput(error.message);
+    throw new BadInput(`file: ${file} cannot be read: ${(error as Error).message}`);
+  }
+}
+
+/** A wind as typed: speed@bearing. */
+export function readWind(text: string | undefined): CaseWind | undefined {
+  if (text === undefined) return undefined;
+  const parts = text.split('@');
+  if (parts.length !== 2) throw bad('wind', text, 'M/S@DEG, as in 12@270');
+  return {
+    speed: readNumber('wind', parts[0]!, SPEED, text),
+    from: (readNumber('wind', parts[1]!, BEARING, text) * Math.PI) / 180,
+  };
+}
+
+/** `rb rig FILE`. */
+export function rig(args: readonly string[], io: Output): number {
+  const [name, ...rest] = args;
+  if (name === '--help') {
+    io.out(HELP);
+    return 0;
+  }
+  const file = readRig(name);
+  const options = readOptions(rest, ['wind'], ['wet', 'json']);
+  if (file.rig.pitch === undefined)
+    throw new BadInput('rig.pitch: this rig has no roof pitched on it; rb ridge solves a line alone');
+  const wind = readWind(single(options, 'wind'));
+  let result: PitchResult;
+  try {
+    result = evaluatePitch(file.rig, surroundingsOf(file), {
+      full: true,
+      ...(wind === undefined ? {} : { wind }),
+    }).result;
+  } catch (error) {
+    if (error instanceof RigProblem) throw new BadInput(`rig.${error.field}: ${error.message}`);
+    if (error instanceof NoSuchLine) throw new BadInput(`rig.tensioning: ${error.message}`);
+    throw error;
+  }
+  const caseId = options.has('wet')
+    ? wind === undefined
+      ? 'wet'
+      : 'wet-gust'
+    : wind === undefined
+      ? 'pitched'
+      : 'gust';
+  const said = toJson(file, result, caseId);
+  if (options.has('json')) io.out(JSON.stringify(said, null, 2));
+  else toText(file, result, said).forEach(io.out);
+  return result.cases.every((c) => c.converged) ? 0 : 3;
+}
+
+const round = (x: number, places = 3): number => Number(x.toFixed(places));
+
+function toJson(file: RigFile, r: PitchResult, caseId: string) {
+  const shape = r.shapes.find((s) => s.caseId === caseId)!;
+  const lines = r.rows.filter((row) => !['trunk', 'cloth', 'stick'].includes(row.role));
+  const governs = (row: PitchRow) => {
+    const g = row.links[0];
+    return {
+      governs: g?.link.name ?? null,
+      margin: g === undefined || !Number.isFinite(g.link.margin.value) ? null : round(g.link.margin.value),
+      required: g === undefined ? null : g.schools[0]!.required,
+      worstCase: g?.link.caseId ?? null,
+    };
+  };
+  return {
+    name: file.name,
+    form: r.formName,
+    case: caseId,
+    verdict: pitchVerdict(r, file.settings.body, UNITS),
+    lines: lines.map((row) => ({
+      id: row.id,
+      role: row.role,
+      name: row.name,
+      cord: row.what,
+      tension: round(shape.tension[r.topology.lines.find((l) => l.id === row.id)!.line]!),
+      worst: round(row.demand.value),
+      unstressedLength: round(row.unstressed ?? 0, 4),
+      cut: row.cut === null ? null : round(row.cut),
+      ...governs(row),
+    })),
+    anchors: r.anchors
+      .filter((a) => a.caseId === caseId)
+      .map((a) => ({
+        ...a,
+        horizontal: round(a.horizontal),
+        vertical: round(a.vertical),
+        uplift: round(a.uplift),
+        capacity: a.capacity === null ? null : round(a.capacity),
+        margin: a.margin === null ? null : round(a.margin),
+      })),
+    hitches: r.hitches.map((h) => ({
+      name: h.name,
+      pull: round(h.pull),
+      angle: round(h.angle, 4),
+      gripRatio: round(h.dry.value),
+      gripRatioWet: round(h.wet.value),
+      margin: Number.isFinite(h.margin) ? round(h.margin) : null,
+      slid: round(h.slid, 4),
+    })),
+    cloth: {
+      maxStress: round(Math.max(0, ...shape.stress)),
+      slackShare: round(r.slack),
+      wrinkledShare: round(r.wrinkled),
+      pondedLitres: round(Math.max(...r.cases.map((c) => c.litres)), 2),
+      poolGrows: r.cases.some((c) => c.runsAway),
+      covered: round(r.cover.ground, 2),
+      headroom: round(r.cover.headroom),
+      lowestEdge: round(r.cover.lowestEdge),
+    },
+    cases: r.cases,
+    residual: r.residual,
+    converged: r.cases.every((c) => c.converged),
+    warnings: r.warnings,
+  };
+}
+
+function toText(file: RigFile, r: PitchResult, said: ReturnType<typeof toJson>): string[] {
+  const verdict = pitchVerdict(r, file.settings.body, UNITS);
+  const pad = (text: string, n: number): string => text.slice(0, n).padEnd(n);
+  const num = (x: number | null, n: number, places = 0): string => (x === null ? '–' : x.toFixed(places)).padStart(n);
+  return [
+    `${file.name}: ${r.formName}`,
+    verdict.sentence,
+    verdict.detail,
+    '',
+    `${pad('line', 30)}${pad('cord', 22)}${'N'.padStart(6)}${'worst'.padStart(7)}${'length m'.padStart(10)}${'margin'.padStart(8)}${'asked'.padStart(7)}  governs`,
+    ...said.lines.map(
+      (l) =>
+        `${pad(l.name, 30)}${pad(l.cord, 22)}${num(l.tension, 6)}${num(l.worst, 7)}${num(l.unstressedLength, 10, 3)}${num(l.margin, 8, 1)}${num(l.required, 7, 1)}  ${l.governs ?? 'nothing known'}${l.worstCase === null ? '' : `, ${r.cases.find((c) => c.id === l.worstCase)!.name}`}`,
+    ),
+    '',
+    `${pad('anchor', 42)}${'level N'.padStart(9)}${'down N'.padStart(8)}${'lift N'.padStart(8)}${'holds'.padStart(8)}${'margin'.padStart(8)}`,
+    ...said.anchors.map(
+      (a) =>
+        `${pad(a.name, 42)}${num(a.horizontal, 9)}${num(a.vertical, 8)}${num(a.uplift, 8)}${num(a.capacity, 8)}${num(a.margin, 8, 1)}`,
+    ),
+    '',
+    ...said.hitches.map(
+      (h) =>
+        `${h.name}: pull ${h.pull.toFixed(0)} N at ${((h.angle * 180) / Math.PI).toFixed(0)}° to the ridge, grip ratio ${h.gripRatio.toFixed(1)} dry, ${h.gripRatioWet.toFixed(1)} wet, margin ${num(h.margin, 0, 1)}${Math.abs(h.slid) > 0.005 ? `, slides ${(h.slid * 100).toFixed(0)} cm` : ''}`,
+    ),
+    `cloth: at most ${said.cloth.maxStress.toFixed(0)} N/m, ${(said.cloth.slackShare * 100).toFixed(0)} % slack, ${(said.cloth.wrinkledShare * 100).toFixed(0)} % wrinkled; ${said.cloth.pondedLitres.toFixed(1)} l stand on it in rain`,
+    `covers ${said.cloth.covered.toFixed(1)} m², headroom ${said.cloth.headroom.toFixed(2)} m, lowest edge ${said.cloth.lowestEdge.toFixed(2)} m`,
+    `out of balance by at most ${r.residual.toExponential(1)} N`,
+    ...r.cases.filter((c) => !c.converged).map((c) => `not settled: ${c.name}: ${c.reason}`),
+    ...r.warnings.map((w) => `note: ${w}`),
+    'Look up, knock and push before you trust a trunk. Soil by feel is good to a factor of two.',
+  ];
+}

@@ -1,0 +1,100 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, describe, expect, test } from '@jest/globals';
+import { main } from '../src/main.js';
+
+const folder = mkdtempSync(join(tmpdir(), 'rough-bight-rig-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+const example = (name: string): string => join(process.cwd(), 'examples/rigs', `${name}.rig.json`);
+function rb(...args: string[]): { code: number; out: string; err: string } {
+  const out: string[] = [];
+  const err: string[] = [];
+  const code = main(args, { out: (t) => out.push(t), err: (t) => err.push(t) });
+  return { code, out: out.join('\n'), err: err.join('\n') };
+}
+interface Said {
+  readonly lines: readonly {
+    role: string;
+    tension: number;
+    unstressedLength: number;
+    governs: string;
+    margin: number;
+    required: number;
+  }[];
+  readonly anchors: readonly { id: string; horizontal: number; uplift: number; capacity: number; margin: number }[];
+  readonly hitches: readonly { gripRatio: number; gripRatioWet: number; margin: number; slid: number }[];
+  readonly cloth: { maxStress: number; slackShare: number; pondedLitres: number };
+  readonly converged: boolean;
+  readonly residual: number;
+  readonly case: string;
+}
+const json = (...args: string[]): Said => JSON.parse(rb('rig', ...args, '--json').out) as Said;
+
+describe('rb rig', () => {
+  test('prints lines, anchors, hitches and cloth, and exits 0', () => {
+    const { code, out, err } = rb('rig', example('hammock-fly'));
+    expect(err).toBe('');
+    expect(code).toBe(0);
+    for (const words of [
+      'ridgeline',
+      'left corner guy',
+      'grip ratio',
+      'out of balance',
+      'covers',
+      'the drift log',
+      'first hitch',
+    ])
+      expect(out).toContain(words);
+  });
+  test('as JSON, with what the issue of a line is', () => {
+    const said = json(example('gravel-spit-gable'));
+    const guy = said.lines.find((l) => l.role === 'guy')!;
+    expect(guy.governs).toMatch(/peg in silty sand/i);
+    expect(guy.required).toBe(2);
+    expect(guy.unstressedLength).toBeGreaterThan(0.3);
+    expect(said.lines.find((l) => l.role === 'ridge')!.tension).toBeGreaterThan(100);
+    expect(said.anchors.filter((a) => a.id.startsWith('foot'))).toHaveLength(6);
+    expect(said.hitches).toHaveLength(2);
+    expect(said.converged).toBe(true);
+    expect(said.residual).toBeLessThan(0.01);
+    expect(said.case).toBe('pitched');
+  });
+  test('a given wind loads it, harder from the open side', () => {
+    const [calm, gust] = [
+      json(example('storm-side-down'), '--wind', '0@0'),
+      json(example('storm-side-down'), '--wind', '14@180'),
+    ];
+    const most = (s: Said): number => Math.max(...s.lines.map((l) => l.tension));
+    expect(most(gust)).toBeGreaterThan(most(calm));
+    expect(gust.case).toBe('gust');
+    expect(json(example('storm-side-down'), '--wet').case).toBe('wet');
+  });
+  test.each([
+    [['rig'], /file: \(nothing\); give one rig file/],
+    [['rig', 'nowhere.json'], /file: nowhere.json cannot be read/],
+    [['rig', example('hammock-fly'), '--wind', '12'], /--wind: 12; allowed: M\/S@DEG/],
+    [['rig', example('hammock-fly'), '--wind', '12@400'], /--wind: 12@400; allowed: a bearing/],
+    [['rig', example('hammock-fly'), '--storm'], /option: --storm/],
+  ])('%j is refused in one line', (args, message) => {
+    const { code, out, err } = rb(...args);
+    expect(code).toBe(2);
+    expect(out).toBe('');
+    expect(err).toMatch(message);
+    expect(err).not.toContain('\n');
+  });
+  test('a file that does not fit is named by field; one without a roof is sent to rb ridge', () => {
+    const text = readFileSync(example('hammock-fly'), 'utf8');
+    const file = join(folder, 'bad.rig.json');
+    writeFileSync(file, text.replace('"haul": 40', '"haul": 4000'));
+    expect(rb('rig', file).err).toMatch(/^rig\.pitch\.guy\.haul: The haul of a guy must be a number from 0 to 600/);
+    const parsed = JSON.parse(text) as { rig: Record<string, unknown> };
+    delete parsed.rig['pitch'];
+    writeFileSync(file, JSON.stringify(parsed));
+    expect(rb('rig', file).err).toMatch(/no roof pitched on it; rb ridge/);
+  });
+  test('help tells what it takes', () => {
+    expect(rb('rig', '--help').out).toMatch(/rb rig FILE \[--wind M\/S@DEG\]/);
+    expect(rb('help').out).toMatch(/rb rig FILE/);
+  });
+});

@@ -1,0 +1,50 @@
+import type { Constant } from './evidence.js';
+import type { Fibre } from './cords.js';
+
+const judged = (symbol: string, title: string, low: number, typical: number, high: number, citation: string): Constant => ({
+  symbol, title, quantity: 'ratio', low, typical, high, kind: 'judgement', citation,
+});
+
+const PAIR = 'Judgement, in line with yarn-on-yarn friction in Morton and Hearle, Physical Properties of Textile Fibres, 4th ed. 2008, ch. 25. Log slip tests of your own cords to narrow it.';
+/** Friction of a fibre on its own kind. Two kinds together: the root of the product. */
+export const FIBRE_FRICTION: Readonly<Record<Fibre, { readonly dry: Constant; readonly wet: Constant }>> = {
+  nylon: { dry: judged('mu', 'friction of nylon cord', 0.15, 0.22, 0.32, PAIR), wet: judged('mu', 'friction of wet nylon cord', 0.14, 0.21, 0.32, PAIR) },
+  polyester: { dry: judged('mu', 'friction of polyester cord', 0.13, 0.19, 0.28, PAIR), wet: judged('mu', 'friction of wet polyester cord', 0.11, 0.17, 0.26, PAIR) },
+  uhmwpe: { dry: judged('mu', 'friction of UHMWPE cord', 0.05, 0.08, 0.12, PAIR), wet: judged('mu', 'friction of wet UHMWPE cord', 0.04, 0.07, 0.11, PAIR) },
+  manila: { dry: judged('mu', 'friction of manila', 0.25, 0.35, 0.5, PAIR), wet: judged('mu', 'friction of wet manila', 0.25, 0.38, 0.55, PAIR) },
+  sisal: { dry: judged('mu', 'friction of sisal', 0.25, 0.35, 0.5, PAIR), wet: judged('mu', 'friction of wet sisal', 0.25, 0.38, 0.55, PAIR) },
+  elastic: { dry: judged('mu', 'friction of sheathed elastic', 0.12, 0.2, 0.3, PAIR), wet: judged('mu', 'friction of wet sheathed elastic', 0.1, 0.18, 0.28, PAIR) },
+};
+
+/** What a friction hitch of each kind does with its turns. */
+export interface HitchType {
+  readonly id: string;
+  readonly name: string;
+  /** Over the grip of the plain loop hitch of as many wraps. */
+  readonly grip: Constant;
+  /** Where it holds: on a ridge it hangs from, or on a guy's own standing part. */
+  readonly on: 'ridge' | 'itself';
+  /** Knot efficiency of the hitch cord: two legs share in a loop. */
+  readonly legs: 1 | 2;
+  readonly words: string;
+}
+
+export const HITCHES: readonly HitchType[] = [
+  { id: 'loop', name: 'loop friction hitch', on: 'ridge', legs: 2, grip: judged('k', 'grip of a loop hitch over its model', 0.9, 1, 1.05, 'By definition of the model; its spread is in the friction and in the clamping.'), words: 'Slides when pushed, grips when pulled along the line.' },
+  { id: 'tail', name: 'adjustable hitch from a tail', on: 'ridge', legs: 1, grip: judged('k', 'grip of an adjustable hitch over a loop hitch', 0.6, 0.8, 1, 'Judgement: one leg presses the wraps less evenly.'), words: 'Wraps toward the roof, slipped.' },
+  { id: 'soft-shackle', name: 'soft shackle on a hitch', on: 'ridge', legs: 2, grip: judged('k', 'grip of a hitch under a soft shackle over a loop hitch', 0.8, 0.95, 1.05, 'Judgement: the shackle keeps the pull centred but is slick.'), words: 'Takes the roof off without untying.' },
+];
+export function findHitch(id: string): HitchType | undefined {
+  return HITCHES.find((h) => h.id === id);
+}
+
+/** Clamping of the wraps by cord over host diameter 0.5: share of the ideal. */
+export const CLAMP_THIN: Constant = judged('eta', 'clamping of wraps half as thick as their host', 0.7, 0.85, 0.95, 'Judgement: screening model after Bayman, Am. J. Phys. 45 (1977) and Maddocks and Keller, SIAM J. Appl. Math. 47 (1987).');
+/** The same where both are as thick. */
+export const CLAMP_EQUAL: Constant = judged('eta', 'clamping of wraps as thick as their host', 0.2, 0.35, 0.5, 'Judgement: cord as thick as its host cannot bite; it slips.');
+/** What is left when turns cross. */
+export const CROSSED: Constant = judged('x', 'grip left when a turn crosses another', 0.3, 0.5, 0.7, 'Judgement: a crossed turn lifts its neighbours off the host.');
+/** Grip lost when the pull is square to the host. */
+export const OFF_AXIS = 0.4;
+/** What the bend through an adjustable guy hitch adds to the clamping of cord on its own like. */
+export const DOGLEG: Constant = judged('eta_d', 'clamping in an adjustable hitch on its own standing part', 0.45, 0.65, 0.85, 'Judgement: the standing part is bent through the hitch, so that turns of the same cord bite.');

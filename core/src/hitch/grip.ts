@@ -1,0 +1,129 @@
+import type { Constant, Cord } from '../catalogue/index.js';
+import { CLAMP_EQUAL, CLAMP_THIN, CROSSED, DOGLEG, FIBRE_FRICTION, OFF_AXIS, looked } from '../catalogue/index.js';
+import type { HitchType } from '../catalogue/index.js';
+import type { Figure } from '../working/index.js';
+import { derive, given } from '../working/index.js';
+
+/**
+ * How well wraps press on their host: straight between cord half as thick as the host and as thick, flat below and
+ * falling on above, never under a tenth.
+ * @param ratio cord diameter over host diameter, > 0
+ */
+export function clamping(ratio: number, thin: number, equal: number): number {
+  if (ratio <= 0.5) return thin;
+  return Math.max(0.1, thin + ((equal - thin) * (ratio - 0.5)) / 0.5);
+}
+
+/**
+ * Grip ratio of a loop hitch: the largest pull along the host it holds, over the pull itself,
+ *   G = 2 pi n mu eta, of n wraps (2 n turns).
+ * It locks itself: G does not depend on the load (background: Bayman, Am. J. Phys. 45, 1977; Maddocks and Keller, SIAM
+ * J. Appl. Math. 47, 1987). A screening model.
+ */
+export function gripRatio(wraps: number, friction: number, clamp: number): number {
+  return 2 * Math.PI * wraps * friction * clamp;
+}
+
+/** What is left of the grip when the pull leaves the host's line by `angle`, rad: one leg is loaded, turns open. */
+export function offAxis(angle: number): number {
+  return 1 - OFF_AXIS * Math.sin(Math.min(Math.abs(angle), Math.PI / 2));
+}
+
+/** A friction hitch as tied. */
+export interface TiedHitch {
+  readonly type: HitchType;
+  readonly cord: Cord;
+  readonly host: Cord;
+  readonly wraps: number;
+  /** Whether a turn crosses another. */
+  readonly crossed: boolean;
+}
+
+const friction = (a: Cord, b: Cord, wet: boolean): Figure[] => {
+  const of = (c: Cord): Constant => FIBRE_FRICTION[c.fibre][wet ? 'wet' : 'dry'];
+  return a.fibre === b.fibre ? [looked(of(a))] : [looked(of(a)), looked(of(b))];
+};
+
+/** Grip ratio of a tied hitch with its working and range. */
+export function gripFigure(hitch: TiedHitch, wet: boolean): Figure {
+  const { cord, host, wraps, type, crossed } = hitch;
+  const mu = friction(cord, host, wet);
+  const inputs = [
+    given({ symbol: 'n', title: 'wraps', quantity: 'count' }, wraps, { kind: 'chosen', text: 'as tied' }),
+    looked(type.grip),
+    looked(CLAMP_THIN),
+    looked(CLAMP_EQUAL),
+    given({ symbol: 'd', title: 'diameter of the hitch cord', quantity: 'diameter' }, cord.diameter, {
+      kind: 'derived',
+      text: 'catalogue',
+    }),
+    given({ symbol: 'D', title: 'diameter of the host line', quantity: 'diameter' }, host.diameter, {
+      kind: 'derived',
+      text: 'catalogue',
+    }),
+    ...mu,
+    ...(crossed ? [looked(CROSSED)] : []),
+  ];
+  return derive(
+    {
+      symbol: 'G',
+      title: `grip ratio, ${wet ? 'wet' : 'dry'}`,
+      quantity: 'ratio',
+      formula: `G = 2 π n ${mu.length === 2 ? '√(μ₁ μ₂)' : 'μ'} η(d / D) k${crossed ? ' x' : ''}`,
+      notes: ['A screening model: slide-test the hitch by hand before you trust it.'],
+    },
+    inputs,
+    (n, k, thin, equal, d, D, ...rest) => {
+      const m = mu.length === 2 ? Math.sqrt(rest[0]! * rest[1]!) : rest[0]!;
+      const x = crossed ? rest.at(-1)! : 1;
+      return gripRatio(n!, m, clamping(d! / D!, thin!, equal!)) * k! * x;
+    },
+  );
+}
+
+/** Grip ratio of an adjustable hitch on its own standing part: the same model with its own turns, two a wrap. */
+export function ownGripFigure(cord: Cord, wraps: number, wet: boolean): Figure {
+  return derive(
+    {
+      symbol: 'G',
+      title: `grip of the adjustable hitch, ${wet ? 'wet' : 'dry'}`,
+      quantity: 'ratio',
+      formula: 'G = 2 π n μ η_d',
+    },
+    [
+      given({ symbol: 'n', title: 'wraps', quantity: 'count' }, wraps, { kind: 'chosen', text: 'as tied' }),
+      looked(FIBRE_FRICTION[cord.fibre][wet ? 'wet' : 'dry']),
+      looked(DOGLEG),
+    ],
+    (n, mu, eta) => gripRatio(n!, mu!, eta!),
+  );
+}
+
+/**
+ * Margin of a hitch against slipping: what it grips over the pull along the host.
+ * @param angle between the pull and the host, rad
+ * @param used  the pull's part along the host over the pull; cos(angle) where the host is straight
+ */
+export function slipMargin(grip: number, angle: number, used = Math.cos(angle)): number {
+  return used > 1e-9 ? (grip * offAxis(angle)) / used : Number.POSITIVE_INFINITY;
+}
+
+/** What a person should change about a hitch, most pressing first; empty when nothing. */
+export function hitchAdvice(hitch: TiedHitch, grip: Figure, angle: number): string[] {
+  const { cord, host, wraps, crossed } = hitch;
+  const out: string[] = [];
+  const ratio = cord.diameter / host.diameter;
+  if (crossed) out.push('A turn crosses another and halves the grip. Dress the wraps side by side.');
+  if (ratio > 0.85)
+    out.push(
+      `Its cord is ${ratio > 1.05 ? 'thicker than' : 'as thick as'} the ridgeline and cannot bite. Use cord of half the ridge’s thickness, ${(host.diameter * 500).toFixed(1)} mm.`,
+    );
+  if (cord.fibre === 'uhmwpe' || host.fibre === 'uhmwpe')
+    out.push('Slick cord slips. Take another wrap or two, or a hitch cord that is not slick.');
+  if ((grip.range?.[0] ?? grip.value) < 1.5 && !crossed && ratio <= 0.85)
+    out.push(`It may creep. Take ${wraps + 1} wraps.`);
+  if (grip.value > 6) out.push('So much grip jams under load. A wrap less slides again when you want it to.');
+  if (angle > 0.6)
+    out.push('The pull leaves the ridge’s line and opens the turns. Move the tie-out’s end in line with the ridge.');
+  return out;
+}

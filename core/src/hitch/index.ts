@@ -1,0 +1,2 @@
+export * from './grip.js';
+export * from './loop.js';

@@ -1,0 +1,673 @@
+import { screenTree } from '../anchor/index.js';
+import { AIR_DENSITY, GUST_FACTOR, GUY_ENDS, SHELTERS, looked } from '../catalogue/index.js';
+import { TAIL } from '../cordage/index.js';
+import { gripFigure, hangGap, hitchAdvice, loopCut, offAxis } from '../hitch/index.js';
+import { norm, sub } from '../quantity/index.js';
+import type { Vec3 } from '../quantity/index.js';
+import type { Judged, PitchSurroundings, RidgeRig } from '../rig/index.js';
+import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
+import type { Cover, RunOff } from '../roof/index.js';
+import { judge } from '../strength/index.js';
+import type { Link } from '../strength/index.js';
+import { beaufortSpeed, windPressure } from '../weather/index.js';
+import type { Figure } from '../working/index.js';
+import { derive, given } from '../working/index.js';
+import { strainAt } from '../line/index.js';
+import { PITCHED, pitchCases } from './cases.js';
+import type { CaseWind } from './cases.js';
+import { CERTAIN, anchorHolds, chainsOf } from './ledger.js';
+import type { CaseReading, Chain, Spread } from './ledger.js';
+import type { Member } from './model.js';
+import { pitchModel } from './model.js';
+import type { HitchState, PitchState, TiedRig } from './solve.js';
+import { solveCase, tieOff } from './solve.js';
+
+/** A row of the ledger: one line, stem, stick or the cloth, and what lets go first in it. */
+export interface PitchRow {
+  readonly id: string;
+  readonly name: string;
+  readonly what: string;
+  readonly role: Chain['role'];
+  readonly demand: Figure;
+  /** As pitched, N (N/m for the cloth). */
+  readonly pitched: number;
+  /** Weakest first. Empty where nothing is known that could let go. */
+  readonly links: readonly Judged[];
+  /** Unstressed length between its ends, and cord to cut for it, m; null where it is no cord. */
+  readonly unstressed: number | null;
+  readonly cut: number | null;
+}
+
+/** A friction hitch that carries the roof, as it fares. */
+export interface HitchReport {
+  readonly end: 0 | 1;
+  readonly name: string;
+  readonly dry: Figure;
+  readonly wet: Figure;
+  /** As pitched. */
+  readonly pull: number;
+  readonly angle: number;
+  /** Grip over pull along the ridge, as pitched. */
+  readonly margin: number;
+  /** Farthest it slides in any case, m. */
+  readonly slid: number;
+  readonly hangGap: number;
+  readonly cut: number;
+  readonly advice: readonly string[];
+}
+
+/** A guy or peg as it stands. */
+export interface GuyReport {
+  readonly id: string;
+  readonly key: string;
+  readonly name: string;
+  readonly kind: 'guy' | 'peg' | 'tie';
+  readonly foot: Vec3;
+  /** Above level, rad, and between its plan direction and the cloth's own line, rad. */
+  readonly rise: number;
+  readonly off: number;
+  readonly tension: number;
+  /** Stick under its tie-out, m. */
+  readonly stick: number;
+  /** Where it runs low enough to trip over, and long enough. */
+  readonly trips: boolean;
+}
+
+/** What an anchor bears in one case, N. */
+export interface AnchorReport {
+  readonly caseId: string;
+  readonly id: string;
+  readonly name: string;
+  readonly horizontal: number;
+  /** Downward; 0 where it is lifted, and the other way round. */
+  readonly vertical: number;
+  readonly uplift: number;
+  /** Pull it holds along the guy as it comes, where that is known; for a trunk the level pull that bends it at its strength. */
+  readonly capacity: number | null;
+  readonly margin: number | null;
+}
+
+/** Places and pulls of one case, for drawing. */
+export interface PitchShape {
+  readonly caseId: string;
+  readonly converged: boolean;
+  /** 3 a node of the net, m; the cloth's nodes first. */
+  readonly at: Float64Array;
+  /** Tension of each line of the net, N. */
+  readonly tension: Float64Array;
+  readonly push: Float64Array;
+  /** 2 a panel, N/m. */
+  readonly stress: Float64Array;
+  readonly state: Uint8Array;
+}
+
+/** What does not change with the case: how the net hangs together. */
+export interface PitchTopology {
+  readonly clothNodes: number;
+  readonly corners: Int32Array;
+  /** Unstressed places of the cloth's nodes, 2 each, m. */
+  readonly flat: Float64Array;
+  /** Lines worth drawing: their nodes in order, and which row of the ledger each is. */
+  readonly lines: readonly {
+    readonly id: string;
+    readonly row: string;
+    readonly role: Member['role'];
+    readonly nodes: readonly number[];
+    readonly line: number;
+  }[];
+  readonly sticks: readonly { readonly id: string; readonly from: number; readonly to: number }[];
+  readonly keys: readonly { readonly id: string; readonly name: string; readonly node: number }[];
+}
+
+export interface PitchResult {
+  readonly formName: string;
+  readonly topology: PitchTopology;
+  readonly shapes: readonly PitchShape[];
+  readonly cases: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly said: string;
+    readonly when: string;
+    readonly converged: boolean;
+    readonly reason: string | null;
+    /** Largest tension of a line, N, and which row's. */
+    readonly tension: number;
+    readonly row: string;
+    readonly litres: number;
+    readonly runsAway: boolean;
+  }[];
+  /** Weakest first by the rig's rule. */
+  readonly rows: readonly PitchRow[];
+  readonly hitches: readonly HitchReport[];
+  readonly guys: readonly GuyReport[];
+  /** What each trunk, peg and weight bears, case by case. */
+  readonly anchors: readonly AnchorReport[];
+  readonly cover: Cover;
+  readonly runOff: RunOff;
+  /** Litres standing on it when it rains, dry cords. */
+  readonly standing: number;
+  /** Share of the cloth that is slack, and wrinkled, as pitched. */
+  readonly slack: number;
+  readonly wrinkled: number;
+  /** Largest drop of the ridgeline below its ends' chord, as pitched, m; null without one. */
+  readonly sag: number | null;
+  readonly sagLimit: number;
+  /** What to take up again, by quiet case and row, m. */
+  readonly takeUp: readonly {
+    readonly caseId: string;
+    readonly name: string;
+    readonly row: string;
+    readonly tension: number;
+    readonly by: number;
+  }[];
+  /** Pegs the rig wants and those in the kit, by kind of peg. */
+  readonly pegs: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly wanted: number;
+    readonly have: number;
+  }[];
+  /** Cord each hank must give, m. */
+  readonly cords: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly wanted: number;
+    readonly have: number;
+  }[];
+  readonly residual: number;
+  readonly warnings: readonly string[];
+}
+
+export interface PitchOptions {
+  /** false leaves out the spreads of hauls and wind, and the other cases: what follows a hand. */
+  readonly full: boolean;
+  /** false leaves the spreads out of a full judgement: twice as fast. */
+  readonly spreads?: boolean;
+  /** A gust at the roof instead of the rig's own wind; null for still air. */
+  readonly wind?: CaseWind | null;
+  /** The rig as it was a moment ago: where to start from. */
+  readonly from?: TiedRig;
+}
+
+/** By feel, a haul is off by so much either way. Judgement. */
+const HAUL_SPREAD = [0.65, 1.5] as const;
+
+/** Range of the wind's pressure in a gust, as factors, from the ranges of what makes it. */
+function windSpread(rig: RidgeRig, given0: boolean): Spread {
+  const b = rig.wind.beaufort;
+  const q = derive(
+    { symbol: 'q', title: 'gust pressure', quantity: 'stress', formula: 'q = ½ ρ (V S G)²' },
+    [
+      looked(AIR_DENSITY),
+      given(
+        { symbol: 'V', title: 'mean wind', quantity: 'speed' },
+        beaufortSpeed(b),
+        { kind: 'measured', text: `Beaufort ${b} by signs` },
+        [beaufortSpeed(Math.max(0, b - 0.5)), beaufortSpeed(b + 0.5)],
+      ),
+      looked(SHELTERS[rig.wind.shelter]),
+      looked(GUST_FACTOR),
+    ],
+    (rho, V, S, G) => windPressure(rho!, V! * S! * G!),
+  );
+  // a wind that was given is taken as it is but for the coefficients
+  if (given0 || q.range === undefined || !(q.value > 0)) return [0.8, 1.25];
+  return [Math.max(0.2, q.range[0] / q.value), q.range[1] / q.value];
+}
+
+/** Lengths of guys and loops as if hauled harder or less, and back. */
+function withHaul(rig: TiedRig, factor: number): () => void {
+  const before = rig.tied.slice();
+  rig.model.members.forEach((m, k) => {
+    if (m.role === 'ridge') return;
+    const curve = rig.model.curveOf(m, false);
+    const T = rig.tension[k]!;
+    const ratio = (1 + strain(curve, T)) / (1 + strain(curve, T * factor));
+    rig.tied[k] = before[k]! * ratio;
+  });
+  return () => rig.tied.set(before);
+}
+function withRidge(rig: TiedRig, length: number): () => void {
+  const before = rig.tied.slice();
+  rig.model.members.forEach((m, k) => {
+    if (m.role === 'ridge') rig.tied[k] = length;
+  });
+  return () => rig.tied.set(before);
+}
+const strain = (curve: Parameters<typeof strainAt>[0], T: number): number => strainAt(curve, T);
+
+interface Spreads {
+  readonly line: readonly Spread[];
+  readonly stick: readonly Spread[];
+  readonly cloth: Spread;
+}
+
+/** How far every pull of a case moves when hauls, the ridge and the wind are at the ends of their ranges. */
+function spreadsOf(rig: TiedRig, base: PitchState, wind: Spread): Spreads {
+  const moved: PitchState[] = [];
+  const c = base.case;
+  const tryOut = (undo: () => void, pressure = 1): void => {
+    moved.push(solveCase(rig, c, { pressure, ...(c.wind === null ? {} : { known: base.pressure }) }));
+    undo();
+  };
+  const { unstressed } = rig.model.ridge;
+  for (const f of HAUL_SPREAD) tryOut(withHaul(rig, f));
+  if (rig.model.hasRidge && unstressed.range !== undefined) for (const l of unstressed.range) tryOut(withRidge(rig, l));
+  if (c.wind !== null) for (const p of wind) tryOut(() => undefined, p);
+  const of = (value: number, others: readonly number[]): Spread => {
+    if (!(value > 0)) return CERTAIN;
+    let [low, high] = [0, 0];
+    for (let k = 0; k + 1 < others.length; k += 2) {
+      const pair = [others[k]!, others[k + 1]!];
+      low += (value - Math.min(value, ...pair)) ** 2;
+      high += (Math.max(value, ...pair) - value) ** 2;
+    }
+    return [Math.max(0.05, 1 - Math.sqrt(low) / value), 1 + Math.sqrt(high) / value];
+  };
+  const { numbers } = base;
+  return {
+    line: Array.from(numbers.tension, (t, i) =>
+      of(
+        t,
+        moved.map((m) => m.numbers.tension[i]!),
+      ),
+    ),
+    stick: Array.from(numbers.strutForce, (f, i) =>
+      of(
+        Math.max(0, -f),
+        moved.map((m) => Math.max(0, -m.numbers.strutForce[i]!)),
+      ),
+    ),
+    cloth: of(
+      stressOf(base),
+      moved.map((m) => stressOf(m)),
+    ),
+  };
+}
+
+function stressOf(s: PitchState): number {
+  let most = 0;
+  for (let i = 0; i < s.numbers.stress.length; i += 2) most = Math.max(most, s.numbers.stress[i]!);
+  return most;
+}
+
+function readingOf(rig: TiedRig, state: PitchState, spreads: Spreads | null): CaseReading {
+  const { structure: s } = rig.engine;
+  const lineAt = new Map(s.lineId.map((id, i) => [id, i]));
+  const stickAt = new Map(s.strutId.map((id, i) => [id, i]));
+  const { numbers } = state;
+  return {
+    state,
+    tension: (id) => {
+      const i = lineAt.get(id)!;
+      return { value: numbers.tension[i]!, spread: spreads?.line[i] ?? CERTAIN };
+    },
+    stick: (id) => {
+      const i = stickAt.get(id)!;
+      return { value: Math.max(0, -numbers.strutForce[i]!), spread: spreads?.stick[i] ?? CERTAIN };
+    },
+    pullOn: (node) => {
+      const n = 3 * s.nodeIndex.get(node)!;
+      return { level: Math.hypot(numbers.reaction[n]!, numbers.reaction[n + 1]!), up: -numbers.reaction[n + 2]! };
+    },
+    clothStress: stressOf(state),
+    clothSpread: spreads?.cloth ?? CERTAIN,
+  };
+}
+
+/** A pitched rig judged, and the tied rig itself for whoever goes on with it. */
+export interface Evaluated {
+  readonly result: PitchResult;
+  readonly tied: TiedRig;
+}
+
+/**
+ * The whole judgement of a pitched rig: form, solve under every case, ledger, water, cover.
+ * @throws RigProblem naming field and remedy; NoSuchLine when no ridgeline gives the sag, dip or tension asked
+ */
+export function evaluatePitch(
+  rig: RidgeRig,
+  around: PitchSurroundings,
+  options: PitchOptions = { full: true },
+): Evaluated {
+  const model = pitchModel(rig, around, { ranges: options.full });
+  const tied = tieOff(model, { inTurn: options.full, ...(options.from === undefined ? {} : { from: options.from }) });
+  const cases = options.full ? pitchCases(rig, options.wind) : [PITCHED];
+  const states = cases.map((c) => (c.id === 'pitched' ? tied.pitched : solveCase(tied, c)));
+  const byId = new Map(states.map((s) => [s.case.id, s]));
+  let calm: Spreads | null = null;
+  let windy: Spreads | null = null;
+  if (options.full && options.spreads !== false) {
+    const wind = windSpread(rig, options.wind !== undefined);
+    calm = spreadsOf(tied, tied.pitched, wind);
+    const gust = byId.get('gust');
+    if (gust !== undefined) windy = spreadsOf(tied, gust, wind);
+  }
+  const readings = states.map((s) => readingOf(tied, s, s.case.wind === null ? calm : windy));
+  const { structure: s } = tied.engine;
+  const judged = (link: Link): Judged => {
+    const schools = (['factor', 'share', 'chance'] as const).map((r) => judge(link, r, around.required, rig.use));
+    return { link, judgement: schools.find((x) => x.rule === rig.rule)!, schools };
+  };
+  const rows = chainsOf(model, readings)
+    .map((chain): PitchRow => {
+      const k = model.members.findIndex((m) => m.id === chain.id);
+      const m = model.members[k];
+      const links = chain.links.map(judged).sort((a, b) => a.judgement.ratio - b.judgement.ratio);
+      return {
+        id: chain.id,
+        name: chain.name,
+        what: chain.what,
+        role: chain.role,
+        demand: chain.demand,
+        pitched: pitchedOf(readings[0]!, chain),
+        links,
+        unstressed: m === undefined ? null : tied.tied[k]!,
+        cut: m === undefined ? null : cutOf(tied, k),
+      };
+    })
+    .sort((a, b) => ratioOf(a) - ratioOf(b));
+  const pitched = tied.pitched.numbers;
+  const { ground } = model.layout.setting;
+  const cover = coverOf(model.mesh, model.neighbours, pitched.at, ground);
+  const water = runOff(model.mesh, model.neighbours, pitched.at, ground);
+  let [slack, wrinkled, whole] = [0, 0, 0];
+  for (let i = 0; i < pitched.panelState.length; i++) {
+    const a = s.area[i]!;
+    whole += a;
+    if (pitched.panelState[i] === 0) slack += a;
+    else if (pitched.panelState[i] === 1) wrinkled += a;
+  }
+  const hitches = model.hitches.map((h): HitchReport => {
+    const state = tied.pitched.held.find((x) => x.end === h.end)!;
+    const [dry, wet] = [gripFigure(h, false), gripFigure(h, true)];
+    const along = Math.abs(state.outside - state.inside);
+    return {
+      end: h.end,
+      name: `${h.end === 0 ? 'first' : 'second'} hitch`,
+      dry,
+      wet,
+      pull: state.pull,
+      angle: state.angle,
+      margin: along > 0 ? (dry.value * offAxis(state.angle) * state.pull) / along : Number.POSITIVE_INFINITY,
+      slid: farthest(states, h.end),
+      hangGap: hangGap(h.set.loop, state.angle),
+      cut: loopCut(h.set.loop, h.wraps, h.cord.diameter, h.host.diameter),
+      advice: hitchAdvice(h, dry, state.angle),
+    };
+  });
+  const base = {
+    formName: PITCH_TRAITS[rig.pitch!.form].name,
+    topology: topologyOf(tied),
+    shapes: states.map(shapeOf),
+    cases: states.map((state) => {
+      let best = 0;
+      model.members.forEach((_, k) => {
+        if (state.numbers.tension[tied.line[k]!]! > state.numbers.tension[tied.line[best]!]!) best = k;
+      });
+      return {
+        id: state.case.id,
+        name: state.case.name,
+        said: state.case.said,
+        when: state.case.when,
+        converged: state.numbers.converged,
+        reason: state.numbers.reason,
+        tension: state.numbers.tension[tied.line[best]!]!,
+        row: model.members[best]!.id,
+        litres: state.litres,
+        runsAway: state.runsAway,
+      };
+    }),
+    rows,
+    hitches,
+    guys: model.members.flatMap((m): GuyReport[] => guyReport(tied, m, readings[0]!)),
+    anchors: readings.flatMap((r) => anchorsOf(tied, r)),
+    cover,
+    runOff: water,
+    standing: 1000 * water.ponds.reduce((sum, p) => sum + p.volume, 0),
+    slack: slack / whole,
+    wrinkled: wrinkled / whole,
+    sag: sagOf(tied),
+    sagLimit: rig.tightness * model.ridge.distance,
+    takeUp: takeUpOf(tied, states),
+    pegs: pegsOf(tied),
+    cords: cordsOf(tied),
+    residual: Math.max(...states.map((x) => x.numbers.residual)),
+  };
+  return { result: { ...base, warnings: warningsOf(tied, base, byId) }, tied };
+}
+
+/** How near a row is to letting go by the rig's rule; infinite where nothing can. */
+export const ratioOf = (row: PitchRow): number => row.links[0]?.judgement.ratio ?? Number.POSITIVE_INFINITY;
+
+const farthest = (states: readonly PitchState[], end: 0 | 1): number =>
+  states.reduce((most: number, s) => {
+    const h: HitchState = s.hitches.find((x) => x.end === end)!;
+    return Math.abs(h.slid) > Math.abs(most) ? h.slid : most;
+  }, 0);
+
+function pitchedOf(reading: CaseReading, chain: Chain): number {
+  if (chain.role === 'cloth') return reading.clothStress;
+  if (chain.role === 'stick') return reading.stick(chain.id).value;
+  if (chain.role === 'trunk') return reading.pullOn(chain.id).level;
+  return reading.tension(chain.id).value;
+}
+
+/** Cord to cut for a member, m: its length, both knots and a tail; a hitch's loop by its own wraps. */
+function cutOf({ model, tied }: TiedRig, k: number): number {
+  const m = model.members[k]!;
+  const d = m.cord.diameter;
+  if (m.role === 'loop') {
+    const h = model.hitches.find((x) => x.end === m.end)!;
+    return loopCut(h.set.loop, h.wraps, d, h.host.diameter);
+  }
+  const at = (i: 0 | 1): number =>
+    model.rig.ends[i].wraps * (model.rig.trunks[i].girth + Math.PI * d) +
+    model.ridge.terminations[i].cordInDiameters * d +
+    TAIL;
+  if (m.role === 'ridge') return tied[k]! + at(0) + at(1);
+  if (m.role === 'tie') return tied[k]! + at(m.end) + GUY_ENDS.cloth.cordInDiameters * d;
+  const { guy } = m.reach!;
+  // a loop of cord to a peg is doubled and joined
+  if (m.role === 'peg') return 2 * tied[k]! + GUY_ENDS.cloth.cordInDiameters * d + 0.1;
+  const made = guy.hitch === 'elastic' ? 'adjustable' : guy.hitch;
+  const round = guy.anchor.kind === 'stem' ? guy.anchor.girth : 0.15;
+  return tied[k]! + round + (GUY_ENDS.cloth.cordInDiameters + GUY_ENDS[made].cordInDiameters) * d + TAIL;
+}
+
+function guyReport(tied: TiedRig, m: Member, reading: CaseReading): GuyReport[] {
+  const r = m.reach;
+  if (r === null) return [];
+  const { level, up } = reading.pullOn(m.foot);
+  const { model } = tied;
+  const s = tied.engine.structure;
+  const n = s.stretchTo[tied.line[model.members.indexOf(m)]! + s.passStart[tied.line[model.members.indexOf(m)]!]!]!;
+  const at = tied.pitched.numbers.at;
+  const head: Vec3 = [at[3 * n]!, at[3 * n + 1]!, at[3 * n + 2]!];
+  const line = norm(sub(head, r.foot));
+  const rise = m.role === 'tie' ? 0 : Math.atan2(Math.max(0, up), level);
+  // the cloth's own pull on the tie-out, level part, is the guy's and the stick's together: off the line when they differ
+  const { role } = r.key;
+  const from = role.to === 'guy' ? model.layout.plan.keys.find((k) => k.id === role.from)! : null;
+  const own = from === null ? null : Math.atan2(r.key.at[1] - from.at[1], r.key.at[0] - from.at[0]);
+  const is = Math.atan2(r.foot[1] - r.key.at[1], r.foot[0] - r.key.at[0]);
+  const turn = own === null ? 0 : Math.abs(((is - own + 3 * Math.PI) % (2 * Math.PI)) - Math.PI);
+  return [
+    {
+      id: m.id,
+      key: r.key.id,
+      name: m.name,
+      kind: r.kind,
+      foot: r.foot,
+      rise,
+      off: turn,
+      tension: reading.tension(m.id).value,
+      stick: r.stick,
+      trips: m.role === 'guy' && line > 0.6 && rise < 1.2,
+    },
+  ];
+}
+
+function anchorsOf({ model }: TiedRig, reading: CaseReading): AnchorReport[] {
+  const feet = new Map<string, Member>();
+  for (const m of model.members) if (m.role !== 'loop') feet.set(m.foot, m);
+  if (model.hasRidge)
+    feet.set(
+      'trunk1',
+      model.members.find((m) => m.role === 'ridge')!,
+    );
+  return [...feet].map(([node, m]) => {
+    const { level, up } = reading.pullOn(node);
+    const found = anchorHolds(model, m, node, reading);
+    return {
+      caseId: reading.state.case.id,
+      id: node,
+      name: found.name,
+      horizontal: level,
+      vertical: Math.max(0, -up),
+      uplift: Math.max(0, up),
+      capacity: found.capacity,
+      margin: found.margin,
+    };
+  });
+}
+
+function topologyOf({ model, engine, line }: TiedRig): PitchTopology {
+  const { structure: s } = engine;
+  return {
+    clothNodes: model.mesh.flat.length / 2,
+    corners: model.mesh.corners,
+    flat: model.mesh.flat,
+    lines: model.members.map((m, k) => {
+      const i = line[k]!;
+      const first = i + s.passStart[i]!;
+      const last = i + s.passStart[i + 1]!;
+      const nodes = [s.stretchFrom[first]!];
+      for (let j = first; j <= last; j++) nodes.push(s.stretchTo[j]!);
+      return { id: m.id, row: m.id, role: m.role, nodes, line: i };
+    }),
+    sticks: s.strutId.map((id, i) => ({ id, from: s.strutFrom[i]!, to: s.strutTo[i]! })),
+    keys: model.layout.plan.keys.map((k) => ({
+      id: k.id,
+      name: k.name,
+      node: model.mesh.nodeAt(k.flat[0], k.flat[1]),
+    })),
+  };
+}
+
+const shapeOf = (s: PitchState): PitchShape => ({
+  caseId: s.case.id,
+  converged: s.numbers.converged,
+  at: s.numbers.at,
+  tension: s.numbers.tension,
+  push: s.numbers.strutForce,
+  stress: s.numbers.stress,
+  state: s.numbers.panelState,
+});
+
+/** Largest drop of the ridgeline under the chord of its ties, m. */
+function sagOf({ model, engine, line, pitched }: TiedRig): number | null {
+  const k = model.members.findIndex((m) => m.role === 'ridge');
+  if (k < 0) return null;
+  const { structure: s } = engine;
+  const i = line[k]!;
+  const { at } = pitched.numbers;
+  const point = (n: number): Vec3 => [at[3 * n]!, at[3 * n + 1]!, at[3 * n + 2]!];
+  const a = point(s.stretchFrom[i + s.passStart[i]!]!);
+  const b = point(s.stretchTo[i + s.passStart[i + 1]!]!);
+  let sag = 0;
+  for (let j = i + s.passStart[i]!; j < i + s.passStart[i + 1]!; j++) {
+    const p = point(s.stretchTo[j]!);
+    sag = Math.max(sag, a[2] + ((b[2] - a[2]) * (p[0] - a[0])) / (b[0] - a[0]) - p[2]);
+  }
+  return sag;
+}
+
+/** What each main line has left after a while, and the length to haul in to be as tight as when pitched. */
+function takeUpOf({ model, pitched, line }: TiedRig, states: readonly PitchState[]): PitchResult['takeUp'] {
+  return states
+    .filter((s) => s.case.wind === null && s.case.after > 0)
+    .flatMap((s) =>
+      model.members.flatMap((m, k) =>
+        m.role === 'loop' || m.role === 'peg'
+          ? []
+          : [
+              {
+                caseId: s.case.id,
+                name: s.case.name,
+                row: m.id,
+                tension: s.numbers.tension[line[k]!]!,
+                by: s.rest[k]! - pitched.rest[k]!,
+              },
+            ],
+      ),
+    );
+}
+
+function pegsOf({ model }: TiedRig): PitchResult['pegs'] {
+  const wanted = new Map<string, number>();
+  for (const r of model.layout.reaches)
+    if (r.kind !== 'tie' && r.guy.anchor.kind === 'peg')
+      wanted.set(r.guy.anchor.pegs, (wanted.get(r.guy.anchor.pegs) ?? 0) + r.guy.anchor.inLine);
+  return [...wanted].map(([id, count]) => {
+    const kit = model.around.pegs.find((p) => p.id === id)!;
+    return { id, name: kit.name, wanted: count, have: kit.count };
+  });
+}
+
+function cordsOf(tied: TiedRig): PitchResult['cords'] {
+  const wanted = new Map<string, number>();
+  tied.model.members.forEach((m, k) => wanted.set(m.kitCord.id, (wanted.get(m.kitCord.id) ?? 0) + cutOf(tied, k)));
+  return [...wanted].map(([id, length]) => {
+    const kit = tied.model.around.kit.find((c) => c.id === id)!;
+    return { id, name: kit.name, wanted: length, have: kit.length };
+  });
+}
+
+function warningsOf(tied: TiedRig, r: Omit<PitchResult, 'warnings'>, byId: ReadonlyMap<string, PitchState>): string[] {
+  const { model } = tied;
+  const { rig } = model;
+  const out: string[] = [];
+  const used = (i: 0 | 1): boolean => model.net.nodes.some((n) => n.id === `trunk${i}`);
+  for (const i of [0, 1] as const)
+    if (used(i) && !rig.trunks[i].standsOnWord) out.push(...screenTree(rig.trunks[i], rig.use === 'person'));
+  for (const c of r.cases)
+    if (!c.converged)
+      out.push(
+        `${c.name.charAt(0).toUpperCase()}${c.name.slice(1)}: cloth so loose that it flaps finds no rest; its numbers are a rough guide. Tighten it, or take a form that holds it.`,
+      );
+  const slid = r.hitches.filter((h) => Math.abs(h.slid) > 0.005);
+  for (const h of slid)
+    out.push(`The ${h.name} slides ${(Math.abs(h.slid) * 100).toFixed(0)} cm along the ridge in the worst case.`);
+  for (const h of r.hitches)
+    for (const a of h.advice) out.push(`The ${h.name}: ${a.charAt(0).toLowerCase()}${a.slice(1)}`);
+  for (const p of r.pegs)
+    if (p.wanted > p.have)
+      out.push(
+        `${p.wanted} of ${p.name} wanted, ${p.have} in the kit. Tie ${p.wanted - p.have} ${p.wanted - p.have === 1 ? 'guy' : 'guys'} to what grows there, or cut pegs.`,
+      );
+  for (const c of r.cords)
+    if (c.wanted > c.have)
+      out.push(
+        `${c.name} is too short: ${c.wanted.toFixed(1)} m wanted for all of its lines, ${c.have.toFixed(1)} m on hand.`,
+      );
+  for (const name of model.layout.gathered)
+    out.push(`The roof has no tie-out at its ${name}: gather the cloth round a smooth pebble there.`);
+  const rain = [...byId.values()].reduce((a, b) => (b.litres > a.litres ? b : a));
+  if (rain.litres > 0.5)
+    out.push(
+      rain.runsAway
+        ? 'Rain pools on it and the pool grows as the cloth gives. Drop a corner or an edge so that it runs off.'
+        : `Rain pools on it: ${rain.litres.toFixed(0)} litres stand before it runs over. Drop a corner or an edge.`,
+    );
+  const trips = r.guys.filter((g) => g.trips);
+  if (trips.length > 0)
+    out.push(
+      `People walk into guys: mark ${trips.length === 1 ? 'the one' : `all ${trips.length}`} with something bright.`,
+    );
+  if (rig.wind.beaufort >= 8)
+    out.push('In a gale the roof comes down and people leave the trees, whatever the numbers say.');
+  if (rig.pitch!.form === 'low' || r.cover.headroom < 1.2)
+    out.push('No flame under low cloth: fire, and carbon monoxide.');
+  return out;
+}

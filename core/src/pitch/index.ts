@@ -1,0 +1,7 @@
+export * from './layout.js';
+export * from './model.js';
+export * from './cases.js';
+export * from './solve.js';
+export * from './evaluate.js';
+export type { Chain } from './ledger.js';
+export * from './verdict.js';

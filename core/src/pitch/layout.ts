@@ -1,0 +1,192 @@
+import type { Hold } from '../catalogue/index.js';
+import type { Vec3 } from '../quantity/index.js';
+import { norm, sub } from '../quantity/index.js';
+import { measuredSpan, guyOf } from '../rig/index.js';
+import type { Guy, PitchSurroundings, RidgeRig } from '../rig/index.js';
+import { RigProblem } from '../rig/index.js';
+import { FormProblem, planForm, tieOutAt } from '../roof/index.js';
+import type { FormPlan, Key, KitRoof, Setting } from '../roof/index.js';
+
+/** A cord from the cloth to something beyond it, where it is meant to go. */
+export interface Reach {
+  readonly key: Key;
+  /** `peg`: no more than a loop; `guy`: a cord; `tie`: to a trunk. */
+  readonly kind: 'peg' | 'guy' | 'tie';
+  /** Trunk of a tie. */
+  readonly end: 0 | 1;
+  readonly guy: Guy;
+  /** Where its far end is, m. */
+  readonly foot: Vec3;
+  /** How the tie-out is held in the cloth. */
+  readonly hold: Hold;
+  /** Height of a stick under the tie-out, m; 0 without one. */
+  readonly stick: number;
+}
+
+/** A stick: its head at a key, its foot on the ground. */
+export interface Stick {
+  readonly id: string;
+  readonly name: string;
+  readonly key: Key;
+  readonly foot: Vec3;
+}
+
+/** Where everything of a pitched rig is meant to be, before anything pulls. */
+export interface PitchLayout {
+  readonly plan: FormPlan;
+  readonly setting: Setting;
+  readonly roof: KitRoof;
+  readonly reaches: readonly Reach[];
+  readonly sticks: readonly Stick[];
+  /** How the cloth is held at its two ends on the ridge. */
+  readonly hitchHolds: readonly [Hold, Hold];
+  /** Keys that the form must gather because the roof has no tie-out there. */
+  readonly gathered: readonly string[];
+}
+
+/** A guy flatter than this needs a stick under its tie-out, rad; and the slope it then comes down at. Judgement. */
+const FLATTEST = 0.35;
+const FROM_STICK = Math.PI / 4;
+/** A guy steeper than this is set farther out, rad. Judgement: steeper ones draw pegs. */
+const STEEPEST = 1.05;
+/** Loop from a pegged tie-out to its peg, m. */
+const PEG_LOOP = 0.1;
+/** Height of the cord on a peg, m. */
+export const PEG_ARM = 0.03;
+const GUY_NAME = { peg: 'peg', guy: 'guy', tie: 'tie' } as const;
+export const reachName = (r: Pick<Reach, 'kind' | 'key'>): string => `${r.key.name} ${GUY_NAME[r.kind]}`;
+
+/** Height of the ground under a rig: along the span between the trunks' feet, and across it. */
+export function groundOf(rig: RidgeRig, span: number): (x: number, y: number) => number {
+  const along = rig.groundRise / span;
+  const across = rig.pitch?.crossRise ?? 0;
+  return (x, y) => along * x + across * y;
+}
+
+/**
+ * Lays a rig's roof out in its form: where each point of the cloth goes, which ones are held and by what, and where the
+ * guys' feet are when they follow the cloth.
+ * @throws RigProblem naming the field to change
+ */
+export function layoutOf(rig: RidgeRig, around: PitchSurroundings): PitchLayout {
+  const pitch = rig.pitch!;
+  const roof = around.roofs.find((r) => r.id === pitch.roof)!;
+  const span = measuredSpan(rig, around.body);
+  const ground = groundOf(rig, span);
+  const tie = (i: 0 | 1): Vec3 => {
+    const x = i === 0 ? 0 : span;
+    return [x, 0, ground(x, 0) + rig.trunks[i].tieHeight];
+  };
+  const setting: Setting = {
+    length: roof.length,
+    width: roof.width,
+    ties: [tie(0), tie(1)],
+    middle: pitch.middle,
+    ground,
+    shape: pitch.shape,
+  };
+  let plan: FormPlan;
+  try {
+    plan = planForm(pitch.form, setting);
+  } catch (error) {
+    if (error instanceof FormProblem)
+      throw new RigProblem(error.field.startsWith('shape') ? `pitch.${error.field}` : error.field, error.message);
+    throw error;
+  }
+  const byId = new Map(plan.keys.map((k) => [k.id, k]));
+  const centre = middleOf(plan);
+  const gathered: string[] = [];
+  const reaches: Reach[] = [];
+  const sticks: Stick[] = [];
+  const hitchHolds: [Hold, Hold] = ['gathered', 'gathered'];
+  for (const key of plan.keys) {
+    const { role } = key;
+    if (role.to === 'fold') continue;
+    const tieOut = tieOutAt(roof, key.flat[0], key.flat[1]);
+    if (tieOut === undefined && key.optional === true) continue;
+    const hold = tieOut?.hold ?? 'gathered';
+    if (tieOut === undefined && role.to !== 'prop') gathered.push(key.name);
+    if (role.to === 'prop') {
+      const spread = role.sticks === 2 ? 0.3 : 0;
+      for (const side of role.sticks === 2 ? [1, -1] : [0]) {
+        const foot: [number, number] = [key.at[0], key.at[1] + side * spread];
+        sticks.push({
+          id: `${key.id}${side === -1 ? '-' : ''}`,
+          name: role.sticks === 2 ? `${side === 1 ? 'left' : 'right'} stick of the A` : 'prop',
+          key,
+          foot: [foot[0], foot[1], ground(...foot)],
+        });
+      }
+      continue;
+    }
+    if (role.to === 'hitch') {
+      hitchHolds[role.end] = hold;
+      continue;
+    }
+    const guy = guyOf(pitch, key.id);
+    if (guy.off && role.to !== 'trunk') continue;
+    if (role.to === 'trunk') {
+      reaches.push({ key, kind: 'tie', end: role.end, guy, hold, foot: tie(role.end), stick: 0 });
+      continue;
+    }
+    const from =
+      role.to === 'guy' ? byId.get(role.from)!.at : role.from === undefined ? centre : byId.get(role.from)!.at;
+    const { foot, stick } = footOf(key, from, role.to, guy, ground);
+    reaches.push({ key, kind: role.to, end: 0, guy, hold, foot, stick });
+    if (stick > 0)
+      sticks.push({
+        id: `s${key.id}`,
+        name: `stick at the ${key.name}`,
+        key,
+        foot: [key.at[0], key.at[1], ground(key.at[0], key.at[1])],
+      });
+  }
+  return { plan, setting, roof, reaches, sticks, hitchHolds, gathered };
+}
+
+function middleOf(plan: FormPlan): Vec3 {
+  const mean = (c: 0 | 1 | 2): number => plan.keys.reduce((sum, k) => sum + k.at[c], 0) / plan.keys.length;
+  return [mean(0), mean(1), mean(2)];
+}
+
+/** The foot of a guy that follows the cloth: on the extension of the line from `from` through the tie-out. */
+function footOf(
+  key: Key,
+  from: Vec3,
+  to: 'guy' | 'peg',
+  guy: Guy,
+  ground: (x: number, y: number) => number,
+): { readonly foot: Vec3; readonly stick: number } {
+  const level = (x: number, y: number, raise: number): Vec3 => [x, y, ground(x, y) + raise];
+  const raise = guy.anchor.kind === 'stem' ? guy.anchor.height : PEG_ARM;
+  const away = Math.hypot(key.at[0] - from[0], key.at[1] - from[1]) || 1;
+  const [ux, uy] = [(key.at[0] - from[0]) / away, (key.at[1] - from[1]) / away];
+  const height = key.at[2] - ground(key.at[0], key.at[1]);
+  const slope = Math.atan2(from[2] - key.at[2], away);
+  const wanted =
+    guy.stick < 0 ? (to === 'guy' && slope < FLATTEST && guy.anchor.kind !== 'stem' ? height : 0) : guy.stick;
+  const stick = height > 0.15 ? wanted : 0;
+  if (guy.foot !== null) return { foot: level(guy.foot[0], guy.foot[1], raise), stick };
+  if (to === 'peg') return { foot: level(key.at[0] + ux * PEG_LOOP, key.at[1] + uy * PEG_LOOP, raise), stick: 0 };
+  const rise = stick > 0 ? FROM_STICK : Math.min(STEEPEST, Math.max(slope, FLATTEST));
+  // the ground may rise or fall on the way out
+  let run = height / Math.tan(rise);
+  for (let k = 0; k < 6; k++)
+    run = Math.max(0.25, (key.at[2] - ground(key.at[0] + ux * run, key.at[1] + uy * run) - raise) / Math.tan(rise));
+  return { foot: level(key.at[0] + ux * run, key.at[1] + uy * run, raise), stick };
+}
+
+/** How far the form's flat pieces are from keeping their lengths: largest stretch of a side between keys, share; slack is negative. */
+export function closure(plan: FormPlan): { readonly stretched: number; readonly slack: number } {
+  const byId = new Map(plan.keys.map((k) => [k.id, k]));
+  let [stretched, slack] = [0, 0];
+  for (const facet of plan.facets)
+    for (let i = 0; i < 3; i++) {
+      const [a, b] = [byId.get(facet[i]!)!, byId.get(facet[(i + 1) % 3]!)!];
+      const flat = Math.hypot(a.flat[0] - b.flat[0], a.flat[1] - b.flat[1]);
+      const e = norm(sub(a.at, b.at)) / flat - 1;
+      stretched = Math.max(stretched, e);
+      slack = Math.min(slack, e);
+    }
+  return { stretched, slack };
+}

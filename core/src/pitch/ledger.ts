@@ -1,0 +1,550 @@
+import { diameterOf, footMoment, footStress, pegFigure, slideHold, soilNumbers, buriedHold } from '../anchor/index.js';
+import {
+  GRIPPED,
+  GUY_ENDS,
+  HOLDS,
+  LOOP_JOIN,
+  ON_GROUND,
+  SUN,
+  WEAR,
+  findPeg,
+  findSoil,
+  findWood,
+  looked,
+} from '../catalogue/index.js';
+import { gripFigure, offAxis, ownGripFigure } from '../hitch/index.js';
+import type { Guy } from '../rig/index.js';
+import type { Link } from '../strength/index.js';
+import { bendKept, cordStrength, knotKept, link } from '../strength/index.js';
+import type { Figure } from '../working/index.js';
+import { derive, given } from '../working/index.js';
+import { PEG_ARM } from './layout.js';
+import type { Member, PitchModel } from './model.js';
+import type { PitchState } from './solve.js';
+
+/** How far a number may be off, as factors of its value: from the solves with hauls and wind at the ends of their ranges. */
+export type Spread = readonly [low: number, high: number];
+export const CERTAIN: Spread = [1, 1];
+
+/** A number that the whole-rig solve gave, in one case. */
+export interface FromSolve {
+  readonly value: number;
+  readonly spread: Spread;
+}
+
+/** What a case says of each line, stick and piece of cloth. */
+export interface CaseReading {
+  readonly state: PitchState;
+  /** Index of the spread by line of the net. */
+  readonly tension: (line: string) => FromSolve;
+  readonly stick: (id: string) => FromSolve;
+  /** Reaction of a support: horizontal and upward pull on it, N. */
+  readonly pullOn: (node: string) => { readonly level: number; readonly up: number };
+  readonly clothStress: number;
+  readonly clothSpread: Spread;
+}
+
+/** The links of one line, stick or anchor: each under the case that leaves it least. */
+export interface Chain {
+  readonly id: string;
+  readonly name: string;
+  /** What it is made of: the cord, the roof, the trunk. */
+  readonly what: string;
+  readonly role: Member['role'] | 'trunk' | 'cloth' | 'stick';
+  /** Largest pull in any case. */
+  readonly demand: Figure;
+  readonly links: readonly Link[];
+}
+
+const SOLVED = 'the whole rig solved as a net: cloth, cords, sticks and stems together';
+
+function solved(symbol: string, title: string, quantity: Figure['quantity'], from: FromSolve, c: PitchState): Figure {
+  return given(
+    { symbol, title: `${title}, ${c.case.name}`, quantity },
+    from.value,
+    {
+      kind: 'derived',
+      text: `${SOLVED}; out of balance by at most ${c.numbers.residual.toExponential(1)} N after ${c.numbers.iterations} steps`,
+    },
+    [from.value * from.spread[0], from.value * from.spread[1]],
+  );
+}
+
+interface Place {
+  readonly id: string;
+  readonly kind: Link['kind'];
+  readonly name: string;
+  readonly demand: (r: CaseReading) => Figure;
+  /** null where nothing is known against it. */
+  readonly available: (r: CaseReading) => Figure | null;
+}
+
+/** Pulls under this are the solve's own rounding of a slack line, N. */
+const IDLE = 0.2;
+
+/** The worst case of a place, as a link. */
+function worst(place: Place, readings: readonly CaseReading[]): Link | null {
+  let found: { r: CaseReading; demand: Figure; available: Figure; left: number } | null = null;
+  for (const r of readings) {
+    const demand = place.demand(r);
+    const available = place.available(r);
+    if (available === null) continue;
+    const left = demand.value > IDLE ? available.value / demand.value : Number.POSITIVE_INFINITY;
+    if (found === null || left < found.left) found = { r, demand, available, left };
+  }
+  return found === null
+    ? null
+    : link(place.id, place.kind, place.name, found.r.state.case.id, found.demand, found.available);
+}
+
+const idle = (pull: number): number => (pull > IDLE ? pull : 0);
+
+/** Keeps the figure of a strength that depends on nothing but wet or dry. */
+function byWet(make: (wet: boolean) => Figure): (r: CaseReading) => Figure {
+  const known = new Map<boolean, Figure>();
+  return (r) => {
+    const { wet } = r.state.case;
+    let f = known.get(wet);
+    if (f === undefined) known.set(wet, (f = make(wet)));
+    return f;
+  };
+}
+
+function tieOutPlace(
+  model: PitchModel,
+  id: string,
+  name: string,
+  hold: keyof typeof HOLDS,
+  pull: (r: CaseReading) => Figure,
+): Place {
+  const { roof } = model.layout;
+  const figure = derive(
+    {
+      symbol: 'R',
+      title: `what the ${HOLDS[hold].name} holds`,
+      quantity: 'force',
+      formula: 'R = R_t · c · f_sun · f_wear',
+    },
+    [
+      looked(HOLDS[hold].strength),
+      given(
+        { symbol: 'c', title: `tie-outs of ${model.cloth.name} over thin nylon’s`, quantity: 'ratio' },
+        model.cloth.tieOuts,
+        {
+          kind: 'judgement',
+          text: 'catalogue, judgement',
+        },
+      ),
+      looked(SUN[roof.sun]),
+      looked(WEAR[roof.wear]),
+    ],
+    (R, c, sun, wear) => R! * c! * sun! * wear!,
+  );
+  return { id, kind: 'tie-out', name: `${HOLDS[hold].name} at the ${name}`, demand: pull, available: () => figure };
+}
+
+/** What holds the far end of a guy. */
+function anchorPlace(model: PitchModel, m: Member): Place {
+  const guy: Guy = m.reach!.guy;
+  const { anchor } = guy;
+  const where = m.reach!.key.name;
+  const rise = (r: CaseReading): number => {
+    const { level, up } = r.pullOn(m.foot);
+    return Math.max(0, Math.atan2(up, level));
+  };
+  const pull = (r: CaseReading): Figure =>
+    solved('T', `pull on the anchor of the ${m.name}`, 'force', r.tension(m.id), r.state);
+  const soil = findSoil(model.rig.pitch!.soil)!;
+  switch (anchor.kind) {
+    case 'peg': {
+      const kit = model.around.pegs.find((p) => p.id === anchor.pegs)!;
+      const shape = findPeg(kit.shape)!;
+      const peg = { width: shape.width, depth: shape.length - PEG_ARM - 0.02, arm: PEG_ARM, lean: anchor.lean };
+      return {
+        id: `${m.id}:anchor`,
+        kind: 'anchor',
+        name: `${anchor.inLine > 1 ? `${anchor.inLine} pegs` : 'peg'} in ${soil.name}, ${where}`,
+        demand: pull,
+        available: (r) => pegFigure(soil, peg, rise(r), anchor.inLine, shape.moment),
+      };
+    }
+    case 'stem': {
+      const wood = findWood(anchor.wood)!;
+      const d = diameterOf(anchor.girth);
+      return {
+        id: `${m.id}:anchor`,
+        kind: 'trunk',
+        name: `foot of ${anchor.name}`,
+        demand: (r) =>
+          stemStress(
+            solved(
+              'H',
+              `level pull on ${anchor.name}`,
+              'force',
+              { value: r.pullOn(m.foot).level, spread: r.tension(m.id).spread },
+              r.state,
+            ),
+            { name: anchor.name, tieHeight: anchor.height },
+            d,
+          ),
+        available: () => looked(wood.strength),
+      };
+    }
+    case 'weight':
+      return {
+        id: `${m.id}:anchor`,
+        kind: 'anchor',
+        name: `${anchor.name} that slides`,
+        demand: pull,
+        available: (r) => {
+          const b = rise(r);
+          return derive(
+            {
+              symbol: 'R',
+              title: `what ${anchor.name} holds before it slides or lifts`,
+              quantity: 'force',
+              formula: 'R = μ m g / (cos β + μ sin β)',
+            },
+            [
+              looked(ON_GROUND),
+              given(
+                { symbol: 'm', title: 'its mass', quantity: 'mass' },
+                anchor.mass,
+                { kind: 'measured', text: 'by eye' },
+                [anchor.mass * 0.75, anchor.mass * 1.25],
+              ),
+              given({ symbol: 'β', title: 'guy above level', quantity: 'angle' }, b, { kind: 'derived', text: SOLVED }),
+            ],
+            (mu, mass, angle) => slideHold(mass!, mu!, angle!) / Math.cos(angle!),
+          );
+        },
+      };
+    case 'buried':
+      return {
+        id: `${m.id}:anchor`,
+        kind: 'anchor',
+        name: `buried anchor in ${soil.name}, ${where}`,
+        demand: pull,
+        available: (r) => {
+          const b = rise(r);
+          const at = (end: 'low' | 'typical' | 'high'): number =>
+            buriedHold(soilNumbers(soil, end), anchor.length, anchor.width, anchor.depth, b);
+          return given(
+            { symbol: 'R', title: 'what lies buried holds', quantity: 'force' },
+            at('typical'),
+            { kind: 'derived', text: 'weight of the soil above it and shear at its sides, by the ranges of the soil' },
+            [at('low'), at('high')],
+          );
+        },
+      };
+    case 'root':
+      return { id: `${m.id}:anchor`, kind: 'anchor', name: anchor.name, demand: pull, available: () => null };
+  }
+}
+
+/** Every place of a line at which it can let go. */
+function placesOf(model: PitchModel, m: Member): Place[] {
+  const { ridge, rig } = model;
+  const pull = (r: CaseReading): Figure => solved('T', `tension of the ${m.name}`, 'force', r.tension(m.id), r.state);
+  const strength = (name: string, here: readonly Figure[]): ((r: CaseReading) => Figure) =>
+    byWet((wet) => cordStrength(m.cord, m.kitCord, name, wet, here, m.legs));
+  const out: Place[] = [];
+  const cordAt = (id: string, kind: Link['kind'], name: string, here: readonly Figure[], demand = pull): void => {
+    out.push({ id: `${m.id}:${id}`, kind, name, demand, available: strength(name, here) });
+  };
+  if (m.role === 'ridge' || m.role === 'tie') {
+    for (const i of m.role === 'ridge' ? ([0, 1] as const) : [m.end]) {
+      const name = `${ridge.terminations[i].name} at ${rig.trunks[i].name}`;
+      const demand = (r: CaseReading): Figure =>
+        m.role === 'tie'
+          ? pull(r)
+          : solved(
+              'T',
+              `tension at ${rig.trunks[i].name}`,
+              'force',
+              { value: r.state.ridgeEnds[i], spread: r.tension(m.id).spread },
+              r.state,
+            );
+      cordAt(
+        `end${i}`,
+        'end',
+        name,
+        [knotKept(ridge.terminations[i], m.cord), bendKept(rig.trunks[i].name, ridge.diameters[i], m.cord)],
+        demand,
+      );
+    }
+  }
+  if (m.role === 'ridge') {
+    cordAt('line', 'line', 'free line', []);
+    for (const h of model.hitches) {
+      const side = h.end === 0 ? 'first' : 'second';
+      cordAt(`grip${h.end}`, 'grip', `ridgeline under the ${side} hitch`, [looked(GRIPPED)], (r) => {
+        const s = r.state.hitches.find((x) => x.end === h.end)!;
+        return solved(
+          'T',
+          `tension beside the ${side} hitch`,
+          'force',
+          { value: Math.max(s.outside, s.inside), spread: r.tension(m.id).spread },
+          r.state,
+        );
+      });
+    }
+    return out;
+  }
+  if (m.role === 'loop') {
+    const h = model.hitches.find((x) => x.end === m.end)!;
+    const grip = byWet((wet) => gripFigure(h, wet));
+    out.push({
+      id: `${m.id}:slip`,
+      kind: 'hitch',
+      name: `grip of the ${m.name} on the ridge`,
+      demand: (r) => {
+        const s = r.state.held.find((x) => x.end === m.end)!;
+        return solved(
+          'F',
+          `pull of the ${m.name} along the ridge`,
+          'force',
+          { value: idle(Math.abs(s.outside - s.inside)), spread: r.tension(m.id).spread },
+          r.state,
+        );
+      },
+      available: (r) => {
+        const s = r.state.held.find((x) => x.end === m.end)!;
+        return derive(
+          {
+            symbol: 'R',
+            title: `pull along the ridge the ${m.name} holds`,
+            quantity: 'force',
+            formula: 'R = G κ P, κ = 1 − 0.4 sin φ',
+          },
+          [
+            grip(r),
+            given({ symbol: 'P', title: 'its whole pull', quantity: 'force' }, s.pull, {
+              kind: 'derived',
+              text: SOLVED,
+            }),
+            given({ symbol: 'φ', title: 'angle between its pull and the ridge', quantity: 'angle' }, s.angle, {
+              kind: 'derived',
+              text: SOLVED,
+            }),
+          ],
+          (G, P, angle) => G! * offAxis(angle!) * P!,
+        );
+      },
+    });
+    cordAt('join', 'end', `join of the ${m.name}’s loop`, [knotKept(LOOP_JOIN, m.cord)]);
+    const key = model.layout.plan.keys.find((k) => k.role.to === 'hitch' && k.role.end === m.end)!;
+    out.push(tieOutPlace(model, `${m.id}:tie-out`, key.name, model.layout.hitchHolds[m.end], pull));
+    return out;
+  }
+  const { guy, hold, key } = m.reach!;
+  if (m.role === 'guy' || m.role === 'peg') {
+    cordAt('cloth', 'end', `${GUY_ENDS.cloth.name}, ${key.name}`, [knotKept(GUY_ENDS.cloth, m.cord)]);
+    const made = guy.hitch === 'elastic' ? 'adjustable' : guy.hitch;
+    if (m.role === 'guy') {
+      cordAt('fast', 'end', `${GUY_ENDS[made].name} of the ${m.name}`, [knotKept(GUY_ENDS[made], m.cord)]);
+      if (made === 'adjustable') {
+        const own = byWet((wet) => ownGripFigure(m.cord, guy.wraps, wet));
+        out.push({
+          id: `${m.id}:slip`,
+          kind: 'hitch',
+          name: `grip of the adjustable hitch, ${key.name}`,
+          demand: pull,
+          available: (r) =>
+            derive(
+              { symbol: 'R', title: 'pull the adjustable hitch holds', quantity: 'force', formula: 'R = G T' },
+              [
+                own(r),
+                given({ symbol: 'T', title: 'pull of the guy', quantity: 'force' }, r.tension(m.id).value, {
+                  kind: 'derived',
+                  text: SOLVED,
+                }),
+              ],
+              (G, T) => G! * T!,
+            ),
+        });
+      }
+    }
+    out.push(anchorPlace(model, m));
+  }
+  out.push(tieOutPlace(model, `${m.id}:tie-out`, key.name, hold, pull));
+  return out;
+}
+
+function levelPull(model: PitchModel, i: 0 | 1, r: CaseReading): Figure {
+  const line = model.hasRidge ? 'ridge' : model.members.find((m) => m.role === 'tie' && m.end === i)!.id;
+  const { spread } = r.tension(line);
+  return solved(
+    'H',
+    `level pull on ${model.rig.trunks[i].name}`,
+    'force',
+    { value: r.pullOn(`trunk${i}`).level, spread },
+    r.state,
+  );
+}
+
+/** Bending stress at the foot of a stem under a level pull. */
+function stemStress(
+  pull: Figure,
+  stem: { readonly name: string; readonly tieHeight: number },
+  diameter: number,
+): Figure {
+  const h = stem.tieHeight;
+  return derive(
+    {
+      symbol: 'σ',
+      title: `bending stress at the foot of ${stem.name}`,
+      quantity: 'stress',
+      formula: 'σ = 32 H h / (π d³)',
+      notes: ['A sound, solid, round stem on firm roots. A screen, never a pass: look up, knock and push.'],
+    },
+    [
+      pull,
+      given(
+        { symbol: 'h', title: 'tie height', quantity: 'length' },
+        h,
+        { kind: 'measured', text: 'by body mark or tape' },
+        [h * 0.97, h * 1.03],
+      ),
+      given(
+        { symbol: 'd', title: 'trunk diameter, girth / π', quantity: 'length' },
+        diameter,
+        { kind: 'measured', text: 'girth by a cord round the trunk; bark counted' },
+        [diameter * 0.93, diameter * 1.02],
+      ),
+    ],
+    (H, height, d) => footStress(footMoment(H!, height!), d!),
+  );
+}
+
+/** A trunk that carries the ridge or an end, as a place that can give: green bending at its foot. */
+function trunkPlace(model: PitchModel, i: 0 | 1): Place {
+  const { rig, ridge } = model;
+  const trunk = rig.trunks[i];
+  const node = `trunk${i}`;
+  const d = ridge.diameters[i];
+  return {
+    id: node,
+    kind: 'trunk',
+    name: `foot of ${trunk.name}`,
+    demand: (r) => stemStress(levelPull(model, i, r), trunk, d),
+    available: () => looked(ridge.woods[i].strength),
+  };
+}
+
+/** What an anchor holds in one case: the pull along the guy, or for a stem the level pull that would bend it at its strength. */
+export function anchorHolds(
+  model: PitchModel,
+  m: Member,
+  node: string,
+  r: CaseReading,
+): { readonly name: string; readonly capacity: number | null; readonly margin: number | null } {
+  const end = node === 'trunk1' ? 1 : 0;
+  if (node.startsWith('trunk') && model.rig.trunks[end].standsOnWord)
+    return { name: model.rig.trunks[end].name, capacity: null, margin: null };
+  const place = node.startsWith('trunk') ? trunkPlace(model, end) : anchorPlace(model, m);
+  const demand = place.demand(r).value;
+  const available = place.available(r)?.value ?? null;
+  if (available === null) return { name: place.name, capacity: null, margin: null };
+  const margin = demand > 0 ? available / demand : null;
+  const pull = place.kind === 'trunk' ? r.pullOn(node).level : demand;
+  return { name: place.name, capacity: margin === null ? null : margin * pull, margin };
+}
+
+/** Every line, the stems, the cloth and the sticks, each with all the places at which it can let go. */
+export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): Chain[] {
+  const { rig, ridge, layout } = model;
+  const out: Chain[] = [];
+  const largest = (make: (r: CaseReading) => Figure): Figure =>
+    readings.map(make).reduce((a, b) => (b.value > a.value ? b : a));
+  for (const m of model.members) {
+    const links = placesOf(model, m).flatMap((p) => worst(p, readings) ?? []);
+    out.push({
+      id: m.id,
+      name: m.name,
+      what: m.kitCord.name,
+      role: m.role,
+      demand: largest((r) => solved('T', `tension of the ${m.name}`, 'force', r.tension(m.id), r.state)),
+      links,
+    });
+  }
+  for (const i of [0, 1] as const) {
+    const trunk = rig.trunks[i];
+    const node = `trunk${i}`;
+    if (trunk.standsOnWord || !model.net.nodes.some((n) => n.id === node)) continue;
+    const place = trunkPlace(model, i);
+    const level = (r: CaseReading): Figure => levelPull(model, i, r);
+    const found = worst(place, readings);
+    out.push({
+      id: node,
+      name: trunk.name,
+      what: ridge.woods[i].name,
+      role: 'trunk',
+      demand: largest(level),
+      links: found === null ? [] : [found],
+    });
+  }
+  const cloth: Place = {
+    id: 'cloth',
+    kind: 'cloth',
+    name: `cloth of the ${layout.roof.name}`,
+    demand: (r) =>
+      solved(
+        'n',
+        'largest stress in the cloth',
+        'lineWeight',
+        { value: r.clothStress, spread: r.clothSpread },
+        r.state,
+      ),
+    available: () =>
+      derive(
+        {
+          symbol: 'R',
+          title: 'what a strip of the cloth holds',
+          quantity: 'lineWeight',
+          formula: 'R = f_c · f_sun · f_wear',
+          notes: [
+            'Second Piola-Kirchhoff stress over panels a third of a metre wide: close to a tie-out it is more, and there the tie-out’s own link counts.',
+          ],
+        },
+        [looked(model.cloth.strength), looked(SUN[layout.roof.sun]), looked(WEAR[layout.roof.wear])],
+        (f, sun, wear) => f! * sun! * wear!,
+      ),
+  };
+  const torn = worst(cloth, readings);
+  if (torn !== null)
+    out.push({
+      id: 'cloth',
+      name: 'cloth',
+      what: layout.roof.name,
+      role: 'cloth',
+      demand: largest(cloth.demand),
+      links: [torn],
+    });
+  for (const s of layout.sticks) {
+    const place: Place = {
+      id: s.id,
+      kind: 'stick',
+      name: s.name,
+      demand: (r) => solved('N', `push in the ${s.name}`, 'force', r.stick(s.id), r.state),
+      available: () =>
+        given(
+          { symbol: 'R', title: `push that buckles the ${s.name}`, quantity: 'force' },
+          model.buckling.get(s.id)!,
+          { kind: 'derived', text: 'Euler, π² E I / L², green wood of 8 GPa' },
+          [model.buckling.get(s.id)! * 0.6, model.buckling.get(s.id)! * 1.3],
+        ),
+    };
+    const found = worst(place, readings);
+    if (found !== null)
+      out.push({
+        id: s.id,
+        name: s.name,
+        what: `${(rig.pitch!.stick * 1000).toFixed(0)} mm green stick`,
+        role: 'stick',
+        demand: largest(place.demand),
+        links: [found],
+      });
+  }
+  return out;
+}

@@ -1,0 +1,394 @@
+import { bucklingLoad, diameterOf, trunkGive } from '../anchor/index.js';
+import type { Cloth, Cord, HitchType } from '../catalogue/index.js';
+import { cordWeight, dryCurve, findCloth, findCord, findHitch, findWood, wetCurve } from '../catalogue/index.js';
+import type { TiedHitch } from '../hitch/index.js';
+import { strainAt } from '../line/index.js';
+import type { TensionCurve } from '../line/index.js';
+import { tensionCurve } from '../net/index.js';
+import type { Net, NetLine, NetNode, NetPanel, NetPass, NetStrut } from '../net/index.js';
+import { GRAVITY } from '../quantity/index.js';
+import type { Vec3 } from '../quantity/index.js';
+import type { KitCord, PitchSurroundings, RidgeModel, RidgeRig, RoofHitch } from '../rig/index.js';
+import { RigProblem, measuredSpan, pitchProblems, ridgeModel } from '../rig/index.js';
+import type { Key, Mesh, Neighbours } from '../roof/index.js';
+import { meshCloth, neighboursOf, roofMass } from '../roof/index.js';
+import type { PitchLayout, Reach } from './layout.js';
+import { layoutOf, reachName } from './layout.js';
+
+/** One line of a pitched rig and what it is. */
+export interface Member {
+  readonly id: string;
+  readonly role: 'ridge' | 'loop' | 'guy' | 'peg' | 'tie';
+  readonly name: string;
+  readonly kitCord: KitCord;
+  readonly cord: Cord;
+  /** Cords side by side. */
+  readonly legs: 1 | 2;
+  /** Pull it is hauled with when the rig is tightened, N. */
+  readonly haul: number;
+  /** Far end, cloth end: nodes. */
+  readonly reach: Reach | null;
+  readonly end: 0 | 1;
+  /** Which node stands for its far end, whose reaction the anchor bears. */
+  readonly foot: string;
+}
+
+/** A roof pitched on its ridge as a net, and the names of everything in it. */
+export interface PitchModel {
+  readonly rig: RidgeRig;
+  readonly around: PitchSurroundings;
+  readonly layout: PitchLayout;
+  readonly ridge: RidgeModel;
+  readonly cloth: Cloth;
+  readonly mesh: Mesh;
+  readonly neighbours: Neighbours;
+  /** The cloth's nodes come first in the net, in the mesh's order. */
+  readonly net: Net;
+  readonly members: readonly Member[];
+  readonly hitches: readonly (TiedHitch & {
+    readonly end: 0 | 1;
+    readonly node: string;
+    readonly set: RoofHitch;
+    readonly kitCord: KitCord;
+  })[];
+  /** Whether the rig has a ridgeline at all. */
+  readonly hasRidge: boolean;
+  /** Force that buckles each stick, N, by strut id. */
+  readonly buckling: ReadonlyMap<string, number>;
+  /** Dry and wet curve of a member. */
+  readonly curveOf: (m: Member, wet: boolean) => TensionCurve;
+}
+
+/** Squares along each side of a roof: 128 panels show every fold and solve in a hand's blink. */
+export const PARTS = 8;
+/**
+ * Length of the straps by which cloth rests on a line, m: a slip of 1 cm then meets about as much as friction of cord on
+ * cloth would give, and the whole stays conservative.
+ */
+export const REST = 0.03;
+/** Stiffness of a stick along itself, N: green wood; a straight stick hardly shortens. */
+const STICK_MODULUS = 8e9;
+/** Elastic of an elastic tie-out: drawn to its end at this pull, N, by this much, m. Judgement. */
+const ELASTIC = { force: 50, draw: 0.12 } as const;
+
+function kitCordOf(around: PitchSurroundings, id: string, field: string): { kitCord: KitCord; cord: Cord } {
+  const kitCord = around.kit.find((k) => k.id === id);
+  const cord = kitCord === undefined ? undefined : findCord(kitCord.cord);
+  if (kitCord === undefined || cord === undefined)
+    throw new RigProblem(field, 'This cord is no longer in the kit. Choose another.');
+  return { kitCord, cord };
+}
+
+/** The ridgeline by itself: what hangs on it is part of the net. */
+export function bareRidge(rig: RidgeRig): RidgeRig {
+  return { ...rig, roof: { ...rig.roof, on: false } };
+}
+
+/** `legs` cords side by side, with an elastic let in where there is one. */
+function memberCurve(cord: Cord, legs: number, wet: boolean, elastic: number): TensionCurve {
+  const curve = wet ? wetCurve(cord) : dryCurve(cord);
+  const points: [number, number][] = Array.from(curve.strain, (e, i) => [e, curve.tension[i]! * legs]);
+  if (elastic <= 0) return tensionCurve(points);
+  // the elastic takes up to its force, then the cord beside it is straight
+  const drawn = ELASTIC.draw / elastic;
+  const atEnd = strainAt(curve, ELASTIC.force);
+  return tensionCurve([
+    [0, 0],
+    [drawn + atEnd, ELASTIC.force],
+    ...points.filter(([, t]) => t > ELASTIC.force * 1.01).map(([e, t]): [number, number] => [e + drawn, t]),
+  ]);
+}
+
+/**
+ * Readies a pitched rig: lays its form out, meshes the cloth along tie-outs and folds, and makes the net.
+ * @throws RigProblem naming field and remedy; NoSuchLine for a ridge tension no length gives
+ */
+export function pitchModel(
+  rig: RidgeRig,
+  around: PitchSurroundings,
+  options: { readonly ranges: boolean } = { ranges: true },
+): PitchModel {
+  const pitch = rig.pitch!;
+  const problem = pitchProblems(rig, around)[0];
+  if (problem !== undefined) throw new RigProblem(problem.field, problem.message);
+  const ridge = ridgeModel(bareRidge(rig), around, options);
+  const layout = layoutOf(rig, around);
+  const { plan, roof, setting } = layout;
+  const cloth = findCloth(roof.cloth);
+  if (cloth === undefined)
+    throw new RigProblem('pitch.roof', `The catalogue has no cloth “${roof.cloth}”. Choose another in the kit.`);
+  const mesh = meshCloth(
+    roof.length,
+    roof.width,
+    plan.keys.map((k) => k.flat),
+    PARTS,
+    plan.diagonal,
+    roof.hollow,
+  );
+  const byId = new Map(plan.keys.map((k) => [k.id, k]));
+  const nodeOf = (k: Key): string => `c${mesh.nodeAt(k.flat[0], k.flat[1])}`;
+  const nodes: NetNode[] = placeCloth(layout, mesh, byId);
+  const lines: NetLine[] = [];
+  const struts: NetStrut[] = [];
+  const members: Member[] = [];
+  const buckling = new Map<string, number>();
+
+  const span = measuredSpan(rig, around.body);
+  const hasRidge = plan.ridge !== null;
+  const trunkUsed = (i: 0 | 1): boolean => hasRidge || layout.reaches.some((r) => r.kind === 'tie' && r.end === i);
+  for (const i of [0, 1] as const) {
+    if (!trunkUsed(i)) continue;
+    const give = rig.trunks[i].standsOnWord
+      ? 0
+      : trunkGive(rig.trunks[i].tieHeight, ridge.diameters[i], ridge.woods[i].modulus.typical);
+    nodes.push(standing(`trunk${i}`, setting.ties[i], give));
+  }
+  for (const r of layout.reaches) {
+    if (r.kind === 'tie') continue;
+    const { anchor } = r.guy;
+    const wood = anchor.kind === 'stem' ? findWood(anchor.wood) : undefined;
+    const give =
+      anchor.kind === 'stem' && wood !== undefined
+        ? trunkGive(Math.max(0.05, anchor.height), diameterOf(anchor.girth), wood.modulus.typical)
+        : 0;
+    nodes.push(standing(`foot ${r.key.id}`, r.foot, give));
+  }
+  for (const s of layout.sticks) {
+    nodes.push({ id: `stick ${s.id}`, at: s.foot, fixed: true });
+    const length = Math.hypot(...([0, 1, 2] as const).map((c) => s.key.at[c] - s.foot[c]!));
+    const section = (Math.PI * pitch.stick ** 2) / 4;
+    struts.push({
+      id: s.id,
+      from: `stick ${s.id}`,
+      to: nodeOf(s.key),
+      restLength: length,
+      axialStiffness: STICK_MODULUS * section,
+    });
+    buckling.set(s.id, bucklingLoad(STICK_MODULUS, pitch.stick, length));
+  }
+
+  // the ridgeline with all that sits on it
+  const hitches: PitchModel['hitches'][number][] = [];
+  const { kitCord, cord } = ridge;
+  if (hasRidge) {
+    const [a, b] = setting.ties;
+    const along = (x: number): Vec3 => [x, 0, a[2] + ((b[2] - a[2]) * x) / span];
+    const passes: { x: number; pass: NetPass }[] = [];
+    for (const k of plan.keys) {
+      if (k.role.to !== 'hitch') continue;
+      const { end } = k.role;
+      const set = pitch.hitches[end];
+      const tied = kitCordOf(around, set.cord, `pitch.hitches.${end}.cord`);
+      const type: HitchType | undefined = findHitch(set.type);
+      if (type === undefined)
+        throw new RigProblem(`pitch.hitches.${end}.type`, 'The catalogue has no such hitch. Choose another.');
+      const x = k.at[0] + (end === 0 ? -set.loop : set.loop);
+      const room = 0.02;
+      if (!(x > room && x < span - room))
+        throw new RigProblem(
+          'pitch.middle',
+          `The roof’s ${end === 0 ? 'first' : 'second'} hitch would be at ${x.toFixed(2)} m, off a line of ${span.toFixed(2)} m. Move the roof, shorten the loop or widen the span.`,
+        );
+      const node = `hitch${end}`;
+      nodes.push({ id: node, at: along(x) });
+      passes.push({ x, pass: { node, friction: 'locked' } });
+      hitches.push({
+        type,
+        cord: tied.cord,
+        kitCord: tied.kitCord,
+        host: cord,
+        wraps: set.wraps,
+        crossed: set.crossed,
+        end,
+        node,
+        set,
+      });
+      const legs = type.legs;
+      const length = Math.hypot(x - k.at[0], along(x)[2] - k.at[2]);
+      members.push({
+        id: `loop${end}`,
+        role: 'loop',
+        name: `${end === 0 ? 'first' : 'second'} hitch`,
+        ...tied,
+        legs,
+        haul: pitch.spread,
+        reach: null,
+        end,
+        foot: node,
+      });
+      lines.push({
+        id: `loop${end}`,
+        from: node,
+        to: nodeOf(k),
+        restLength: length,
+        curve: [
+          [0, 0],
+          [1, 1],
+        ],
+      });
+    }
+    const [[s0, t0], [s1, t1]] = plan.ridge!;
+    const reach = Math.hypot(s1 - s0, t1 - t0);
+    for (let n = 0; n < mesh.flat.length / 2 && pitch.line !== 'over'; n++) {
+      const [s, t] = [mesh.flat[2 * n]!, mesh.flat[2 * n + 1]!];
+      const u = ((s - s0) * (s1 - s0) + (t - t0) * (t1 - t0)) / reach;
+      const off = Math.abs((s - s0) * (t1 - t0) - (t - t0) * (s1 - s0)) / reach;
+      if (off > 1e-6 || u < -1e-6 || u > reach + 1e-6) continue;
+      // through loops the line meets the cloth at its tie-outs only
+      if (pitch.line === 'through' && !roof.tieOuts.some((o) => Math.hypot(o.at[0] - s, o.at[1] - t) < 0.03)) continue;
+      // it rests on the line by a short strap: it may slip a little along, and lift off
+      const at = nodes[n]!.at;
+      nodes[n] = { id: `c${n}`, at: [at[0], at[1], at[2] - REST] };
+      nodes.push({ id: `on${n}`, at: along(at[0]) });
+      passes.push({ x: at[0], pass: { node: `on${n}`, friction: 'locked' } });
+      lines.push({ id: `rest${n}`, from: `on${n}`, to: `c${n}`, restLength: REST, axialStiffness: 2000 });
+    }
+    for (const h of rig.hung) {
+      nodes.push({ id: `hung ${h.id}`, at: along(h.at), load: [0, 0, -h.mass * GRAVITY] });
+      passes.push({ x: h.at, pass: { node: `hung ${h.id}`, friction: 'locked' } });
+    }
+    passes.sort((p, q) => p.x - q.x);
+    lumpWeight(nodes, passes, span, cordWeight(cord, false));
+    members.push({
+      id: 'ridge',
+      role: 'ridge',
+      name: 'ridgeline',
+      kitCord,
+      cord,
+      legs: 1,
+      haul: 0,
+      reach: null,
+      end: 0,
+      foot: 'trunk0',
+    });
+    lines.push({
+      id: 'ridge',
+      from: 'trunk0',
+      to: 'trunk1',
+      restLength: ridge.unstressed.value,
+      curve: [
+        [0, 0],
+        [1, 1],
+      ],
+      through: passes.map((p) => p.pass),
+    });
+  }
+  for (const r of layout.reaches) {
+    const tie = r.kind === 'tie';
+    const own = tie ? { kitCord, cord } : kitCordOf(around, r.guy.cord, `pitch.guy.cord`);
+    const foot = tie ? `trunk${r.end}` : `foot ${r.key.id}`;
+    const length = Math.hypot(...([0, 1, 2] as const).map((c) => r.key.at[c] - r.foot[c]!));
+    if (tie && length < 0.1)
+      throw new RigProblem('pitch.middle', 'The roof reaches past its trunk. Move it, or choose a wider span.');
+    const id = `${r.kind} ${r.key.id}`;
+    members.push({
+      id,
+      role: r.kind,
+      name: reachName(r),
+      ...own,
+      legs: 1,
+      haul: tie ? ridge.pretension.value : r.guy.haul,
+      reach: r,
+      end: r.end,
+      foot,
+    });
+    lines.push({
+      id,
+      from: foot,
+      to: nodeOf(r.key),
+      restLength: length,
+      curve: [
+        [0, 0],
+        [1, 1],
+      ],
+    });
+  }
+  const panels = panelsOf(mesh, cloth, (roofMass(roof) * GRAVITY) / (roof.length * roof.width));
+  const model: PitchModel = {
+    rig,
+    around,
+    layout,
+    ridge,
+    cloth,
+    mesh,
+    neighbours: neighboursOf(mesh),
+    net: { format: 'rough-bight/net@1', nodes, lines, struts, panels },
+    members,
+    hitches,
+    hasRidge,
+    buckling,
+    curveOf: (m, wet) => {
+      const elastic = m.reach?.guy.hitch === 'elastic' && m.role === 'guy' ? lengthOf(m.reach) : 0;
+      return memberCurve(m.cord, m.legs, wet, elastic);
+    },
+  };
+  return model;
+}
+
+/** The line's own weight, small beside the cloth's, on the nodes it runs through: each bears half of what lies on either side. */
+function lumpWeight(
+  nodes: NetNode[],
+  passes: readonly { x: number; pass: NetPass }[],
+  span: number,
+  perMetre: number,
+): void {
+  passes.forEach(({ pass }, k) => {
+    const share = ((passes[k + 1]?.x ?? span) - (passes[k - 1]?.x ?? 0)) / 2;
+    const i = nodes.findIndex((n) => n.id === pass.node);
+    const { load = [0, 0, 0] } = nodes[i]!;
+    nodes[i] = { ...nodes[i]!, load: [load[0], load[1], load[2] - perMetre * share] };
+  });
+}
+
+const lengthOf = (r: Reach): number => Math.hypot(...([0, 1, 2] as const).map((c) => r.key.at[c] - r.foot[c]!));
+
+/** A tie on a stem that gives sideways by `give`, m/N; held fast where it does not. */
+function standing(id: string, at: Vec3, give: number): NetNode {
+  return give > 0 ? { id, at, fixed: [false, false, true], spring: [1 / give, 1 / give, 0] } : { id, at, fixed: true };
+}
+
+/** The cloth's nodes where its flat pieces lie in space. */
+function placeCloth({ plan }: PitchLayout, mesh: Mesh, byId: ReadonlyMap<string, Key>): NetNode[] {
+  const facets = plan.facets.map((f) => f.map((id) => byId.get(id)!) as [Key, Key, Key]);
+  return Array.from({ length: mesh.flat.length / 2 }, (_, n): NetNode => {
+    const [s, t] = [mesh.flat[2 * n]!, mesh.flat[2 * n + 1]!];
+    let best: Vec3 = [0, 0, 0];
+    let inside = Number.NEGATIVE_INFINITY;
+    for (const [a, b, c] of facets) {
+      const twice =
+        (b.flat[0] - a.flat[0]) * (c.flat[1] - a.flat[1]) - (c.flat[0] - a.flat[0]) * (b.flat[1] - a.flat[1]);
+      const v = ((s - a.flat[0]) * (c.flat[1] - a.flat[1]) - (c.flat[0] - a.flat[0]) * (t - a.flat[1])) / twice;
+      const w = ((b.flat[0] - a.flat[0]) * (t - a.flat[1]) - (s - a.flat[0]) * (b.flat[1] - a.flat[1])) / twice;
+      const least = Math.min(v, w, 1 - v - w);
+      if (least <= inside + 1e-9) continue;
+      inside = least;
+      best = [0, 1, 2].map((k) => a.at[k]! + v * (b.at[k]! - a.at[k]!) + w * (c.at[k]! - a.at[k]!)) as unknown as Vec3;
+    }
+    return { id: `c${n}`, at: best };
+  });
+}
+
+function panelsOf(mesh: Mesh, cloth: Cloth, weight: number): NetPanel[] {
+  const out: NetPanel[] = [];
+  const { flat, corners } = mesh;
+  for (let t = 0; t < corners.length; t += 3) {
+    const [a, b, c] = [corners[t]!, corners[t + 1]!, corners[t + 2]!];
+    const side = (p: number, q: number): number =>
+      Math.hypot(flat[2 * p]! - flat[2 * q]!, flat[2 * p + 1]! - flat[2 * q + 1]!);
+    out.push({
+      id: `p${t / 3}`,
+      corners: [`c${a}`, `c${b}`, `c${c}`],
+      rest: [side(a, b), side(b, c), side(c, a)],
+      stiffness: cloth.warp.typical,
+      poisson: 0,
+      weightPerArea: weight,
+      weave: {
+        // the warp runs along the length: seen from side a-b, turned back by that side's own angle
+        angle: -Math.atan2(flat[2 * b + 1]! - flat[2 * a + 1]!, flat[2 * b]! - flat[2 * a]!),
+        weft: cloth.weft.typical,
+        shear: cloth.shear.typical,
+      },
+    });
+  }
+  return out;
+}

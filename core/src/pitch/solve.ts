@@ -1,0 +1,403 @@
+import { AIR_DENSITY, FIBRE_TRAITS, RELAX_ONSET } from '../catalogue/index.js';
+import { gripFigure, offAxis } from '../hitch/index.js';
+import { relaxedTension, strainAt, unstressedWhenRelaxed } from '../line/index.js';
+import type { Engine, NetNumbers, Outcome, Structure } from '../net/index.js';
+import {
+  GRIP_RATIO,
+  LOCKED,
+  numbersOf,
+  prepareStructure,
+  solve,
+  structureOf,
+  tensionAt,
+  tensionCurve,
+} from '../net/index.js';
+import { GRAVITY, dot, norm } from '../quantity/index.js';
+import type { Vec3 } from '../quantity/index.js';
+import { runOff } from '../roof/index.js';
+import type { Pond } from '../roof/index.js';
+import { sheetPressures, windPressure, windToward } from '../weather/index.js';
+import type { PitchCase } from './cases.js';
+import { PITCHED } from './cases.js';
+import { REST } from './model.js';
+import type { Member, PitchModel } from './model.js';
+
+const WATER = 1000;
+
+/** A hitch's state in one case. */
+export interface HitchState {
+  readonly end: 0 | 1;
+  /** Tension of the host on the trunk's side and on the roof's, N. */
+  readonly outside: number;
+  readonly inside: number;
+  /** Pull of its loop, N, and the angle between that pull and the host, rad. */
+  readonly pull: number;
+  readonly angle: number;
+  /** Slip along the host since it was tied, toward the second trunk, m. */
+  readonly slid: number;
+}
+
+/** What a rig does in one case. */
+export interface PitchState {
+  readonly case: PitchCase;
+  readonly numbers: NetNumbers;
+  readonly hitches: readonly HitchState[];
+  /** The same with every hitch held where it was tied: what it is asked to hold before it slips. */
+  readonly held: readonly HitchState[];
+  /** Tension of the ridgeline at each trunk, N. */
+  readonly ridgeEnds: readonly [number, number];
+  /** Unstressed length of each member, m, in the members' order. */
+  readonly rest: readonly number[];
+  /** Pressure on each panel along its normal, Pa. */
+  readonly pressure: Float64Array;
+  readonly ponds: readonly Pond[];
+  /** Litres standing; more where water keeps coming as the cloth gives. */
+  readonly litres: number;
+  readonly runsAway: boolean;
+}
+
+/** A rig tied off: its engine and the unstressed lengths it was tied to. */
+export interface TiedRig {
+  readonly model: PitchModel;
+  readonly engine: Engine;
+  /** The solve as pitched. */
+  readonly pitched: PitchState;
+  /** Unstressed length of each member as tied, and the tension it was tied off at. */
+  readonly tied: Float64Array;
+  readonly tension: Float64Array;
+  readonly dry: { readonly gradient: Float64Array; readonly area: Float64Array; readonly weight: number };
+  /** Loads without water, N, 3 a node. */
+  readonly load: Float64Array;
+  /** x of the second tie in the engine's axes, m. */
+  readonly farTie: number;
+  /** Line of the net of each member. */
+  readonly line: readonly number[];
+}
+
+/** A pull that hardly changes however far it hauls, N. */
+function haulCurve(pull: number) {
+  const T = Math.max(pull, 0.5);
+  return tensionCurve([
+    [0, 0],
+    [0.5, 0.9 * T],
+    [3, T],
+    [12, 1.1 * T],
+  ]);
+}
+
+/** The order of hauling: as asked, the rest with opposite ones in turn as the form lists them. */
+export function haulOrder(model: PitchModel): Member[] {
+  const guys = model.members.filter((m) => m.role !== 'ridge' && m.role !== 'loop');
+  const asked = model.rig.pitch!.order;
+  const rank = (m: Member): number => {
+    const k = asked.indexOf(m.reach!.key.id);
+    return k < 0 ? asked.length : k;
+  };
+  const sorted = [...guys].sort((a, b) => rank(a) - rank(b));
+  const named = sorted.filter((m) => rank(m) < asked.length);
+  const rest = sorted.filter((m) => rank(m) === asked.length);
+  const out = [...named];
+  // across the roof and back, the farthest from the last one tied
+  while (rest.length > 0) {
+    const last = out.at(-1)?.reach?.key.flat ?? [0, 0];
+    let best = 0;
+    for (let k = 1; k < rest.length; k++) {
+      const far = (m: Member): number => Math.hypot(m.reach!.key.flat[0] - last[0], m.reach!.key.flat[1] - last[1]);
+      if (far(rest[k]!) > far(rest[best]!) + 1e-9) best = k;
+    }
+    out.push(...rest.splice(best, 1));
+  }
+  return out;
+}
+
+/** Share of the haul with which everything is put on before anything is hauled tight. Judgement. */
+const FIRST_PULL = 0.4;
+
+/**
+ * Ties a rig as people do: everything is put on with a light pull, then each guy is hauled in turn and tied off at its
+ * length, which the next ones change again.
+ * @param options.inTurn false hauls all at once: what a hand dragging in the scene sees
+ */
+export function tieOff(
+  model: PitchModel,
+  options: { readonly inTurn: boolean; readonly from?: TiedRig } = { inTurn: true },
+): TiedRig {
+  const engine = prepareStructure(structureOf(model.net));
+  const { structure: s } = engine;
+  const { members } = model;
+  warmFrom(engine, options.from?.engine);
+  const line = members.map((m) => s.lineId.indexOf(m.id));
+  const tied = new Float64Array(members.length);
+  const soft = (k: number, pull: number, length: number): void => {
+    s.rest[line[k]!] = Math.max(0.01, length / 4);
+    s.curve[line[k]!] = haulCurve(pull);
+  };
+  const freeze = (k: number): void => {
+    const i = line[k]!;
+    const curve = model.curveOf(members[k]!, false);
+    const length = lengthOf(engine, i);
+    const pull = tensionAt(s.curve[i]!, length / s.rest[i]! - 1);
+    tied[k] = s.rest[i] = length / (1 + strainAt(curve, pull));
+    s.curve[i] = curve;
+  };
+  members.forEach((m, k) => {
+    const i = line[k]!;
+    if (m.role === 'ridge') {
+      s.curve[i] = model.curveOf(m, false);
+      tied[k] = s.rest[i]!;
+    } else {
+      const light = options.inTurn && (m.role === 'guy' || m.role === 'peg');
+      soft(k, m.haul * (light ? FIRST_PULL : 1), s.rest[i]!);
+    }
+  });
+  solve(engine, options.from === undefined ? { from: 'given' } : {});
+  members.forEach((m, k) => m.role !== 'ridge' && freeze(k));
+  if (options.inTurn)
+    for (const m of haulOrder(model)) {
+      const k = members.indexOf(m);
+      soft(k, m.haul, lengthOf(engine, line[k]!));
+      solve(engine);
+      freeze(k);
+    }
+  // a hitch slid farther out pulls its loop in by as much
+  members.forEach((m, k) => {
+    if (m.role !== 'loop') return;
+    const slid = model.rig.pitch!.hitches[m.end].slid;
+    if (slid !== 0) tied[k] = s.rest[line[k]!] = Math.max(0.005, s.rest[line[k]!]! - slid);
+  });
+  let outcome = solve(engine);
+  const far = s.nodeIndex.get('trunk1');
+  const rig: Omit<TiedRig, 'pitched' | 'tension'> = {
+    model,
+    engine,
+    tied,
+    line,
+    dry: { gradient: s.gradient.slice(), area: s.area.slice(), weight: s.panelWeight[0] ?? 0 },
+    load: s.load.slice(),
+    farTie: far === undefined ? 0 : s.at[3 * far]!,
+  };
+  const numbers = numbersOf(engine, outcome);
+  const tension = Float64Array.from(line, (i) => numbers.tension[i]!);
+  const held = hitchesOf(model, s, numbers);
+  if (slips(model, held, false, s)) outcome = solve(engine);
+  return { ...rig, tension, pitched: stateOf({ ...rig, tension } as TiedRig, PITCHED, outcome, held) };
+}
+
+/** Starts from where a like rig stood. */
+function warmFrom(engine: Engine, before: Engine | undefined): void {
+  if (before === undefined || before.state.x.length !== engine.state.x.length) return;
+  const { structure: a } = engine;
+  const { structure: b } = before;
+  if (a.passAt.length !== b.passAt.length) return;
+  for (let n = 0; n < a.nodes; n++)
+    for (let c = 0; c < 3; c++)
+      if (!a.fixed[3 * n + c]) engine.state.x[3 * n + c] = before.state.x[3 * n + c]! + b.origin[c]! - a.origin[c]!;
+  engine.state.slip.set(a.passAt);
+  engine.solved = true;
+}
+
+function setPass(s: Structure, node: string, kind: number, value: number): void {
+  const n = s.nodeIndex.get(node)!;
+  for (let j = 0; j < s.passNode.length; j++)
+    if (s.passNode[j] === n) {
+      s.passKind[j] = kind;
+      s.passValue[j] = value;
+    }
+}
+
+/** Straight length of a member as it stands, m. */
+function lengthOf({ structure: s, state }: Engine, i: number): number {
+  const first = i + s.passStart[i]!;
+  const a = 3 * s.stretchFrom[first]!;
+  const b = 3 * s.stretchTo[i + s.passStart[i + 1]!]!;
+  return Math.hypot(state.x[a]! - state.x[b]!, state.x[a + 1]! - state.x[b + 1]!, state.x[a + 2]! - state.x[b + 2]!);
+}
+
+/** Sets every number of the engine to a case. */
+function setCase(rig: TiedRig, c: PitchCase): void {
+  const { model, engine, dry, tied, tension } = rig;
+  const { structure: s } = engine;
+  const { members, cloth } = model;
+  members.forEach((m, k) => {
+    const i = rig.line[k]!;
+    const traits = FIBRE_TRAITS[m.cord.fibre];
+    let rest = tied[k]!;
+    if (c.after > 0) {
+      const left = relaxedTension(tension[k]!, traits.relaxation.typical, c.after, RELAX_ONSET.typical);
+      rest = unstressedWhenRelaxed(rest, tension[k]!, left, model.curveOf(m, false));
+    }
+    if (c.wet) rest *= 1 + traits.wetGrowth.typical;
+    s.rest[i] = rest;
+    s.curve[i] = model.curveOf(m, c.wet);
+  });
+  const grown = c.wet ? 1 + cloth.wetGrowth.typical : 1;
+  for (let i = 0; i < s.gradient.length; i++) s.gradient[i] = dry.gradient[i]! / grown;
+  for (let i = 0; i < s.area.length; i++) s.area[i] = dry.area[i]! * grown * grown;
+  s.lineId.forEach((id, i) => id.startsWith('rest') && (s.rest[i] = REST));
+  s.panelWeight.fill((dry.weight * (c.wet ? 1 + cloth.uptake.typical : 1)) / (grown * grown));
+  s.pressure.fill(0);
+  s.load.set(rig.load);
+  for (const h of model.hitches) setPass(s, h.node, LOCKED, 0);
+  const far = s.nodeIndex.get('trunk1');
+  if (far !== undefined) s.at[3 * far] = rig.farTie + c.sway;
+}
+
+/** Frees cloth that lies on its line and has been lifted off it, and lays it back where it has come down. */
+function letLift({ model, engine }: TiedRig): void {
+  if (model.rig.pitch!.line !== 'under') return;
+  const { structure: s, state } = engine;
+  s.lineId.forEach((id, i) => {
+    if (!id.startsWith('rest')) return;
+    const k = i + s.passStart[i]!;
+    const lifted = state.x[3 * s.stretchTo[k]! + 2]! > state.x[3 * s.stretchFrom[k]! + 2]!;
+    s.rest[i] = lifted ? FREE : REST;
+  });
+}
+/** Longer than any cloth lifts off its line, m. */
+const FREE = 10;
+
+/** Work for one solve of a case, about half a second: cloth so loose that it takes more has no rest to find, and says so. */
+const BOUNDED = { allowance: 1.5e7 } as const;
+/** Rounds of pressure on the shape it makes: a third changes tensions by under a hundredth. */
+const WIND_ROUNDS = 3;
+/** Rounds of filling, and the growth of the last that still counts as coming to rest. */
+const FILL_ROUNDS = 14;
+const AT_REST = 0.03;
+/** More than this on a roof is a pool that will not stop, litres a square metre. */
+const MOST_LITRES = 40;
+
+/** The rig in one case, from where it stood last. */
+export function solveCase(
+  rig: TiedRig,
+  c: PitchCase,
+  options: {
+    /** Factor on the wind's pressure. */
+    readonly pressure?: number;
+    /** Pressures found before, Pa, one a panel: taken as they are, times the factor. */
+    readonly known?: Float64Array;
+  } = {},
+): PitchState {
+  const { model, engine } = rig;
+  const { structure: s } = engine;
+  setCase(rig, c);
+  const { known, pressure = 1 } = options;
+  let outcome: Outcome;
+  if (c.wind === null) outcome = solve(engine, BOUNDED);
+  else if (known !== undefined) {
+    for (let i = 0; i < known.length; i++) s.pressure[i] = known[i]! * pressure;
+    letLift(rig);
+    outcome = solve(engine, BOUNDED);
+  } else {
+    const toward = windToward(c.wind.from, model.rig.pitch!.bearing);
+    const q = windPressure(AIR_DENSITY.typical, c.wind.speed) * pressure;
+    outcome = solve(engine, BOUNDED);
+    for (let round = 0; round < WIND_ROUNDS; round++) {
+      sheetPressures(s.corner, engine.state.x, toward, q, s.pressure);
+      letLift(rig);
+      outcome = solve(engine, BOUNDED);
+    }
+  }
+  const held = hitchesOf(model, s, numbersOf(engine, outcome));
+  if (slips(model, held, c.wet, s)) outcome = solve(engine, BOUNDED);
+  let ponds: readonly Pond[] = [];
+  let litres = 0;
+  let runsAway = false;
+  if (c.ponding) {
+    for (let round = 0; round < FILL_ROUNDS; round++) {
+      ponds = runOff(model.mesh, model.neighbours, placesOf(engine), model.layout.setting.ground).ponds;
+      const now = 1000 * ponds.reduce((sum, p) => sum + p.volume, 0);
+      if (now < 0.05 || Math.abs(now - litres) <= AT_REST * now) {
+        litres = now;
+        break;
+      }
+      litres = now;
+      runsAway = litres > MOST_LITRES * model.layout.roof.length * model.layout.roof.width || round === FILL_ROUNDS - 1;
+      if (runsAway) break;
+      s.load.set(rig.load);
+      for (const pond of ponds)
+        for (const { node, depth, area } of pond.wet) s.load[3 * node + 2]! -= depth * area * WATER * GRAVITY;
+      outcome = solve(engine, BOUNDED);
+    }
+  }
+  return stateOf(rig, c, outcome, held, { ponds, litres, runsAway });
+}
+
+/** Places of the cloth's nodes, m, in the rig's axes. */
+function placesOf({ structure: s, state }: Engine): Float64Array {
+  const at = state.x.slice();
+  for (let i = 0; i < at.length; i++) at[i]! += s.origin[i % 3]!;
+  return at;
+}
+
+const NO_WATER = { ponds: [], litres: 0, runsAway: false } as const;
+
+function stateOf(
+  rig: TiedRig,
+  c: PitchCase,
+  outcome: Outcome,
+  held: readonly HitchState[],
+  water: Pick<PitchState, 'ponds' | 'litres' | 'runsAway'> = NO_WATER,
+): PitchState {
+  const { model, engine } = rig;
+  const { structure: s } = engine;
+  const numbers = numbersOf(engine, outcome);
+  const vector = (k: number, end: 0 | 1): Vec3 => vectorOf(numbers, k, end);
+  const ridge = model.hasRidge ? s.lineId.indexOf('ridge') : -1;
+  const first = ridge + (s.passStart[ridge] ?? 0);
+  const last = ridge + (s.passStart[ridge + 1] ?? 0);
+  return {
+    case: c,
+    numbers,
+    hitches: hitchesOf(model, s, numbers),
+    held,
+    ridgeEnds: ridge < 0 ? [0, 0] : [norm(vector(first, 0)), norm(vector(last, 1))],
+    rest: model.members.map((_, k) => s.rest[rig.line[k]!]!),
+    pressure: s.pressure.slice(),
+    ...water,
+  };
+}
+
+function vectorOf(numbers: NetNumbers, k: number, end: 0 | 1): Vec3 {
+  const o = 6 * k + 3 * end;
+  return [numbers.pull[o]!, numbers.pull[o + 1]!, numbers.pull[o + 2]!];
+}
+
+/** What every hitch on the ridge bears. */
+function hitchesOf(model: PitchModel, s: Structure, numbers: NetNumbers): HitchState[] {
+  const ridge = s.lineId.indexOf('ridge');
+  const first = ridge + (s.passStart[ridge] ?? 0);
+  return model.hitches.map((h): HitchState => {
+    const n = s.nodeIndex.get(h.node)!;
+    let j = s.passStart[ridge]!;
+    while (s.passNode[j] !== n) j++;
+    const before = vectorOf(numbers, first + j - s.passStart[ridge]!, 1);
+    const after = vectorOf(numbers, first + j - s.passStart[ridge]! + 1, 0);
+    const loop = s.lineId.indexOf(`loop${h.end}`);
+    const pull = vectorOf(numbers, loop + s.passStart[loop]!, 0);
+    const [outer, inner] = h.end === 0 ? [before, after] : [after, before];
+    // the host's line at the hitch, from the tighter side
+    const host = norm(outer) > 0 ? outer : inner;
+    const size = norm(pull) * norm(host);
+    return {
+      end: h.end,
+      outside: norm(outer),
+      inside: norm(inner),
+      pull: norm(pull),
+      angle: size > 0 ? Math.acos(Math.min(1, Math.abs(dot(pull, host)) / size)) : 0,
+      slid: numbers.slip[j]! - s.passAt[j]!,
+    };
+  });
+}
+
+/** Lets go the hitches that are asked for more than they grip; true when there are any. */
+function slips(model: PitchModel, held: readonly HitchState[], wet: boolean, s: Structure): boolean {
+  let any = false;
+  model.hitches.forEach((h, k) => {
+    const { outside, inside, pull, angle } = held[k]!;
+    const grip = gripFigure(h, wet).value;
+    if (Math.abs(outside - inside) <= grip * offAxis(angle) * pull) return;
+    any = true;
+    setPass(s, h.node, GRIP_RATIO, grip * offAxis(angle));
+  });
+  return any;
+}

@@ -1,0 +1,111 @@
+import type { Hold, Sun, Wear } from '../catalogue/index.js';
+import { HOLDS, findCloth } from '../catalogue/index.js';
+
+/** A place on the cloth where a cord can take hold. */
+export interface TieOut {
+  readonly id: string;
+  /** Along and across the cloth from its middle, m. */
+  readonly at: readonly [s: number, t: number];
+  readonly hold: Hold;
+}
+
+/** A roof a person owns. Its length lies along the ridge, unless it is pitched on its diagonal. */
+export interface KitRoof {
+  readonly id: string;
+  readonly name: string;
+  /** Id of a cloth of the catalogue. */
+  readonly cloth: string;
+  /** m. */
+  readonly length: number;
+  readonly width: number;
+  /** How far the middle of each edge is cut inward, m; 0 is a straight edge. */
+  readonly hollow: number;
+  readonly tieOuts: readonly TieOut[];
+  /** Weighed, kg; 0 where it never was: then from area and cloth. */
+  readonly mass: number;
+  readonly sun: Sun;
+  readonly wear: Wear;
+}
+
+export const ROOF_LIMITS = {
+  length: { name: 'length of the cloth', quantity: 'length', min: 1, max: 12 },
+  width: { name: 'width of the cloth', quantity: 'length', min: 1, max: 12 },
+  hollow: { name: 'hollow of the edges', quantity: 'length', min: 0, max: 0.5 },
+  mass: { name: 'mass of the roof', quantity: 'mass', min: 0, max: 60 },
+  at: { name: 'place of a tie-out', quantity: 'length', min: -6, max: 6 },
+} as const;
+export const MOST_TIE_OUTS = 40;
+
+/** Common layouts of tie-outs, to begin with. */
+export const LAYOUTS = {
+  corners: 'corners only',
+  middles: 'corners and middles of the edges',
+  thirds: 'corners and thirds of the edges',
+  full: 'corners, quarters of the edges and the ridge',
+} as const;
+export type Layout = keyof typeof LAYOUTS;
+
+const SHARES: Readonly<Record<Layout, readonly number[]>> = {
+  corners: [-0.5, 0.5],
+  middles: [-0.5, 0, 0.5],
+  thirds: [-0.5, -1 / 6, 1 / 6, 0.5],
+  full: [-0.5, -0.25, 0, 0.25, 0.5],
+};
+
+/** Tie-outs of a layout on a cloth of this size, named by where they are. */
+export function tieOutsOf(layout: Layout, length: number, width: number, hold: Hold): TieOut[] {
+  const out: TieOut[] = [];
+  const shares = SHARES[layout];
+  const add = (p: number, q: number): void => {
+    out.push({ id: tieOutId(p, q), at: [round(p * length), round(q * width)], hold });
+  };
+  for (const q of [-0.5, 0.5]) for (const p of shares) add(p, q);
+  for (const p of [-0.5, 0.5]) for (const q of shares) if (Math.abs(q) < 0.5) add(p, q);
+  if (layout === 'full') for (const p of [-0.25, 0, 0.25]) add(p, 0);
+  if (layout === 'thirds') for (const p of [-0.5, 0.5]) add(p, 0);
+  return out;
+}
+const round = (x: number): number => Math.round(x * 1000) / 1000;
+const tieOutId = (p: number, q: number): string => `${(p * 100).toFixed(0)},${(q * 100).toFixed(0)}`;
+
+/** What a roof weighs dry, kg. */
+export function roofMass(roof: KitRoof): number {
+  return roof.mass > 0 ? roof.mass : (findCloth(roof.cloth)?.mass.typical ?? 0.1) * roof.length * roof.width;
+}
+
+/** Area of the cloth, m^2: the rectangle less four parabolic hollows. */
+export function roofArea(roof: KitRoof): number {
+  return roof.length * roof.width - (4 / 3) * roof.hollow * (roof.length + roof.width);
+}
+
+export interface RoofProblem {
+  readonly field: string;
+  readonly message: string;
+}
+
+/** What the fields allow but the whole does not. */
+export function roofProblems(roof: KitRoof): RoofProblem[] {
+  const out: RoofProblem[] = [];
+  if (findCloth(roof.cloth) === undefined)
+    out.push({ field: 'cloth', message: `The catalogue has no cloth “${roof.cloth}”. Choose another.` });
+  if (roof.hollow > 0.12 * Math.min(roof.length, roof.width))
+    out.push({
+      field: 'hollow',
+      message: `Edges can be hollowed by at most an eighth of the shorter side, ${(0.12 * Math.min(roof.length, roof.width)).toFixed(2)} m.`,
+    });
+  const seen = new Set<string>();
+  roof.tieOuts.forEach((t, i) => {
+    if (seen.has(t.id)) out.push({ field: `tieOuts.${i}.id`, message: `Two tie-outs share the id “${t.id}”.` });
+    seen.add(t.id);
+    if (!Object.hasOwn(HOLDS, t.hold))
+      out.push({ field: `tieOuts.${i}.hold`, message: `A tie-out is one of ${Object.keys(HOLDS).join(', ')}.` });
+    if (Math.abs(t.at[0]) > roof.length / 2 + 1e-6 || Math.abs(t.at[1]) > roof.width / 2 + 1e-6)
+      out.push({ field: `tieOuts.${i}.at`, message: `Tie-out “${t.id}” lies off the cloth. Move it onto it.` });
+  });
+  return out;
+}
+
+/** The tie-out at a spot of the cloth, within 4 cm; undefined where the cloth must be gathered. */
+export function tieOutAt(roof: KitRoof, s: number, t: number): TieOut | undefined {
+  return roof.tieOuts.find((o) => Math.hypot(o.at[0] - s, o.at[1] - t) <= 0.04);
+}

@@ -1,0 +1,142 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import {
+  FileProblem,
+  readRigFile,
+  renameKit,
+  rigFile,
+  rigFileJsonSchema,
+  surroundingsOf,
+  usedBy,
+  wrongPitch,
+  wrongRoof,
+  writeRigFile,
+} from '../../src/formats/index.js';
+import type { RigFile } from '../../src/formats/index.js';
+import { PITCH_FORMS } from '../../src/roof/index.js';
+import { aroundOf, rigOf, roofFor } from './helper.js';
+
+const folder = join(process.cwd(), 'examples/rigs');
+const files = readdirSync(folder).filter((f) => f.endsWith('.rig.json'));
+const gravel = readFileSync(join(folder, 'gravel-spit-gable.rig.json'), 'utf8');
+/** The gravel file with one field changed, or taken out. */
+const broken = (path: string, value?: unknown): string => {
+  const file = JSON.parse(gravel) as Record<string, unknown>;
+  const parts = path.split('.');
+  const last = parts.pop()!;
+  const at = parts.reduce((o, k) => o[k] as Record<string, unknown>, file);
+  if (value === undefined) delete at[last];
+  else at[last] = value;
+  return JSON.stringify(file);
+};
+const problem = (text: string): string => {
+  try {
+    readRigFile(text);
+  } catch (error) {
+    if (error instanceof FileProblem) return error.message;
+    throw error;
+  }
+  return '';
+};
+
+describe('rig files', () => {
+  test('the demo rigs are such files, one for most forms, and read back the same', () => {
+    expect(files.length).toBeGreaterThanOrEqual(10);
+    const forms = new Set<string>();
+    for (const f of files) {
+      const text = readFileSync(join(folder, f), 'utf8');
+      const file = readRigFile(text);
+      forms.add(file.rig.pitch!.form);
+      expect(writeRigFile(file)).toBe(text);
+    }
+    expect(forms.size).toBe(PITCH_FORMS.length);
+  });
+  test('a rig of every form goes out and comes back to the last digit', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...PITCH_FORMS),
+        fc.double({ min: 5, max: 300, noNaN: true }),
+        fc.string({ minLength: 1, maxLength: 40 }),
+        (form, haul, name) => {
+          const roof = roofFor(form);
+          const rig = rigOf(form, roof);
+          const own = { ...rig, pitch: { ...rig.pitch!, guy: { ...rig.pitch!.guy, haul } } };
+          const file = rigFile({ name, note: '', rig: own }, aroundOf(roof), null);
+          expect(readRigFile(writeRigFile(file))).toEqual(file);
+        },
+      ),
+      { seed: 17, numRuns: 40 },
+    );
+  });
+  test('it carries the part of the kit it uses and nothing else', () => {
+    const file = readRigFile(gravel);
+    const used = usedBy(file.rig);
+    expect(new Set(file.kit.cords.map((c) => c.id))).toEqual(used.cords);
+    expect(file.kit.roofs).toHaveLength(1);
+    expect(file.kit.pegs).toHaveLength(1);
+    expect(surroundingsOf(file).roofs[0]!.id).toBe(file.rig.pitch!.roof);
+  });
+  test('a bare ridgeline of before is brought up to this version', () => {
+    const { pitch, ...rig } = readRigFile(gravel).rig;
+    expect(pitch).toBeDefined();
+    const file = readRigFile(JSON.stringify(rig));
+    expect(file.format).toBe('rough-bight/rig@1');
+    expect(file.rig).toEqual(rig);
+    expect(file.kit.cords[0]!.id).toBe(rig.cord);
+  });
+  test.each([
+    ['no JSON', '{"format"', /file: is not JSON/],
+    ['another format', '{"format":"rough-bight/rig@9"}', /format: .*must be "rough-bight\/rig@1"/],
+    [
+      'a haul beyond reason',
+      broken('rig.pitch.guy.haul', 1e6),
+      /rig\.pitch\.guy\.haul: The haul of a guy must be a number from 0 to 600/,
+    ],
+    ['a missing roof', broken('kit.roofs', []), /rig\.pitch\.roof: This roof is no longer in the kit/],
+    ['a misspelt field', broken('rig.colour', 1), /rig\.colour: is no field/],
+    ['a missing field', broken('rig.cord'), /rig\.cord: is missing/],
+    ['an unknown form', broken('rig.pitch.form', 'igloo'), /rig\.pitch\.form: The form must be one of gable/],
+    ['a body without a reach', broken('settings.body.reach'), /settings\.body\.reach: is missing/],
+  ])('%s is named with its field', (_, text, message) => {
+    expect(problem(text)).toMatch(message);
+  });
+  test('whatever is read, only its own named problem comes out', () => {
+    fc.assert(
+      fc.property(fc.jsonValue(), (value) => {
+        expect(() => readRigFile(JSON.stringify(value))).toThrow(FileProblem);
+      }),
+      { seed: 19, numRuns: 100 },
+    );
+    fc.assert(
+      fc.property(fc.constantFrom('rig', 'kit', 'settings', 'place', 'name'), fc.jsonValue(), (key, value) => {
+        const file = { ...(JSON.parse(gravel) as Record<string, unknown>), [key]: value };
+        try {
+          readRigFile(JSON.stringify(file));
+        } catch (error) {
+          expect(error).toBeInstanceOf(FileProblem);
+        }
+      }),
+      { seed: 23, numRuns: 100 },
+    );
+  });
+  test('the schema that is published is the one that is used', () => {
+    const published = JSON.parse(readFileSync(join(process.cwd(), 'docs/formats/rig.schema.json'), 'utf8')) as unknown;
+    expect(published).toEqual(JSON.parse(JSON.stringify(rigFileJsonSchema())));
+  });
+  test('ids of the kit can be changed throughout', () => {
+    const { rig } = readRigFile(gravel) as RigFile;
+    const renamed = renameKit(rig, (id) => `my-${id}`);
+    const used = usedBy(renamed);
+    for (const set of [used.cords, used.roofs, used.pegs]) for (const id of set) expect(id).toMatch(/^my-/);
+    expect(renameKit(renamed, (id) => id.slice(3))).toEqual(rig);
+  });
+  test('parts of it are checked alone, as the server does', () => {
+    const { rig, kit } = readRigFile(gravel);
+    expect(wrongPitch(rig.pitch)).toBeNull();
+    expect(wrongPitch({ ...rig.pitch, stick: 2 })!.field).toBe('stick');
+    expect(wrongRoof(kit.roofs[0])).toBeNull();
+    expect(wrongRoof({ ...kit.roofs[0], length: 40 })!.problem).toMatch(/1 to 12/);
+  });
+});
