@@ -47,6 +47,20 @@ const SHOTS = [
     },
   ],
   ['bench-phone', '/rigs/landing-gable/ridge', PHONE, 'day'],
+  [
+    'pitch-side',
+    '/rigs/mess-roof/hang',
+    DESK,
+    'day',
+    (page) => page.getByText(/worst of \d cases/).waitFor({ timeout: 30_000 }),
+  ],
+  [
+    'pitch-above',
+    '/rigs/gravel-spit-gable/guy',
+    DESK,
+    'day',
+    (page) => page.getByText(/worst of \d cases/).waitFor({ timeout: 30_000 }),
+  ],
   ['kit', '/kit', DESK, 'day'],
   ['me', '/me', DESK, 'day'],
   [

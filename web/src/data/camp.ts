@@ -1,4 +1,5 @@
-import type { KitCord } from '@rough-bight/core/rig';
+import type { KitCord, KitPegs } from '@rough-bight/core/rig';
+import type { KitRoof } from '@rough-bight/core/roof';
 import useSWR, { useSWRConfig } from 'swr';
 import { call, get } from './api.js';
 import type { Camp, CampSummary, Person, StoredPlace, StoredRig } from './types.js';
@@ -24,6 +25,13 @@ export function useCampActions(campId: string) {
     addCord: (cord: Omit<KitCord, 'id'>) => then(call<KitCord>('POST', `${path}/kit`, cord)),
     changeCord: ({ id, ...cord }: KitCord) => then(call<KitCord>('PUT', `${path}/kit/${encodeURIComponent(id)}`, cord)),
     removeCord: (id: string) => then(call<undefined>('DELETE', `${path}/kit/${encodeURIComponent(id)}`)),
+    addRoof: (roof: Omit<KitRoof, 'id'>) => then(call<KitRoof>('POST', `${path}/roofs`, roof)),
+    changeRoof: (roof: KitRoof) => then(call<KitRoof>('PUT', `${path}/roofs/${encodeURIComponent(roof.id)}`, roof)),
+    removeRoof: (id: string) => then(call<undefined>('DELETE', `${path}/roofs/${encodeURIComponent(id)}`)),
+    addPegs: (pegs: Omit<KitPegs, 'id'>) => then(call<KitPegs>('POST', `${path}/pegs`, pegs)),
+    changePegs: (pegs: KitPegs) => then(call<KitPegs>('PUT', `${path}/pegs/${encodeURIComponent(pegs.id)}`, pegs)),
+    removePegs: (id: string) => then(call<undefined>('DELETE', `${path}/pegs/${encodeURIComponent(id)}`)),
+    takeInRig: (file: unknown) => then(call<StoredRig>('POST', `${path}/rig-files`, file)),
     addRig: (rig: Pick<StoredRig, 'name' | 'note' | 'document'>) => then(call<StoredRig>('POST', `${path}/rigs`, rig)),
     changeRig: ({ id, name, note, document, version }: StoredRig) =>
       then(call<StoredRig>('PUT', `/api/rigs/${encodeURIComponent(id)}`, { name, note, document, version })),

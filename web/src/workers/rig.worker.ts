@@ -1,7 +1,16 @@
 import { NoSuchLine } from '@rough-bight/core/line';
 import type { UnitChoice } from '@rough-bight/core/quantity';
+import { evaluatePitch, pitchVerdict } from '@rough-bight/core/pitch';
+import type { PitchResult, TiedRig } from '@rough-bight/core/pitch';
 import { RigProblem, evaluateRidge, tradeoff, verdictOf } from '@rough-bight/core/rig';
-import type { RidgeResult, RidgeRig, Surroundings, TradeoffPoint, Verdict } from '@rough-bight/core/rig';
+import type {
+  PitchSurroundings,
+  RidgeResult,
+  RidgeRig,
+  Surroundings,
+  TradeoffPoint,
+  Verdict,
+} from '@rough-bight/core/rig';
 import { adviseRidge, sizeCords } from '@rough-bight/core/sizing';
 import type { Advice, SizedCord } from '@rough-bight/core/sizing';
 import { expose } from 'comlink';
@@ -12,6 +21,11 @@ export interface Question {
   readonly units: UnitChoice;
 }
 
+/** The same of a rig with a roof pitched on it. */
+export interface PitchQuestion extends Question {
+  readonly around: PitchSurroundings;
+}
+
 export type Answer<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly field: string; readonly message: string };
 
@@ -20,6 +34,17 @@ export interface Judgement {
   readonly result: RidgeResult;
   readonly verdict: Verdict;
 }
+
+/** A pitched rig judged. `full` is false while a hand moves it: only as pitched, without spreads. */
+export interface PitchJudgement {
+  readonly rig: RidgeRig;
+  readonly pitch: PitchResult;
+  readonly verdict: Verdict;
+  readonly full: boolean;
+}
+
+/** The rig as it stood last, from which the next like it starts. */
+let stood: TiedRig | undefined;
 
 function answer<T>(work: () => T): Answer<T> {
   try {
@@ -33,6 +58,26 @@ function answer<T>(work: () => T): Answer<T> {
 }
 
 const service = {
+  judgePitch: ({ rig, around, units }: PitchQuestion, full: boolean): Answer<PitchJudgement> =>
+    answer(() => {
+      const { result, tied } = evaluatePitch(rig, around, {
+        full,
+        ...(full || stood === undefined ? {} : { from: stood }),
+      });
+      stood = tied;
+      return { rig, pitch: result, verdict: pitchVerdict(result, around.body, units), full };
+    }),
+  /** What a rig comes to in a sentence, with or without a roof pitched on it. */
+  verdict: ({ rig, around, units }: PitchQuestion): Answer<Verdict> =>
+    answer(() =>
+      rig.pitch === undefined
+        ? verdictOf(evaluateRidge(rig, around, units, { ranges: rig.rule === 'chance' }), around.body, units)
+        : pitchVerdict(
+            evaluatePitch(rig, around, { full: true, spreads: rig.rule === 'chance' }).result,
+            around.body,
+            units,
+          ),
+    ),
   judge: ({ rig, around, units }: Question, ranges: boolean): Answer<Judgement> =>
     answer(() => {
       const result = evaluateRidge(rig, around, units, { ranges });

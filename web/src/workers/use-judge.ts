@@ -1,9 +1,9 @@
 import type { Remote } from 'comlink';
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type { TradeoffPoint } from '@rough-bight/core/rig';
+import type { TradeoffPoint, Verdict } from '@rough-bight/core/rig';
 import type { Advice, SizedCord } from '@rough-bight/core/sizing';
-import type { Answer, Judgement, Question, RigService } from './rig.worker.js';
+import type { Answer, Judgement, PitchJudgement, PitchQuestion, Question, RigService } from './rig.worker.js';
 
 function startWorker(): { readonly worker: Worker; readonly service: Remote<RigService> } {
   const worker = new Worker(new URL('./rig.worker.ts', import.meta.url), { type: 'module' });
@@ -17,22 +17,28 @@ function judgeWorker(): Remote<RigService> {
   return shared.service;
 }
 
-export interface Judged {
+export interface Judged<J> {
   /** The last rig that could be judged, even while a newer one cannot. */
-  readonly judgement: Judgement | null;
+  readonly judgement: J | null;
   /** Why the newest cannot be. */
   readonly problem: { readonly field: string; readonly message: string } | null;
   readonly advice: readonly Advice[];
+}
+
+/** How one sort of rig is asked about: quickly while the hand moves, in full when it rests, and for advice. */
+interface Asking<Q, J> {
+  readonly judge: (service: Remote<RigService>, question: Q, full: boolean) => Promise<Answer<J>>;
+  readonly advise: (service: Remote<RigService>, question: Q) => Promise<readonly Advice[]>;
 }
 
 /**
  * Judges the newest rig, never queueing: while one is being judged, only the newest of those that follow
  * waits. Spreads and advice are left out while the hand moves, and follow when it rests.
  */
-export function useJudge(question: Question | null, moving: boolean): Judged {
-  const [state, setState] = useState<Judged>({ judgement: null, problem: null, advice: [] });
+function useJudged<Q, J>(question: Q | null, moving: boolean, asking: Asking<Q, J>): Judged<J> {
+  const [state, setState] = useState<Judged<J>>({ judgement: null, problem: null, advice: [] });
   const busy = useRef(false);
-  const waiting = useRef<{ question: Question; moving: boolean } | null>(null);
+  const waiting = useRef<{ question: Q; moving: boolean } | null>(null);
   useEffect(() => {
     if (question === null) return;
     waiting.current = { question, moving };
@@ -43,16 +49,16 @@ export function useJudge(question: Question | null, moving: boolean): Judged {
         for (let next = waiting.current; next !== null; next = waiting.current) {
           waiting.current = null;
           const service = judgeWorker();
-          const fast = await service.judge(next.question, false);
+          const fast = await asking.judge(service, next.question, false);
           setState((before) =>
             fast.ok ? { ...before, judgement: fast.value, problem: null } : { ...before, problem: fast, advice: [] },
           );
           if (next.moving || waiting.current !== null || !fast.ok) continue;
-          const full = await service.judge(next.question, true);
+          const full = await asking.judge(service, next.question, true);
           if (waiting.current !== null) continue;
           if (full.ok) setState((before) => ({ ...before, judgement: full.value, problem: null }));
-          const advice = await service.advise(next.question);
-          if (waiting.current === null) setState((before) => ({ ...before, advice: advice.ok ? advice.value : [] }));
+          const advice = await asking.advise(service, next.question);
+          if (waiting.current === null) setState((before) => ({ ...before, advice }));
         }
       } catch (error) {
         setState((before) => ({
@@ -63,8 +69,42 @@ export function useJudge(question: Question | null, moving: boolean): Judged {
         busy.current = false;
       }
     })();
-  }, [question, moving]);
+  }, [question, moving, asking]);
   return state;
+}
+
+const RIDGE: Asking<Question, Judgement> = {
+  judge: (service, question, full) => service.judge(question, full) as Promise<Answer<Judgement>>,
+  advise: async (service, question) => {
+    const advice = await service.advise(question);
+    return advice.ok ? advice.value : [];
+  },
+};
+const PITCH: Asking<PitchQuestion, PitchJudgement> = {
+  judge: (service, question, full) => service.judgePitch(question, full) as Promise<Answer<PitchJudgement>>,
+  advise: () => Promise.resolve([]),
+};
+/** A ridgeline judged as it changes. */
+export const useJudge = (question: Question | null, moving: boolean): Judged<Judgement> =>
+  useJudged(question, moving, RIDGE);
+/** A pitched rig judged as it changes. */
+export const usePitch = (question: PitchQuestion | null, moving: boolean): Judged<PitchJudgement> =>
+  useJudged(question, moving, PITCH);
+
+/** What a rig comes to, in a sentence; null until it is known. */
+export function useVerdict(question: PitchQuestion): Verdict | null {
+  const [verdict, setVerdict] = useState<Verdict | null>(null);
+  useEffect(() => {
+    let open = true;
+    void (async () => {
+      const answer = await judgeWorker().verdict(question);
+      if (open) setVerdict(answer.ok ? answer.value : { holds: false, sentence: answer.message, detail: '' });
+    })();
+    return () => {
+      open = false;
+    };
+  }, [question]);
+  return verdict;
 }
 
 /** Runs long work in a worker of its own that can be stopped. */

@@ -22,6 +22,8 @@ import { editing } from './editing.js';
 import { GroundControls } from './ground-controls.js';
 import { HangControls } from './hang-controls.js';
 import { Ledger } from './ledger.js';
+import { PitchBench } from './pitch-bench.js';
+import { PitchRoof } from './pitch-roof.js';
 import { RidgeControls } from './ridge-controls.js';
 import { SizePanel } from './size-panel.js';
 import { STEPS, marksOf } from './steps.js';
@@ -39,20 +41,23 @@ export function BenchView(): ReactElement {
   if (failed !== undefined && (store === null || camp.data === undefined || me.data === undefined))
     return <Trouble error={failed as Error} />;
   if (store === null || camp.data === undefined || me.data === undefined) return <Loading what="the rig" />;
-  return <Bench key={store.id} store={store} camp={camp.data} me={me.data} step={step as Step} />;
+  return <OnBench key={store.id} store={store} camp={camp.data} me={me.data} step={step as Step} />;
 }
 
-function Bench({
-  store,
-  camp,
-  me,
-  step,
-}: {
+interface BenchProps {
   readonly store: DocumentStore<RidgeRig>;
   readonly camp: Camp;
   readonly me: Person;
   readonly step: Step;
-}): ReactElement {
+}
+
+/** A ridgeline alone, or with a roof pitched on it. */
+function OnBench(props: BenchProps): ReactElement {
+  const pitched = useSnapshot(props.store).draft.document.pitch !== undefined;
+  return pitched ? <PitchBench {...props} /> : <Bench {...props} />;
+}
+
+function Bench({ store, camp, me, step }: BenchProps): ReactElement {
   const snapshot = useSnapshot(store);
   const { document: rig } = snapshot.draft;
   const [search, setSearch] = useSearchParams();
@@ -60,14 +65,14 @@ function Bench({
   const units = me.units;
   const { addRig } = useCampActions(camp.id);
   const around = useMemo(
-    () => ({ kit: camp.kit, body: me.body, required: me.required }),
-    [camp.kit, me.body, me.required],
+    () => ({ kit: camp.kit, roofs: camp.roofs, pegs: camp.pegs, body: me.body, required: me.required }),
+    [camp.kit, camp.roofs, camp.pegs, me.body, me.required],
   );
   const question: Question = useMemo(() => ({ rig, around, units }), [rig, around, units]);
   const { judgement, problem, advice } = useJudge(question, snapshot.moving);
   const sizing = search.get('panel') === 'size';
   const setSizing = useCallback((on: boolean) => setSearch(on ? { panel: 'size' } : {}, { replace: !on }), [setSearch]);
-  const edits = useMemo(() => editing(store, rig, camp.kit, me.body), [store, rig, camp.kit, me.body]);
+  const edits = useMemo(() => editing(store, rig, around), [store, rig, around]);
   const put = useCallback((next: RidgeRig) => store.edit({ ...store.read().draft, document: next }), [store]);
   const move = useCallback((next: RidgeRig) => store.move({ ...store.read().draft, document: next }), [store]);
   const openFigure = useCallback((f: Figure) => setFigure(f), []);
@@ -114,7 +119,17 @@ function Bench({
               {step === 'ridge' && (
                 <RidgeControls editing={edits} judgement={judgement} question={snapshot.moving ? null : question} />
               )}
-              {step === 'hang' && <HangControls {...edits} />}
+              {step === 'guy' && (
+                <p className="quiet">
+                  No roof is pitched on this line, so there is nothing to guy. Pitch one under Hang.
+                </p>
+              )}
+              {step === 'hang' && (
+                <>
+                  <PitchRoof rig={rig} camp={camp} body={me.body} onPitch={put} />
+                  <HangControls {...edits} />
+                </>
+              )}
               {step === 'weather' && <WeatherControls editing={edits} judgement={judgement} />}
             </div>
           </main>

@@ -1,6 +1,6 @@
 import type { BodyMeasures } from '@rough-bight/core/quantity';
-import { problemsOf } from '@rough-bight/core/rig';
-import type { KitCord, RidgeRig } from '@rough-bight/core/rig';
+import { pitchProblems, problemsOf } from '@rough-bight/core/rig';
+import type { KitCord, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
 import type { DocumentStore } from '../../data/document-store.js';
 
 /** What every control of the bench needs to show and change the rig. */
@@ -12,18 +12,14 @@ export interface Editing {
   readonly edit: (next: RidgeRig) => string | null;
 }
 
-export function editing(
-  store: DocumentStore<RidgeRig>,
-  rig: RidgeRig,
-  kit: readonly KitCord[],
-  body: BodyMeasures,
-): Editing {
+export function editing(store: DocumentStore<RidgeRig>, rig: RidgeRig, around: PitchSurroundings): Editing {
+  const { kit, body } = around;
   return {
     rig,
     kit,
     body,
     edit: (next) => {
-      const problem = problemsOf(next, { kit, body })[0];
+      const problem = [...problemsOf(next, around), ...pitchProblems(next, around)][0];
       if (problem !== undefined) return problem.message;
       store.edit({ ...store.read().draft, document: next });
       return null;

@@ -70,9 +70,8 @@ function LinkRow({
   readonly governs: boolean;
   readonly when: string;
 }): ReactElement {
-  const { link, judgement, schools } = judged;
+  const { link, judgement } = judged;
   const [open, setOpen] = useState(false);
-  const units = useUnits();
   const Chevron = open ? ChevronDown : ChevronRight;
   return (
     <li className={`link link-${judgement.word}`}>
@@ -95,37 +94,48 @@ function LinkRow({
       </span>
       {open && (
         <div className="link-more">
-          <p>
-            Holds <FigureValue figure={link.available} band />
-          </p>
-          <ul className="reductions">
-            {link.available.inputs?.map((f, i) => (
-              <li key={i}>
-                <span>{f.title}</span>
-                <FigureValue figure={f} />
-              </li>
-            ))}
-          </ul>
-          <table className="schools">
-            <tbody>
-              {schools.map((s) => (
-                <tr key={s.rule}>
-                  <th scope="row">{RULE_NAMES[s.rule]}</th>
-                  <td>
-                    <FigureValue figure={s.figure} />
-                  </td>
-                  <td className="quiet">
-                    {s.rule === 'factor' ? 'at least' : 'at most'} {say(s.required, s.figure.quantity, units)}
-                  </td>
-                  <td>
-                    <span className={`word word-${s.word}`}>{s.word}</span>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <LinkDetails judged={judged} />
         </div>
       )}
     </li>
+  );
+}
+
+/** What a link holds, by every reduction, and what the three schools say of it. */
+export function LinkDetails({ judged }: { readonly judged: Judged }): ReactElement {
+  const { link, schools } = judged;
+  const units = useUnits();
+  return (
+    <>
+      <p>
+        Holds <FigureValue figure={link.available} band />
+      </p>
+      <ul className="reductions">
+        {link.available.inputs?.map((f, i) => (
+          <li key={i}>
+            <span>{f.title}</span>
+            <FigureValue figure={f} />
+          </li>
+        ))}
+      </ul>
+      <table className="schools">
+        <tbody>
+          {schools.map((s) => (
+            <tr key={s.rule}>
+              <th scope="row">{RULE_NAMES[s.rule]}</th>
+              <td>
+                <FigureValue figure={s.figure} />
+              </td>
+              <td className="quiet">
+                {s.rule === 'factor' ? 'at least' : 'at most'} {say(s.required, s.figure.quantity, units)}
+              </td>
+              <td>
+                <span className={`word word-${s.word}`}>{s.word}</span>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
   );
 }

@@ -38,10 +38,13 @@ export function RidgeControls({
   editing,
   judgement,
   question,
+  whole = false,
 }: {
   readonly editing: Editing;
   readonly judgement: Judgement | null;
   readonly question: Question | null;
+  /** True with a roof pitched on it: the line alone tells nothing then. */
+  readonly whole?: boolean;
 }): ReactElement {
   const { rig, kit, body, edit } = editing;
   const units = useUnits();
@@ -62,7 +65,7 @@ export function RidgeControls({
         options={[
           { id: 'tight', name: 'How tight' },
           { id: 'line', name: 'Cord and ends' },
-          { id: 'chart', name: 'Tension and sag' },
+          ...(whole ? [] : [{ id: 'chart' as const, name: 'Tension and sag' }]),
         ]}
         onChange={setPart}
       />

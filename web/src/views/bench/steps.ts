@@ -4,9 +4,12 @@ import { measuredSpan } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { BEAUFORT } from '@rough-bight/core/weather';
-import type { Judgement } from '../../workers/rig.worker.js';
+import { ratioOf } from '@rough-bight/core/pitch';
+import type { PitchRow } from '@rough-bight/core/pitch';
+import { PITCH_TRAITS } from '@rough-bight/core/roof';
+import type { Judgement, PitchJudgement } from '../../workers/rig.worker.js';
 
-export const STEPS = ['ground', 'ridge', 'hang', 'weather'] as const;
+export const STEPS = ['ground', 'ridge', 'hang', 'guy', 'weather'] as const;
 export type Step = (typeof STEPS)[number];
 
 export interface Mark {
@@ -55,7 +58,7 @@ export function marksOf(rig: RidgeRig, judgement: Judgement | null, body: BodyMe
           : `${rig.roof.on ? 'roof' : ''}${rig.roof.on && rig.hung.length > 0 ? ' and ' : ''}${rig.hung.length > 0 ? `${rig.hung.length} more` : ''}`,
       state: hanging === 0 ? 'none' : state(fails((id) => id.startsWith('grip'))),
     },
-    { id: 'guy', name: 'Guy', text: 'none', state: 'none' },
+    { id: 'guy', step: 'guy', name: 'Guy', text: 'none', state: 'none' },
     { id: 'bed', name: 'Bed', text: 'none', state: 'none' },
     {
       id: 'weather',
@@ -63,6 +66,65 @@ export function marksOf(rig: RidgeRig, judgement: Judgement | null, body: BodyMe
       name: 'Weather',
       text: BEAUFORT[rig.wind.beaufort]!.name,
       state: state(dryFails),
+    },
+  ];
+}
+
+/** The same of a rig with a roof pitched on it. */
+export function pitchMarks(
+  rig: RidgeRig,
+  judgement: PitchJudgement | null,
+  body: BodyMeasures,
+  units: UnitChoice,
+): Mark[] {
+  const r = judgement?.pitch;
+  const pitch = rig.pitch!;
+  const fails = (of: (row: PitchRow) => boolean): boolean =>
+    r?.rows.some((row) => of(row) && ratioOf(row) < 1) ?? false;
+  const state = (bad: boolean): Mark['state'] => (r === undefined ? 'none' : bad ? 'fails' : 'holds');
+  const ridge = r?.rows.find((row) => row.role === 'ridge') ?? r?.rows.find((row) => row.role === 'tie');
+  const guys = r?.guys.filter((g) => g.kind !== 'tie') ?? [];
+  const short = guys.filter((g) => fails((row) => row.id === g.id)).length;
+  const windy = (row: PitchRow): boolean => /gust|sway/.test(row.links[0]?.link.caseId ?? '');
+  return [
+    {
+      id: 'ground',
+      step: 'ground',
+      name: 'Ground',
+      text: `span ${say(measuredSpan(rig, body), 'length', units)}`,
+      state: state(fails((row) => row.role === 'trunk') || rig.trunks.some((t) => t.signs.length > 0)),
+    },
+    {
+      id: 'ridge',
+      step: 'ridge',
+      name: 'Ridge',
+      text:
+        ridge === undefined
+          ? 'none'
+          : `${say(ridge.pitched, 'force', units)}${r!.sag === null ? '' : `, sag ${say(r!.sag, 'length', units)}`}`,
+      state: ridge === undefined ? 'none' : state(fails((row) => row.role === 'ridge' || row.role === 'tie')),
+    },
+    {
+      id: 'hang',
+      step: 'hang',
+      name: 'Hang',
+      text: PITCH_TRAITS[pitch.form].name,
+      state: state(fails((row) => row.role === 'loop' || row.role === 'cloth')),
+    },
+    {
+      id: 'guy',
+      step: 'guy',
+      name: 'Guy',
+      text: short === 0 ? `${guys.length} hold` : `${short} of ${guys.length} short`,
+      state: state(short > 0 || fails((row) => row.role === 'stick')),
+    },
+    { id: 'bed', name: 'Bed', text: 'none', state: 'none' },
+    {
+      id: 'weather',
+      step: 'weather',
+      name: 'Weather',
+      text: BEAUFORT[rig.wind.beaufort]!.name,
+      state: state(fails(windy) || (r?.cases.some((c) => c.runsAway || !c.converged) ?? false)),
     },
   ];
 }

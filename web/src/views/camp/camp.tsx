@@ -1,9 +1,8 @@
 import type { Place } from '@rough-bight/core/ground';
 import { RIDGE_ANCHORS } from '@rough-bight/core/ground';
-import { evaluateRidge, verdictOf } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { Copy, Plus, Trash2 } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { Copy, FileInput, Plus, Trash2 } from 'lucide-react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { useShell } from '../../app/shell-context.js';
@@ -12,6 +11,7 @@ import type { Camp, Person, StoredPlace, StoredRig } from '../../data/types.js';
 import { Wave } from '../../parts/marks.js';
 import { KindIcon } from '../../parts/plan-marks.js';
 import { Loading, Trouble } from '../../parts/states.js';
+import { useVerdict } from '../../workers/use-judge.js';
 import { freshPlace } from '../ground/fresh-place.js';
 import { freshRig } from './fresh-rig.js';
 
@@ -39,7 +39,7 @@ export function CampView(): ReactElement {
 
 function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): ReactElement {
   const navigate = useNavigate();
-  const { addRig, removeRig, addPlace, removePlace } = useCampActions(camp.id);
+  const { addRig, removeRig, takeInRig, addPlace, removePlace } = useCampActions(camp.id);
   const [problem, setProblem] = useState<string | null>(null);
   const [removed, setRemoved] = useState<StoredRig | null>(null);
   const [gone, setGone] = useState<StoredPlace | null>(null);
@@ -56,6 +56,17 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
   const startPlace = async (name: string, note: string, document: Place): Promise<void> => {
     const made = await addPlace({ name, note, document });
     await navigate(`/places/${made.id}/look`);
+  };
+  const chooser = useRef<HTMLInputElement>(null);
+  const takeIn = async (file: File): Promise<void> => {
+    let content: unknown;
+    try {
+      content = JSON.parse(await file.text());
+    } catch {
+      throw new Error(`${file.name} is not a rig file: it is not JSON. Choose a file that ends in .rig.json.`);
+    }
+    const made = await takeInRig(content);
+    await navigate(`/rigs/${made.id}/hang`);
   };
   const start = async (name: string, note: string, document: RidgeRig): Promise<void> => {
     const made = await addRig({ name, note, document });
@@ -187,6 +198,21 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
       >
         <Plus size={16} aria-hidden="true" /> New ridgeline
       </button>
+      <button type="button" className="button" onClick={() => chooser.current?.click()}>
+        <FileInput size={16} aria-hidden="true" /> Take in a rig file
+      </button>
+      <input
+        ref={chooser}
+        type="file"
+        accept=".json,application/json"
+        hidden
+        aria-label="Rig file"
+        onChange={(e) => {
+          const file = e.currentTarget.files?.[0];
+          e.currentTarget.value = '';
+          if (file !== undefined) attempt(takeIn(file));
+        }}
+      />
       {camp.kit.length === 0 && (
         <p>
           A rig needs cord: <Link to="/kit">put a hank into the kit</Link> first.
@@ -212,30 +238,20 @@ function RigRow({
   readonly onCopy: () => void;
   readonly onRemove: () => void;
 }): ReactElement {
-  const [verdict, setVerdict] = useState<{ holds: boolean; sentence: string; detail: string } | null>(null);
-  useEffect(() => {
-    // one quick judgement a row, after the page has been shown
-    const timer = setTimeout(() => {
-      try {
-        const around = { kit: camp.kit, body: me.body, required: me.required };
-        setVerdict(
-          verdictOf(
-            evaluateRidge(rig.document, around, me.units, { ranges: rig.document.rule === 'chance' }),
-            me.body,
-            me.units,
-          ),
-        );
-      } catch (error) {
-        setVerdict({ holds: false, sentence: (error as Error).message, detail: '' });
-      }
-    }, 0);
-    return () => clearTimeout(timer);
-  }, [rig, camp.kit, me]);
+  const question = useMemo(
+    () => ({
+      rig: rig.document,
+      around: { kit: camp.kit, roofs: camp.roofs, pegs: camp.pegs, body: me.body, required: me.required },
+      units: me.units,
+    }),
+    [rig.document, camp.kit, camp.roofs, camp.pegs, me],
+  );
+  const verdict = useVerdict(question);
   return (
     <li className="rig-row">
       <Wave state={verdict === null ? 'none' : verdict.holds ? 'holds' : 'fails'} />
       <div className="rig-words">
-        <Link to={`/rigs/${rig.id}/ridge`} className="rig-name">
+        <Link to={`/rigs/${rig.id}/${rig.document.pitch === undefined ? 'ridge' : 'guy'}`} className="rig-name">
           {rig.name}
         </Link>
         <p>{rig.note}</p>

@@ -14,6 +14,7 @@ import { NumberField } from '../../parts/number-field.js';
 import { Loading, Trouble } from '../../parts/states.js';
 import { UnitsContext, WorkingContext } from '../../parts/units.js';
 import { WorkingPanel } from '../../parts/working.js';
+import { Pegs, Roofs } from './gear.js';
 
 /** The cords at hand, and what they have been through. */
 export default function KitView(): ReactElement {
@@ -36,7 +37,8 @@ const SUN_OPTIONS = (Object.keys(SUN) as Sun[]).map((id) => ({ id, name: SUN[id]
 const WEAR_OPTIONS = (Object.keys(WEAR) as Wear[]).map((id) => ({ id, name: WEAR[id].title }));
 
 function KitPage({ camp }: { readonly camp: Camp }): ReactElement {
-  const { addCord, changeCord, removeCord } = useCampActions(camp.id);
+  const { addCord, changeCord, removeCord, addRoof, changeRoof, removeRoof, addPegs, changePegs, removePegs } =
+    useCampActions(camp.id);
   const [problem, setProblem] = useState<string | null>(null);
   const [figure, setFigure] = useState<Figure | null>(null);
   useShell({ crumbs: [{ name: camp.name, to: `/camps/${camp.id}` }, { name: 'Kit' }] });
@@ -52,7 +54,7 @@ function KitPage({ camp }: { readonly camp: Camp }): ReactElement {
       <main className="page kit">
         <h1>Kit</h1>
         <p className="page-lead">
-          Every hank, what it is, how much there is, and what it has been through. Rigs and sizing use these.
+          Every hank, roof and peg: what it is, how much there is, and what it has been through. Rigs use these.
         </p>
         {problem !== null && (
           <p className="field-problem" role="alert">
@@ -80,6 +82,18 @@ function KitPage({ camp }: { readonly camp: Camp }): ReactElement {
         >
           <Plus size={16} aria-hidden="true" /> Add a hank
         </button>
+        <Roofs
+          roofs={camp.roofs}
+          onAdd={(roof) => attempt(addRoof(roof))}
+          onChange={(roof) => attempt(changeRoof(roof))}
+          onRemove={(id) => attempt(removeRoof(id))}
+        />
+        <Pegs
+          pegs={camp.pegs}
+          onAdd={(pegs) => attempt(addPegs(pegs))}
+          onChange={(pegs) => attempt(changePegs(pegs))}
+          onRemove={(id) => attempt(removePegs(id))}
+        />
         <p className="caution">
           Rated strengths are the maker’s. Cord you do not know is unknown: test it, or keep it off anything that
           matters.

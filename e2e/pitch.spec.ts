@@ -1,0 +1,163 @@
+import { readFileSync } from 'node:fs';
+import type { Locator, Page } from '@playwright/test';
+import { expect, test } from './server.js';
+
+const saved = (page: Page): Promise<void> => expect(page.getByRole('banner').getByRole('status')).toHaveText('saved');
+const verdict = (page: Page): Locator =>
+  page.getByRole('region', { name: 'Verdict' }).getByRole('heading', { level: 1 });
+/** The ledger when every case has been judged. */
+const judged = (page: Page): Promise<void> =>
+  expect(page.getByText(/worst of \d cases/)).toBeVisible({ timeout: 30_000 });
+/** A ridgeline of the test's own, from the drying line, at a step. */
+async function ownRig(page: Page, name = 'Bank-top ridge, dip tested'): Promise<void> {
+  await page.goto('/camps/sallow-ait');
+  await page.getByRole('button', { name: `Copy ${name}`, exact: true }).click();
+  await expect(page).toHaveURL(/\/rigs\/[0-9a-f-]{36}\//);
+}
+const demand = async (page: Page, row: string): Promise<number> => {
+  const text = await page.locator('.link', { hasText: row }).first().locator('.link-demand').innerText();
+  return Number(/[\d.]+/.exec(text)![0]);
+};
+
+test('a gable is pitched on a ridgeline, a guy dragged, the ledger follows, and undo brings it back', async ({
+  page,
+}) => {
+  test.setTimeout(150_000);
+  const problems: string[] = [];
+  page.on('pageerror', (e) => problems.push(e.message));
+  page.on('console', (m) => m.type() === 'error' && problems.push(m.text()));
+  await ownRig(page);
+  await page.getByRole('link', { name: /^Hang/ }).click();
+  await page.getByRole('button', { name: 'Pitch grey-blue square, 3 m' }).click();
+  await judged(page);
+  await expect(page.getByLabel('Form', { exact: true })).toHaveValue('gable');
+  await expect(page.getByText(/Covers .* headroom/)).toBeVisible();
+  await page.getByRole('link', { name: /^Guy/ }).click();
+  await expect(page.getByRole('group', { name: 'The rig from above, to scale' })).toBeVisible();
+  const row = page.getByRole('row', { name: /^left middle guy/ });
+  await expect(row).toContainText('follows the cloth');
+  const before = await demand(page, 'Left middle guy');
+  const foot = page.getByRole('slider', { name: 'Foot of the left middle guy' });
+  const box = (await foot.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let k = 1; k <= 8; k++) await page.mouse.move(x, y - 5 * k);
+  // while the hand moves, only the rig as pitched is told
+  await page.mouse.up();
+  await judged(page);
+  await expect(row).toContainText('where you put it');
+  await expect.poll(() => demand(page, 'Left middle guy')).not.toBe(before);
+  await saved(page);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(row).toContainText('follows the cloth');
+  await judged(page);
+  await expect.poll(() => demand(page, 'Left middle guy')).toBe(before);
+  expect(problems).toEqual([]);
+});
+
+test('hitches that slip are told, and dressing them mends it', async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto('/rigs/sheet-with-slipping-loops/hang');
+  await judged(page);
+  await page.getByText('Hitches', { exact: true }).click();
+  await expect(page.getByText(/A turn crosses another and halves the grip/).first()).toBeVisible();
+  await expect(page.getByText(/cannot bite/).first()).toBeVisible();
+  const first = page.locator('.control-group', { hasText: 'First hitch' });
+  await first.getByRole('checkbox').uncheck();
+  await expect(first.getByText(/A turn crosses another and halves/)).toHaveCount(0, { timeout: 20_000 });
+  await first.getByLabel('Its cord').selectOption({ label: 'tarred twine #36' });
+  await expect(first.getByText(/cannot bite/)).toHaveCount(0, { timeout: 20_000 });
+  await saved(page);
+});
+
+test('a guy of its own: given to a tree, left off and put back', async ({ page }) => {
+  test.setTimeout(120_000);
+  await ownRig(page, 'Gravel-spit gable');
+  await page.getByRole('link', { name: /^Guy/ }).click();
+  await judged(page);
+  await page.getByRole('button', { name: 'right middle guy', exact: true }).click();
+  await page.getByLabel('To', { exact: true }).selectOption('stem');
+  await judged(page);
+  await page.getByRole('link', { name: /^Weather/ }).click();
+  await page.getByRole('link', { name: /^Guy/ }).click();
+  await expect(page.locator('.link', { hasText: 'Right middle guy' }).first()).toContainText('foot of the sapling', {
+    timeout: 20_000,
+  });
+  await page.getByRole('button', { name: 'Leave it off' }).click();
+  await expect(page.getByRole('row', { name: /^right middle guy/ })).toHaveCount(0, { timeout: 20_000 });
+  await page.getByRole('button', { name: /Put right middle back/ }).click();
+  await expect(page.getByRole('row', { name: /^right middle guy/ })).toBeVisible({ timeout: 20_000 });
+});
+
+test('a rig goes out as a file and comes in again; a file that is none says why', async ({ page }, info) => {
+  test.setTimeout(120_000);
+  await page.goto('/rigs/hammock-fly/guy');
+  await judged(page);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Save as a rig file' }).click(),
+  ]);
+  const path = info.outputPath('hammock-fly.rig.json');
+  await download.saveAs(path);
+  expect((JSON.parse(readFileSync(path, 'utf8')) as { format: string }).format).toBe('rough-bight/rig@1');
+  await page.goto('/camps/sallow-ait');
+  await page.getByLabel('Rig file').setInputFiles(path);
+  await expect(page).toHaveURL(/\/rigs\/[0-9a-f-]{36}\/hang/);
+  await judged(page);
+  await expect(page.getByLabel('Form', { exact: true })).toHaveValue('diagonal');
+  await page.goto('/camps/sallow-ait');
+  await page.getByLabel('Rig file').setInputFiles({
+    name: 'wrong.rig.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(readFileSync(path, 'utf8').replace('"spread": 40', '"spread": 4000')),
+  });
+  await expect(page.getByRole('alert')).toContainText(
+    'rig.pitch.spread: The spread along the ridge must be a number from 0 to 600',
+  );
+  await page
+    .getByLabel('Rig file')
+    .setInputFiles({ name: 'note.json', mimeType: 'application/json', buffer: Buffer.from('hello') });
+  await expect(page.getByRole('alert')).toContainText('note.json is not a rig file');
+});
+
+test('a form that cannot be says which number to change and keeps what was typed', async ({ page }) => {
+  test.setTimeout(120_000);
+  await ownRig(page, 'Gravel-spit gable');
+  await page.getByRole('link', { name: /^Hang/ }).click();
+  await judged(page);
+  await page.getByLabel('Form', { exact: true }).selectOption('threesided');
+  await expect(page.getByRole('alert')).toContainText(/too narrow to fold three sides.*Lower the ridge to 1\.\d+ m/);
+  await expect(page.getByRole('alert')).toContainText('The picture shows the last rig that could be.');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('alert')).toHaveCount(0, { timeout: 20_000 });
+  await expect(verdict(page)).toHaveText(/lets go first/);
+});
+
+test('every case can be drawn, and its water is told', async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto('/rigs/mess-roof/weather');
+  await judged(page);
+  await page.getByRole('button', { name: 'Gust, dry' }).click();
+  await expect(page).toHaveURL(/case=gust/);
+  await expect(page.getByRole('button', { name: 'Gust, dry' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText('Touch a case to draw it.')).toBeVisible();
+  await page.getByRole('button', { name: 'from above' }).click();
+  await expect(page.getByText(/put a pail here: .* for each mm of rain/)).toBeVisible();
+});
+
+test('roofs and pegs are kept in the kit, and one in use stays', async ({ page }) => {
+  await page.goto('/kit');
+  await page.getByRole('button', { name: 'Add a roof' }).click();
+  const row = page.locator('.roof-row').last();
+  await expect(row.getByRole('textbox', { name: 'Name' })).toHaveValue('new roof');
+  await row.getByRole('textbox', { name: 'Length' }).fill('3.6');
+  await row.getByRole('textbox', { name: 'Length' }).press('Enter');
+  await expect(row.getByLabel('Tie-outs at')).toHaveValue('full');
+  await row.getByLabel('Held by').selectOption('eyelet');
+  await expect(row.getByText(/19 tie-outs/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take new roof out of the kit' }).click();
+  await expect(page.locator('.roof-row')).toHaveCount(5);
+  await page.getByRole('button', { name: 'Take grey-blue square, 3 m out of the kit' }).click();
+  await expect(page.getByRole('alert')).toContainText('This roof is in “Gravel-spit gable”');
+});

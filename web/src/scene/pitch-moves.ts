@@ -1,0 +1,86 @@
+import type { GuyReport } from '@rough-bight/core/pitch';
+import type { BodyMeasures } from '@rough-bight/core/quantity';
+import type { Guy, RidgeRig } from '@rough-bight/core/rig';
+import { PITCH_LIMITS, RIDGE_LIMITS, measuredSpan } from '@rough-bight/core/rig';
+
+/** What can be taken hold of on a pitched rig. */
+export type PitchGrip =
+  | { readonly kind: 'tie'; readonly index: 0 | 1 }
+  | { readonly kind: 'roof' }
+  | { readonly kind: 'hitch'; readonly index: 0 | 1 }
+  | { readonly kind: 'edge'; readonly index: 0 | 1 }
+  | { readonly kind: 'foot'; readonly key: string }
+  | { readonly kind: 'wind' };
+
+const clamp = (x: number, min: number, max: number): number => Math.min(max, Math.max(min, x));
+/** To the centimetre, so that a hand does not make false precision. */
+const centimetre = (x: number): number => Math.round(x * 100) / 100;
+
+/** The rig with one guy changed. */
+export function withGuy(rig: RidgeRig, key: string, part: Partial<Guy>): RidgeRig {
+  const pitch = rig.pitch!;
+  return { ...rig, pitch: { ...pitch, own: { ...pitch.own, [key]: { ...pitch.own[key], ...part } } } };
+}
+
+/** The rig with a guy as all are again. */
+export function withoutOwn(rig: RidgeRig, key: string): RidgeRig {
+  const pitch = rig.pitch!;
+  const own = Object.fromEntries(Object.entries(pitch.own).filter(([k]) => k !== key));
+  return { ...rig, pitch: { ...pitch, own } };
+}
+
+/** Bearing of a direction in the rig's plan, rad clockwise from north. */
+export function bearingInRig(rig: RidgeRig, x: number, y: number): number {
+  const b = rig.pitch!.bearing - Math.atan2(y, x);
+  return ((b % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI);
+}
+
+/**
+ * The rig after a grip has moved by (dx, dy, dz) metres from where it was in `rig`.
+ * @param guys where the feet are, as judged last
+ * @param to   for the wind: where the hand is from the middle of the roof, m
+ */
+export function movedPitch(
+  rig: RidgeRig,
+  grip: PitchGrip,
+  [dx, dy, dz]: readonly [number, number, number],
+  guys: readonly GuyReport[],
+  body: BodyMeasures,
+  to: readonly [number, number] = [0, 0],
+): RidgeRig {
+  const pitch = rig.pitch!;
+  switch (grip.kind) {
+    case 'tie': {
+      const { min, max } = RIDGE_LIMITS.tieHeight;
+      const trunks = rig.trunks.map((t, i) =>
+        i === grip.index ? { ...t, tieHeight: centimetre(clamp(t.tieHeight + dz, min, max)) } : t,
+      ) as unknown as RidgeRig['trunks'];
+      return { ...rig, trunks };
+    }
+    case 'roof': {
+      const span = measuredSpan(rig, body);
+      return { ...rig, pitch: { ...pitch, middle: centimetre(clamp(pitch.middle + dx, 0.1, span - 0.1)) } };
+    }
+    case 'hitch': {
+      const { min, max } = PITCH_LIMITS.slid;
+      const hitches = pitch.hitches.map((h, i) =>
+        i === grip.index ? { ...h, slid: Math.round(clamp(h.slid + (i === 0 ? -dx : dx), min, max) * 1000) / 1000 } : h,
+      ) as unknown as typeof pitch.hitches;
+      return { ...rig, pitch: { ...pitch, hitches } };
+    }
+    case 'edge': {
+      const { min, max } = PITCH_LIMITS.edge;
+      const edges = pitch.shape.edges.map((e, i) =>
+        i === grip.index ? centimetre(clamp(e + dz, min, max)) : e,
+      ) as unknown as typeof pitch.shape.edges;
+      return { ...rig, pitch: { ...pitch, shape: { ...pitch.shape, edges } } };
+    }
+    case 'foot': {
+      const at = guys.find((g) => g.key === grip.key);
+      if (at === undefined) return rig;
+      return withGuy(rig, grip.key, { foot: [centimetre(at.foot[0] + dx), centimetre(at.foot[1] + dy)] });
+    }
+    case 'wind':
+      return { ...rig, pitch: { ...pitch, windFrom: Math.round(bearingInRig(rig, to[0], to[1]) * 100) / 100 } };
+  }
+}

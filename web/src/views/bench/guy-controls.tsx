@@ -1,0 +1,314 @@
+import { SOILS, WOODS } from '@rough-bight/core/catalogue';
+import { ratioOf } from '@rough-bight/core/pitch';
+import { capital, say } from '@rough-bight/core/quantity';
+import { GUY_ANCHOR_NAMES, GUY_HITCHES, PITCH_LIMITS, guyOf } from '@rough-bight/core/rig';
+import type { Guy, GuyAnchor, GuyHitch, KitPegs, Pitch } from '@rough-bight/core/rig';
+import { ArrowUpToLine, RotateCcw } from 'lucide-react';
+import type { ReactElement } from 'react';
+import { Choice, TextField } from '../../parts/choice.js';
+import { NumberField } from '../../parts/number-field.js';
+import { useUnits } from '../../parts/units.js';
+import { withGuy, withoutOwn } from '../../scene/pitch-moves.js';
+import type { PitchJudgement } from '../../workers/rig.worker.js';
+import type { Editing } from './editing.js';
+
+const P = PITCH_LIMITS;
+const SOIL_OPTIONS = SOILS.map((s) => ({ id: s.id, name: s.name }));
+const WOOD_OPTIONS = WOODS.map((w) => ({ id: w.id, name: w.name }));
+const ANCHOR_OPTIONS = (Object.keys(GUY_ANCHOR_NAMES) as GuyAnchor['kind'][]).map((id) => ({
+  id,
+  name: GUY_ANCHOR_NAMES[id],
+}));
+const HITCH_OPTIONS = (Object.keys(GUY_HITCHES) as GuyHitch[]).map((id) => ({ id, name: GUY_HITCHES[id] }));
+
+/** An anchor of another kind, as one finds them. */
+function freshAnchor(kind: GuyAnchor['kind'], pegs: readonly KitPegs[]): GuyAnchor {
+  switch (kind) {
+    case 'peg':
+      return { kind, pegs: pegs[0]?.id ?? '', inLine: 1, lean: 0.35 };
+    case 'stem':
+      return { kind, name: 'the sapling', wood: 'unknown', girth: 0.25, height: 0.15, signs: [] };
+    case 'weight':
+      return { kind, name: 'the log', mass: 60 };
+    case 'buried':
+      return { kind, length: 0.5, width: 0.2, depth: 0.3 };
+    case 'root':
+      return { kind, name: 'the root' };
+  }
+}
+
+/** Guys: what they are tied with and to, one by one or all alike. */
+export function GuyControls({
+  editing,
+  pegs,
+  judgement,
+  chosen,
+  onChoose,
+}: {
+  readonly editing: Editing;
+  readonly pegs: readonly KitPegs[];
+  readonly judgement: PitchJudgement | null;
+  readonly chosen: string | null;
+  readonly onChoose: (row: string | null) => void;
+}): ReactElement {
+  const { rig, kit, edit } = editing;
+  const units = useUnits();
+  const pitch = rig.pitch!;
+  const set = (change: Partial<Pitch>): string | null => edit({ ...rig, pitch: { ...pitch, ...change } });
+  const reports = judgement?.pitch.guys.filter((g) => g.kind !== 'tie') ?? [];
+  const picked = reports.find((g) => g.id === chosen);
+  const keys = Object.keys(pitch.own).filter((key) => pitch.own[key]!.off === true);
+  const cords = kit.map((k) => ({ id: k.id, name: k.name }));
+  return (
+    <div className="controls">
+      <div className="control-group control-group-wide">
+        {picked === undefined ? (
+          <>
+            <h3>All guys and pegs</h3>
+            <GuyFields
+              guy={pitch.guy}
+              cords={cords}
+              pegs={pegs}
+              onChange={(part) => set({ guy: { ...pitch.guy, ...part } })}
+            />
+            <Choice
+              label="Ground"
+              value={pitch.soil}
+              options={SOIL_OPTIONS}
+              onChange={(soil) => set({ soil })}
+              hint={SOILS.find((s) => s.id === pitch.soil)?.feel ?? ''}
+            />
+          </>
+        ) : (
+          <>
+            <h3>
+              {capital(picked.name)} alone{' '}
+              <button type="button" className="button" onClick={() => onChoose(null)}>
+                Done
+              </button>
+            </h3>
+            <GuyFields
+              guy={guyOf(pitch, picked.key)}
+              cords={cords}
+              pegs={pegs}
+              onChange={(part) => edit(withGuy(rig, picked.key, part))}
+            />
+            <div className="verdict-buttons">
+              {pitch.own[picked.key] !== undefined && (
+                <button type="button" className="button" onClick={() => edit(withoutOwn(rig, picked.key))}>
+                  <RotateCcw size={16} aria-hidden="true" /> As all the others
+                </button>
+              )}
+              {guyOf(pitch, picked.key).foot !== null && (
+                <button type="button" className="button" onClick={() => edit(withGuy(rig, picked.key, { foot: null }))}>
+                  Follow the cloth
+                </button>
+              )}
+              <button
+                type="button"
+                className="button"
+                onClick={() => set({ order: [picked.key, ...pitch.order.filter((k) => k !== picked.key)] })}
+              >
+                <ArrowUpToLine size={16} aria-hidden="true" /> Haul it first
+              </button>
+              <button type="button" className="button" onClick={() => edit(withGuy(rig, picked.key, { off: true }))}>
+                Leave it off
+              </button>
+            </div>
+          </>
+        )}
+      </div>
+      <div className="control-group control-group-wide">
+        <table className="guys">
+          <thead>
+            <tr>
+              <th scope="col">Guy</th>
+              <th scope="col">Pull</th>
+              <th scope="col">Rise</th>
+              <th scope="col">Foot</th>
+            </tr>
+          </thead>
+          <tbody>
+            {reports.map((g) => {
+              const row = judgement!.pitch.rows.find((r) => r.id === g.id);
+              return (
+                <tr key={g.id} className={row !== undefined && ratioOf(row) < 1 ? 'guy-bad' : ''}>
+                  <th scope="row">
+                    <button
+                      type="button"
+                      aria-pressed={chosen === g.id}
+                      onClick={() => onChoose(chosen === g.id ? null : g.id)}
+                    >
+                      {g.name}
+                    </button>
+                  </th>
+                  <td>{say(g.tension, 'force', units)}</td>
+                  <td>{((g.rise * 180) / Math.PI).toFixed(0)}°</td>
+                  <td>
+                    {guyOf(pitch, g.key).foot === null
+                      ? 'follows the cloth'
+                      : g.off > 0.3
+                        ? `${((g.off * 180) / Math.PI).toFixed(0)}° off the cloth’s line`
+                        : 'where you put it'}
+                    {g.stick > 0 ? `, stick of ${say(g.stick, 'length', units)}` : ''}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+        {keys.length > 0 && (
+          <p className="quiet">
+            {keys.length === 1 ? 'One is left off.' : `${keys.length} are left off.`}{' '}
+            {keys.map((key) => (
+              <button
+                key={key}
+                type="button"
+                className="button"
+                onClick={() => edit(withGuy(rig, key, { off: false }))}
+              >
+                Put {judgement?.pitch.topology.keys.find((k) => k.id === key)?.name ?? key} back
+              </button>
+            ))}
+          </p>
+        )}
+        {judgement !== null &&
+          judgement.pitch.pegs.map((p) => (
+            <p key={p.id} className={p.wanted > p.have ? 'field-problem' : 'quiet'}>
+              {p.wanted} of {p.have} {p.name}
+            </p>
+          ))}
+      </div>
+    </div>
+  );
+}
+
+function GuyFields({
+  guy,
+  cords,
+  pegs,
+  onChange,
+}: {
+  readonly guy: Guy;
+  readonly cords: readonly { readonly id: string; readonly name: string }[];
+  readonly pegs: readonly KitPegs[];
+  readonly onChange: (part: Partial<Guy>) => string | null;
+}): ReactElement {
+  const { anchor } = guy;
+  const put = (part: object): string | null => onChange({ anchor: { ...anchor, ...part } as GuyAnchor });
+  return (
+    <div className="control-row">
+      <Choice label="Cord" value={guy.cord} options={cords} onChange={(cord) => onChange({ cord })} />
+      <NumberField
+        label="Hauled with"
+        value={guy.haul}
+        limit={P.haul}
+        step={5}
+        onCommit={(haul) => onChange({ haul })}
+      />
+      <Choice<GuyHitch>
+        label="Made fast by"
+        value={guy.hitch}
+        options={HITCH_OPTIONS}
+        onChange={(hitch) => onChange({ hitch })}
+      />
+      {(guy.hitch === 'adjustable' || guy.hitch === 'elastic') && (
+        <NumberField
+          whole
+          label="Wraps"
+          value={guy.wraps}
+          limit={P.hitchWraps}
+          step={1}
+          onCommit={(wraps) => onChange({ wraps })}
+        />
+      )}
+      <Choice<GuyAnchor['kind']>
+        label="To"
+        value={anchor.kind}
+        options={ANCHOR_OPTIONS}
+        onChange={(kind) => onChange({ anchor: freshAnchor(kind, pegs) })}
+      />
+      {anchor.kind === 'peg' && (
+        <>
+          <Choice
+            label="Pegs"
+            value={anchor.pegs}
+            options={pegs.map((p) => ({ id: p.id, name: p.name }))}
+            onChange={(id) => put({ pegs: id })}
+          />
+          <NumberField
+            whole
+            label="In line"
+            value={anchor.inLine}
+            limit={P.inLine}
+            step={1}
+            hint="behind one another"
+            onCommit={(inLine) => put({ inLine })}
+          />
+          <NumberField
+            label="Leans"
+            value={anchor.lean}
+            limit={P.lean}
+            step={0.087}
+            hint="away from the pull"
+            onCommit={(lean) => put({ lean })}
+          />
+        </>
+      )}
+      {anchor.kind === 'stem' && (
+        <>
+          <TextField label="Name" value={anchor.name} max={60} onCommit={(name) => put({ name })} />
+          <Choice label="Wood" value={anchor.wood} options={WOOD_OPTIONS} onChange={(wood) => put({ wood })} />
+          <NumberField
+            label="Girth"
+            value={anchor.girth}
+            limit={P.girth}
+            step={0.01}
+            onCommit={(girth) => put({ girth })}
+          />
+          <NumberField
+            label="Tied at"
+            value={anchor.height}
+            limit={P.height}
+            step={0.05}
+            onCommit={(height) => put({ height })}
+          />
+        </>
+      )}
+      {anchor.kind === 'weight' && (
+        <>
+          <TextField label="Name" value={anchor.name} max={60} onCommit={(name) => put({ name })} />
+          <NumberField label="Mass" value={anchor.mass} limit={P.mass} step={5} onCommit={(mass) => put({ mass })} />
+        </>
+      )}
+      {anchor.kind === 'buried' && (
+        <>
+          <NumberField
+            label="Length"
+            value={anchor.length}
+            limit={P.buriedLength}
+            step={0.05}
+            onCommit={(length) => put({ length })}
+          />
+          <NumberField
+            label="Width"
+            value={anchor.width}
+            limit={P.buriedWidth}
+            step={0.02}
+            onCommit={(width) => put({ width })}
+          />
+          <NumberField
+            label="Depth"
+            value={anchor.depth}
+            limit={P.buriedDepth}
+            step={0.05}
+            onCommit={(depth) => put({ depth })}
+          />
+        </>
+      )}
+      {anchor.kind === 'root' && (
+        <TextField label="Name" value={anchor.name} max={60} onCommit={(name) => put({ name })} />
+      )}
+    </div>
+  );
+}

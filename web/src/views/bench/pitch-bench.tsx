@@ -1,0 +1,202 @@
+import { say } from '@rough-bight/core/quantity';
+import type { Figure } from '@rough-bight/core/working';
+import type { RidgeRig } from '@rough-bight/core/rig';
+import { Download } from 'lucide-react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { ReactElement } from 'react';
+import { useSearchParams } from 'react-router';
+import { useShell } from '../../app/shell-context.js';
+import { useCampActions } from '../../data/camp.js';
+import type { DocumentStore } from '../../data/document-store.js';
+import type { Camp, Person } from '../../data/types.js';
+import { useSnapshot } from '../../data/use-document.js';
+import { SaveTrouble } from '../../parts/conflict.js';
+import { Loading } from '../../parts/states.js';
+import { Tape } from '../../parts/tape.js';
+import { UnitsContext, WorkingContext } from '../../parts/units.js';
+import { WorkingPanel } from '../../parts/working.js';
+import { PitchScene } from '../../scene/pitch-scene.js';
+import type { Side } from '../../scene/pitch-scene.js';
+import type { PitchQuestion } from '../../workers/rig.worker.js';
+import { usePitch } from '../../workers/use-judge.js';
+import { editing } from './editing.js';
+import { GroundControls } from './ground-controls.js';
+import { GuyControls } from './guy-controls.js';
+import { PitchLedger } from './pitch-ledger.js';
+import { PitchWeather } from './pitch-weather.js';
+import { RidgeControls } from './ridge-controls.js';
+import { RoofControls, withoutRoof } from './roof-controls.js';
+import type { Step } from './steps.js';
+import { pitchMarks } from './steps.js';
+import { WeatherControls } from './weather-controls.js';
+
+/** A rig with a roof pitched on it: the whole solved at once, seen from the side or from above. */
+export function PitchBench({
+  store,
+  camp,
+  me,
+  step,
+}: {
+  readonly store: DocumentStore<RidgeRig>;
+  readonly camp: Camp;
+  readonly me: Person;
+  readonly step: Step;
+}): ReactElement {
+  const snapshot = useSnapshot(store);
+  const { document: rig } = snapshot.draft;
+  const [search, setSearch] = useSearchParams();
+  const [figure, setFigure] = useState<Figure | null>(null);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const units = me.units;
+  const { addRig } = useCampActions(camp.id);
+  const around = useMemo(
+    () => ({ kit: camp.kit, roofs: camp.roofs, pegs: camp.pegs, body: me.body, required: me.required }),
+    [camp.kit, camp.roofs, camp.pegs, me.body, me.required],
+  );
+  const question: PitchQuestion = useMemo(() => ({ rig, around, units }), [rig, around, units]);
+  const { judgement, problem } = usePitch(question, snapshot.moving);
+  const edits = useMemo(() => editing(store, rig, around), [store, rig, around]);
+  const put = useCallback((next: RidgeRig) => store.edit({ ...store.read().draft, document: next }), [store]);
+  const move = useCallback((next: RidgeRig) => store.move({ ...store.read().draft, document: next }), [store]);
+  const openFigure = useCallback((f: Figure) => setFigure(f), []);
+  const view: Side = (search.get('view') as Side | null) ?? (step === 'guy' ? 'above' : 'side');
+  const caseId = search.get('case') ?? 'pitched';
+  const say2 = useCallback(
+    (key: 'view' | 'case', value: string) =>
+      setSearch((old) => ({ ...Object.fromEntries(old), [key]: value }), { replace: true }),
+    [setSearch],
+  );
+
+  useShell({
+    crumbs: [{ name: camp.name, to: `/camps/${camp.id}` }, { name: snapshot.draft.name }],
+    save: snapshot.save,
+    undo: snapshot.canUndo ? () => store.undo() : null,
+    redo: snapshot.canRedo ? () => store.redo() : null,
+  });
+  useEffect(() => {
+    document.title = `${snapshot.draft.name}, Rough Bight`;
+  }, [snapshot.draft.name]);
+
+  const marks = pitchMarks(rig, judgement, me.body, units);
+  const result = judgement?.pitch;
+  return (
+    <UnitsContext.Provider value={units}>
+      <WorkingContext.Provider value={openFigure}>
+        <div className="bench">
+          <Tape
+            label="Steps of the rig"
+            marks={marks.map(({ step: to, ...m }) => (to === undefined ? m : { ...m, to: `/rigs/${store.id}/${to}` }))}
+            words={{ holds: 'holds', fails: 'does not hold', none: 'nothing yet' }}
+          />
+          <main className="middle" aria-label="The rig">
+            <PitchScene
+              rig={rig}
+              judgement={judgement}
+              body={me.body}
+              view={view}
+              onView={(v) => say2('view', v)}
+              caseId={judgement?.full === true ? caseId : 'pitched'}
+              chosen={chosen}
+              onChoose={setChosen}
+              moving={snapshot.moving}
+              onMove={move}
+              onMoveEnd={() => store.endMove()}
+              onNudge={put}
+            />
+            <div className="under" data-step={step}>
+              {problem !== null && (
+                <p className="field-problem under-problem" role="alert">
+                  {problem.message} The picture shows the last rig that could be.
+                </p>
+              )}
+              {step === 'ground' && <GroundControls {...edits} />}
+              {step === 'ridge' && <RidgeControls editing={edits} judgement={null} question={null} whole />}
+              {step === 'hang' && (
+                <>
+                  <RoofControls editing={edits} roofs={camp.roofs} judgement={judgement} />
+                  <p>
+                    <button type="button" className="button" onClick={() => put(withoutRoof(rig))}>
+                      Take the roof off
+                    </button>
+                  </p>
+                </>
+              )}
+              {step === 'guy' && (
+                <GuyControls
+                  editing={edits}
+                  pegs={camp.pegs}
+                  judgement={judgement}
+                  chosen={chosen}
+                  onChoose={setChosen}
+                />
+              )}
+              {step === 'weather' && (
+                <>
+                  <PitchWeather
+                    editing={edits}
+                    judgement={judgement}
+                    caseId={caseId}
+                    onCase={(id) => say2('case', id)}
+                  />
+                  <WeatherControls editing={edits} judgement={null} />
+                </>
+              )}
+            </div>
+          </main>
+          <aside className="side" aria-label="Verdict and ledger">
+            <SaveTrouble
+              store={store}
+              save={snapshot.save}
+              copy={async (draft) => `/rigs/${(await addRig(draft)).id}/hang`}
+            />
+            {figure !== null ? (
+              <WorkingPanel figure={figure} onClose={() => setFigure(null)} />
+            ) : judgement === null || result === undefined ? (
+              <Loading what="the judgement" />
+            ) : (
+              <>
+                <section
+                  className={judgement.verdict.holds ? 'verdict' : 'verdict verdict-fails'}
+                  aria-live="polite"
+                  aria-label="Verdict"
+                >
+                  <h1>{judgement.verdict.sentence}</h1>
+                  <p>{judgement.verdict.detail}</p>
+                </section>
+                <PitchLedger
+                  judgement={judgement}
+                  rule={rig.rule}
+                  onRule={(rule) => put({ ...rig, rule })}
+                  chosen={chosen}
+                  onChoose={setChosen}
+                />
+                <section className="notes" aria-label="Cautions">
+                  {result.warnings.map((w) => (
+                    <p key={w}>{w}</p>
+                  ))}
+                  <p>
+                    Cord:{' '}
+                    {result.cords
+                      .map((c) => `${say(c.wanted, 'length', units)} of ${c.name} (${say(c.have, 'length', units)})`)
+                      .join(', ')}
+                    . Not for climbing, lifting, rescue or highlines. Rated strengths are the maker’s; unknown cord is
+                    unknown. Soil by feel is good to a factor of two. Local rules come first.
+                  </p>
+                  <p>
+                    <a
+                      className="button"
+                      href={`/api/rigs/${encodeURIComponent(store.id)}/file`}
+                      download={`${store.id}.rig.json`}
+                    >
+                      <Download size={16} aria-hidden="true" /> Save as a rig file
+                    </a>
+                  </p>
+                </section>
+              </>
+            )}
+          </aside>
+        </div>
+      </WorkingContext.Provider>
+    </UnitsContext.Provider>
+  );
+}

@@ -1,0 +1,118 @@
+import type { PitchRow } from '@rough-bight/core/pitch';
+import { capital } from '@rough-bight/core/quantity';
+import { RULES, RULE_NAMES, RULE_WORDS } from '@rough-bight/core/strength';
+import type { Rule } from '@rough-bight/core/strength';
+import { ChevronDown, ChevronRight } from 'lucide-react';
+import type { ReactElement } from 'react';
+import { Segments } from '../../parts/choice.js';
+import { FigureValue } from '../../parts/figure.js';
+import { Strands } from '../../parts/strands.js';
+import type { PitchJudgement } from '../../workers/rig.worker.js';
+import { LinkDetails } from './ledger.js';
+
+/** Every line, stem, stick and the cloth, weakest first: what pulls, what governs, what is left. */
+export function PitchLedger({
+  judgement,
+  rule,
+  onRule,
+  chosen,
+  onChoose,
+}: {
+  readonly judgement: PitchJudgement;
+  readonly rule: Rule;
+  readonly onRule: (rule: Rule) => void;
+  readonly chosen: string | null;
+  readonly onChoose: (row: string | null) => void;
+}): ReactElement {
+  const { pitch, full } = judgement;
+  return (
+    <section className="ledger" aria-label="Ledger">
+      <header className="ledger-head">
+        <h2>Ledger</h2>
+        <span className="quiet">
+          {full
+            ? `weakest first, worst of ${pitch.cases.length} cases`
+            : 'as pitched; the weather follows when you let go'}
+        </span>
+      </header>
+      <Segments
+        label="Judged by"
+        value={rule}
+        options={RULES.map((id) => ({ id, name: RULE_NAMES[id] }))}
+        onChange={onRule}
+      />
+      <p className="quiet ledger-rule">{RULE_WORDS[rule]}</p>
+      <ol className="links">
+        {pitch.rows.map((row) => (
+          <Row
+            key={row.id}
+            row={row}
+            caseName={(id) => pitch.cases.find((c) => c.id === id)?.name ?? ''}
+            open={chosen === row.id}
+            onOpen={(open) => onChoose(open ? row.id : null)}
+          />
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+function Row({
+  row,
+  caseName,
+  open,
+  onOpen,
+}: {
+  readonly row: PitchRow;
+  readonly caseName: (id: string) => string;
+  readonly open: boolean;
+  readonly onOpen: (open: boolean) => void;
+}): ReactElement {
+  const governs = row.links[0];
+  const Chevron = open ? ChevronDown : ChevronRight;
+  const idle = governs === undefined || !Number.isFinite(governs.link.margin.value);
+  return (
+    <li className={governs === undefined ? 'link' : `link link-${governs.judgement.word}`}>
+      <button type="button" className="link-name" aria-expanded={open} onClick={() => onOpen(!open)}>
+        <Chevron size={15} aria-hidden="true" />
+        <span>
+          <b>{capital(row.name)}</b>
+          <span className="quiet">
+            {governs === undefined ? row.what : `${row.what}; ${governs.link.name}, ${caseName(governs.link.caseId)}`}
+          </span>
+        </span>
+      </button>
+      <span className="link-demand">
+        <FigureValue figure={row.demand} big />
+      </span>
+      <span className="link-strands">
+        {governs !== undefined && !idle && <Strands link={governs.link} judgement={governs.judgement} />}
+      </span>
+      <span className="link-margin">
+        {governs === undefined ? (
+          <span className="quiet">your word</span>
+        ) : idle ? (
+          <span className="quiet">idle</span>
+        ) : (
+          <>
+            <FigureValue figure={governs.judgement.figure} big />
+            <span className={`word word-${governs.judgement.word}`}>{governs.judgement.word}</span>
+          </>
+        )}
+      </span>
+      {open && (
+        <div className="link-more">
+          {row.links.map((judged) => (
+            <div key={judged.link.id} className="chain-link">
+              <p>
+                <b>{capital(judged.link.name)}</b> <span className="quiet">{caseName(judged.link.caseId)}</span>
+              </p>
+              <LinkDetails judged={judged} />
+            </div>
+          ))}
+          {row.links.length === 0 && <p className="quiet">Nothing is known that could give here.</p>}
+        </div>
+      )}
+    </li>
+  );
+}

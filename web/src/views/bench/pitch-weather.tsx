@@ -1,0 +1,96 @@
+import { capital, say } from '@rough-bight/core/quantity';
+import { PITCH_LIMITS } from '@rough-bight/core/rig';
+import { compassPoint } from '@rough-bight/core/weather';
+import type { ReactElement } from 'react';
+import { NumberField } from '../../parts/number-field.js';
+import { useUnits } from '../../parts/units.js';
+import type { PitchJudgement } from '../../workers/rig.worker.js';
+import type { Editing } from './editing.js';
+
+/** Where the wind comes from, and every case with what it does; one of them is drawn. */
+export function PitchWeather({
+  editing,
+  judgement,
+  caseId,
+  onCase,
+}: {
+  readonly editing: Editing;
+  readonly judgement: PitchJudgement | null;
+  readonly caseId: string;
+  readonly onCase: (id: string) => void;
+}): ReactElement {
+  const { rig, edit } = editing;
+  const units = useUnits();
+  const pitch = rig.pitch!;
+  return (
+    <div className="controls">
+      <div className="control-group">
+        <NumberField
+          label="Wind from"
+          value={pitch.windFrom}
+          limit={PITCH_LIMITS.bearing}
+          step={Math.PI / 36}
+          hint={compassPoint(pitch.windFrom)}
+          onCommit={(windFrom) => edit({ ...rig, pitch: { ...pitch, windFrom } })}
+        />
+        <NumberField
+          label="The span runs toward"
+          value={pitch.bearing}
+          limit={PITCH_LIMITS.bearing}
+          step={Math.PI / 36}
+          hint={compassPoint(pitch.bearing)}
+          onCommit={(bearing) => edit({ ...rig, pitch: { ...pitch, bearing } })}
+        />
+      </div>
+      <div className="control-group control-group-wide">
+        {judgement !== null && (
+          <table className="rows">
+            <thead>
+              <tr>
+                <th scope="col">Case</th>
+                <th scope="col">Largest pull</th>
+                <th scope="col">Ridge: take up</th>
+                <th scope="col">Standing water</th>
+              </tr>
+            </thead>
+            <tbody>
+              {judgement.pitch.cases.map((c) => {
+                const row = judgement.pitch.rows.find((r) => r.id === c.row);
+                const up = judgement.pitch.takeUp.find(
+                  (t) => t.caseId === c.id && (t.row === 'ridge' || t.row.startsWith('tie')),
+                );
+                return (
+                  <tr key={c.id}>
+                    <th scope="row">
+                      <button
+                        type="button"
+                        className="case-name"
+                        aria-pressed={caseId === c.id}
+                        onClick={() => onCase(c.id)}
+                      >
+                        {capital(c.name)}
+                      </button>{' '}
+                      <span className="quiet">{c.when}</span>
+                    </th>
+                    <td>
+                      {say(c.tension, 'force', units)} <span className="quiet">{row?.name}</span>
+                    </td>
+                    <td>{up !== undefined && up.by > 0.0005 ? `${(up.by * 100).toFixed(1)} cm` : '–'}</td>
+                    <td>
+                      {!c.converged
+                        ? 'flaps, does not settle'
+                        : c.litres > 0.05
+                          ? `${c.litres.toFixed(1)} l${c.runsAway ? ', growing' : ''}`
+                          : '–'}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        )}
+        <p className="quiet">Touch a case to draw it.</p>
+      </div>
+    </div>
+  );
+}

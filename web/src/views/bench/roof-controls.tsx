@@ -1,0 +1,238 @@
+import { HITCHES } from '@rough-bight/core/catalogue';
+import { say } from '@rough-bight/core/quantity';
+import { LINE_PLACES, PITCH_LIMITS } from '@rough-bight/core/rig';
+import type { LinePlace, Pitch, RidgeRig, RoofHitch } from '@rough-bight/core/rig';
+import { PITCH_FORMS, PITCH_TRAITS } from '@rough-bight/core/roof';
+import type { KitRoof, PitchForm, Shape } from '@rough-bight/core/roof';
+import { useState } from 'react';
+import type { ReactElement } from 'react';
+import { Choice, Segments } from '../../parts/choice.js';
+import { FigureValue } from '../../parts/figure.js';
+import { NumberField } from '../../parts/number-field.js';
+import { useUnits } from '../../parts/units.js';
+import type { PitchJudgement } from '../../workers/rig.worker.js';
+import type { Editing } from './editing.js';
+
+const P = PITCH_LIMITS;
+const FORM_OPTIONS = PITCH_FORMS.map((id) => ({ id, name: PITCH_TRAITS[id].name }));
+const LINE_OPTIONS = (Object.keys(LINE_PLACES) as LinePlace[]).map((id) => ({ id, name: LINE_PLACES[id] }));
+const HITCH_OPTIONS = HITCHES.map((h) => ({ id: h.id, name: h.name }));
+
+/** The roof: which, in what form, how shaped, and the hitches that carry it. */
+export function RoofControls({
+  editing,
+  roofs,
+  judgement,
+}: {
+  readonly editing: Editing;
+  readonly roofs: readonly KitRoof[];
+  readonly judgement: PitchJudgement | null;
+}): ReactElement {
+  const { rig, kit, edit } = editing;
+  const pitch = rig.pitch!;
+  const units = useUnits();
+  const [part, setPart] = useState<'form' | 'hitches'>('form');
+  const set = (change: Partial<Pitch>): string | null => edit({ ...rig, pitch: { ...pitch, ...change } });
+  const shape = (change: Partial<Shape>): string | null => set({ shape: { ...pitch.shape, ...change } });
+  const hitch = (i: 0 | 1, change: Partial<RoofHitch>): string | null =>
+    set({ hitches: pitch.hitches.map((h, k) => (k === i ? { ...h, ...change } : h)) as unknown as Pitch['hitches'] });
+  const trait = PITCH_TRAITS[pitch.form];
+  const cords = kit.map((k) => ({ id: k.id, name: k.name }));
+  const reports = judgement?.pitch.hitches ?? [];
+  return (
+    <div className="controls">
+      {trait.hangs === 'ridge' && (
+        <Segments
+          label="Part of the roof"
+          value={part}
+          options={[
+            { id: 'form', name: 'Form' },
+            { id: 'hitches', name: 'Hitches' },
+          ]}
+          onChange={setPart}
+        />
+      )}
+      {(part === 'form' || trait.hangs !== 'ridge') && (
+        <div className="control-group control-group-wide">
+          <div className="control-row">
+            <Choice
+              label="Roof"
+              value={pitch.roof}
+              options={roofs.map((r) => ({ id: r.id, name: r.name }))}
+              onChange={(roof) => set({ roof })}
+            />
+            <Choice<PitchForm>
+              label="Form"
+              value={pitch.form}
+              options={FORM_OPTIONS}
+              onChange={(form) => set({ form, shape: { ...pitch.shape, ...PITCH_TRAITS[form].usual } })}
+            />
+            {trait.hangs === 'ridge' && (
+              <Choice<LinePlace>
+                label="Ridgeline"
+                value={pitch.line}
+                options={LINE_OPTIONS}
+                onChange={(line) => set({ line })}
+              />
+            )}
+          </div>
+          <p className="quiet">{trait.words}</p>
+          <div className="control-row">
+            {trait.reads.includes('edges') &&
+              ([0, 1] as const).map((i) => (
+                <NumberField
+                  key={i}
+                  label={i === 0 ? 'Left edge' : 'Right edge'}
+                  value={pitch.shape.edges[i]}
+                  limit={P.edge}
+                  step={0.05}
+                  hint={pitch.shape.edges[i] <= 0.02 ? 'pegged down' : 'over the ground'}
+                  onCommit={(z) => shape({ edges: i === 0 ? [z, pitch.shape.edges[1]] : [pitch.shape.edges[0], z] })}
+                />
+              ))}
+            {trait.reads.includes('awning') && (
+              <NumberField
+                label="Awning"
+                value={pitch.shape.awning}
+                limit={P.awning}
+                step={0.05}
+                hint="of the width"
+                onCommit={(awning) => shape({ awning })}
+              />
+            )}
+            {trait.reads.includes('prop') && (
+              <NumberField
+                label="Prop"
+                value={pitch.shape.prop}
+                limit={P.prop}
+                step={0.05}
+                hint="how high"
+                onCommit={(prop) => shape({ prop })}
+              />
+            )}
+            {trait.reads.includes('lift') && (
+              <NumberField
+                label="Middle raised"
+                value={pitch.shape.lift}
+                limit={P.lift}
+                step={0.02}
+                hint="by two sticks in an A"
+                onCommit={(lift) => shape({ lift })}
+              />
+            )}
+            {trait.reads.includes('flap') && (
+              <NumberField
+                label="Floor strip"
+                value={pitch.shape.flap}
+                limit={P.flap}
+                step={0.05}
+                hint="laid inward"
+                onCommit={(flap) => shape({ flap })}
+              />
+            )}
+            {trait.hangs !== 'first' && (
+              <NumberField
+                label="Middle of the roof"
+                value={pitch.middle}
+                limit={P.middle}
+                step={0.05}
+                hint="from the first tie"
+                onCommit={(middle) => set({ middle })}
+              />
+            )}
+            {trait.hangs === 'ridge' && (
+              <NumberField
+                label="Slid out with"
+                value={pitch.spread}
+                limit={P.spread}
+                step={5}
+                hint="along the ridge"
+                onCommit={(spread) => set({ spread })}
+              />
+            )}
+          </div>
+          {judgement !== null && (
+            <p className="quiet">
+              Covers {say(judgement.pitch.cover.ground, 'area', units)}, headroom{' '}
+              {say(judgement.pitch.cover.headroom, 'length', units)}, lowest edge{' '}
+              {say(judgement.pitch.cover.lowestEdge, 'length', units)},{' '}
+              {say(judgement.pitch.cover.openness, 'share', units)} open at the sides;{' '}
+              {say(judgement.pitch.slack, 'share', units)} of the cloth is slack,{' '}
+              {say(judgement.pitch.wrinkled, 'share', units)} pulled one way only.
+            </p>
+          )}
+        </div>
+      )}
+      {part === 'hitches' &&
+        trait.hangs === 'ridge' &&
+        ([0, 1] as const).map((i) => {
+          const h = pitch.hitches[i];
+          const report = reports.find((r) => r.end === i);
+          return (
+            <div className="control-group" key={i}>
+              <h3>{i === 0 ? 'First hitch' : 'Second hitch'}</h3>
+              <div className="control-row">
+                <Choice
+                  wide
+                  label="Type"
+                  value={h.type}
+                  options={HITCH_OPTIONS}
+                  onChange={(type) => hitch(i, { type })}
+                />
+                <Choice label="Its cord" value={h.cord} options={cords} onChange={(cord) => hitch(i, { cord })} />
+                <NumberField
+                  whole
+                  label="Wraps"
+                  value={h.wraps}
+                  limit={P.hitchWraps}
+                  step={1}
+                  onCommit={(wraps) => hitch(i, { wraps })}
+                />
+                <NumberField
+                  label="Loop"
+                  value={h.loop}
+                  limit={P.loop}
+                  step={0.01}
+                  onCommit={(loop) => hitch(i, { loop })}
+                />
+                <NumberField
+                  label="Slid out by"
+                  value={h.slid}
+                  limit={P.slid}
+                  step={0.005}
+                  decimals={3}
+                  onCommit={(slid) => hitch(i, { slid })}
+                />
+              </div>
+              <label className="check">
+                <input type="checkbox" checked={h.crossed} onChange={(e) => hitch(i, { crossed: e.target.checked })} />{' '}
+                A turn crosses another
+              </label>
+              {report !== undefined && (
+                <>
+                  <p>
+                    Grip ratio <FigureValue figure={report.dry} band /> dry, <FigureValue figure={report.wet} /> wet. It
+                    is pulled with {say(report.pull, 'force', units)}, {((report.angle * 180) / Math.PI).toFixed(0)}°
+                    off the ridge; the roof hangs {say(report.hangGap, 'length', units)} below. Cut{' '}
+                    {say(report.cut, 'length', units)}.
+                  </p>
+                  {report.advice.map((a) => (
+                    <p key={a} className="field-problem">
+                      {a}
+                    </p>
+                  ))}
+                </>
+              )}
+            </div>
+          );
+        })}
+    </div>
+  );
+}
+
+/** The same rig without its roof. */
+export function withoutRoof(rig: RidgeRig): RidgeRig {
+  const { pitch, ...bare } = rig;
+  void pitch;
+  return bare;
+}

@@ -1,0 +1,63 @@
+import { describe, expect, test } from '@jest/globals';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
+import { evaluatePitch } from '@rough-bight/core/pitch';
+import { pitchProblems } from '@rough-bight/core/rig';
+import { windToward } from '@rough-bight/core/weather';
+import { bearingInRig, movedPitch, withGuy, withoutOwn } from '../src/scene/pitch-moves.js';
+
+const file = readRigFile(readFileSync(join(process.cwd(), 'examples/rigs/gravel-spit-gable.rig.json'), 'utf8'));
+const around = surroundingsOf(file);
+const { rig } = file;
+const { body } = file.settings;
+const { guys } = evaluatePitch(rig, around, { full: false }).result;
+const foot = guys.find((g) => g.key === '01')!.foot;
+
+describe('taking hold of a pitched rig', () => {
+  test('a foot goes where the hand puts it, from where it stood, to the centimetre', () => {
+    const next = movedPitch(rig, { kind: 'foot', key: '01' }, [0.2, 0.301, 0], guys, body);
+    expect(next.pitch!.own['01']!.foot).toEqual([
+      Math.round((foot[0] + 0.2) * 100) / 100,
+      Math.round((foot[1] + 0.301) * 100) / 100,
+    ]);
+    expect(pitchProblems(next, around)).toEqual([]);
+    // a key that is not there moves nothing
+    expect(movedPitch(rig, { kind: 'foot', key: 'zz' }, [1, 1, 0], guys, body)).toBe(rig);
+  });
+  test('a tie, the roof, a hitch and an edge move only what they are, within their limits', () => {
+    expect(movedPitch(rig, { kind: 'tie', index: 1 }, [0, 0, 0.1], guys, body).trunks.map((t) => t.tieHeight)).toEqual([
+      1.7, 1.8,
+    ]);
+    expect(movedPitch(rig, { kind: 'roof' }, [0.25, 0, 0], guys, body).pitch!.middle).toBe(3.75);
+    expect(movedPitch(rig, { kind: 'roof' }, [99, 0, 0], guys, body).pitch!.middle).toBeLessThan(7);
+    const [out, inn] = [0, 1].map(
+      (i) => movedPitch(rig, { kind: 'hitch', index: i as 0 | 1 }, [0.01, 0, 0], guys, body).pitch!.hitches,
+    );
+    // away from the roof is out, at either end
+    expect(out![0].slid).toBeCloseTo(-0.01, 9);
+    expect(inn![1].slid).toBeCloseTo(0.01, 9);
+    expect(movedPitch(rig, { kind: 'edge', index: 0 }, [0, 0, -9], guys, body).pitch!.shape.edges).toEqual([0, 0.5]);
+  });
+  test('the wind comes from where the hand is', () => {
+    for (const [x, y] of [
+      [1, 0],
+      [0, 1],
+      [-0.6, 0.8],
+      [0.3, -0.9],
+    ] as const) {
+      const turned = movedPitch(rig, { kind: 'wind' }, [0, 0, 0], guys, body, [x, y]).pitch!;
+      const [wx, wy] = windToward(turned.windFrom, turned.bearing);
+      expect(wx).toBeCloseTo(-x / Math.hypot(x, y), 1);
+      expect(wy).toBeCloseTo(-y / Math.hypot(x, y), 1);
+    }
+    // x runs along the span, whose bearing it has
+    expect(bearingInRig(rig, 1, 0)).toBeCloseTo(rig.pitch!.bearing, 9);
+  });
+  test('a guy gets its own ways and gives them up again', () => {
+    const own = withGuy(withGuy(rig, '02', { haul: 70 }), '02', { off: true });
+    expect(own.pitch!.own['02']).toEqual({ haul: 70, off: true });
+    expect(withoutOwn(own, '02').pitch!.own).toEqual(rig.pitch!.own);
+    expect(rig.pitch!.own['02']).toBeUndefined();
+  });
+});
