@@ -81,7 +81,7 @@ test('a guy of its own: given to a tree, left off and put back', async ({ page }
   await judged(page);
   await page.getByRole('link', { name: /^Weather/ }).click();
   await page.getByRole('link', { name: /^Guy/ }).click();
-  await expect(page.locator('.link', { hasText: 'Right middle guy' }).first()).toContainText('foot of the sapling', {
+  await expect(page.locator('.link', { hasText: 'Right middle guy' }).first()).toContainText('Foot of the sapling', {
     timeout: 20_000,
   });
   await page.getByRole('button', { name: 'Leave it off' }).click();
@@ -138,9 +138,9 @@ test('every case can be drawn, and its water is told', async ({ page }) => {
   test.setTimeout(120_000);
   await page.goto('/rigs/mess-roof/weather');
   await judged(page);
-  await page.getByRole('button', { name: 'Gust, dry' }).click();
+  await page.getByRole('button', { name: 'Gust, dry', exact: true }).click();
   await expect(page).toHaveURL(/case=gust/);
-  await expect(page.getByRole('button', { name: 'Gust, dry' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'Gust, dry', exact: true })).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByText('Touch a case to draw it.')).toBeVisible();
   await page.getByRole('button', { name: 'from above' }).click();
   await expect(page.getByText(/put a pail here: .* for each mm of rain/)).toBeVisible();

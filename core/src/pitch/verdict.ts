@@ -5,8 +5,11 @@ import type { Verdict } from '../rig/index.js';
 import type { PitchResult } from './evaluate.js';
 import { ratioOf } from './evaluate.js';
 
-/** One sentence on what gives first, and one on what else matters. */
-export function pitchVerdict(r: PitchResult, body: BodyMeasures, units: UnitChoice): Verdict {
+/**
+ * One sentence on what gives first, and one on what else matters.
+ * @param full false where only the rig as pitched was worked out: then nothing is passed
+ */
+export function pitchVerdict(r: PitchResult, body: BodyMeasures, units: UnitChoice, full = true): Verdict {
   const first = r.rows[0];
   const governs = first?.links[0];
   const when = (id: string): string => r.cases.find((c) => c.id === id)?.said ?? id;
@@ -48,6 +51,12 @@ export function pitchVerdict(r: PitchResult, body: BodyMeasures, units: UnitChoi
       holds: false,
       sentence: `${capital(short.name)} is too short for its lines.`,
       detail: `${say(short.wanted, 'length', units)} wanted, ${say(short.have, 'length', units)} on hand. ${room}`,
+    };
+  if (!full)
+    return {
+      holds: true,
+      sentence: 'As pitched it holds.',
+      detail: `Night, rain and wind are being worked out. ${room}`,
     };
   return {
     holds: true,

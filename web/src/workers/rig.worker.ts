@@ -65,7 +65,7 @@ const service = {
         ...(full || stood === undefined ? {} : { from: stood }),
       });
       stood = tied;
-      return { rig, pitch: result, verdict: pitchVerdict(result, around.body, units), full };
+      return { rig, pitch: result, verdict: pitchVerdict(result, around.body, units, full), full };
     }),
   /** What a rig comes to in a sentence, with or without a roof pitched on it. */
   verdict: ({ rig, around, units }: PitchQuestion): Answer<Verdict> =>

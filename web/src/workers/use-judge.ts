@@ -91,17 +91,40 @@ export const useJudge = (question: Question | null, moving: boolean): Judged<Jud
 export const usePitch = (question: PitchQuestion | null, moving: boolean): Judged<PitchJudgement> =>
   useJudged(question, moving, PITCH);
 
+/** Verdicts asked for and not yet given, in order; the first is being worked out. */
+const asked: { readonly question: PitchQuestion; readonly done: (verdict: Verdict) => void }[] = [];
+/** Their worker: not the one that follows a hand, which must not wait for a list. */
+let teller: ReturnType<typeof startWorker> | undefined;
+
+function tellNext(): void {
+  const next = asked[0];
+  if (next === undefined) return;
+  teller ??= startWorker();
+  void teller.service.verdict(next.question).then((answer) => {
+    if (asked[0] !== next) return;
+    next.done(answer.ok ? answer.value : { holds: false, sentence: answer.message, detail: '' });
+    asked.shift();
+    tellNext();
+  });
+}
+
 /** What a rig comes to, in a sentence; null until it is known. */
 export function useVerdict(question: PitchQuestion): Verdict | null {
   const [verdict, setVerdict] = useState<Verdict | null>(null);
   useEffect(() => {
-    let open = true;
-    void (async () => {
-      const answer = await judgeWorker().verdict(question);
-      if (open) setVerdict(answer.ok ? answer.value : { holds: false, sentence: answer.message, detail: '' });
-    })();
+    const own = { question, done: setVerdict };
+    asked.push(own);
+    if (asked[0] === own) tellNext();
     return () => {
-      open = false;
+      const at = asked.indexOf(own);
+      if (at < 0) return;
+      asked.splice(at, 1);
+      // what is being worked out is of no use any more
+      if (at === 0) {
+        teller?.worker.terminate();
+        teller = undefined;
+        tellNext();
+      }
     };
   }, [question]);
   return verdict;

@@ -46,7 +46,7 @@ export function RoofControls({
           label="Part of the roof"
           value={part}
           options={[
-            { id: 'form', name: 'Form' },
+            { id: 'form', name: 'Roof and form' },
             { id: 'hitches', name: 'Hitches' },
           ]}
           onChange={setPart}
