@@ -7,6 +7,8 @@ import { prepareGround, rankSpans, survey } from '@rough-bight/core/ground';
 import { roofNet } from './nets.mjs';
 import { wood } from './places.mjs';
 import { solveSpan, unstressedFromDip, unstressedFromPretension, unstressedFromSag } from '@rough-bight/core/line';
+import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
+import { evaluatePitch } from '@rough-bight/core/pitch';
 import { evaluateRidge } from '@rough-bight/core/rig';
 import { sizeCords } from '@rough-bight/core/sizing';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
@@ -73,6 +75,23 @@ function roofs() {
   return times;
 }
 
+/** A gable of 128 panels with six guys: judged in full, with spreads, and followed while a foot is dragged. */
+function pitches() {
+  const file = readRigFile(readFileSync(join(root, 'examples/rigs/gravel-spit-gable.rig.json'), 'utf8'));
+  const around = surroundingsOf(file);
+  let { tied } = evaluatePitch(file.rig, around);
+  let away = 0;
+  const dragged = () => {
+    away = away === 0 ? 0.05 : 0;
+    const own = { '01': { foot: [3.5, 1.3 + away] } };
+    ({ tied } = evaluatePitch({ ...file.rig, pitch: { ...file.rig.pitch, own } }, around, { full: false, from: tied }));
+  };
+  return {
+    pitch_full_ms: median(3, () => evaluatePitch(file.rig, around)),
+    pitch_drag_ms: median(15, dragged),
+  };
+}
+
 /** A wood of two hundred anchors ranked, and the demo place surveyed. */
 function grounds(camp) {
   const who = { body: camp.person.body, calibrations: camp.person.calibrations };
@@ -115,5 +134,6 @@ export async function measure() {
     size_kit_ms: median(2, () => sizeCords(rig, around, units)),
     ...grounds(camp),
     ...roofs(),
+    ...pitches(),
   };
 }

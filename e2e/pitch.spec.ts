@@ -143,7 +143,7 @@ test('every case can be drawn, and its water is told', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Gust, dry', exact: true })).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByText('Touch a case to draw it.')).toBeVisible();
   await page.getByRole('button', { name: 'from above' }).click();
-  await expect(page.getByText(/put a pail here: .* for each mm of rain/)).toBeVisible();
+  await expect(page.getByText(/pail here: .* for each mm of rain/)).toBeVisible();
 });
 
 test('roofs and pegs are kept in the kit, and one in use stays', async ({ page }) => {

@@ -253,7 +253,7 @@ export function PitchScene(props: Props): ReactElement {
           <>
             <Lines result={r} shape={shape} frame={frame} bad={bad} chosen={chosen} onChoose={onChoose} far />
             <Cloth result={r} shape={shape} frame={frame} />
-            {view === 'above' && <Water result={r} shape={shape} frame={frame} units={units} />}
+            {view === 'above' && <Water result={r} shape={shape} frame={frame} width={size[0]} units={units} />}
             <Lines result={r} shape={shape} frame={frame} bad={bad} chosen={chosen} onChoose={onChoose} far={false} />
             {r.topology.lines
               .filter((l) => l.role === 'loop')
@@ -623,11 +623,13 @@ function Water({
   result,
   shape,
   frame,
+  width,
   units,
 }: {
   readonly result: PitchResult;
   readonly shape: PitchShape;
   readonly frame: Frame;
+  readonly width: number;
   readonly units: Parameters<typeof say>[2];
 }): ReactElement {
   const { runOff, topology } = result;
@@ -637,6 +639,7 @@ function Water({
     return nodes.filter((n) => n % 3 === 1 && runOff.through[n]! < 3 * (runOff.catches / topology.clothNodes));
   }, [topology.clothNodes, runOff]);
   const best = runOff.drips[0];
+  const drip: Point = best === undefined ? [0, 0] : place(frame, shape.at, best.node);
   return (
     <g className="pitch-water">
       {starts.map((n) => (
@@ -656,11 +659,13 @@ function Water({
       )}
       {best !== undefined && (
         <g className="drip">
-          <path
-            d={`M${place(frame, shape.at, best.node)[0]} ${place(frame, shape.at, best.node)[1]}m0 -9c6 8 7 11 0 15c-7 -4 -6 -7 0 -15z`}
-          />
-          <text x={place(frame, shape.at, best.node)[0] + 10} y={place(frame, shape.at, best.node)[1] + 18}>
-            put a pail here: {say(best.perMillimetre / 1000, 'volume', units)} for each mm of rain
+          <path d={`M${svg(drip)}m0 -9c6 8 7 11 0 15c-7 -4 -6 -7 0 -15z`} />
+          <text
+            x={drip[0] + (drip[0] > width / 2 ? -10 : 10)}
+            y={drip[1] + 18}
+            textAnchor={drip[0] > width / 2 ? 'end' : 'start'}
+          >
+            pail here: {say(best.perMillimetre / 1000, 'volume', units)} for each mm of rain
           </text>
         </g>
       )}
