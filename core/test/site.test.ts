@@ -37,6 +37,23 @@ describe('a rig on a span of the ground', () => {
     expect(after.cord).toBe(rig.cord);
     expect(after.tensioning.pulley).toEqual(rig.tensioning.pulley);
   });
+  test('a pitched roof turns with the span: its bearing, the place’s wind, soil and slope; guys follow the cloth again', () => {
+    const pitched = camp.rigs.find((r) => r.rig.pitch?.form === 'gable')!.rig;
+    const moved = { ...pitched, pitch: { ...pitched.pitch!, own: { '01': { foot: [3, 2] as const, haul: 70 } } } };
+    const p = place([tree('a', [-3.6, 0]), tree('b', [3.6, 0])], {
+      soil: 'gravel',
+      slope: { fall: 0.1, toward: 0 },
+      wind: { beaufort: 4, from: 1.2, shelter: 'open' },
+    });
+    const span = rankSpans(prepared(p)).good.find((s) => !s.newPole)!;
+    const { pitch, span: long } = rigAt(p, 'p', span, moved);
+    const along = span.from.id === 'a' ? Math.PI / 2 : (3 * Math.PI) / 2;
+    expect(pitch!.bearing).toBeCloseTo(along, 9);
+    expect(pitch).toMatchObject({ soil: 'gravel', windFrom: 1.2, own: { '01': { foot: null, haul: 70 } } });
+    // it falls to the north, which is to the left of a span that runs east
+    expect(pitch!.crossRise).toBeCloseTo(span.from.id === 'a' ? -0.1 : 0.1, 6);
+    expect(pitch!.middle).toBeCloseTo(long.tape / 2, 1);
+  });
   test('a boulder stands on one’s word: it does not give, it is in no ledger, and a warning says what it is asked for', () => {
     const p = place([tree('a', [-3.2, 0]), thing('boulder', 'b', [3.2, 0], { fixed: true })]);
     const span = rankSpans(prepared(p)).good.find((s) => s.to.id === 'b')!;

@@ -1,7 +1,9 @@
 import { SHELTERS } from '../catalogue/index.js';
-import type { JudgedSpan, Place, Thing } from '../ground/index.js';
-import { FORM_TRAITS, halfWidth } from '../ground/index.js';
+import type { At, JudgedSpan, Place, Thing } from '../ground/index.js';
+import { FORM_TRAITS, bearingOf, halfWidth, soilAt } from '../ground/index.js';
+import type { Pitch } from './pitch.js';
 import type { RidgeRig, Trunk } from './ridge.js';
+import { PITCH_LIMITS } from './pitch.js';
 import { END_ROOM, RIDGE_LIMITS } from './ridge.js';
 
 const clamp = (v: number, min: number, max: number): number => Math.min(max, Math.max(min, v));
@@ -17,6 +19,24 @@ function trunkOf(t: Thing, tieHeight: number): Trunk {
     tieHeight,
     signs: t.kind === 'tree' ? t.signs : [],
     ...(t.kind === 'tree' || (t.kind === 'post' && !t.fixed) ? {} : { standsOnWord: true as const }),
+  };
+}
+
+/** A pitched roof turned onto a span: centred, in this place's wind, slope and soil; its guys follow the cloth again. */
+function pitchAt(pitch: Pitch, place: Place, from: At, to: At, span: number): Pitch {
+  const bearing = bearingOf(from, to);
+  const middle: At = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
+  const { fall, toward } = place.slope;
+  const rise = -fall * Math.cos(toward - (bearing - Math.PI / 2));
+  const { min, max } = PITCH_LIMITS.crossRise;
+  return {
+    ...pitch,
+    bearing,
+    windFrom: place.wind.from,
+    soil: soilAt(place, middle),
+    crossRise: clamp(Math.round(rise * 1000) / 1000 + 0, min, max),
+    middle: centimetre(span / 2),
+    own: Object.fromEntries(Object.entries(pitch.own).map(([key, guy]) => [key, { ...guy, foot: null }])),
   };
 }
 
@@ -45,6 +65,7 @@ export function rigAt(place: Place, placeId: string, span: JudgedSpan, rig: Ridg
     hung: rig.hung.map((h) => ({ ...h, at: centimetre(clamp(h.at, END_ROOM, tape - END_ROOM)) })),
     tensioning: { ...rig.tensioning, dip: { ...rig.tensioning.dip, at: centimetre(tape / 2) } },
     wind: { beaufort: wind.beaufort, shelter: wind.shelter in SHELTERS ? wind.shelter : rig.wind.shelter },
+    ...(rig.pitch === undefined ? {} : { pitch: pitchAt(rig.pitch, place, span.from.at, span.to.at, tape) }),
     site: { place: placeId, from: span.from.id, to: span.newPole ? '' : span.to.id },
   };
 }
