@@ -1,36 +1,15 @@
-import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
-import 'reflect-metadata';
-import type { NestExpressApplication } from '@nestjs/platform-express';
+import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
-import type { Server } from 'node:http';
 import { join } from 'node:path';
 import request from 'supertest';
 import type { RigFile } from '@rough-bight/core/formats';
 import type { KitPegs, RidgeRig } from '@rough-bight/core/rig';
 import type { KitRoof } from '@rough-bight/core/roof';
-import { openEmbedded } from '../src/db/database.js';
-import type { Store } from '../src/db/database.js';
-import { readDemo, seed } from '../src/db/seed.js';
-import { createApp } from '../src/web/create.js';
+import { readDemo } from '../src/db/seed.js';
+import { served } from './served.js';
 
-jest.setTimeout(60_000);
-
-let store: Store;
-let app: NestExpressApplication;
-let http: Server;
+const { http } = served();
 const demo = readDemo();
-beforeAll(async () => {
-  process.env['ROUGH_BIGHT_LOG'] = 'silent';
-  store = await openEmbedded(null);
-  await seed(store);
-  app = await createApp(store);
-  await app.listen(0, '127.0.0.1');
-  http = app.getHttpServer() as Server;
-});
-afterAll(async () => {
-  await app.close();
-  await store.close();
-});
 
 interface CampBody {
   readonly roofs: readonly KitRoof[];
@@ -38,7 +17,7 @@ interface CampBody {
   readonly kit: readonly { readonly id: string }[];
 }
 const camp = async (): Promise<CampBody> =>
-  (await request(http).get('/api/camps/sallow-ait').expect(200)).body as CampBody;
+  (await request(http()).get('/api/camps/sallow-ait').expect(200)).body as CampBody;
 const rigId = 'gravel-spit-gable';
 
 describe('roofs and pegs of the kit', () => {
@@ -48,23 +27,23 @@ describe('roofs and pegs of the kit', () => {
     expect(pegs).toEqual(demo.pegs);
   });
   test('can be added, changed and removed', async () => {
-    const { body: added } = await request(http)
+    const { body: added } = await request(http())
       .post('/api/camps/sallow-ait/roofs')
       .send({ ...demo.roofs[0], name: 'spare square' })
       .expect(201);
     expect(added.id).not.toBe(demo.roofs[0]!.id);
-    await request(http)
+    await request(http())
       .put(`/api/camps/sallow-ait/roofs/${added.id}`)
       .send({ ...added, mass: 0.6 })
       .expect(200);
     expect((await camp()).roofs.find((r) => r.id === added.id)!.mass).toBe(0.6);
-    await request(http).delete(`/api/camps/sallow-ait/roofs/${added.id}`).expect(204);
-    await request(http).delete(`/api/camps/sallow-ait/roofs/${added.id}`).expect(404);
-    const { body: pegs } = await request(http)
+    await request(http()).delete(`/api/camps/sallow-ait/roofs/${added.id}`).expect(204);
+    await request(http()).delete(`/api/camps/sallow-ait/roofs/${added.id}`).expect(404);
+    const { body: pegs } = await request(http())
       .post('/api/camps/sallow-ait/pegs')
       .send({ name: 'long steel', shape: 'long', count: 6 })
       .expect(201);
-    await request(http).delete(`/api/camps/sallow-ait/pegs/${pegs.id}`).expect(204);
+    await request(http()).delete(`/api/camps/sallow-ait/pegs/${pegs.id}`).expect(204);
   });
   test.each([
     [{ length: 40 }, 'length', /1 to 12/],
@@ -72,7 +51,7 @@ describe('roofs and pegs of the kit', () => {
     [{ hollow: 0.45 }, 'hollow', /at most an eighth/],
     [{ tieOuts: [{ id: 'x', at: [9, 0], hold: 'loop' }] }, 'tieOuts.0.at.0', /-6 to 6/],
   ])('a roof that cannot be is named: %j', async (part, field, message) => {
-    const { body } = await request(http)
+    const { body } = await request(http())
       .post('/api/camps/sallow-ait/roofs')
       .send({ ...demo.roofs[0], ...part })
       .expect(422);
@@ -85,22 +64,22 @@ describe('roofs and pegs of the kit', () => {
       ['pegs', 'cut'],
       ['kit', 'tarred'],
     ] as const) {
-      const { body } = await request(http).delete(`/api/camps/sallow-ait/${path}/${id}`).expect(409);
+      const { body } = await request(http()).delete(`/api/camps/sallow-ait/${path}/${id}`).expect(409);
       expect(body.message).toContain('“Gravel-spit gable”');
     }
   });
   test('to a camp that is not there nothing is added', async () => {
-    await request(http).post('/api/camps/nowhere/roofs').send(demo.roofs[0]).expect(404);
+    await request(http()).post('/api/camps/nowhere/roofs').send(demo.roofs[0]).expect(404);
   });
 });
 
 describe('pitched rigs', () => {
   const stored = async (): Promise<{ name: string; note: string; version: number; document: RidgeRig }> =>
-    (await request(http).get(`/api/rigs/${rigId}`).expect(200)).body as never;
+    (await request(http()).get(`/api/rigs/${rigId}`).expect(200)).body as never;
   test('are stored whole, and a pitch that does not fit is named by field', async () => {
     const { name, note, version, document } = await stored();
     const put = (pitch: unknown) =>
-      request(http)
+      request(http())
         .put(`/api/rigs/${rigId}`)
         .send({ name, note, version, document: { ...document, pitch } });
     const { body: bad } = await put({ ...document.pitch, spread: -3 }).expect(422);
@@ -111,9 +90,9 @@ describe('pitched rigs', () => {
     expect(saved.document.pitch.spread).toBe(55);
   });
   test('go out as a file and come back the same, with nothing doubled in the kit', async () => {
-    const { text } = await request(http).get(`/api/rigs/${rigId}/file`).expect(200);
+    const { text } = await request(http()).get(`/api/rigs/${rigId}/file`).expect(200);
     const before = await camp();
-    const { body: taken } = await request(http)
+    const { body: taken } = await request(http())
       .post('/api/camps/sallow-ait/rig-files')
       .send(JSON.parse(text) as object)
       .expect(201);
@@ -124,7 +103,7 @@ describe('pitched rigs', () => {
       before.roofs.length,
       before.pegs.length,
     ]);
-    const again = await request(http).get(`/api/rigs/${taken.id}/file`).expect(200);
+    const again = await request(http()).get(`/api/rigs/${taken.id}/file`).expect(200);
     expect(again.text).toBe(text);
   });
   test('bring the kit that is missing, under another id where theirs is taken', async () => {
@@ -144,7 +123,7 @@ describe('pitched rigs', () => {
       },
       kit: { ...file.kit, roofs: [roof], pegs: [pegs] },
     };
-    const { body: taken } = await request(http).post('/api/camps/sallow-ait/rig-files').send(other).expect(201);
+    const { body: taken } = await request(http()).post('/api/camps/sallow-ait/rig-files').send(other).expect(201);
     const now = await camp();
     const own = now.roofs.find((r) => r.name === 'another square')!;
     expect(own.id).not.toBe(roof.id);
@@ -154,7 +133,7 @@ describe('pitched rigs', () => {
   test('a file that cannot be is named by field and leaves nothing behind', async () => {
     const file = JSON.parse(readFileSync(join(process.cwd(), 'examples/rigs/mess-roof.rig.json'), 'utf8')) as RigFile;
     const before = await camp();
-    const { body } = await request(http)
+    const { body } = await request(http())
       .post('/api/camps/sallow-ait/rig-files')
       .send({ ...file, rig: { ...file.rig, sway: 9 } })
       .expect(422);

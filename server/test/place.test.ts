@@ -1,35 +1,13 @@
-import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
-import 'reflect-metadata';
-import type { NestExpressApplication } from '@nestjs/platform-express';
+import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { Server } from 'node:http';
 import request from 'supertest';
 import { calibrate } from '@rough-bight/core/ground';
 import type { Place } from '@rough-bight/core/ground';
-import { openEmbedded } from '../src/db/database.js';
-import type { Store } from '../src/db/database.js';
-import { readDemo, seed } from '../src/db/seed.js';
-import { createApp } from '../src/web/create.js';
+import { readDemo } from '../src/db/seed.js';
+import { served } from './served.js';
 
-jest.setTimeout(60_000);
-
-let store: Store;
-let app: NestExpressApplication;
-let http: Server;
+const { http } = served();
 const demo = readDemo().places[0]!;
-
-beforeAll(async () => {
-  process.env['ROUGH_BIGHT_LOG'] = 'silent';
-  store = await openEmbedded(null);
-  await seed(store);
-  app = await createApp(store);
-  await app.listen(0, '127.0.0.1');
-  http = app.getHttpServer() as Server;
-});
-afterAll(async () => {
-  await app.close();
-  await store.close();
-});
 
 interface Stored {
   readonly id: string;
@@ -37,7 +15,7 @@ interface Stored {
   readonly document: Place;
 }
 const stored = async (id = 'the-landing'): Promise<Stored> =>
-  (await request(http).get(`/api/places/${id}`).expect(200)).body as Stored;
+  (await request(http()).get(`/api/places/${id}`).expect(200)).body as Stored;
 const body = (document: unknown, version?: number): object => ({
   name: demo.name,
   note: demo.note,
@@ -47,7 +25,7 @@ const body = (document: unknown, version?: number): object => ({
 
 describe('places', () => {
   test('the demo place comes with the camp, whole', async () => {
-    const { body: camp } = await request(http).get('/api/camps/sallow-ait').expect(200);
+    const { body: camp } = await request(http()).get('/api/camps/sallow-ait').expect(200);
     expect(camp.places).toHaveLength(1);
     expect(camp.places[0]).toMatchObject({ id: 'the-landing', name: demo.name, version: 1 });
     expect((await stored()).document).toEqual(demo.place);
@@ -56,28 +34,31 @@ describe('places', () => {
   test('a save raises the version and leaves a revision; one from an older version is told so', async () => {
     const before = await stored();
     const next = { ...before.document, soil: 'gravel' };
-    const { body: saved } = await request(http)
+    const { body: saved } = await request(http())
       .put('/api/places/the-landing')
       .send(body(next, before.version))
       .expect(200);
     expect(saved).toMatchObject({ version: before.version + 1, document: next });
-    const { body: problem } = await request(http)
+    const { body: problem } = await request(http())
       .put('/api/places/the-landing')
       .send(body(demo.place, before.version))
       .expect(409);
     expect(problem).toMatchObject({ code: 'conflict', current: { version: saved.version } });
     expect(problem.message).toMatch(/^This place was changed/);
-    const { body: revisions } = await request(http).get('/api/places/the-landing/revisions').expect(200);
+    const { body: revisions } = await request(http()).get('/api/places/the-landing/revisions').expect(200);
     expect(revisions.map((r: { version: number }) => r.version)).toEqual([saved.version, before.version]);
   });
 
   test('one can be begun and removed', async () => {
-    const { body: made } = await request(http).post('/api/camps/sallow-ait/places').send(body(demo.place)).expect(201);
+    const { body: made } = await request(http())
+      .post('/api/camps/sallow-ait/places')
+      .send(body(demo.place))
+      .expect(201);
     expect((await stored(made.id)).document).toEqual(demo.place);
-    await request(http).delete(`/api/places/${made.id}`).expect(204);
-    await request(http).get(`/api/places/${made.id}`).expect(404);
-    await request(http).put(`/api/places/${made.id}`).send(body(demo.place, 1)).expect(404);
-    await request(http).post('/api/camps/none/places').send(body(demo.place)).expect(404);
+    await request(http()).delete(`/api/places/${made.id}`).expect(204);
+    await request(http()).get(`/api/places/${made.id}`).expect(404);
+    await request(http()).put(`/api/places/${made.id}`).send(body(demo.place, 1)).expect(404);
+    await request(http()).post('/api/camps/none/places').send(body(demo.place)).expect(404);
   });
 
   const first = demo.place.things[0]!;
@@ -96,7 +77,7 @@ describe('places', () => {
     ['document.origin.latitude', { ...demo.place, origin: { latitude: 91, longitude: 0 } }, /latitude/],
   ])('%s is refused by name, and nothing is changed', async (field, document, message) => {
     const before = await stored();
-    const { body: problem } = await request(http)
+    const { body: problem } = await request(http())
       .put('/api/places/the-landing')
       .send(body(document, before.version))
       .expect(422);
@@ -112,7 +93,7 @@ describe('places', () => {
         fc.jsonValue({ maxDepth: 2 }),
         async (key, rubbish) => {
           const { version } = await stored();
-          const answer = await request(http)
+          const answer = await request(http())
             .put('/api/places/the-landing')
             .send(body({ ...demo.place, [key]: rubbish }, version));
           expect([200, 422]).toContain(answer.status);
@@ -123,7 +104,7 @@ describe('places', () => {
   });
 
   test('it is given as GeoJSON', async () => {
-    const answer = await request(http).get('/api/places/the-landing/geojson').expect(200);
+    const answer = await request(http()).get('/api/places/the-landing/geojson').expect(200);
     expect(answer.headers['content-type']).toMatch(/^application\/geo\+json/);
     const file = JSON.parse(answer.text) as { type: string; features: unknown[] };
     expect(file.type).toBe('FeatureCollection');
@@ -133,29 +114,29 @@ describe('places', () => {
 
 describe('weather stand-ins', () => {
   test('the station and the forecast answer, say that they are simulated, and a storm is in the next 72 hours', async () => {
-    const { body: now } = await request(http).get('/api/weather/now').expect(200);
+    const { body: now } = await request(http()).get('/api/weather/now').expect(200);
     expect(now).toMatchObject({ simulated: true, reading: { wind: expect.any(Number), from: expect.any(Number) } });
-    const { body: ahead } = await request(http).get('/api/weather/ahead?hours=72').expect(200);
+    const { body: ahead } = await request(http()).get('/api/weather/ahead?hours=72').expect(200);
     expect(ahead.simulated).toBe(true);
     expect(ahead.readings).toHaveLength(72);
     expect(Math.max(...ahead.readings.map((r: { wind: number }) => r.wind))).toBeGreaterThan(13);
-    await request(http).get('/api/weather/ahead').expect(200);
+    await request(http()).get('/api/weather/ahead').expect(200);
   });
   test.each(['0', '73', 'x', '1.5'])('%s hours ahead are refused', async (hours) => {
-    const { body: problem } = await request(http).get(`/api/weather/ahead?hours=${hours}`).expect(422);
+    const { body: problem } = await request(http()).get(`/api/weather/ahead?hours=${hours}`).expect(422);
     expect(problem.fields[0]).toMatchObject({ field: 'hours' });
   });
 });
 
 describe('calibrations', () => {
   test('the server takes the mean of the repeats for the unit, whatever the body says', async () => {
-    const { body: me } = await request(http).get('/api/me').expect(200);
+    const { body: me } = await request(http()).get('/api/me').expect(200);
     const person = { ...me, id: undefined };
     const repeats = [
       { taped: 20, count: 25 },
       { taped: 20, count: 26 },
     ];
-    const { body: next } = await request(http)
+    const { body: next } = await request(http())
       .put('/api/me')
       .send({ ...person, body: { ...person.body, pace: 1.1 }, calibrations: { pace: repeats } })
       .expect(200);
@@ -170,9 +151,9 @@ describe('calibrations', () => {
     [{ pace: 'twice' }, /list/],
     [[], /table/],
   ])('%j is refused', async (calibrations, message) => {
-    const { body: me } = await request(http).get('/api/me').expect(200);
+    const { body: me } = await request(http()).get('/api/me').expect(200);
     const person = { ...me, id: undefined };
-    const { body: problem } = await request(http)
+    const { body: problem } = await request(http())
       .put('/api/me')
       .send({ ...person, calibrations })
       .expect(422);

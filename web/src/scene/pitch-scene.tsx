@@ -7,13 +7,14 @@ import { measuredSpan } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { PITCH_TRAITS, pathFrom } from '@rough-bight/core/roof';
 import { compassPoint, windToward } from '@rough-bight/core/weather';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import type { KeyboardEvent, PointerEvent, ReactElement } from 'react';
 import { HitchMark, TrunkMark } from '../parts/marks.js';
 import { useUnits } from '../parts/units.js';
 import type { PitchJudgement } from '../workers/rig.worker.js';
 import type { PitchGrip } from './pitch-moves.js';
 import { movedPitch } from './pitch-moves.js';
+import { useSize } from './use-size.js';
 
 export type Side = 'side' | 'above';
 
@@ -91,18 +92,7 @@ const LIGHT = [-0.35, -0.45, 0.82] as const;
 export function PitchScene(props: Props): ReactElement {
   const { rig, judgement, body, view, onView, caseId, chosen, onChoose, moving, onMove, onMoveEnd, onNudge } = props;
   const units = useUnits();
-  const box = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState<Point>([740, 500]);
-  useEffect(() => {
-    const element = box.current;
-    if (element === null) return undefined;
-    const observer = new ResizeObserver(([entry]) => {
-      const { width, height } = entry!.contentRect;
-      if (width > 0 && height > 0) setSize([width, height]);
-    });
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, []);
+  const [box, size] = useSize(740, 500);
   const span = measuredSpan(rig, body);
   const r = judgement?.pitch ?? null;
   const [held, setHeld] = useState<Frame | null>(null);

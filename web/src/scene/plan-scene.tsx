@@ -14,7 +14,7 @@ import {
   runOffLines,
 } from '@rough-bight/core/ground';
 import { Maximize, Minus, Plus } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import type { KeyboardEvent, PointerEvent, ReactElement, WheelEvent } from 'react';
 import { PlanMark } from '../parts/plan-marks.js';
 import { useUnits } from '../parts/units.js';
@@ -23,6 +23,7 @@ import type { PlanGrip } from './plan-moves.js';
 import { movedOnPlan } from './plan-moves.js';
 import type { PlanView } from './plan-view.js';
 import { fitPlan, gridStep, planAt, planX, planY, zoomed } from './plan-view.js';
+import { useSize } from './use-size.js';
 
 interface Props {
   readonly place: Place;
@@ -106,20 +107,9 @@ function placeNames(
 export function PlanScene(props: Props): ReactElement {
   const { place, judgement, body, selected, span, fire, measuring, putting } = props;
   const units = useUnits();
-  const box = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState<readonly [number, number]>([740, 460]);
+  const [box, size] = useSize(740, 460);
   const [chosen, setChosen] = useState<PlanView | null>(null);
   const [grid, setGrid] = useState<'unit' | 'paces'>('unit');
-  useEffect(() => {
-    const element = box.current;
-    if (element === null) return undefined;
-    const observer = new ResizeObserver(([entry]) => {
-      const { width, height } = entry!.contentRect;
-      if (width > 0 && height > 0) setSize([width, height]);
-    });
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, []);
   // the picture stays while things move in it; fitted anew only when asked or when the window changes
   const [fitted, setFitted] = useState<{ readonly size: readonly [number, number]; readonly view: PlanView } | null>(
     null,

@@ -3,7 +3,7 @@ import { say, sayHeight, saySmall } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { measuredSpan } from '@rough-bight/core/rig';
 import type { KitCord, RidgeRig, Shape } from '@rough-bight/core/rig';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import type { KeyboardEvent, PointerEvent, ReactElement } from 'react';
 import { FigureValue } from '../parts/figure.js';
 import { HitchMark, HungMark, TrunkMark } from '../parts/marks.js';
@@ -13,6 +13,7 @@ import type { Grip } from './moves.js';
 import { moved } from './moves.js';
 import type { View } from './view.js';
 import { fitView, toX, toY } from './view.js';
+import { useSize } from './use-size.js';
 
 interface Props {
   readonly rig: RidgeRig;
@@ -54,18 +55,7 @@ const ROOM_FOR_NAMES = 48;
 /** The rig from the side, to scale, with everything that can be moved. */
 export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd, onNudge }: Props): ReactElement {
   const units = useUnits();
-  const box = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState<readonly [number, number]>([740, 500]);
-  useEffect(() => {
-    const element = box.current;
-    if (element === null) return undefined;
-    const observer = new ResizeObserver(([entry]) => {
-      const { width, height } = entry!.contentRect;
-      if (width > 0 && height > 0) setSize([width, height]);
-    });
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, []);
+  const [box, size] = useSize(740, 500);
 
   const span = measuredSpan(rig, body);
   const [h0, h1] = [rig.trunks[0].tieHeight, rig.groundRise + rig.trunks[1].tieHeight];
