@@ -1,4 +1,4 @@
-import { CLOTHS, HOLDS, PEGS, findCloth, findPeg } from '@rough-bight/core/catalogue';
+import { CLOTHS, HOLDS, PEGS, findPeg } from '@rough-bight/core/catalogue';
 import type { Hold } from '@rough-bight/core/catalogue';
 import { say } from '@rough-bight/core/quantity';
 import { PITCH_LIMITS } from '@rough-bight/core/rig';
@@ -124,6 +124,7 @@ export function Roofs({
                   label="Tie-outs at"
                   value={layoutOf(roof)}
                   options={LAYOUT_OPTIONS}
+                  hint={`${roof.tieOuts.length} tie-outs`}
                   onChange={(layout) => {
                     if (layout !== 'own')
                       change({ ...roof, tieOuts: tieOutsOf(layout, roof.length, roof.width, hold) });
@@ -138,9 +139,6 @@ export function Roofs({
                 hint={roof.mass > 0 ? 'weighed' : `about ${say(roofMass(roof), 'mass', units)} by its cloth`}
                 onCommit={(mass) => change({ ...roof, mass })}
               />
-              <p className="hank-strength quiet">
-                {findCloth(roof.cloth)?.name}, {roof.tieOuts.length} tie-outs
-              </p>
               <button
                 type="button"
                 className="icon-button"
