@@ -10,7 +10,7 @@ import { solveSpan, unstressedFromDip, unstressedFromPretension, unstressedFromS
 import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
 import { evaluatePitch } from '@rough-bight/core/pitch';
 import { evaluateRidge } from '@rough-bight/core/rig';
-import { sizeCords } from '@rough-bight/core/sizing';
+import { sizeCords, sizeRig } from '@rough-bight/core/sizing';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
 
 /** Median time of one call, ms, over `runs` calls after as many to warm up. */
@@ -86,7 +86,13 @@ function pitches() {
     const own = { '01': { foot: [3.5, 1.3 + away] } };
     ({ tied } = evaluatePitch({ ...file.rig, pitch: { ...file.rig.pitch, own } }, around, { full: false, from: tied }));
   };
+  // twelve lines: ridge, two hitches, nine guys
+  const mess = readRigFile(readFileSync(join(root, 'examples/rigs/mess-roof.rig.json'), 'utf8'));
+  const more = { ...mess.rig.pitch.own, '0q': { off: false }, '1q': { off: false }, '0Q': { off: false } };
+  const twelve = { ...mess.rig, pitch: { ...mess.rig.pitch, own: more } };
+  const messAround = surroundingsOf(mess);
   return {
+    size_rig_ms: median(3, () => sizeRig(twelve, messAround, 'cut', { length: 'm', force: 'N' })),
     pitch_full_ms: median(3, () => evaluatePitch(file.rig, around)),
     pitch_drag_ms: median(15, dragged),
   };

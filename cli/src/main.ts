@@ -3,6 +3,7 @@ import { net } from './net.js';
 import { BadInput } from './options.js';
 import { ridge } from './ridge.js';
 import { rig } from './rig.js';
+import { size } from './size.js';
 
 /** Where a command writes. */
 export interface Output {
@@ -13,12 +14,14 @@ export interface Output {
 const USAGE = `rb cords                 the cords of the catalogue
 rb ridge --span M ...    a line between two points; rb ridge --help tells more
 rb rig FILE              a pitched rig: lines, anchors, hitches, cloth; rb rig --help tells more
+rb size FILE             a pitched rig sized from its kit; rb size --help tells more
 rb net FILE              a structure of nodes, lines, struts and panels; rb net --help tells more`;
 
 const COMMANDS: Readonly<Record<string, (args: readonly string[], io: Output) => number | void>> = {
   cords,
   ridge,
   rig,
+  size,
   net,
 };
 

@@ -17,7 +17,7 @@ Exit code 0 solved, 3 not settled in some case (it says which), 2 bad input.`;
 
 const SPEED = { says: 'a speed from 0 to 60 m/s', fits: (x: number) => x >= 0 && x <= 60 };
 const BEARING = { says: 'a bearing from 0 to 360 degrees', fits: (x: number) => x >= 0 && x <= 360 };
-const UNITS = { length: 'm', force: 'N' } as const;
+export const UNITS = { length: 'm', force: 'N' } as const;
 
 /** Reads a rig file named on the command line. @throws BadInput naming file, field and remedy */
 export function readRig(file: string | undefined): RigFile {
@@ -44,6 +44,25 @@ export function readWind(text: string | undefined): CaseWind | undefined {
   };
 }
 
+/** A rig file with a roof pitched on its line. @throws BadInput naming file, field and remedy */
+export function readPitched(name: string | undefined): RigFile {
+  const file = readRig(name);
+  if (file.rig.pitch === undefined)
+    throw new BadInput('rig.pitch: this rig has no roof pitched on it; rb ridge solves a line alone');
+  return file;
+}
+
+/** Works on a rig, saying what is wrong with it in the file's own fields. */
+export function onRig<T>(work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof RigProblem) throw new BadInput(`rig.${error.field}: ${error.message}`);
+    if (error instanceof NoSuchLine) throw new BadInput(`rig.tensioning: ${error.message}`);
+    throw error;
+  }
+}
+
 /** `rb rig FILE`. */
 export function rig(args: readonly string[], io: Output): number {
   const [name, ...rest] = args;
@@ -51,22 +70,12 @@ export function rig(args: readonly string[], io: Output): number {
     io.out(HELP);
     return 0;
   }
-  const file = readRig(name);
+  const file = readPitched(name);
   const options = readOptions(rest, ['wind'], ['wet', 'json']);
-  if (file.rig.pitch === undefined)
-    throw new BadInput('rig.pitch: this rig has no roof pitched on it; rb ridge solves a line alone');
   const wind = readWind(single(options, 'wind'));
-  let result: PitchResult;
-  try {
-    result = evaluatePitch(file.rig, surroundingsOf(file), {
-      full: true,
-      ...(wind === undefined ? {} : { wind }),
-    }).result;
-  } catch (error) {
-    if (error instanceof RigProblem) throw new BadInput(`rig.${error.field}: ${error.message}`);
-    if (error instanceof NoSuchLine) throw new BadInput(`rig.tensioning: ${error.message}`);
-    throw error;
-  }
+  const { result } = onRig(() =>
+    evaluatePitch(file.rig, surroundingsOf(file), { full: true, ...(wind === undefined ? {} : { wind }) }),
+  );
   const caseId = options.has('wet')
     ? wind === undefined
       ? 'wet'

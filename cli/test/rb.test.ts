@@ -133,6 +133,6 @@ test('rb cords lists every cord with its evidence', () => {
 });
 
 test('an unknown command names the known ones', () => {
-  expect(rb('knit')).toMatchObject({ code: 2, err: 'command: knit; allowed: cords, ridge, rig, net' });
+  expect(rb('knit')).toMatchObject({ code: 2, err: 'command: knit; allowed: cords, ridge, rig, size, net' });
   expect(rb().code).toBe(0);
 });

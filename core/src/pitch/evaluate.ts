@@ -7,8 +7,8 @@ import type { Vec3 } from '../quantity/index.js';
 import type { Judged, PitchSurroundings, RidgeRig } from '../rig/index.js';
 import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
-import { judge } from '../strength/index.js';
-import type { Link } from '../strength/index.js';
+import { RULES, judge } from '../strength/index.js';
+import type { Link, Required } from '../strength/index.js';
 import { beaufortSpeed, windPressure } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
@@ -17,7 +17,7 @@ import { PITCHED, pitchCases } from './cases.js';
 import type { CaseWind } from './cases.js';
 import { CERTAIN, anchorHolds, chainsOf } from './ledger.js';
 import type { CaseReading, Chain, Spread } from './ledger.js';
-import type { Member } from './model.js';
+import type { Member, PitchModel } from './model.js';
 import { pitchModel } from './model.js';
 import type { HitchState, PitchState, TiedRig } from './solve.js';
 import { solveCase, tieOff } from './solve.js';
@@ -117,6 +117,8 @@ export interface PitchTopology {
   }[];
   readonly sticks: readonly { readonly id: string; readonly from: number; readonly to: number }[];
   readonly keys: readonly { readonly id: string; readonly name: string; readonly node: number }[];
+  /** Tie-outs along the edges that could take a guy more. */
+  readonly spare: readonly { readonly id: string; readonly name: string }[];
 }
 
 export interface PitchResult {
@@ -185,6 +187,8 @@ export interface PitchOptions {
   readonly spreads?: boolean;
   /** A gust at the roof instead of the rig's own wind; null for still air. */
   readonly wind?: CaseWind | null;
+  /** false judges it with every hitch held where it is tied: what it has to bear so that it holds. */
+  readonly slip?: boolean;
   /** The rig as it was a moment ago: where to start from. */
   readonly from?: TiedRig;
 }
@@ -319,6 +323,16 @@ function readingOf(rig: TiedRig, state: PitchState, spreads: Spreads | null): Ca
 export interface Evaluated {
   readonly result: PitchResult;
   readonly tied: TiedRig;
+  /** What each case says of every line, in the cases' order. */
+  readonly readings: readonly CaseReading[];
+}
+
+/** Judges a link by all three schools, and by the rig's own. */
+export function judgedBy(rig: Pick<RidgeRig, 'rule' | 'use'>, required: Required): (link: Link) => Judged {
+  return (link) => {
+    const schools = RULES.map((r) => judge(link, r, required, rig.use));
+    return { link, judgement: schools.find((x) => x.rule === rig.rule)!, schools };
+  };
 }
 
 /**
@@ -331,9 +345,14 @@ export function evaluatePitch(
   options: PitchOptions = { full: true },
 ): Evaluated {
   const model = pitchModel(rig, around, { ranges: options.full });
-  const tied = tieOff(model, { inTurn: options.full, ...(options.from === undefined ? {} : { from: options.from }) });
+  const slip = options.slip !== false;
+  const tied = tieOff(model, {
+    inTurn: options.full,
+    slip,
+    ...(options.from === undefined ? {} : { from: options.from }),
+  });
   const cases = options.full ? pitchCases(rig, options.wind) : [PITCHED];
-  const states = cases.map((c) => (c.id === 'pitched' ? tied.pitched : solveCase(tied, c)));
+  const states = cases.map((c) => (c.id === 'pitched' ? tied.pitched : solveCase(tied, c, { slip })));
   const byId = new Map(states.map((s) => [s.case.id, s]));
   let calm: Spreads | null = null;
   let windy: Spreads | null = null;
@@ -345,10 +364,7 @@ export function evaluatePitch(
   }
   const readings = states.map((s) => readingOf(tied, s, s.case.wind === null ? calm : windy));
   const { structure: s } = tied.engine;
-  const judged = (link: Link): Judged => {
-    const schools = (['factor', 'share', 'chance'] as const).map((r) => judge(link, r, around.required, rig.use));
-    return { link, judgement: schools.find((x) => x.rule === rig.rule)!, schools };
-  };
+  const judged = judgedBy(rig, around.required);
   const rows = chainsOf(model, readings)
     .map((chain): PitchRow => {
       const k = model.members.findIndex((m) => m.id === chain.id);
@@ -363,7 +379,7 @@ export function evaluatePitch(
         pitched: pitchedOf(readings[0]!, chain),
         links,
         unstressed: m === undefined ? null : tied.tied[k]!,
-        cut: m === undefined ? null : cutOf(tied, k),
+        cut: m === undefined ? null : cutOf(model, m, tied.tied[k]!),
       };
     })
     .sort((a, b) => ratioOf(a) - ratioOf(b));
@@ -434,7 +450,7 @@ export function evaluatePitch(
     cords: cordsOf(tied),
     residual: Math.max(...states.map((x) => x.numbers.residual)),
   };
-  return { result: { ...base, warnings: warningsOf(tied, base, byId) }, tied };
+  return { result: { ...base, warnings: warningsOf(tied, base, byId) }, tied, readings };
 }
 
 /** How near a row is to letting go by the rig's rule; infinite where nothing can. */
@@ -453,9 +469,8 @@ function pitchedOf(reading: CaseReading, chain: Chain): number {
   return reading.tension(chain.id).value;
 }
 
-/** Cord to cut for a member, m: its length, both knots and a tail; a hitch's loop by its own wraps. */
-function cutOf({ model, tied }: TiedRig, k: number): number {
-  const m = model.members[k]!;
+/** Cord to cut for a member of this unstressed length, m: both knots and a tail with it; a hitch's loop by its own wraps. */
+export function cutOf(model: PitchModel, m: Member, length: number): number {
   const d = m.cord.diameter;
   if (m.role === 'loop') {
     const h = model.hitches.find((x) => x.end === m.end)!;
@@ -465,14 +480,14 @@ function cutOf({ model, tied }: TiedRig, k: number): number {
     model.rig.ends[i].wraps * (model.rig.trunks[i].girth + Math.PI * d) +
     model.ridge.terminations[i].cordInDiameters * d +
     TAIL;
-  if (m.role === 'ridge') return tied[k]! + at(0) + at(1);
-  if (m.role === 'tie') return tied[k]! + at(m.end) + GUY_ENDS.cloth.cordInDiameters * d;
+  if (m.role === 'ridge') return length + at(0) + at(1);
+  if (m.role === 'tie') return length + at(m.end) + GUY_ENDS.cloth.cordInDiameters * d;
   const { guy } = m.reach!;
   // a loop of cord to a peg is doubled and joined
-  if (m.role === 'peg') return 2 * tied[k]! + GUY_ENDS.cloth.cordInDiameters * d + 0.1;
+  if (m.role === 'peg') return 2 * length + GUY_ENDS.cloth.cordInDiameters * d + 0.1;
   const made = guy.hitch === 'elastic' ? 'adjustable' : guy.hitch;
   const round = guy.anchor.kind === 'stem' ? guy.anchor.girth : 0.15;
-  return tied[k]! + round + (GUY_ENDS.cloth.cordInDiameters + GUY_ENDS[made].cordInDiameters) * d + TAIL;
+  return length + round + (GUY_ENDS.cloth.cordInDiameters + GUY_ENDS[made].cordInDiameters) * d + TAIL;
 }
 
 function guyReport(tied: TiedRig, m: Member, reading: CaseReading): GuyReport[] {
@@ -552,6 +567,7 @@ function topologyOf({ model, engine, line }: TiedRig): PitchTopology {
       name: k.name,
       node: model.mesh.nodeAt(k.flat[0], k.flat[1]),
     })),
+    spare: model.layout.spare.map(({ id, name }) => ({ id, name })),
   };
 }
 
@@ -617,7 +633,9 @@ function pegsOf({ model }: TiedRig): PitchResult['pegs'] {
 
 function cordsOf(tied: TiedRig): PitchResult['cords'] {
   const wanted = new Map<string, number>();
-  tied.model.members.forEach((m, k) => wanted.set(m.kitCord.id, (wanted.get(m.kitCord.id) ?? 0) + cutOf(tied, k)));
+  tied.model.members.forEach((m, k) =>
+    wanted.set(m.kitCord.id, (wanted.get(m.kitCord.id) ?? 0) + cutOf(tied.model, m, tied.tied[k]!)),
+  );
   return [...wanted].map(([id, length]) => {
     const kit = tied.model.around.kit.find((c) => c.id === id)!;
     return { id, name: kit.name, wanted: length, have: kit.length };

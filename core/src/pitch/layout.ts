@@ -2,7 +2,7 @@ import type { Hold } from '../catalogue/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import { norm, sub } from '../quantity/index.js';
 import { measuredSpan, guyOf } from '../rig/index.js';
-import type { Guy, PitchSurroundings, RidgeRig } from '../rig/index.js';
+import type { Guy, Pitch, PitchSurroundings, RidgeRig } from '../rig/index.js';
 import { RigProblem } from '../rig/index.js';
 import { FormProblem, planForm, tieOutAt } from '../roof/index.js';
 import type { FormPlan, Key, KitRoof, Setting } from '../roof/index.js';
@@ -34,6 +34,8 @@ export interface Stick {
 /** Where everything of a pitched rig is meant to be, before anything pulls. */
 export interface PitchLayout {
   readonly plan: FormPlan;
+  /** Tie-outs along the edges that have no guy and could take one. */
+  readonly spare: readonly Key[];
   readonly setting: Setting;
   readonly roof: KitRoof;
   readonly reaches: readonly Reach[];
@@ -86,8 +88,9 @@ export function layoutOf(rig: RidgeRig, around: PitchSurroundings): PitchLayout 
     shape: pitch.shape,
   };
   let plan: FormPlan;
+  let spare: readonly Key[];
   try {
-    plan = planForm(pitch.form, setting);
+    ({ plan, spare } = withTieOuts(planForm(pitch.form, setting), roof, pitch.own));
   } catch (error) {
     if (error instanceof FormProblem)
       throw new RigProblem(error.field.startsWith('shape') ? `pitch.${error.field}` : error.field, error.message);
@@ -141,7 +144,14 @@ export function layoutOf(rig: RidgeRig, around: PitchSurroundings): PitchLayout 
         foot: [key.at[0], key.at[1], ground(key.at[0], key.at[1])],
       });
   }
-  return { plan, setting, roof, reaches, sticks, hitchHolds, gathered };
+  return { plan, spare, setting, roof, reaches, sticks, hitchHolds, gathered };
+}
+
+/** A form with the tie-outs it uses on this roof, and those along its edges that could take a guy more. */
+function withTieOuts(plan: FormPlan, roof: KitRoof, own: Pitch['own']): { plan: FormPlan; spare: readonly Key[] } {
+  const there = plan.keys.filter((k) => k.spare !== true || tieOutAt(roof, k.flat[0], k.flat[1]) !== undefined);
+  const used = (k: Key): boolean => k.spare !== true || own[k.id]?.off === false;
+  return { plan: { ...plan, keys: there.filter(used) }, spare: there.filter((k) => !used(k)) };
 }
 
 function middleOf(plan: FormPlan): Vec3 {

@@ -15,7 +15,7 @@ import {
 import { gripFigure, offAxis, ownGripFigure } from '../hitch/index.js';
 import type { Guy } from '../rig/index.js';
 import type { Link } from '../strength/index.js';
-import { bendKept, cordStrength, knotKept, link } from '../strength/index.js';
+import { bendKept, cordStrength, knotKept, link, ratioFor } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import { PEG_ARM } from './layout.js';
@@ -82,8 +82,11 @@ interface Place {
 /** Pulls under this are the solve's own rounding of a slack line, N. */
 const IDLE = 0.2;
 
-/** The worst case of a place, as a link. */
-function worst(place: Place, readings: readonly CaseReading[]): Link | null {
+/** A place under the case that leaves it least; null where nothing is known against it. */
+function worst(
+  place: Place,
+  readings: readonly CaseReading[],
+): { readonly r: CaseReading; readonly demand: Figure; readonly available: Figure } | null {
   let found: { r: CaseReading; demand: Figure; available: Figure; left: number } | null = null;
   for (const r of readings) {
     const demand = place.demand(r);
@@ -92,6 +95,12 @@ function worst(place: Place, readings: readonly CaseReading[]): Link | null {
     const left = demand.value > IDLE ? available.value / demand.value : Number.POSITIVE_INFINITY;
     if (found === null || left < found.left) found = { r, demand, available, left };
   }
+  return found;
+}
+
+/** The worst case of a place, as a link. */
+function worstLink(place: Place, readings: readonly CaseReading[]): Link | null {
+  const found = worst(place, readings);
   return found === null
     ? null
     : link(place.id, place.kind, place.name, found.r.state.case.id, found.demand, found.available);
@@ -451,6 +460,27 @@ export function anchorHolds(
   return { name: place.name, capacity: margin === null ? null : margin * pull, margin };
 }
 
+type Only = (place: Pick<Link, 'id' | 'kind'>) => boolean;
+const ALL: Only = () => true;
+
+/**
+ * Every place of one line that can let go, each under the case that leaves it least.
+ * @param only which of them, by id and kind; all when left out
+ */
+export function linksOf(model: PitchModel, m: Member, readings: readonly CaseReading[], only: Only = ALL): Link[] {
+  return placesOf(model, m).flatMap((p) => (only(p) ? (worstLink(p, readings) ?? []) : []));
+}
+
+/** The same as no more than how near each place is to what the rig's rule asks: over 1 holds. */
+export function ratiosOf(model: PitchModel, m: Member, readings: readonly CaseReading[], only: Only = ALL): number[] {
+  const { rig, around } = model;
+  return placesOf(model, m).flatMap((place) => {
+    if (!only(place)) return [];
+    const found = worst(place, readings);
+    return found === null ? [] : [ratioFor(rig.rule, { ...found, kind: place.kind }, around.required, rig.use).ratio];
+  });
+}
+
 /** Every line, the stems, the cloth and the sticks, each with all the places at which it can let go. */
 export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): Chain[] {
   const { rig, ridge, layout } = model;
@@ -458,7 +488,7 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
   const largest = (make: (r: CaseReading) => Figure): Figure =>
     readings.map(make).reduce((a, b) => (b.value > a.value ? b : a));
   for (const m of model.members) {
-    const links = placesOf(model, m).flatMap((p) => worst(p, readings) ?? []);
+    const links = linksOf(model, m, readings);
     out.push({
       id: m.id,
       name: m.name,
@@ -474,7 +504,7 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
     if (trunk.standsOnWord || !model.net.nodes.some((n) => n.id === node)) continue;
     const place = trunkPlace(model, i);
     const level = (r: CaseReading): Figure => levelPull(model, i, r);
-    const found = worst(place, readings);
+    const found = worstLink(place, readings);
     out.push({
       id: node,
       name: trunk.name,
@@ -511,7 +541,7 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
         (f, sun, wear) => f! * sun! * wear!,
       ),
   };
-  const torn = worst(cloth, readings);
+  const torn = worstLink(cloth, readings);
   if (torn !== null)
     out.push({
       id: 'cloth',
@@ -535,7 +565,7 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
           [model.buckling.get(s.id)! * 0.6, model.buckling.get(s.id)! * 1.3],
         ),
     };
-    const found = worst(place, readings);
+    const found = worstLink(place, readings);
     if (found !== null)
       out.push({
         id: s.id,

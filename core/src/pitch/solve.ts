@@ -117,10 +117,11 @@ const FIRST_PULL = 0.4;
  * Ties a rig as people do: everything is put on with a light pull, then each guy is hauled in turn and tied off at its
  * length, which the next ones change again.
  * @param options.inTurn false hauls all at once: what a hand dragging in the scene sees
+ * @param options.slip   false holds every hitch where it is tied, however hard it is asked
  */
 export function tieOff(
   model: PitchModel,
-  options: { readonly inTurn: boolean; readonly from?: TiedRig } = { inTurn: true },
+  options: { readonly inTurn: boolean; readonly from?: TiedRig; readonly slip?: boolean } = { inTurn: true },
 ): TiedRig {
   const engine = prepareStructure(structureOf(model.net));
   const { structure: s } = engine;
@@ -179,7 +180,7 @@ export function tieOff(
   const numbers = numbersOf(engine, outcome);
   const tension = Float64Array.from(line, (i) => numbers.tension[i]!);
   const held = hitchesOf(model, s, numbers);
-  if (slips(model, held, false, s)) outcome = solve(engine);
+  if (options.slip !== false && slips(model, held, false, s)) outcome = solve(engine);
   return { ...rig, tension, pitched: stateOf({ ...rig, tension } as TiedRig, PITCHED, outcome, held) };
 }
 
@@ -275,6 +276,8 @@ export function solveCase(
     readonly pressure?: number;
     /** Pressures found before, Pa, one a panel: taken as they are, times the factor. */
     readonly known?: Float64Array;
+    /** false holds every hitch where it is tied. */
+    readonly slip?: boolean;
   } = {},
 ): PitchState {
   const { model, engine } = rig;
@@ -298,7 +301,7 @@ export function solveCase(
     }
   }
   const held = hitchesOf(model, s, numbersOf(engine, outcome));
-  if (slips(model, held, c.wet, s)) outcome = solve(engine, BOUNDED);
+  if (options.slip !== false && slips(model, held, c.wet, s)) outcome = solve(engine, BOUNDED);
   let ponds: readonly Pond[] = [];
   let litres = 0;
   let runsAway = false;

@@ -66,6 +66,8 @@ export interface Key {
   readonly role: Role;
   /** Held only where the cloth has a tie-out for it. */
   readonly optional?: true;
+  /** Left alone unless it is asked for: one tie-out more along an edge. */
+  readonly spare?: true;
 }
 
 /** A form laid out in space: folded flat pieces between its keys. */
@@ -211,6 +213,17 @@ function hung(g: Setting, x: number, side: 1 | -1, w: number, z: number, field: 
   return [x, y, g.ground(x, y) + z];
 }
 
+/** Where an edge along the ridge can have tie-outs, as shares of half its length, with what they are called. */
+const ALONG_EDGE = [
+  { id: '0', name: '', share: -1 },
+  { id: 'q', name: 'first quarter', share: -0.5 },
+  { id: 't', name: 'first third', share: -1 / 3 },
+  { id: '1', name: 'middle', share: 0 },
+  { id: 'T', name: 'second third', share: 1 / 3 },
+  { id: 'Q', name: 'second quarter', share: 0.5 },
+  { id: '2', name: '', share: 1 },
+] as const;
+
 /**
  * A roof over a ridge: rectangle or diagonal, with flanks of any two heights. `ridgeT` is where the line crosses the
  * cloth, across it.
@@ -244,17 +257,18 @@ function overRidge(g: Setting, ridgeT: number, role: (end: 0 | 1) => Role, lift 
     if (w < 0.05) continue;
     const side = k === 0 ? 1 : -1;
     const z = g.shape.edges[k];
-    for (const [i, s] of [-half, 0, half].entries()) {
-      // under a raised middle the corners come in, by as much as keeps their distance from it
-      const along = (s / half) * (level - (lift * (lineAt(g, g.middle) - z)) / level);
-      const at = hung(g, g.middle + along, side, w, z, `shape.edges.${k}`, i === 1 ? lift : 0);
+    // under a raised middle the corners come in, by as much as keeps their distance from it
+    const drawn = level - (lift * (lineAt(g, g.middle) - z)) / level;
+    for (const { id, name, share } of ALONG_EDGE) {
+      const corner = Math.abs(share) === 1;
+      const raised = lift * (1 - Math.abs(share));
       keys.push({
-        id: `${k}${i}`,
-        name: i === 1 ? `${SIDE[k]} middle` : `${END[i === 0 ? 0 : 1]} ${SIDE[k]} corner`,
-        flat: [s, side * (g.width / 2)],
-        at,
+        id: `${k}${id}`,
+        name: corner ? `${END[share < 0 ? 0 : 1]} ${SIDE[k]} corner` : `${SIDE[k]} ${name}`,
+        flat: [share * half, side * (g.width / 2)],
+        at: hung(g, g.middle + share * drawn, side, w, z, `shape.edges.${k}`, raised),
         role: z <= 0.02 ? { to: 'peg' } : { to: 'guy', from: 'rm' },
-        ...(i === 1 ? { optional: true as const } : {}),
+        ...(corner ? {} : { optional: true as const, ...(share === 0 ? {} : { spare: true as const }) }),
       });
     }
     facets.push(['r0', 'rm', `${k}0`], ['rm', `${k}1`, `${k}0`], ['rm', 'r1', `${k}2`], ['rm', `${k}2`, `${k}1`]);

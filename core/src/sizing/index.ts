@@ -1,2 +1,12 @@
 export * from './cords.js';
 export * from './advice.js';
+export { assign } from './assign.js';
+export type { Assignment, Offer } from './assign.js';
+export { SIZE_AIMS, WORTH } from './offers.js';
+export type { Bill, SizeAim } from './offers.js';
+export * from './shortfall.js';
+export * from './size-rig.js';
+export { takeChanges } from './changes.js';
+export type { SizeChange } from './changes.js';
+export { strongestWind } from './remedies.js';
+export type { Unmet } from './remedies.js';

@@ -60,6 +60,9 @@ export function failureChance(strength: Figure, demand: Figure): number {
   return normalCdf(-Math.log(strength.value / demand.value) / spread);
 }
 
+/** The low end of what a link holds; never under a twentieth. */
+const lowEnd = (available: Figure): number => Math.max(available.range?.[0] ?? available.value, available.value * 0.05);
+
 /** Puts demand against strength under the three schools. */
 export function link(
   id: string,
@@ -74,7 +77,7 @@ export function link(
     [available, demand],
     (r, s) => (s! > 0 ? r! / s! : Number.POSITIVE_INFINITY),
   );
-  const low = Math.max(available.range?.[0] ?? available.value, available.value * 0.05);
+  const low = lowEnd(available);
   const share = derive(
     { symbol: 'u', title: `share of ${name} in use`, quantity: 'share', formula: 'u = S / R_low' },
     [demand, { ...available, symbol: 'R_low', title: `${available.title}, low end`, value: low, range: [low, low] }],
@@ -108,25 +111,35 @@ function reliability(chance: number): number {
   return 0.5 * (a + b);
 }
 
-/** Judges a link by one school. Trunks have their own factor and share; the chance asked is the use's. */
-export function judge(l: Link, rule: Rule, required: Required, use: Use): Judgement {
-  const trunk = l.kind === 'trunk';
-  let ratio: number;
-  let ask = required[rule][use];
-  let figure: Figure;
-  if (rule === 'factor') {
-    ask = trunk ? Math.max(TRUNK_FACTOR, ask) : ask;
-    figure = l.margin;
-    ratio = l.margin.value / ask;
-  } else if (rule === 'share') {
-    ask = trunk ? Math.min(1 / TRUNK_FACTOR, ask) : ask;
-    figure = l.share;
-    ratio = l.share.value > 0 ? ask / l.share.value : Number.POSITIVE_INFINITY;
-  } else {
-    figure = l.chance;
-    ratio =
-      l.chance.value <= 0 ? Number.POSITIVE_INFINITY : Math.max(0, reliability(l.chance.value) / reliability(ask));
+/**
+ * How near a link is to what one school asks: over 1 holds, infinite when nothing pulls. Trunks have their own factor and share; the
+ * chance asked is the use's.
+ */
+export function ratioFor(
+  rule: Rule,
+  { kind, demand, available }: Pick<Link, 'kind' | 'demand' | 'available'>,
+  required: Required,
+  use: Use,
+): { readonly ask: number; readonly ratio: number } {
+  const trunk = kind === 'trunk';
+  const asked = required[rule][use];
+  if (rule === 'chance') {
+    const chance = failureChance(available, demand);
+    return {
+      ask: asked,
+      ratio: chance <= 0 ? Number.POSITIVE_INFINITY : Math.max(0, reliability(chance) / reliability(asked)),
+    };
   }
+  const ask = !trunk ? asked : rule === 'factor' ? Math.max(TRUNK_FACTOR, asked) : Math.min(1 / TRUNK_FACTOR, asked);
+  const holds = rule === 'factor' ? available.value : lowEnd(available);
+  const ratio = demand.value > 0 ? holds / demand.value : Number.POSITIVE_INFINITY;
+  return { ask, ratio: rule === 'factor' ? ratio / ask : ratio * ask };
+}
+
+/** Judges a link by one school. */
+export function judge(l: Link, rule: Rule, required: Required, use: Use): Judgement {
+  const { ask, ratio } = ratioFor(rule, l, required, use);
+  const figure = rule === 'factor' ? l.margin : rule === 'share' ? l.share : l.chance;
   return { rule, figure, required: ask, ratio, word: wordFor(ratio) };
 }
 

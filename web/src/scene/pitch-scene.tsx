@@ -16,6 +16,7 @@ import type { PitchGrip } from './pitch-moves.js';
 import { movedPitch } from './pitch-moves.js';
 import { useSize } from './use-size.js';
 
+/** The flat views. */
 export type Side = 'side' | 'above';
 
 interface Props {
@@ -23,7 +24,6 @@ interface Props {
   readonly judgement: PitchJudgement | null;
   readonly body: BodyMeasures;
   readonly view: Side;
-  readonly onView: (view: Side) => void;
   /** Case that is drawn. */
   readonly caseId: string;
   /** Row of the ledger that is marked. */
@@ -90,7 +90,7 @@ const LIGHT = [-0.35, -0.45, 0.82] as const;
 
 /** The rig, to scale, from the side or from above, with everything that can be moved. */
 export function PitchScene(props: Props): ReactElement {
-  const { rig, judgement, body, view, onView, caseId, chosen, onChoose, moving, onMove, onMoveEnd, onNudge } = props;
+  const { rig, judgement, body, view, caseId, chosen, onChoose, moving, onMove, onMoveEnd, onNudge } = props;
   const units = useUnits();
   const [box, size] = useSize(740, 500);
   const span = measuredSpan(rig, body);
@@ -328,13 +328,6 @@ export function PitchScene(props: Props): ReactElement {
             `from the ${compassPoint(rig.pitch!.windFrom)}`,
           )}
       </svg>
-      <div className="scene-views" role="group" aria-label="View">
-        {(['side', 'above'] as const).map((v) => (
-          <button key={v} type="button" aria-pressed={v === view} onClick={() => onView(v)}>
-            {v === 'side' ? 'from the side' : 'from above'}
-          </button>
-        ))}
-      </div>
     </div>
   );
 }

@@ -11,8 +11,8 @@ import type {
   TradeoffPoint,
   Verdict,
 } from '@rough-bight/core/rig';
-import { adviseRidge, sizeCords } from '@rough-bight/core/sizing';
-import type { Advice, SizedCord } from '@rough-bight/core/sizing';
+import { adviseRidge, sizeCords, sizeRig, strongestWind } from '@rough-bight/core/sizing';
+import type { Advice, SizeAim, SizedCord, SizedRig } from '@rough-bight/core/sizing';
 import { expose } from 'comlink';
 
 export interface Question {
@@ -94,6 +94,14 @@ const service = {
         return true;
       }),
     ),
+  sizeRig: ({ rig, around, units }: PitchQuestion, aim: SizeAim, progress: (done: number) => void): Answer<SizedRig> =>
+    answer(() =>
+      sizeRig(rig, around, aim, units, (done) => {
+        progress(done);
+        return true;
+      })!,
+    ),
+  strongestWind: ({ rig, around }: PitchQuestion): Answer<number | null> => answer(() => strongestWind(rig, around)),
 };
 
 export type RigService = typeof service;

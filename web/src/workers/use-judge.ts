@@ -2,7 +2,7 @@ import type { Remote } from 'comlink';
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { TradeoffPoint, Verdict } from '@rough-bight/core/rig';
-import type { Advice, SizedCord } from '@rough-bight/core/sizing';
+import type { Advice, SizeAim, SizedCord, SizedRig } from '@rough-bight/core/sizing';
 import type { Answer, Judgement, PitchJudgement, PitchQuestion, Question, RigService } from './rig.worker.js';
 
 function startWorker(): { readonly worker: Worker; readonly service: Remote<RigService> } {
@@ -155,6 +155,24 @@ export function startSizing(
   done: (answer: Answer<SizedCord[]>) => void,
 ): () => void {
   return ownWorker(async (service) => (await service.size(question, proxy(progress))) as Answer<SizedCord[]>, done);
+}
+
+/** Sizes a whole pitched rig from the kit; returns what cancels it. */
+export function startSizingRig(
+  question: PitchQuestion,
+  aim: SizeAim,
+  progress: (done: number) => void,
+  done: (answer: Answer<SizedRig>) => void,
+): () => void {
+  return ownWorker(
+    async (service) => (await service.sizeRig(question, aim, proxy(progress))) as Answer<SizedRig>,
+    done,
+  );
+}
+
+/** The strongest wind a rig bears, Beaufort; null where none. Returns what cancels it. */
+export function startStrongestWind(question: PitchQuestion, done: (answer: Answer<number | null>) => void): () => void {
+  return ownWorker(async (service) => (await service.strongestWind(question)) as Answer<number | null>, done);
 }
 
 /** Tension against sag; returns what cancels it. */

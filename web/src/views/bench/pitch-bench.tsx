@@ -1,7 +1,7 @@
 import { say } from '@rough-bight/core/quantity';
 import type { Figure } from '@rough-bight/core/working';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { Download } from 'lucide-react';
+import { Download, Ruler } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { useSearchParams } from 'react-router';
@@ -15,14 +15,15 @@ import { Loading } from '../../parts/states.js';
 import { Tape } from '../../parts/tape.js';
 import { UnitsContext, WorkingContext } from '../../parts/units.js';
 import { WorkingPanel } from '../../parts/working.js';
-import { PitchScene } from '../../scene/pitch-scene.js';
-import type { Side } from '../../scene/pitch-scene.js';
+import { RIG_VIEWS, RigScene } from '../../scene/rig-scene.js';
+import type { RigView } from '../../scene/rig-scene.js';
 import type { PitchQuestion } from '../../workers/rig.worker.js';
 import { usePitch } from '../../workers/use-judge.js';
 import { editing } from './editing.js';
 import { GroundControls } from './ground-controls.js';
 import { GuyControls } from './guy-controls.js';
 import { PitchLedger } from './pitch-ledger.js';
+import { PitchSize } from './pitch-size.js';
 import { PitchWeather } from './pitch-weather.js';
 import { RidgeControls } from './ridge-controls.js';
 import { RoofControls, withoutRoof } from './roof-controls.js';
@@ -59,11 +60,22 @@ export function PitchBench({
   const put = useCallback((next: RidgeRig) => store.edit({ ...store.read().draft, document: next }), [store]);
   const move = useCallback((next: RidgeRig) => store.move({ ...store.read().draft, document: next }), [store]);
   const openFigure = useCallback((f: Figure) => setFigure(f), []);
-  const view: Side = (search.get('view') as Side | null) ?? (step === 'guy' ? 'above' : 'side');
+  const named = search.get('view') ?? '';
+  const view: RigView = named in RIG_VIEWS ? (named as RigView) : step === 'guy' ? 'above' : 'side';
   const caseId = search.get('case') ?? 'pitched';
-  const say2 = useCallback(
-    (key: 'view' | 'case', value: string) =>
-      setSearch((old) => ({ ...Object.fromEntries(old), [key]: value }), { replace: true }),
+  const panel = search.get('panel');
+  /** Names what is shown in the address; null takes it out. */
+  const show = useCallback(
+    (key: 'view' | 'case' | 'panel', value: string | null) =>
+      setSearch(
+        (old) => {
+          const next = new URLSearchParams(old);
+          if (value === null) next.delete(key);
+          else next.set(key, value);
+          return next;
+        },
+        { replace: key !== 'panel' || value === null },
+      ),
     [setSearch],
   );
 
@@ -89,12 +101,12 @@ export function PitchBench({
             words={{ holds: 'holds', fails: 'does not hold', none: 'nothing yet' }}
           />
           <main className="middle" aria-label="The rig">
-            <PitchScene
+            <RigScene
               rig={rig}
               judgement={judgement}
               body={me.body}
               view={view}
-              onView={(v) => say2('view', v)}
+              onView={(v) => show('view', v)}
               caseId={judgement?.full === true ? caseId : 'pitched'}
               chosen={chosen}
               onChoose={setChosen}
@@ -136,7 +148,7 @@ export function PitchBench({
                     editing={edits}
                     judgement={judgement}
                     caseId={caseId}
-                    onCase={(id) => say2('case', id)}
+                    onCase={(id) => show('case', id)}
                   />
                   <WeatherControls editing={edits} judgement={null} />
                 </>
@@ -151,6 +163,15 @@ export function PitchBench({
             />
             {figure !== null ? (
               <WorkingPanel figure={figure} onClose={() => setFigure(null)} />
+            ) : panel === 'size' ? (
+              <PitchSize
+                question={question}
+                onTake={(next) => {
+                  put(next);
+                  show('panel', null);
+                }}
+                onClose={() => show('panel', null)}
+              />
             ) : judgement === null || result === undefined ? (
               <Loading what="the judgement" />
             ) : (
@@ -162,6 +183,11 @@ export function PitchBench({
                 >
                   <h1>{judgement.verdict.sentence}</h1>
                   <p>{judgement.verdict.detail}</p>
+                  <div className="verdict-buttons">
+                    <button type="button" className="button button-act" onClick={() => show('panel', 'size')}>
+                      <Ruler size={16} aria-hidden="true" /> Size it
+                    </button>
+                  </div>
                 </section>
                 <PitchLedger
                   judgement={judgement}

@@ -1,0 +1,180 @@
+import { findCord, findPeg } from '../catalogue/index.js';
+import { evaluatePitch } from '../pitch/index.js';
+import type { Evaluated, PitchResult } from '../pitch/index.js';
+import type { UnitChoice } from '../quantity/index.js';
+import type { PitchSurroundings, RidgeRig } from '../rig/index.js';
+import { hauledTo } from '../rig/index.js';
+import type { SizeChange } from './changes.js';
+import { changesOf } from './changes.js';
+import type { Bill, SizeAim } from './offers.js';
+import { WORTH, chooseAll } from './offers.js';
+import type { Unmet } from './remedies.js';
+import { unmetOf } from './remedies.js';
+import { shortfallOf } from './shortfall.js';
+
+/** A whole rig sized from the kit. */
+export interface SizedRig {
+  readonly aim: SizeAim;
+  /** Whether every margin holds, solved again with everything changed. */
+  readonly met: boolean;
+  /** The rig with every change taken. */
+  readonly rig: RidgeRig;
+  readonly before: Bill;
+  readonly after: Bill;
+  /** What to change, what mends a shortage first. */
+  readonly changes: readonly SizeChange[];
+  /** What the kit cannot meet, weakest first. */
+  readonly unmet: readonly Unmet[];
+  /** false where the search for the least was cut short. */
+  readonly proven: boolean;
+  /** Whole-rig solves it took. */
+  readonly solves: number;
+}
+
+/** Whole-rig solves at most. */
+const MOST_SOLVES = 4;
+/** A change that mends less than this share of what is missing is not worth its trouble. Judgement. */
+const MENDS = 0.03;
+/** A pull is eased no further than this at a time, and a little below what would just do. Judgement. */
+const LEAST_EASE = 0.3;
+const EASE = 0.93;
+
+/** Pegs, kinds and lengths of a judged rig. */
+export function billOf(result: PitchResult, around: PitchSurroundings): Bill {
+  let [cut, mass, pegs] = [0, 0, 0];
+  for (const c of result.cords) {
+    const kit = around.kit.find((k) => k.id === c.id);
+    cut += c.wanted;
+    mass += c.wanted * (kit === undefined ? 0 : (findCord(kit.cord)?.massPerMetre.typical ?? 0));
+  }
+  for (const p of result.pegs) {
+    const kit = around.pegs.find((k) => k.id === p.id);
+    pegs += p.wanted;
+    mass += p.wanted * (kit === undefined ? 0 : (findPeg(kit.shape)?.mass ?? 0));
+  }
+  return { cut, mass, pegs, kinds: result.cords.length };
+}
+
+/** What a bill comes to for an aim, in its own unit. */
+export function priceOf(aim: SizeAim, bill: Bill): number {
+  return aim === 'cut' ? bill.cut : aim === 'mass' ? bill.mass : bill.pegs + bill.kinds;
+}
+
+/** Roles whose pull comes with the ridge's tension; the other rows' comes with the guys'. */
+const ON_RIDGE: ReadonlySet<string> = new Set(['ridge', 'tie', 'trunk', 'loop']);
+
+/** The same rig hauled less where its own pull is too much, or harder where it hangs too low; null where neither helps. */
+function retensioned(rig: RidgeRig, { result, tied }: Evaluated): RidgeRig | null {
+  const pitch = rig.pitch!;
+  const ease = (onRidge: boolean): number => {
+    let least = 1;
+    for (const row of result.rows)
+      if (ON_RIDGE.has(row.role) === onRidge)
+        for (const { link, judgement } of row.links)
+          // a hitch holds a share of its pull: less pull does not help it
+          if (link.kind !== 'hitch') least = Math.min(least, judgement.ratio);
+    return least < 1 ? Math.max(LEAST_EASE, EASE * least) : 1;
+  };
+  const [ridge, guys] = [ease(true), ease(false)];
+  const low =
+    result.sag !== null && result.sag > result.sagLimit ? Math.min(2, (1.15 * result.sag) / result.sagLimit) : 1;
+  if (ridge === 1 && guys === 1 && low === 1) return null;
+  const tension = tied.model.ridge.pretension.value;
+  const newton = (v: number): number => Math.round(v);
+  const eased = Object.fromEntries(
+    Object.entries(pitch.own).map(([key, own]) => [
+      key,
+      own.haul === undefined ? own : { ...own, haul: newton(own.haul * guys) },
+    ]),
+  );
+  return {
+    ...(ridge * low === 1 ? rig : hauledTo(rig, Math.max(1, newton(tension * (ridge < 1 ? ridge : low))))),
+    pitch: {
+      ...pitch,
+      spread: tied.model.hitches.length > 0 ? newton(pitch.spread * Math.min(ridge, guys)) : pitch.spread,
+      guy: { ...pitch.guy, haul: newton(pitch.guy.haul * guys) },
+      own: eased,
+    },
+  };
+}
+
+/**
+ * Sizes a whole rig from the kit: for every line its cord, ends, wraps and what holds its foot, and the pulls where they are too
+ * much, such that every margin holds at the least cost for the aim. The pulls are those of the whole rig solved; a choice is taken
+ * exactly for them, then the rig is solved again with it, until nothing changes any more.
+ * @param progress called before each solve with the share done; return false to stop
+ * @returns null when it was stopped
+ * @throws RigProblem naming field and remedy when the rig itself cannot be computed
+ */
+export function sizeRig(
+  rig: RidgeRig,
+  around: PitchSurroundings,
+  aim: SizeAim,
+  units: UnitChoice,
+  progress: (done: number) => boolean = () => true,
+): SizedRig | null {
+  let solves = 0;
+  const solve = (r: RidgeRig): Evaluated | null => {
+    if (!progress(solves / MOST_SOLVES)) return null;
+    solves++;
+    return evaluatePitch(r, around, {
+      full: true,
+      spreads: rig.rule === 'chance',
+      // it is sized so that its hitches hold; where they do, this is how it stands
+      slip: false,
+    });
+  };
+  interface Trial {
+    readonly rig: RidgeRig;
+    readonly known: Evaluated;
+    readonly short: number;
+    readonly price: number;
+  }
+  const trialOf = (r: RidgeRig, known: Evaluated): Trial => ({
+    rig: r,
+    known,
+    short: shortfallOf(known.result),
+    price: priceOf(aim, billOf(known.result, around)),
+  });
+  const holds = (t: Trial): boolean => t.short < 1e-6;
+  const better = (a: Trial, b: Trial): boolean =>
+    holds(a) !== holds(b)
+      ? holds(a)
+      : a.short < b.short - MENDS || (a.short < b.short + 1e-6 && a.price < b.price - WORTH[aim] / 2);
+  const first = solve(rig);
+  if (first === null) return null;
+  const base = trialOf(rig, first);
+  let best = base;
+  let now = base;
+  let proven = true;
+  const tried = new Set([JSON.stringify(rig)]);
+  while (solves < MOST_SOLVES) {
+    const chosen = chooseAll(now.rig, around, now.known, aim);
+    proven = chosen.proven;
+    let next: RidgeRig | null = chosen.rig;
+    // what no choice mends is eased, from where the choice stands
+    if (tried.has(JSON.stringify(next))) {
+      if (holds(best)) break;
+      next = retensioned(best.rig, best.known);
+      if (next === null || tried.has(JSON.stringify(next))) break;
+    }
+    tried.add(JSON.stringify(next));
+    const known = solve(next);
+    if (known === null) return null;
+    now = trialOf(next, known);
+    if (better(now, best)) best = now;
+  }
+  progress(1);
+  const met = holds(best);
+  return {
+    aim,
+    met,
+    rig: best.rig,
+    before: billOf(base.known.result, around),
+    after: billOf(best.known.result, around),
+    changes: changesOf(base, best, around, aim, units),
+    unmet: met ? [] : unmetOf(best.rig, around, best.known, units),
+    proven,
+    solves,
+  };
+}

@@ -1,0 +1,80 @@
+import { X } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import type { ReactElement, ReactNode } from 'react';
+
+/** What work comes to: its outcome, or why there is none. */
+export type Outcome<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
+
+type Work<T> =
+  | { readonly kind: 'working'; readonly done: number }
+  | { readonly kind: 'stopped' }
+  | { readonly kind: 'ready'; readonly value: T }
+  | { readonly kind: 'failed'; readonly message: string };
+
+/**
+ * A panel for work that takes a while: how far it is, a way to stop it, then what came of it.
+ * @param start begins the work and returns what stops it; it is begun once, when the panel appears
+ */
+export function LongWork<T>({
+  label,
+  title,
+  closes,
+  start,
+  onClose,
+  children,
+}: {
+  readonly label: string;
+  readonly title: string;
+  /** Name of the button that closes it. */
+  readonly closes: string;
+  readonly start: (progress: (done: number) => void, done: (outcome: Outcome<T>) => void) => () => void;
+  readonly onClose: () => void;
+  readonly children: (value: T) => ReactNode;
+}): ReactElement {
+  const [work, setWork] = useState<Work<T>>({ kind: 'working', done: 0 });
+  const begin = useRef(start);
+  const cancel = useRef<() => void>(() => undefined);
+  const heading = useRef<HTMLHeadingElement>(null);
+  useEffect(() => {
+    heading.current?.focus();
+    cancel.current = begin.current(
+      (done) => setWork((w) => (w.kind === 'working' ? { kind: 'working', done } : w)),
+      (o) => setWork(o.ok ? { kind: 'ready', value: o.value } : { kind: 'failed', message: o.message }),
+    );
+    return () => cancel.current();
+  }, []);
+  return (
+    <section className="size" aria-label={label} onKeyDown={(e) => e.key === 'Escape' && onClose()}>
+      <header className="panel-head">
+        <h1 ref={heading} tabIndex={-1}>
+          {title}
+        </h1>
+        <button type="button" className="icon-button" aria-label={closes} onClick={onClose}>
+          <X size={20} />
+        </button>
+      </header>
+      {work.kind === 'working' && (
+        <div className="size-progress">
+          <progress max={1} value={work.done} aria-label={label} />
+          <button
+            type="button"
+            className="button"
+            onClick={() => {
+              cancel.current();
+              setWork({ kind: 'stopped' });
+            }}
+          >
+            Stop
+          </button>
+        </div>
+      )}
+      {work.kind === 'stopped' && <p>Stopped. Nothing was changed.</p>}
+      {work.kind === 'failed' && (
+        <p className="field-problem" role="alert">
+          {work.message}
+        </p>
+      )}
+      {work.kind === 'ready' && children(work.value)}
+    </section>
+  );
+}

@@ -1,0 +1,519 @@
+import { diameterOf } from '@rough-bight/core/anchor';
+import { groundOf, ratioOf } from '@rough-bight/core/pitch';
+import type { GuyReport, PitchResult, PitchShape } from '@rough-bight/core/pitch';
+import { say } from '@rough-bight/core/quantity';
+import type { BodyMeasures } from '@rough-bight/core/quantity';
+import type { RidgeRig } from '@rough-bight/core/rig';
+import { measuredSpan } from '@rough-bight/core/rig';
+import { PITCH_TRAITS } from '@rough-bight/core/roof';
+import { windToward } from '@rough-bight/core/weather';
+import { Html, Line, OrbitControls } from '@react-three/drei';
+import { Canvas, useThree } from '@react-three/fiber';
+import type { ThreeEvent } from '@react-three/fiber';
+import { useEffect, useMemo, useRef } from 'react';
+import type { ComponentRef, KeyboardEvent, ReactElement, RefObject } from 'react';
+import { BufferAttribute, BufferGeometry, DoubleSide, Plane, Vector3 } from 'three';
+import { useUnits } from '../../parts/units.js';
+import type { PitchGrip } from '../pitch-moves.js';
+import { movedPitch } from '../pitch-moves.js';
+import type { Palette } from './palette.js';
+import { at, boundsOf, clothCorners, gridSegments, runSegments, shadowCorners } from './shapes.js';
+import type { Place } from './shapes.js';
+
+export interface DepthProps {
+  readonly rig: RidgeRig;
+  readonly result: PitchResult;
+  readonly caseId: string;
+  readonly body: BodyMeasures;
+  readonly palette: Palette;
+  readonly chosen: string | null;
+  readonly onChoose: (row: string | null) => void;
+  readonly onMove: (rig: RidgeRig) => void;
+  readonly onMoveEnd: () => void;
+}
+
+type Orbit = ComponentRef<typeof OrbitControls>;
+/** Turns by keys, rad, and steps nearer, as a factor. */
+const TURN = 0.15;
+const NEARER = 0.88;
+
+/** The rig in depth: turned by a drag or the arrow keys, its feet moved where they stand. Up is z, as everywhere else. */
+export default function DepthCanvas(props: DepthProps): ReactElement {
+  const { result, caseId } = props;
+  const shape = result.shapes.find((s) => s.caseId === caseId) ?? result.shapes[0]!;
+  const controls = useRef<Orbit>(null);
+  // it looks at where the rig stood when the view was opened: a hand that moves a foot must not move the world
+  const first = useRef(boundsOf(result, shape));
+  const { middle, reach } = first.current;
+  const turn = (e: KeyboardEvent): void => {
+    const c = controls.current;
+    if (c === null) return;
+    const moves: Readonly<Record<string, () => void>> = {
+      ArrowLeft: () => c.setAzimuthalAngle(c.getAzimuthalAngle() - TURN),
+      ArrowRight: () => c.setAzimuthalAngle(c.getAzimuthalAngle() + TURN),
+      ArrowUp: () => c.setPolarAngle(Math.max(0.05, c.getPolarAngle() - TURN)),
+      ArrowDown: () => c.setPolarAngle(Math.min(1.55, c.getPolarAngle() + TURN)),
+      '+': () => c.object.position.sub(c.target).multiplyScalar(NEARER).add(c.target),
+      '-': () => c.object.position.sub(c.target).divideScalar(NEARER).add(c.target),
+    };
+    const move = moves[e.key];
+    if (move === undefined) return;
+    e.preventDefault();
+    move();
+    c.update();
+  };
+  return (
+    <div
+      className="depth"
+      role="application"
+      tabIndex={0}
+      aria-label="The rig in depth. Arrow keys turn it, plus and minus bring it nearer. Its handles are in the views from the side and from above."
+      onKeyDown={turn}
+    >
+      <Canvas
+        flat
+        frameloop="demand"
+        dpr={[1, 2]}
+        camera={{
+          position: [middle[0] - reach * 1.7, middle[1] - reach * 2.6, middle[2] + reach * 1.35],
+          up: [0, 0, 1],
+          fov: 38,
+          near: 0.1,
+          far: 200,
+        }}
+        gl={{ antialias: true }}
+        onPointerMissed={() => props.onChoose(null)}
+      >
+        <color attach="background" args={[props.palette.cloth]} />
+        <hemisphereLight args={[0xffffff, props.palette.soil, 1.9]} position={[0, 0, 1]} />
+        <directionalLight position={[-4, -6, 9]} intensity={1.4} />
+        <Rig {...props} shape={shape} controls={controls} />
+        <OrbitControls
+          ref={controls}
+          makeDefault
+          target={[middle[0], middle[1], middle[2]]}
+          maxPolarAngle={1.54}
+          minDistance={1}
+          maxDistance={60}
+          enableDamping={false}
+        />
+      </Canvas>
+    </div>
+  );
+}
+
+interface Drawn extends DepthProps {
+  readonly shape: PitchShape;
+}
+
+function Rig(props: Drawn & { readonly controls: RefObject<Orbit | null> }): ReactElement {
+  const { rig, result, body, palette, shape, chosen, onChoose } = props;
+  const invalidate = useThree((s) => s.invalidate);
+  useEffect(() => invalidate(), [invalidate, result, shape, palette, chosen]);
+  const span = measuredSpan(rig, body);
+  const ground = useMemo(() => groundOf(rig, span), [rig, span]);
+  const bad = useMemo(() => new Set(result.rows.filter((r) => ratioOf(r) < 1).map((r) => r.id)), [result]);
+  return (
+    <>
+      <Ground rig={rig} span={span} ground={ground} palette={palette} />
+      <Trunks rig={rig} span={span} ground={ground} palette={palette} />
+      <Cloth result={result} shape={shape} ground={ground} palette={palette} />
+      <Lines result={result} shape={shape} palette={palette} bad={bad} chosen={chosen} onChoose={onChoose} />
+      <Feet {...props} bad={bad} />
+      <Wind rig={rig} result={result} shape={shape} palette={palette} />
+      <Person body={body} ground={ground} place={standAt(result, shape)} palette={palette} />
+    </>
+  );
+}
+
+/** Beyond the roof's second end, where a person shows its size and hides nothing. */
+function standAt(result: PitchResult, shape: PitchShape): readonly [number, number] {
+  const { middle, reach } = boundsOf(result, shape);
+  return [middle[0] + reach * 1.15, middle[1] - reach * 0.35];
+}
+
+/** A geometry of places that are set anew when they change. */
+function useGeometry(places: Float32Array): BufferGeometry {
+  const geometry = useMemo(() => new BufferGeometry(), []);
+  useEffect(() => () => geometry.dispose(), [geometry]);
+  useMemo(() => {
+    const old = geometry.getAttribute('position') as BufferAttribute | undefined;
+    if (old !== undefined && old.array.length === places.length) {
+      (old.array as Float32Array).set(places);
+      old.needsUpdate = true;
+    } else geometry.setAttribute('position', new BufferAttribute(places.slice(), 3));
+    geometry.computeVertexNormals();
+    geometry.computeBoundingSphere();
+  }, [geometry, places]);
+  return geometry;
+}
+
+/** The cloth, duller where it is wrinkled or slack, with what it covers and the ways of the rain. */
+function Cloth({
+  result,
+  shape,
+  ground,
+  palette,
+}: {
+  readonly result: PitchResult;
+  readonly shape: PitchShape;
+  readonly ground: (x: number, y: number) => number;
+  readonly palette: Palette;
+}): ReactElement {
+  const places = useMemo(() => clothCorners(result, shape), [result, shape]);
+  const shadow = useMemo(() => shadowCorners(places, ground), [places, ground]);
+  const runs = useMemo(() => runSegments(result, shape), [result, shape]);
+  const ponds = useMemo(() => result.runOff.ponds.flatMap((p) => p.wet), [result]);
+  const bySlack = useMemo(() => {
+    // taut panels first, then wrinkled and slack: three draws of one geometry
+    const kinds: [Float32Array, Float32Array, Float32Array] = [split(0), split(1), split(2)];
+    return kinds;
+    function split(kind: number): Float32Array {
+      const out: number[] = [];
+      for (let t = 0; t < shape.state.length; t++)
+        if (shape.state[t] === kind || (kind === 2 && shape.state[t]! > 2))
+          for (let k = 0; k < 9; k++) out.push(places[9 * t + k]!);
+      return new Float32Array(out);
+    }
+  }, [places, shape]);
+  return (
+    <>
+      <Panels places={bySlack[2]} color={palette.roof} />
+      <Panels places={bySlack[1]} color={palette.roof} />
+      <Panels places={bySlack[0]} color={palette.roof2} slack />
+      <mesh geometry={useGeometry(shadow)}>
+        <meshBasicMaterial color={palette.tar} transparent opacity={0.22} side={DoubleSide} depthWrite={false} />
+      </mesh>
+      <lineSegments geometry={useGeometry(runs)}>
+        <lineBasicMaterial color={palette.water} transparent opacity={0.75} />
+      </lineSegments>
+      {ponds.map((w) => (
+        <mesh key={w.node} position={at(shape, w.node)}>
+          <sphereGeometry args={[0.03 + 0.4 * w.depth, 12, 8]} />
+          <meshBasicMaterial color={palette.water} transparent opacity={0.6} />
+        </mesh>
+      ))}
+    </>
+  );
+}
+
+function Panels({
+  places,
+  color,
+  slack = false,
+}: {
+  readonly places: Float32Array;
+  readonly color: string;
+  readonly slack?: boolean;
+}): ReactElement | null {
+  const geometry = useGeometry(places);
+  if (places.length === 0) return null;
+  return (
+    <>
+      <mesh geometry={geometry}>
+        <meshLambertMaterial
+          color={color}
+          side={DoubleSide}
+          flatShading
+          polygonOffset
+          polygonOffsetFactor={1}
+          polygonOffsetUnits={1}
+        />
+      </mesh>
+      {/* slack cloth shows its folds */}
+      {slack && (
+        <mesh geometry={geometry}>
+          <meshBasicMaterial color="#3a2a18" wireframe transparent opacity={0.28} />
+        </mesh>
+      )}
+    </>
+  );
+}
+
+/** Lines thicker where they carry more, rust where they are short; touched, they open in the ledger. */
+function Lines({
+  result,
+  shape,
+  palette,
+  bad,
+  chosen,
+  onChoose,
+}: {
+  readonly result: PitchResult;
+  readonly shape: PitchShape;
+  readonly palette: Palette;
+  readonly bad: ReadonlySet<string>;
+  readonly chosen: string | null;
+  readonly onChoose: (row: string | null) => void;
+}): ReactElement {
+  const units = useUnits();
+  return (
+    <>
+      {result.topology.lines.map((l) => {
+        const pull = shape.tension[l.line]!;
+        const points = l.nodes.map((n) => at(shape, n));
+        const short = bad.has(l.row);
+        const [a, b] = [points[0]!, points[l.role === 'ridge' ? 1 : points.length - 1]!];
+        const beside: Place = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2 + 0.06];
+        return (
+          <group key={l.id}>
+            <Line
+              points={points as unknown as [number, number, number][]}
+              color={short ? palette.danger : chosen === l.row ? palette.act : palette.ink}
+              lineWidth={Math.min(7, 1.6 + Math.sqrt(pull) / 6) + (chosen === l.row ? 2 : 0)}
+              onClick={(e: ThreeEvent<MouseEvent>) => {
+                e.stopPropagation();
+                onChoose(chosen === l.row ? null : l.row);
+              }}
+            />
+            {l.role !== 'loop' && (short || chosen === l.row || l.role === 'ridge') && (
+              <Html position={beside as [number, number, number]} center zIndexRange={[5, 0]} className="depth-pull">
+                <span className={short ? 'depth-bad' : ''}>{say(pull, 'force', units)}</span>
+              </Html>
+            )}
+            {l.role === 'loop' && (
+              <mesh position={at(shape, l.nodes[0]!) as [number, number, number]} rotation={[0, Math.PI / 2, 0]}>
+                <torusGeometry args={[0.028, 0.011, 8, 18]} />
+                <meshBasicMaterial color={palette.act} />
+              </mesh>
+            )}
+          </group>
+        );
+      })}
+      {result.topology.sticks.map((s) => (
+        <Pole
+          key={s.id}
+          from={at(shape, s.from)}
+          to={at(shape, s.to)}
+          thick={0.03}
+          color={bad.has(s.id) ? palette.danger : palette.tar}
+        />
+      ))}
+    </>
+  );
+}
+
+/** A round pole between two places. */
+function Pole({
+  from,
+  to,
+  thick,
+  color,
+}: {
+  readonly from: Place;
+  readonly to: Place;
+  readonly thick: number;
+  readonly color: string;
+}): ReactElement {
+  const [a, b] = [new Vector3(...from), new Vector3(...to)];
+  const along = b.clone().sub(a);
+  return (
+    <group
+      position={a.clone().add(b).multiplyScalar(0.5)}
+      ref={(g) => g?.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), along.clone().normalize())}
+    >
+      <mesh>
+        <cylinderGeometry args={[thick / 2, thick / 2, along.length(), 14]} />
+        <meshLambertMaterial color={color} />
+      </mesh>
+    </group>
+  );
+}
+
+/** What holds each guy, and a ball to move it by. */
+function Feet({
+  rig,
+  result,
+  body,
+  palette,
+  bad,
+  controls,
+  onMove,
+  onMoveEnd,
+}: Drawn & { readonly bad: ReadonlySet<string>; readonly controls: RefObject<Orbit | null> }): ReactElement {
+  const drag = useRef<{ grip: PitchGrip; rig: RidgeRig; guy: GuyReport; plane: Plane; from: Vector3 } | null>(null);
+  const raycaster = useThree((s) => s.raycaster);
+  const hand = (plane: Plane): Vector3 | null => raycaster.ray.intersectPlane(plane, new Vector3());
+  const hold = (e: ThreeEvent<PointerEvent>, guy: GuyReport): void => {
+    e.stopPropagation();
+    (e.target as unknown as Element).setPointerCapture(e.pointerId);
+    const plane = new Plane(new Vector3(0, 0, 1), -guy.foot[2]);
+    const from = hand(plane);
+    if (from === null) return;
+    if (controls.current !== null) controls.current.enabled = false;
+    drag.current = { grip: { kind: 'foot', key: guy.key }, rig, guy, plane, from };
+  };
+  const go = (e: ThreeEvent<PointerEvent>): void => {
+    const d = drag.current;
+    if (d === null) return;
+    e.stopPropagation();
+    const to = hand(d.plane);
+    if (to !== null) onMove(movedPitch(d.rig, d.grip, [to.x - d.from.x, to.y - d.from.y, 0], [d.guy], body));
+  };
+  const end = (): void => {
+    if (drag.current === null) return;
+    drag.current = null;
+    if (controls.current !== null) controls.current.enabled = true;
+    onMoveEnd();
+  };
+  return (
+    <>
+      {result.guys
+        .filter((g) => g.kind !== 'tie')
+        .map((g) => {
+          const own = rig.pitch!.own[g.key]?.foot ?? null;
+          const [x, y, z] = own === null ? g.foot : [own[0], own[1], g.foot[2]];
+          return (
+            <group key={g.id}>
+              <Pole
+                from={[x, y, z + 0.05]}
+                to={[x, y, z - 0.2]}
+                thick={0.025}
+                color={bad.has(g.id) ? palette.danger : palette.tar}
+              />
+              <mesh
+                position={[x, y, z + 0.02]}
+                onPointerDown={(e) => hold(e, g)}
+                onPointerMove={go}
+                onPointerUp={end}
+                onPointerCancel={end}
+              >
+                <sphereGeometry args={[0.075, 18, 12]} />
+                <meshBasicMaterial color={palette.act} />
+              </mesh>
+            </group>
+          );
+        })}
+    </>
+  );
+}
+
+function Ground({
+  rig,
+  span,
+  ground,
+  palette,
+}: {
+  readonly rig: RidgeRig;
+  readonly span: number;
+  readonly ground: (x: number, y: number) => number;
+  readonly palette: Palette;
+}): ReactElement {
+  const middle = rig.pitch!.middle;
+  const far = Math.max(10, span);
+  const grid = useMemo(() => gridSegments(middle, far, ground), [middle, far, ground]);
+  const field = useMemo(() => {
+    const c = Math.round(middle);
+    const corner = (x: number, y: number): number[] => [x, y, ground(x, y)];
+    const [a, b, p, q] = [corner(c - far, -far), corner(c + far, -far), corner(c + far, far), corner(c - far, far)];
+    return new Float32Array([...a, ...b, ...p, ...a, ...p, ...q]);
+  }, [middle, far, ground]);
+  return (
+    <>
+      <mesh geometry={useGeometry(field)}>
+        <meshBasicMaterial color={palette.soil} polygonOffset polygonOffsetFactor={4} polygonOffsetUnits={4} />
+      </mesh>
+      <lineSegments geometry={useGeometry(grid)}>
+        <lineBasicMaterial color={palette.hairline} />
+      </lineSegments>
+    </>
+  );
+}
+
+function Trunks({
+  rig,
+  span,
+  ground,
+  palette,
+}: {
+  readonly rig: RidgeRig;
+  readonly span: number;
+  readonly ground: (x: number, y: number) => number;
+  readonly palette: Palette;
+}): ReactElement {
+  const { hangs } = PITCH_TRAITS[rig.pitch!.form];
+  const ends = hangs === 'alone' ? [] : hangs === 'first' ? [0] : [0, 1];
+  return (
+    <>
+      {ends.map((i) => {
+        const x = i * span;
+        const t = rig.trunks[i]!;
+        const foot = ground(x, 0);
+        return (
+          <Pole
+            key={i}
+            from={[x, 0, foot]}
+            to={[x, 0, foot + t.tieHeight + 1.4]}
+            thick={diameterOf(t.girth)}
+            color={t.signs.length > 0 ? palette.danger : palette.tar}
+          />
+        );
+      })}
+    </>
+  );
+}
+
+function Wind({
+  rig,
+  result,
+  shape,
+  palette,
+}: {
+  readonly rig: RidgeRig;
+  readonly result: PitchResult;
+  readonly shape: PitchShape;
+  readonly palette: Palette;
+}): ReactElement {
+  const { middle, reach } = boundsOf(result, shape);
+  const [wx, wy] = windToward(rig.pitch!.windFrom, rig.pitch!.bearing);
+  const start: Place = [middle[0] - wx * reach * 1.15, middle[1] - wy * reach * 1.15, middle[2] + 0.3];
+  const tip: Place = [start[0] + wx * 0.9, start[1] + wy * 0.9, start[2]];
+  const barb = (side: 1 | -1): Place => [
+    tip[0] - wx * 0.25 - side * wy * 0.14,
+    tip[1] - wy * 0.25 + side * wx * 0.14,
+    tip[2],
+  ];
+  return (
+    <Line
+      points={[start, tip, barb(1), tip, barb(-1)] as unknown as [number, number, number][]}
+      color={palette.water}
+      lineWidth={3}
+    />
+  );
+}
+
+/** A raised hand reaches so many times as high as the head: 1.22 to 1.28 of people; judgement. */
+const REACH = 1.25;
+/** A plain figure as tall as the person, to see the size by. */
+function Person({
+  body,
+  ground,
+  place: [x, y],
+  palette,
+}: {
+  readonly body: BodyMeasures;
+  readonly ground: (x: number, y: number) => number;
+  readonly place: readonly [number, number];
+  readonly palette: Palette;
+}): ReactElement {
+  const z = ground(x, y);
+  const tall = body.reach / REACH;
+  return (
+    <group position={[x, y, z]}>
+      {[-1, 1].map((side) => (
+        <Pole
+          key={side}
+          from={[0, side * 0.1, 0]}
+          to={[0, side * 0.07, tall * 0.48]}
+          thick={0.11}
+          color={palette.ink2}
+        />
+      ))}
+      <Pole from={[0, 0, tall * 0.46]} to={[0, 0, tall * 0.83]} thick={0.27} color={palette.ink2} />
+      <mesh position={[0, 0, tall * 0.93]}>
+        <sphereGeometry args={[tall * 0.062, 18, 12]} />
+        <meshLambertMaterial color={palette.ink2} />
+      </mesh>
+    </group>
+  );
+}

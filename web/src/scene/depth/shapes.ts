@@ -1,0 +1,70 @@
+import type { PitchResult, PitchShape } from '@rough-bight/core/pitch';
+import { pathFrom } from '@rough-bight/core/roof';
+
+export type Place = readonly [number, number, number];
+
+export const at = (shape: PitchShape, node: number): Place => [
+  shape.at[3 * node]!,
+  shape.at[3 * node + 1]!,
+  shape.at[3 * node + 2]!,
+];
+
+/** The panels' corners one after another, 9 numbers a panel, m. */
+export function clothCorners(result: PitchResult, shape: PitchShape, out = new Float32Array(0)): Float32Array {
+  const { corners } = result.topology;
+  const all = out.length === 3 * corners.length ? out : new Float32Array(3 * corners.length);
+  for (let i = 0; i < corners.length; i++) for (let c = 0; c < 3; c++) all[3 * i + c] = shape.at[3 * corners[i]! + c]!;
+  return all;
+}
+
+/** The same let down on the ground, a finger above it: what the roof covers. */
+export function shadowCorners(cloth: Float32Array, ground: (x: number, y: number) => number): Float32Array {
+  const out = cloth.slice();
+  for (let i = 0; i < out.length; i += 3) out[i + 2] = ground(out[i]!, out[i + 1]!) + 0.01;
+  return out;
+}
+
+/** Ways of the rain over the cloth as pairs of places for line segments, a little above it. */
+export function runSegments({ runOff, topology }: PitchResult, shape: PitchShape): Float32Array {
+  const out: number[] = [];
+  for (let n = 1; n < topology.clothNodes; n += 3) {
+    if (runOff.through[n]! >= 3 * (runOff.catches / topology.clothNodes)) continue;
+    const path = pathFrom(runOff, n);
+    for (let k = 1; k < path.length; k++)
+      for (const m of [path[k - 1]!, path[k]!]) {
+        const [x, y, z] = at(shape, m);
+        out.push(x, y, z + 0.012);
+      }
+  }
+  return new Float32Array(out);
+}
+
+/** A grid on the ground, a metre apart, as pairs of places. */
+export function gridSegments(middle: number, reach: number, ground: (x: number, y: number) => number): Float32Array {
+  const out: number[] = [];
+  const far = Math.ceil(reach);
+  const c = Math.round(middle);
+  const point = (x: number, y: number): number => out.push(x, y, ground(x, y) + 0.004);
+  for (let k = -far; k <= far; k++) {
+    point(c + k, -far);
+    point(c + k, far);
+    point(c - far, k);
+    point(c + far, k);
+  }
+  return new Float32Array(out);
+}
+
+/** Middle and size of all that is drawn, m. */
+export function boundsOf(result: PitchResult, shape: PitchShape): { readonly middle: Place; readonly reach: number } {
+  const low = [Infinity, Infinity, Infinity];
+  const high = [-Infinity, -Infinity, -Infinity];
+  const take = (p: Place): void =>
+    p.forEach((v, c) => {
+      low[c] = Math.min(low[c]!, v);
+      high[c] = Math.max(high[c]!, v);
+    });
+  for (let n = 0; n < result.topology.clothNodes; n++) take(at(shape, n));
+  for (const g of result.guys) take(g.foot);
+  const middle = [0, 1, 2].map((c) => (low[c]! + high[c]!) / 2) as unknown as Place;
+  return { middle, reach: Math.max(...[0, 1, 2].map((c) => high[c]! - low[c]!)) / 2 };
+}

@@ -1,0 +1,206 @@
+import { capital, say } from '@rough-bight/core/quantity';
+import type { RidgeRig } from '@rough-bight/core/rig';
+import { SIZE_AIMS, takeChanges } from '@rough-bight/core/sizing';
+import type { Bill, SizeAim, SizedRig } from '@rough-bight/core/sizing';
+import { useEffect, useState } from 'react';
+import type { ReactElement } from 'react';
+import { Segments } from '../../parts/choice.js';
+import { LongWork } from '../../parts/long-work.js';
+import { useUnits } from '../../parts/units.js';
+import type { PitchQuestion } from '../../workers/rig.worker.js';
+import { startSizingRig, startStrongestWind } from '../../workers/use-judge.js';
+
+const AIM_NAMES: Readonly<Record<SizeAim, string>> = {
+  cut: 'Least cord',
+  mass: 'Least weight',
+  items: 'Fewest things',
+};
+
+/** The whole rig sized from the kit: every change with its reason and its effect, to take or to leave. */
+export function PitchSize({
+  question,
+  onTake,
+  onClose,
+}: {
+  readonly question: PitchQuestion;
+  readonly onTake: (rig: RidgeRig) => void;
+  readonly onClose: () => void;
+}): ReactElement {
+  // what is asked is the rig as it was when the panel opened, or when another aim was chosen
+  const [asked, setAsked] = useState({ aim: 'cut' as SizeAim, question });
+  return (
+    <>
+      <LongWork<SizedRig>
+        key={asked.aim}
+        label="Size it"
+        title="The whole rig, from this kit"
+        closes="Close sizing"
+        start={(progress, done) => startSizingRig(asked.question, asked.aim, progress, done)}
+        onClose={onClose}
+      >
+        {(sized) => (
+          <Sized key={sized.aim} question={asked.question} sized={sized} current={question.rig} onTake={onTake} />
+        )}
+      </LongWork>
+      <div className="size-aim">
+        <Segments
+          label="For"
+          value={asked.aim}
+          options={SIZE_AIMS.map((id) => ({ id, name: AIM_NAMES[id] }))}
+          onChange={(aim) => setAsked({ aim, question })}
+        />
+      </div>
+    </>
+  );
+}
+
+function Sized({
+  question,
+  sized,
+  current,
+  onTake,
+}: {
+  /** What was sized. */
+  readonly question: PitchQuestion;
+  readonly sized: SizedRig;
+  /** The rig as it is by now. */
+  readonly current: RidgeRig;
+  readonly onTake: (rig: RidgeRig) => void;
+}): ReactElement {
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const { changes, unmet } = sized;
+  const taken = changes.filter((c) => !left.has(c.id));
+  return (
+    <div className="rig-sized">
+      <p className={sized.met ? 'rig-sized-verdict' : 'rig-sized-verdict word-short'}>
+        {sized.met
+          ? changes.length === 0
+            ? 'Every margin holds as it is, and nothing in the kit does it with less.'
+            : 'With these changes every margin holds.'
+          : changes.length === 0
+            ? 'This kit cannot meet everything, and nothing in it would help.'
+            : 'This kit cannot meet everything. These changes come nearest.'}
+      </p>
+      <Bills before={sized.before} after={sized.after} />
+      {current !== question.rig && (
+        <p className="quiet">The rig was changed since. Taking these changes keeps what else you did.</p>
+      )}
+      {changes.length > 0 && (
+        <>
+          <ol className="size-changes">
+            {changes.map((c) => (
+              <li key={c.id} className={c.mends ? 'size-change size-mends' : 'size-change'}>
+                <label>
+                  <input
+                    type="checkbox"
+                    checked={!left.has(c.id)}
+                    onChange={(e) => {
+                      const next = new Set(left);
+                      if (e.target.checked) next.delete(c.id);
+                      else next.add(c.id);
+                      setLeft(next);
+                    }}
+                  />
+                  <b>{c.what}</b>
+                </label>
+                <p className="quiet">Was {c.was}.</p>
+                <p>{c.reason}</p>
+                <p className="size-effect">{c.effect}</p>
+              </li>
+            ))}
+          </ol>
+          <button
+            type="button"
+            className="button button-act"
+            disabled={taken.length === 0}
+            onClick={() =>
+              onTake(
+                takeChanges(
+                  current,
+                  sized.rig,
+                  taken.flatMap((c) => c.parts),
+                ),
+              )
+            }
+          >
+            {taken.length === changes.length
+              ? `Take ${changes.length === 1 ? 'the change' : `all ${changes.length} changes`}`
+              : `Take ${taken.length} of ${changes.length}`}
+          </button>
+        </>
+      )}
+      {unmet.length > 0 && (
+        <section aria-label="What cannot be met">
+          <h2>What cannot be met</h2>
+          <ul className="size-unmet">
+            {unmet.map((u) => (
+              <li key={u.id}>
+                <p>
+                  <b>{u.sentence}</b>
+                </p>
+                <p>{u.remedy}</p>
+                {u.rig !== null && (
+                  <button type="button" className="button" onClick={() => onTake(u.rig!)}>
+                    {changes.length === 0 ? 'Do that' : 'Do that, with all changes'}
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+          <Wind question={question} rig={sized.rig} />
+        </section>
+      )}
+      {!sized.proven && <p className="quiet">The search was cut short: there may be a cheaper choice.</p>}
+    </div>
+  );
+}
+
+/** What the rig takes, now and sized. */
+function Bills({ before, after }: { readonly before: Bill; readonly after: Bill }): ReactElement {
+  const units = useUnits();
+  const rows: readonly (readonly [string, string, string])[] = [
+    ['Cord', say(before.cut, 'length', units), say(after.cut, 'length', units)],
+    ['Weight', say(before.mass, 'mass', units), say(after.mass, 'mass', units)],
+    ['Pegs', String(before.pegs), String(after.pegs)],
+    ['Kinds of cord', String(before.kinds), String(after.kinds)],
+  ];
+  return (
+    <table className="bills">
+      <thead>
+        <tr>
+          <th scope="col">It takes</th>
+          <th scope="col">now</th>
+          <th scope="col">sized</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([name, was, is]) => (
+          <tr key={name}>
+            <th scope="row">{name}</th>
+            <td>{was}</td>
+            <td className={was === is ? 'quiet' : 'bill-now'}>{is}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** The strongest wind the rig bears once its changes are taken: worked out after the rest. */
+function Wind({ question, rig }: { readonly question: PitchQuestion; readonly rig: RidgeRig }): ReactElement {
+  const [found, setFound] = useState<string>('Working out what wind it bears…');
+  useEffect(
+    () =>
+      startStrongestWind({ ...question, rig }, (answer) =>
+        setFound(
+          !answer.ok
+            ? capital(answer.message)
+            : answer.value === null
+              ? 'With all changes taken it is short even in still air.'
+              : `With all changes taken every margin holds up to Beaufort ${answer.value}; you asked for ${rig.wind.beaufort}.`,
+        ),
+      ),
+    [question, rig],
+  );
+  return <p aria-live="polite">{found}</p>;
+}
