@@ -96,7 +96,7 @@ test('a rig goes out as a file and comes in again; a file that is none says why'
   await judged(page);
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'Save as a rig file' }).click(),
+    page.getByRole('link', { name: 'Rig file' }).click(),
   ]);
   const path = info.outputPath('hammock-fly.rig.json');
   await download.saveAs(path);

@@ -7,3 +7,6 @@ export * from './gpx.js';
 export * from './distances.js';
 export * from './rig-file.js';
 export { RIG_FORMAT } from './rig-schema.js';
+export { rigSvg } from './drawing.js';
+export type { Drawing, Drawn } from './drawing.js';
+export { rigGltf } from './gltf.js';

@@ -1,7 +1,7 @@
 import { say } from '@rough-bight/core/quantity';
 import type { Figure } from '@rough-bight/core/working';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { Download, Ruler } from 'lucide-react';
+import { Ruler } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { useSearchParams } from 'react-router';
@@ -26,6 +26,7 @@ import { PitchLedger } from './pitch-ledger.js';
 import { PitchSize } from './pitch-size.js';
 import { PitchWeather } from './pitch-weather.js';
 import { RidgeControls } from './ridge-controls.js';
+import { SaveAs } from './save-as.js';
 import { RoofControls, withoutRoof } from './roof-controls.js';
 import type { Step } from './steps.js';
 import { pitchMarks } from './steps.js';
@@ -208,16 +209,14 @@ export function PitchBench({
                     . Not for climbing, lifting, rescue or highlines. Rated strengths are the maker’s; unknown cord is
                     unknown. Soil by feel is good to a factor of two. Local rules come first.
                   </p>
-                  <p>
-                    <a
-                      className="button"
-                      href={`/api/rigs/${encodeURIComponent(store.id)}/file`}
-                      download={`${store.id}.rig.json`}
-                    >
-                      <Download size={16} aria-hidden="true" /> Save as a rig file
-                    </a>
-                  </p>
                 </section>
+                <SaveAs
+                  id={store.id}
+                  name={snapshot.draft.name}
+                  judgement={judgement}
+                  body={me.body}
+                  caseId={judgement.full ? caseId : 'pitched'}
+                />
               </>
             )}
           </aside>

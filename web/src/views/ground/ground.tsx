@@ -1,3 +1,4 @@
+import { saveText } from '../../parts/save-text.js';
 import { writeGeoJson } from '@rough-bight/core/formats';
 import type { JudgedSpan, Place, ThingKind } from '@rough-bight/core/ground';
 import { KIND_NAMES, PLACE_LIMITS, freshThing, placedByMeasures } from '@rough-bight/core/ground';
@@ -344,12 +345,11 @@ function LookFiles({
 }): ReactElement {
   const id = useId();
   const save = (): void => {
-    const url = URL.createObjectURL(new Blob([writeGeoJson(place)], { type: 'application/geo+json' }));
-    const link = document.createElement('a');
-    link.href = url;
-    link.download = `${name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}.geojson`;
-    link.click();
-    URL.revokeObjectURL(url);
+    saveText(
+      `${name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}.geojson`,
+      'application/geo+json',
+      writeGeoJson(place),
+    );
   };
   return (
     <div className="file-row">

@@ -1,0 +1,184 @@
+import { diameterOf } from '../anchor/index.js';
+import { groundOf } from '../pitch/index.js';
+import type { PitchResult } from '../pitch/index.js';
+import type { BodyMeasures } from '../quantity/index.js';
+import { measuredSpan } from '../rig/index.js';
+import type { RidgeRig } from '../rig/index.js';
+import { PITCH_TRAITS } from '../roof/index.js';
+
+/** Numbers of the glTF 2.0 specification (Khronos, ISO/IEC 12113:2022). */
+const FLOAT = 5126;
+const UINT = 5125;
+const ARRAY_BUFFER = 34962;
+const ELEMENT_ARRAY_BUFFER = 34963;
+const LINE_STRIP = 3;
+const TRIANGLES = 4;
+
+/** Sides of a round stem. */
+const SIDES = 16;
+type Place = readonly [number, number, number];
+
+/** Packs places and indices into one buffer and keeps what points into it. */
+class Packer {
+  private readonly parts: Uint8Array[] = [];
+  private size = 0;
+  readonly views: object[] = [];
+  readonly accessors: object[] = [];
+
+  private view(bytes: Uint8Array, target: number): number {
+    this.views.push({ buffer: 0, byteOffset: this.size, byteLength: bytes.length, target });
+    this.parts.push(bytes);
+    this.size += bytes.length;
+    return this.views.length - 1;
+  }
+  /** Index of an accessor of places. */
+  places(all: readonly Place[]): number {
+    // glTF stands y up: what is x, y, z here is x, z, -y there
+    const numbers = Float32Array.from(all.flatMap(([x, y, z]) => [x, z, -y]));
+    const bound = (pick: (...v: number[]) => number): number[] =>
+      [0, 1, 2].map((c) => pick(...Array.from({ length: all.length }, (_, i) => numbers[3 * i + c]!)));
+    this.accessors.push({
+      bufferView: this.view(new Uint8Array(numbers.buffer), ARRAY_BUFFER),
+      componentType: FLOAT,
+      count: all.length,
+      type: 'VEC3',
+      min: bound(Math.min),
+      max: bound(Math.max),
+    });
+    return this.accessors.length - 1;
+  }
+  indices(all: ArrayLike<number>): number {
+    const numbers = Uint32Array.from(all);
+    this.accessors.push({
+      bufferView: this.view(new Uint8Array(numbers.buffer), ELEMENT_ARRAY_BUFFER),
+      componentType: UINT,
+      count: numbers.length,
+      type: 'SCALAR',
+    });
+    return this.accessors.length - 1;
+  }
+  bytes(): Uint8Array {
+    const out = new Uint8Array(this.size);
+    let at = 0;
+    for (const p of this.parts) {
+      out.set(p, at);
+      at += p.length;
+    }
+    return out;
+  }
+}
+
+const base64 = (bytes: Uint8Array): string => {
+  let text = '';
+  for (const b of bytes) text += String.fromCharCode(b);
+  return btoa(text);
+};
+
+/** A round stem from its foot up. */
+function stem([x, y, z]: Place, height: number, diameter: number): { places: Place[]; corners: number[] } {
+  const places: Place[] = [];
+  const corners: number[] = [];
+  for (let k = 0; k < SIDES; k++) {
+    const a = (2 * Math.PI * k) / SIDES;
+    const [dx, dy] = [(Math.cos(a) * diameter) / 2, (Math.sin(a) * diameter) / 2];
+    places.push([x + dx, y + dy, z], [x + dx, y + dy, z + height]);
+    const [p, q] = [2 * k, 2 * ((k + 1) % SIDES)];
+    corners.push(p, q, q + 1, p, q + 1, p + 1);
+  }
+  return { places, corners };
+}
+
+const MATERIALS = [
+  { name: 'cloth', color: [0.584, 0.479, 0.275, 1] },
+  { name: 'cord', color: [0.008, 0.018, 0.013, 1] },
+  { name: 'wood', color: [0.102, 0.056, 0.03, 1] },
+  { name: 'ground', color: [0.716, 0.631, 0.479, 1] },
+] as const;
+type Material = (typeof MATERIALS)[number]['name'];
+
+/**
+ * The scene of a pitched rig as glTF 2.0 with its buffer inside: cloth, every line by the name of its row with its pull, N, in
+ * `extras`, sticks, trunks and the ground. Metres; y up, as glTF asks.
+ * @param caseId which case is drawn; as pitched when left out
+ * @returns the JSON text of a .gltf file
+ */
+export function rigGltf(
+  name: string,
+  rig: RidgeRig,
+  result: PitchResult,
+  body: BodyMeasures,
+  caseId = 'pitched',
+): string {
+  const shape = result.shapes.find((s) => s.caseId === caseId) ?? result.shapes[0]!;
+  const span = measuredSpan(rig, body);
+  const ground = groundOf(rig, span);
+  const packer = new Packer();
+  const meshes: object[] = [];
+  const nodes: object[] = [];
+  const materialOf = (material: Material): number => MATERIALS.findIndex((m) => m.name === material);
+  const add = (
+    title: string,
+    material: Material,
+    places: readonly Place[],
+    corners: ArrayLike<number> | null,
+    extras?: Readonly<Record<string, unknown>>,
+  ): void => {
+    meshes.push({
+      name: title,
+      primitives: [
+        {
+          attributes: { POSITION: packer.places(places) },
+          ...(corners === null ? {} : { indices: packer.indices(corners) }),
+          material: materialOf(material),
+          mode: corners === null ? LINE_STRIP : TRIANGLES,
+        },
+      ],
+    });
+    nodes.push({ name: title, mesh: meshes.length - 1, ...(extras === undefined ? {} : { extras }) });
+  };
+  const at = (k: number): Place => [shape.at[3 * k]!, shape.at[3 * k + 1]!, shape.at[3 * k + 2]!];
+
+  add(
+    'cloth',
+    'cloth',
+    Array.from({ length: result.topology.clothNodes }, (_, k) => at(k)),
+    result.topology.corners,
+  );
+  const rowName = new Map(result.rows.map((r) => [r.id, r.name]));
+  for (const l of result.topology.lines)
+    add(rowName.get(l.row) ?? l.id, 'cord', l.nodes.map(at), null, { row: l.row, tension: shape.tension[l.line]! });
+  for (const s of result.topology.sticks)
+    add(rowName.get(s.id) ?? s.id, 'wood', [at(s.from), at(s.to)], null, { row: s.id });
+  const { hangs } = PITCH_TRAITS[rig.pitch!.form];
+  for (const i of hangs === 'alone' ? [] : hangs === 'first' ? ([0] as const) : ([0, 1] as const)) {
+    const trunk = rig.trunks[i];
+    const x = i * span;
+    const { places, corners } = stem([x, 0, ground(x, 0)], trunk.tieHeight + 1, diameterOf(trunk.girth));
+    add(trunk.name, 'wood', places, corners);
+  }
+  const far = Math.max(6, span / 2 + 3);
+  const corner = (x: number, y: number): Place => [x, y, ground(x, y)];
+  const c = span / 2;
+  add(
+    'ground',
+    'ground',
+    [corner(c - far, -far), corner(c + far, -far), corner(c + far, far), corner(c - far, far)],
+    [0, 1, 2, 0, 2, 3],
+  );
+  const bytes = packer.bytes();
+  return JSON.stringify({
+    asset: { version: '2.0', generator: 'Rough Bight' },
+    scene: 0,
+    scenes: [{ name, nodes: nodes.map((_, k) => k), extras: { case: shape.caseId, form: result.formName } }],
+    nodes,
+    meshes,
+    materials: MATERIALS.map((m) => ({
+      name: m.name,
+      doubleSided: true,
+      pbrMetallicRoughness: { baseColorFactor: m.color, metallicFactor: 0, roughnessFactor: 0.9 },
+    })),
+    accessors: packer.accessors,
+    bufferViews: packer.views,
+    buffers: [{ byteLength: bytes.length, uri: `data:application/octet-stream;base64,${base64(bytes)}` }],
+  });
+}

@@ -1,0 +1,87 @@
+/** @jest-environment jsdom */
+/// <reference lib="dom" />
+/// <reference lib="dom.iterable" />
+import { describe, expect, test } from '@jest/globals';
+import { rigSvg } from '../../src/formats/index.js';
+import type { Drawing } from '../../src/formats/index.js';
+import { evaluatePitch } from '../../src/pitch/index.js';
+import type { PitchForm } from '../../src/roof/index.js';
+import { aroundOf, rigOf, roofFor } from '../pitch/helper.js';
+
+function drawn(form: PitchForm, part: Partial<Drawing> = {}): Drawing {
+  const roof = roofFor(form);
+  const rig = rigOf(form, roof);
+  const around = aroundOf(roof);
+  const { result } = evaluatePitch(rig, around, { full: false });
+  return {
+    name: 'By the <alder> & the post',
+    rig,
+    result,
+    body: around.body,
+    units: { length: 'm', force: 'N' },
+    ...part,
+  };
+}
+const parse = (svg: string): Document => new DOMParser().parseFromString(svg, 'image/svg+xml');
+const scaleOf = (doc: Document): number => Number(/1 : (\d+)/.exec(doc.querySelector('title')!.textContent)![1]);
+/** Every pair of numbers of every path and text, mm. */
+const numbers = (doc: Document): number[][] => [
+  ...[...doc.querySelectorAll('path')].flatMap((p) =>
+    [...(p.getAttribute('d') ?? '').matchAll(/[ML](-?[\d.]+) (-?[\d.]+)/g)].map((m) => [Number(m[1]), Number(m[2])]),
+  ),
+  ...[...doc.querySelectorAll('text')].map((t) => [Number(t.getAttribute('x')), Number(t.getAttribute('y'))]),
+];
+
+describe('a drawing to scale', () => {
+  const gable = drawn('gable');
+  test.each(['plan', 'side'] as const)('the %s is well-formed, names what it is and keeps to its sheet', (view) => {
+    const doc = parse(rigSvg(view, gable));
+    expect(doc.querySelector('parsererror')).toBeNull();
+    expect(doc.querySelector('title')!.textContent).toMatch(/^By the <alder> & the post, (plan|side view), 1 : \d+$/);
+    expect(doc.documentElement.getAttribute('width')).toBe('297mm');
+    for (const [x, y] of numbers(doc)) {
+      expect(x).toBeGreaterThanOrEqual(0);
+      expect(x).toBeLessThanOrEqual(297);
+      expect(y).toBeGreaterThanOrEqual(0);
+      expect(y).toBeLessThanOrEqual(210);
+    }
+  });
+  test('a ruler on the plan measures the span and where each foot is', () => {
+    const doc = parse(rigSvg('plan', gable));
+    const scale = scaleOf(doc);
+    const [a, b] = [...doc.querySelectorAll('circle.trunk')].map((c) => [
+      Number(c.getAttribute('cx')),
+      Number(c.getAttribute('cy')),
+    ]);
+    expect(((b![0]! - a![0]!) * scale) / 1000).toBeCloseTo(gable.rig.span.tape, 2);
+    expect(b![1]).toBeCloseTo(a![1]!, 6);
+    const feet = gable.result.guys.map((g) => g.foot);
+    const marks = [...doc.querySelectorAll('path.peg')].map((p) =>
+      /^M(-?[\d.]+) (-?[\d.]+)/
+        .exec(p.getAttribute('d')!)!
+        .slice(1)
+        .map((v) => Number(v) + 1),
+    );
+    expect(marks).toHaveLength(feet.length);
+    feet.forEach((f, i) => {
+      expect(((marks[i]![0]! - a![0]!) * scale) / 1000).toBeCloseTo(f[0], 1);
+      expect(((a![1]! - marks[i]![1]!) * scale) / 1000).toBeCloseTo(f[1], 1);
+    });
+    expect(doc.documentElement.textContent).toContain('7.00 m');
+  });
+  test('the side view dimensions the ties and the headroom, in the unit chosen', () => {
+    const said = (units: Drawing['units']): string =>
+      parse(rigSvg('side', { ...gable, units })).documentElement.textContent;
+    expect(said({ length: 'm', force: 'N' })).toContain('1.70 m');
+    expect(said({ length: 'ft', force: 'lbf' })).toMatch(/5\.\d+ ft/);
+  });
+  test('every form can be drawn from both sides', () => {
+    for (const form of ['wedge', 'prop', 'low', 'diagonal'] as const)
+      for (const view of ['plan', 'side'] as const) {
+        const doc = parse(rigSvg(view, drawn(form)));
+        expect(doc.querySelector('parsererror')).toBeNull();
+        expect(doc.querySelectorAll('path.line').length).toBeGreaterThan(2);
+        expect(numbers(doc).flat().every(Number.isFinite)).toBe(true);
+      }
+  });
+});

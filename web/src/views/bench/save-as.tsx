@@ -1,0 +1,51 @@
+import type { Drawn } from '@rough-bight/core/formats';
+import type { BodyMeasures } from '@rough-bight/core/quantity';
+import { Download } from 'lucide-react';
+import type { ReactElement } from 'react';
+import { saveText } from '../../parts/save-text.js';
+import { useUnits } from '../../parts/units.js';
+import type { PitchJudgement } from '../../workers/rig.worker.js';
+
+/** The rig as a file: whole, drawn to scale, or as a scene in depth. */
+export function SaveAs({
+  id,
+  name,
+  judgement,
+  body,
+  caseId,
+}: {
+  readonly id: string;
+  readonly name: string;
+  readonly judgement: PitchJudgement;
+  readonly body: BodyMeasures;
+  readonly caseId: string;
+}): ReactElement {
+  const units = useUnits();
+  const { rig, pitch: result } = judgement;
+  // what writes them is fetched when it is wanted
+  const draw = async (view: Drawn): Promise<void> => {
+    const { rigSvg } = await import('@rough-bight/core/formats');
+    saveText(`${id}-${view}.svg`, 'image/svg+xml', rigSvg(view, { name, rig, result, body, units, caseId }));
+  };
+  const scene = async (): Promise<void> => {
+    const { rigGltf } = await import('@rough-bight/core/formats');
+    saveText(`${id}.gltf`, 'model/gltf+json', rigGltf(name, rig, result, body, caseId));
+  };
+  return (
+    <section className="save-as" aria-label="Save as a file">
+      <h2>Save as</h2>
+      <a className="button" href={`/api/rigs/${encodeURIComponent(id)}/file`} download={`${id}.rig.json`}>
+        <Download size={16} aria-hidden="true" /> Rig file
+      </a>
+      <button type="button" className="button" onClick={() => void draw('plan')}>
+        Plan to scale
+      </button>
+      <button type="button" className="button" onClick={() => void draw('side')}>
+        Side view to scale
+      </button>
+      <button type="button" className="button" onClick={() => void scene()}>
+        Scene in depth
+      </button>
+    </section>
+  );
+}
