@@ -5,7 +5,7 @@ import { say } from '../quantity/index.js';
 import type { BodyMeasures, UnitChoice } from '../quantity/index.js';
 import { measuredSpan } from '../rig/index.js';
 import type { RidgeRig } from '../rig/index.js';
-import { PITCH_TRAITS } from '../roof/index.js';
+import { PITCH_TRAITS, hemOf } from '../roof/index.js';
 import { compassPoint, windToward } from '../weather/index.js';
 
 /** Which way a drawing looks: down on the plan, or level at the side, along y. */
@@ -125,7 +125,9 @@ export function rigSvg(view: Drawn, drawing: Drawing): string {
   }
   out.push(
     `<path class="cloth" d="${panels(result, node, path)}"/>`,
-    `<path class="hem" d="${hem(result, node, path)}"/>`,
+    `<path class="hem" d="${hemOf(result.topology.corners)
+      .map(([a, b]) => path([node(a), node(b)]))
+      .join('')}"/>`,
   );
   for (const s of result.topology.sticks) out.push(`<path class="stick" d="${path([node(s.from), node(s.to)])}"/>`);
   for (const l of result.topology.lines)
@@ -207,22 +209,6 @@ function panels(
     out += path(turn >= 0 ? [a, b, c] : [a, c, b], true);
   }
   return out;
-}
-
-/** Sides that belong to one panel only. */
-function hem(
-  { topology: { corners } }: PitchResult,
-  node: (k: number) => Point,
-  path: (points: readonly Point[]) => string,
-): string {
-  const sides = new Map<string, readonly [number, number, number]>();
-  for (let t = 0; t < corners.length; t += 3)
-    for (let k = 0; k < 3; k++) {
-      const [a, b] = [corners[t + k]!, corners[t + ((k + 1) % 3)]!];
-      const key = `${Math.min(a, b)} ${Math.max(a, b)}`;
-      sides.set(key, [a, b, (sides.get(key)?.[2] ?? 0) + 1]);
-    }
-  return [...sides.values()].map(([a, b, times]) => (times === 1 ? path([node(a), node(b)]) : '')).join('');
 }
 
 function pullWords(

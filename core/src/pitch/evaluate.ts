@@ -117,6 +117,8 @@ export interface PitchTopology {
   }[];
   readonly sticks: readonly { readonly id: string; readonly from: number; readonly to: number }[];
   readonly keys: readonly { readonly id: string; readonly name: string; readonly node: number }[];
+  /** What hangs on the line besides, by its node. */
+  readonly hung: readonly { readonly id: string; readonly name: string; readonly node: number }[];
   /** Tie-outs along the edges that could take a guy more. */
   readonly spare: readonly { readonly id: string; readonly name: string }[];
 }
@@ -567,6 +569,9 @@ function topologyOf({ model, engine, line }: TiedRig): PitchTopology {
       name: k.name,
       node: model.mesh.nodeAt(k.flat[0], k.flat[1]),
     })),
+    hung: model.hasRidge
+      ? model.rig.hung.map(({ id, name }) => ({ id, name, node: s.nodeIndex.get(`hung ${id}`)! }))
+      : [],
     spare: model.layout.spare.map(({ id, name }) => ({ id, name })),
   };
 }

@@ -6,3 +6,5 @@ export * from './evaluate.js';
 export { linksOf, ratiosOf } from './ledger.js';
 export type { CaseReading, Chain } from './ledger.js';
 export * from './verdict.js';
+export * from './compare.js';
+export * from './trees.js';

@@ -1,3 +1,5 @@
+import { bestRise, soilNumbers } from '../anchor/index.js';
+import { findPeg, findSoil } from '../catalogue/index.js';
 import type { Hold } from '../catalogue/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import { norm, sub } from '../quantity/index.js';
@@ -46,7 +48,7 @@ export interface PitchLayout {
   readonly gathered: readonly string[];
 }
 
-/** A guy flatter than this needs a stick under its tie-out, rad; and the slope it then comes down at. Judgement. */
+/** A guy flatter than this needs a stick under its tie-out, rad; and the steepest it then comes down at. Judgement. */
 const FLATTEST = 0.35;
 const FROM_STICK = Math.PI / 4;
 /** A guy steeper than this is set farther out, rad. Judgement: steeper ones draw pegs. */
@@ -134,7 +136,7 @@ export function layoutOf(rig: RidgeRig, around: PitchSurroundings): PitchLayout 
     }
     const from =
       role.to === 'guy' ? byId.get(role.from)!.at : role.from === undefined ? centre : byId.get(role.from)!.at;
-    const { foot, stick } = footOf(key, from, role.to, guy, ground);
+    const { foot, stick } = footOf(key, from, role.to, guy, ground, () => bestFor(guy, around, pitch.soil));
     reaches.push({ key, kind: role.to, end: 0, guy, hold, foot, stick });
     if (stick > 0)
       sticks.push({
@@ -159,6 +161,17 @@ function middleOf(plan: FormPlan): Vec3 {
   return [mean(0), mean(1), mean(2)];
 }
 
+/** The angle at which what holds a guy from a stick asks least of itself, rad: for pegs by their soil, else what is usual. */
+function bestFor(guy: Guy, around: PitchSurroundings, soilId: string): number {
+  const { anchor } = guy;
+  if (anchor.kind !== 'peg') return FROM_STICK;
+  const shape = findPeg(around.pegs.find((p) => p.id === anchor.pegs)?.shape ?? '');
+  const soil = findSoil(soilId);
+  if (shape === undefined || soil === undefined) return FROM_STICK;
+  const peg = { width: shape.width, depth: shape.length - PEG_ARM - 0.02, arm: PEG_ARM };
+  return bestRise(soilNumbers(soil, 'typical'), peg, FLATTEST, FROM_STICK);
+}
+
 /** The foot of a guy that follows the cloth: on the extension of the line from `from` through the tie-out. */
 function footOf(
   key: Key,
@@ -166,6 +179,7 @@ function footOf(
   to: 'guy' | 'peg',
   guy: Guy,
   ground: (x: number, y: number) => number,
+  best: () => number,
 ): { readonly foot: Vec3; readonly stick: number } {
   const level = (x: number, y: number, raise: number): Vec3 => [x, y, ground(x, y) + raise];
   const raise = guy.anchor.kind === 'stem' ? guy.anchor.height : PEG_ARM;
@@ -178,7 +192,7 @@ function footOf(
   const stick = height > 0.15 ? wanted : 0;
   if (guy.foot !== null) return { foot: level(guy.foot[0], guy.foot[1], raise), stick };
   if (to === 'peg') return { foot: level(key.at[0] + ux * PEG_LOOP, key.at[1] + uy * PEG_LOOP, raise), stick: 0 };
-  const rise = stick > 0 ? FROM_STICK : Math.min(STEEPEST, Math.max(slope, FLATTEST));
+  const rise = stick > 0 ? best() : Math.min(STEEPEST, Math.max(slope, FLATTEST));
   // the ground may rise or fall on the way out
   let run = height / Math.tan(rise);
   for (let k = 0; k < 6; k++)

@@ -99,3 +99,15 @@ export function meshCloth(
     },
   };
 }
+
+/** Sides that belong to one panel only, as pairs of nodes: the hem. @param corners 3 nodes a panel */
+export function hemOf(corners: ArrayLike<number>): (readonly [number, number])[] {
+  const sides = new Map<string, readonly [number, number, number]>();
+  for (let t = 0; t < corners.length; t += 3)
+    for (let k = 0; k < 3; k++) {
+      const [a, b] = [corners[t + k]!, corners[t + ((k + 1) % 3)]!];
+      const key = a < b ? `${a} ${b}` : `${b} ${a}`;
+      sides.set(key, [a, b, (sides.get(key)?.[2] ?? 0) + 1]);
+    }
+  return [...sides.values()].flatMap(([a, b, times]) => (times === 1 ? [[a, b] as const] : []));
+}

@@ -5,7 +5,7 @@ import { say, sayHeight } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { measuredSpan } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { PITCH_TRAITS, pathFrom } from '@rough-bight/core/roof';
+import { PITCH_TRAITS, hemOf, pathFrom } from '@rough-bight/core/roof';
 import { compassPoint, windToward } from '@rough-bight/core/weather';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import type { KeyboardEvent, PointerEvent, ReactElement } from 'react';
@@ -28,6 +28,8 @@ interface Props {
   readonly caseId: string;
   /** Row of the ledger that is marked. */
   readonly chosen: string | null;
+  /** Another rig drawn in dashes behind this one. */
+  readonly beside: PitchResult | null;
   readonly onChoose: (row: string | null) => void;
   readonly moving: boolean;
   readonly onMove: (rig: RidgeRig) => void;
@@ -48,7 +50,15 @@ type Point = readonly [number, number];
 const ROOM = { side: [64, 40, 64, 96], above: [56, 46, 56, 60] } as const;
 
 /** Fits everything the rig has into a picture. */
-function fit(side: Side, width: number, height: number, rig: RidgeRig, span: number, r: PitchResult | null): Frame {
+function fit(
+  side: Side,
+  width: number,
+  height: number,
+  rig: RidgeRig,
+  span: number,
+  r: PitchResult | null,
+  beside: PitchResult | null,
+): Frame {
   let [x0, x1, y0, y1] = [0, span, 0, 0];
   const take = (x: number, y: number): void => {
     x0 = Math.min(x0, x);
@@ -56,13 +66,14 @@ function fit(side: Side, width: number, height: number, rig: RidgeRig, span: num
     y0 = Math.min(y0, y);
     y1 = Math.max(y1, y);
   };
-  const shape = r?.shapes[0];
   if (side === 'side') take(0, Math.max(rig.trunks[0].tieHeight, rig.groundRise + rig.trunks[1].tieHeight) + 0.5);
-  if (r !== null && shape !== undefined) {
-    for (let n = 0; n < r.topology.clothNodes; n++)
-      take(shape.at[3 * n]!, shape.at[3 * n + (side === 'side' ? 2 : 1)]!);
-    for (const g of r.guys) take(g.foot[0], side === 'side' ? g.foot[2] : g.foot[1]);
-  } else take(span, side === 'side' ? 2 : 1.5);
+  if (r === null) take(span, side === 'side' ? 2 : 1.5);
+  for (const one of [r, beside]) {
+    if (one === null) continue;
+    const { at } = one.shapes[0]!;
+    for (let n = 0; n < one.topology.clothNodes; n++) take(at[3 * n]!, at[3 * n + (side === 'side' ? 2 : 1)]!);
+    for (const g of one.guys) take(g.foot[0], side === 'side' ? g.foot[2] : g.foot[1]);
+  }
   const [left, top, right, bottom] = ROOM[side];
   const scale = Math.max(8, Math.min((width - left - right) / (x1 - x0), (height - top - bottom) / (y1 - y0)));
   return {
@@ -90,13 +101,13 @@ const LIGHT = [-0.35, -0.45, 0.82] as const;
 
 /** The rig, to scale, from the side or from above, with everything that can be moved. */
 export function PitchScene(props: Props): ReactElement {
-  const { rig, judgement, body, view, caseId, chosen, onChoose, moving, onMove, onMoveEnd, onNudge } = props;
+  const { rig, judgement, body, view, caseId, chosen, beside, onChoose, moving, onMove, onMoveEnd, onNudge } = props;
   const units = useUnits();
   const [box, size] = useSize(740, 500);
   const span = measuredSpan(rig, body);
   const r = judgement?.pitch ?? null;
   const [held, setHeld] = useState<Frame | null>(null);
-  const fitted = useMemo(() => fit(view, size[0], size[1], rig, span, r), [view, size, rig, span, r]);
+  const fitted = useMemo(() => fit(view, size[0], size[1], rig, span, r, beside), [view, size, rig, span, r, beside]);
   const frame = moving && held !== null ? held : fitted;
   const shape = r?.shapes.find((s) => s.caseId === caseId) ?? r?.shapes[0];
   const guys = useMemo(() => r?.guys ?? [], [r]);
@@ -239,6 +250,7 @@ export function PitchScene(props: Props): ReactElement {
             />
           ),
         )}
+        {beside !== null && <Beside result={beside} frame={frame} />}
         {r !== null && shape !== undefined && (
           <>
             <Lines result={r} shape={shape} frame={frame} bad={bad} chosen={chosen} onChoose={onChoose} far />
@@ -251,6 +263,15 @@ export function PitchScene(props: Props): ReactElement {
                 const [x, y] = place(frame, shape.at, l.nodes[0]!);
                 return <HitchMark key={l.id} x={x} y={y} angle={0} />;
               })}
+            {r.topology.hung.map((h) => {
+              const [x, y] = place(frame, shape.at, h.node);
+              return (
+                <g key={h.id} className="hung">
+                  <title>{h.name}</title>
+                  <path d={view === 'side' ? `M${x} ${y}v12m-6 0h12l2 12h-16z` : `M${x - 5} ${y - 5}h10v10h-10z`} />
+                </g>
+              );
+            })}
             <Pulls result={r} shape={shape} frame={frame} bad={bad} chosen={chosen} units={units} />
             {view === 'side' && <Headroom result={r} frame={frame} body={body} units={units} />}
           </>
@@ -387,6 +408,19 @@ function Meadow({
   return <g className="pitch-grid">{lines}</g>;
 }
 
+/** Another rig as pitched: its hem, folds along the ridge and lines, dashed. */
+function Beside({ result, frame }: { readonly result: PitchResult; readonly frame: Frame }): ReactElement {
+  const { at } = result.shapes[0]!;
+  const hem = useMemo(() => hemOf(result.topology.corners), [result]);
+  const lines = result.topology.lines.map((l) => `M${l.nodes.map((n) => svg(place(frame, at, n))).join('L')}`);
+  return (
+    <path
+      className="pitch-beside"
+      d={hem.map(([a, b]) => `M${svg(place(frame, at, a))}L${svg(place(frame, at, b))}`).join('') + lines.join('')}
+    />
+  );
+}
+
 /** The cloth's panels, farthest first, shaded by how they face the light; hatched where they are slack. */
 function Cloth({
   result,
@@ -407,7 +441,7 @@ function Cloth({
     const sign = frame.side === 'side' ? -1 : 1;
     return Array.from({ length: count }, (_, t) => t).sort((a, b) => sign * (depth(a) - depth(b)));
   }, [corners, at, count, frame.side]);
-  const edge = useMemo(() => outline(corners), [corners]);
+  const edge = useMemo(() => hemOf(corners), [corners]);
   return (
     <g className="pitch-cloth">
       {order.map((t) => {
@@ -441,19 +475,6 @@ function shadeOf(at: ArrayLike<number>, a: number, b: number, c: number, side: S
   return Math.min(1, Math.max(0, 0.5 + 0.5 * lit));
 }
 
-/** Sides that belong to one triangle only: the hem. */
-function outline(corners: ArrayLike<number>): readonly Point[] {
-  const seen = new Map<string, [number, number, number]>();
-  for (let t = 0; t < corners.length; t += 3)
-    for (let k = 0; k < 3; k++) {
-      const [a, b] = [corners[t + k]!, corners[t + ((k + 1) % 3)]!];
-      const key = a < b ? `${a} ${b}` : `${b} ${a}`;
-      const known = seen.get(key);
-      seen.set(key, [a, b, (known?.[2] ?? 0) + 1]);
-    }
-  return [...seen.values()].filter((s) => s[2] === 1).map((s) => [s[0], s[1]] as const);
-}
-
 /** Lines and sticks: thicker where they carry more, rust where they are short; the far ones behind the cloth. */
 function Lines({
   result,
@@ -473,6 +494,7 @@ function Lines({
   readonly far: boolean;
 }): ReactElement {
   const { topology, guys } = result;
+  const trips = new Set(guys.filter((g) => g.trips).map((g) => g.id));
   const isFar = (nodes: readonly number[]): boolean =>
     frame.side === 'side' && nodes.reduce((s, n) => s + shape.at[3 * n + 1]!, 0) / nodes.length > 0.02;
   return (
@@ -500,6 +522,7 @@ function Lines({
           return (
             <g key={l.id}>
               <path className={name} d={d} strokeWidth={Math.min(5, 1.4 + Math.sqrt(pull) / 9)} />
+              {trips.has(l.id) && <Flag at={shape.at} nodes={l.nodes} frame={frame} />}
               <path className="pitch-touch" d={d} onClick={() => onChoose(chosen === l.row ? null : l.row)} />
             </g>
           );
@@ -522,6 +545,20 @@ function Lines({
         })}
     </g>
   );
+}
+
+/** Something bright on a guy that people walk into. */
+function Flag({
+  at,
+  nodes,
+  frame,
+}: {
+  readonly at: ArrayLike<number>;
+  readonly nodes: readonly number[];
+  readonly frame: Frame;
+}): ReactElement {
+  const [a, b] = [place(frame, at, nodes[0]!), place(frame, at, nodes.at(-1)!)];
+  return <path className="pitch-flag" d={`M${svg([a[0] * 0.6 + b[0] * 0.4, a[1] * 0.6 + b[1] * 0.4])}l-4 11h8z`} />;
 }
 
 /** What pulls, beside each line: those on the near side, and whatever is chosen or short. */

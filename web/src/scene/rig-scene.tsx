@@ -1,3 +1,4 @@
+import type { PitchResult } from '@rough-bight/core/pitch';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import type { ReactElement } from 'react';
@@ -18,6 +19,8 @@ interface Props {
   readonly caseId: string;
   /** Row of the ledger that is marked. */
   readonly chosen: string | null;
+  /** Another rig drawn in dashes behind this one, its first tie on this one's. */
+  readonly beside: PitchResult | null;
   readonly onChoose: (row: string | null) => void;
   readonly moving: boolean;
   readonly onMove: (rig: RidgeRig) => void;

@@ -1,7 +1,8 @@
 import type { Remote } from 'comlink';
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type { TradeoffPoint, Verdict } from '@rough-bight/core/rig';
+import type { PitchResult } from '@rough-bight/core/pitch';
+import type { RidgeRig, TradeoffPoint, Verdict } from '@rough-bight/core/rig';
 import type { Advice, SizeAim, SizedCord, SizedRig } from '@rough-bight/core/sizing';
 import type { Answer, Judgement, PitchJudgement, PitchQuestion, Question, RigService } from './rig.worker.js';
 
@@ -128,6 +129,31 @@ export function useVerdict(question: PitchQuestion): Verdict | null {
     };
   }, [question]);
   return verdict;
+}
+
+/** Another rig judged in full, to stand beside this one; no result where it cannot be. */
+export interface Other {
+  readonly rig: RidgeRig;
+  readonly result: PitchResult | null;
+  readonly problem: string;
+}
+
+/** Another rig judged in a worker of its own; null until it is known, and where none is asked for. */
+export function useOther(question: PitchQuestion | null): Other | null {
+  const [other, setOther] = useState<Other | null>(null);
+  useEffect(() => {
+    if (question === null) return undefined;
+    return ownWorker(
+      async (service) => (await service.judgePitch(question, true)) as Answer<PitchJudgement>,
+      (answer) =>
+        setOther({
+          rig: question.rig,
+          result: answer.ok ? answer.value.pitch : null,
+          problem: answer.ok ? '' : answer.message,
+        }),
+    );
+  }, [question]);
+  return question !== null && other?.rig === question.rig ? other : null;
 }
 
 /** Runs long work in a worker of its own that can be stopped. */

@@ -5,13 +5,13 @@ import { say } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { measuredSpan } from '@rough-bight/core/rig';
-import { PITCH_TRAITS } from '@rough-bight/core/roof';
+import { PITCH_TRAITS, hemOf } from '@rough-bight/core/roof';
 import { windToward } from '@rough-bight/core/weather';
 import { Html, Line, OrbitControls } from '@react-three/drei';
 import { Canvas, useThree } from '@react-three/fiber';
 import type { ThreeEvent } from '@react-three/fiber';
-import { useEffect, useMemo, useRef } from 'react';
-import type { ComponentRef, KeyboardEvent, ReactElement, RefObject } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { ComponentRef, KeyboardEvent, ReactElement } from 'react';
 import { BufferAttribute, BufferGeometry, DoubleSide, Plane, Vector3 } from 'three';
 import { useUnits } from '../../parts/units.js';
 import type { PitchGrip } from '../pitch-moves.js';
@@ -26,6 +26,8 @@ export interface DepthProps {
   readonly caseId: string;
   readonly body: BodyMeasures;
   readonly palette: Palette;
+  /** Another rig drawn in dashes. */
+  readonly beside: PitchResult | null;
   readonly chosen: string | null;
   readonly onChoose: (row: string | null) => void;
   readonly onMove: (rig: RidgeRig) => void;
@@ -42,9 +44,10 @@ export default function DepthCanvas(props: DepthProps): ReactElement {
   const { result, caseId } = props;
   const shape = result.shapes.find((s) => s.caseId === caseId) ?? result.shapes[0]!;
   const controls = useRef<Orbit>(null);
+  /** Whether a hand moves a foot: then a drag does not turn the view. */
+  const [held, setHeld] = useState(false);
   // it looks at where the rig stood when the view was opened: a hand that moves a foot must not move the world
-  const first = useRef(boundsOf(result, shape));
-  const { middle, reach } = first.current;
+  const [{ middle, reach }] = useState(() => boundsOf(result, shape));
   const turn = (e: KeyboardEvent): void => {
     const c = controls.current;
     if (c === null) return;
@@ -87,7 +90,7 @@ export default function DepthCanvas(props: DepthProps): ReactElement {
         <color attach="background" args={[props.palette.cloth]} />
         <hemisphereLight args={[0xffffff, props.palette.soil, 1.9]} position={[0, 0, 1]} />
         <directionalLight position={[-4, -6, 9]} intensity={1.4} />
-        <Rig {...props} shape={shape} controls={controls} />
+        <Rig {...props} shape={shape} onHold={setHeld} />
         <OrbitControls
           ref={controls}
           makeDefault
@@ -96,6 +99,7 @@ export default function DepthCanvas(props: DepthProps): ReactElement {
           minDistance={1}
           maxDistance={60}
           enableDamping={false}
+          enabled={!held}
         />
       </Canvas>
     </div>
@@ -106,10 +110,10 @@ interface Drawn extends DepthProps {
   readonly shape: PitchShape;
 }
 
-function Rig(props: Drawn & { readonly controls: RefObject<Orbit | null> }): ReactElement {
+function Rig(props: Drawn & { readonly onHold: (held: boolean) => void }): ReactElement {
   const { rig, result, body, palette, shape, chosen, onChoose } = props;
   const invalidate = useThree((s) => s.invalidate);
-  useEffect(() => invalidate(), [invalidate, result, shape, palette, chosen]);
+  useEffect(() => invalidate(), [invalidate, result, shape, palette, chosen, props.beside]);
   const span = measuredSpan(rig, body);
   const ground = useMemo(() => groundOf(rig, span), [rig, span]);
   const bad = useMemo(() => new Set(result.rows.filter((r) => ratioOf(r) < 1).map((r) => r.id)), [result]);
@@ -120,6 +124,7 @@ function Rig(props: Drawn & { readonly controls: RefObject<Orbit | null> }): Rea
       <Cloth result={result} shape={shape} ground={ground} palette={palette} />
       <Lines result={result} shape={shape} palette={palette} bad={bad} chosen={chosen} onChoose={onChoose} />
       <Feet {...props} bad={bad} />
+      {props.beside !== null && <Beside result={props.beside} palette={palette} />}
       <Wind rig={rig} result={result} shape={shape} palette={palette} />
       <Person body={body} ground={ground} place={standAt(result, shape)} palette={palette} />
     </>
@@ -247,6 +252,7 @@ function Lines({
   readonly onChoose: (row: string | null) => void;
 }): ReactElement {
   const units = useUnits();
+  const trips = new Set(result.guys.filter((g) => g.trips).map((g) => g.id));
   return (
     <>
       {result.topology.lines.map((l) => {
@@ -271,6 +277,12 @@ function Lines({
                 <span className={short ? 'depth-bad' : ''}>{say(pull, 'force', units)}</span>
               </Html>
             )}
+            {trips.has(l.id) && (
+              <mesh position={between(points[0]!, points.at(-1)!, 0.4)}>
+                <boxGeometry args={[0.05, 0.05, 0.16]} />
+                <meshBasicMaterial color={palette.act} />
+              </mesh>
+            )}
             {l.role === 'loop' && (
               <mesh position={at(shape, l.nodes[0]!) as [number, number, number]} rotation={[0, Math.PI / 2, 0]}>
                 <torusGeometry args={[0.028, 0.011, 8, 18]} />
@@ -278,6 +290,15 @@ function Lines({
               </mesh>
             )}
           </group>
+        );
+      })}
+      {result.topology.hung.map((h) => {
+        const [x, y, z] = at(shape, h.node);
+        return (
+          <mesh key={h.id} position={[x, y, z - 0.22]}>
+            <boxGeometry args={[0.16, 0.12, 0.26]} />
+            <meshLambertMaterial color={palette.tar} />
+          </mesh>
         );
       })}
       {result.topology.sticks.map((s) => (
@@ -292,6 +313,32 @@ function Lines({
     </>
   );
 }
+
+/** Another rig as pitched: its hem and its lines, dashed. */
+function Beside({ result, palette }: { readonly result: PitchResult; readonly palette: Palette }): ReactElement {
+  const points = useMemo(() => {
+    const shape = result.shapes[0]!;
+    const lines = result.topology.lines.flatMap((l) => l.nodes.slice(1).flatMap((n, k) => [l.nodes[k]!, n]));
+    return [...hemOf(result.topology.corners).flat(), ...lines].map((n) => at(shape, n));
+  }, [result]);
+  return (
+    <Line
+      segments
+      points={points as unknown as [number, number, number][]}
+      color={palette.water}
+      lineWidth={1.6}
+      dashed
+      dashSize={0.12}
+      gapSize={0.08}
+    />
+  );
+}
+
+const between = (a: Place, b: Place, share: number): [number, number, number] => [
+  a[0] + (b[0] - a[0]) * share,
+  a[1] + (b[1] - a[1]) * share,
+  a[2] + (b[2] - a[2]) * share,
+];
 
 /** A round pole between two places. */
 function Pole({
@@ -327,10 +374,10 @@ function Feet({
   body,
   palette,
   bad,
-  controls,
+  onHold,
   onMove,
   onMoveEnd,
-}: Drawn & { readonly bad: ReadonlySet<string>; readonly controls: RefObject<Orbit | null> }): ReactElement {
+}: Drawn & { readonly bad: ReadonlySet<string>; readonly onHold: (held: boolean) => void }): ReactElement {
   const drag = useRef<{ grip: PitchGrip; rig: RidgeRig; guy: GuyReport; plane: Plane; from: Vector3 } | null>(null);
   const raycaster = useThree((s) => s.raycaster);
   const hand = (plane: Plane): Vector3 | null => raycaster.ray.intersectPlane(plane, new Vector3());
@@ -340,7 +387,7 @@ function Feet({
     const plane = new Plane(new Vector3(0, 0, 1), -guy.foot[2]);
     const from = hand(plane);
     if (from === null) return;
-    if (controls.current !== null) controls.current.enabled = false;
+    onHold(true);
     drag.current = { grip: { kind: 'foot', key: guy.key }, rig, guy, plane, from };
   };
   const go = (e: ThreeEvent<PointerEvent>): void => {
@@ -353,7 +400,7 @@ function Feet({
   const end = (): void => {
     if (drag.current === null) return;
     drag.current = null;
-    if (controls.current !== null) controls.current.enabled = true;
+    onHold(false);
     onMoveEnd();
   };
   return (

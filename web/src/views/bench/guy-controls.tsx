@@ -1,9 +1,11 @@
 import { SOILS, WOODS } from '@rough-bight/core/catalogue';
-import { ratioOf } from '@rough-bight/core/pitch';
+import type { Place } from '@rough-bight/core/ground';
+import { guysToTrees, ratioOf } from '@rough-bight/core/pitch';
 import { capital, say } from '@rough-bight/core/quantity';
 import { GUY_ANCHOR_NAMES, GUY_HITCHES, PITCH_LIMITS, guyOf } from '@rough-bight/core/rig';
 import type { Guy, GuyAnchor, GuyHitch, KitPegs, Pitch } from '@rough-bight/core/rig';
 import { ArrowUpToLine, RotateCcw } from 'lucide-react';
+import { useMemo } from 'react';
 import type { ReactElement } from 'react';
 import { Choice, TextField } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
@@ -41,12 +43,15 @@ function freshAnchor(kind: GuyAnchor['kind'], pegs: readonly KitPegs[]): GuyAnch
 export function GuyControls({
   editing,
   pegs,
+  place,
   judgement,
   chosen,
   onChoose,
 }: {
   readonly editing: Editing;
   readonly pegs: readonly KitPegs[];
+  /** Where the rig stands, if it stands on a measured place. */
+  readonly place: Place | undefined;
   readonly judgement: PitchJudgement | null;
   readonly chosen: string | null;
   readonly onChoose: (row: string | null) => void;
@@ -57,7 +62,17 @@ export function GuyControls({
   const set = (change: Partial<Pitch>): string | null => edit({ ...rig, pitch: { ...pitch, ...change } });
   const reports = judgement?.pitch.guys.filter((g) => g.kind !== 'tie') ?? [];
   const picked = reports.find((g) => g.id === chosen);
-  const keys = Object.keys(pitch.own).filter((key) => pitch.own[key]!.off === true);
+  const spares = new Set(judgement?.pitch.topology.spare.map((k) => k.id));
+  const keys = Object.keys(pitch.own).filter((key) => pitch.own[key]!.off === true && !spares.has(key));
+  const result = judgement?.pitch;
+  const trees = useMemo(
+    () =>
+      result === undefined || place === undefined
+        ? []
+        : guysToTrees(rig, result, place).filter((t) => guyOf(rig.pitch!, t.key).anchor.kind === 'peg'),
+    [rig, result, place],
+  );
+  const wanting = result?.pegs.some((p) => p.wanted > p.have) === true;
   const cords = kit.map((k) => ({ id: k.id, name: k.name }));
   return (
     <div className="controls">
@@ -178,6 +193,48 @@ export function GuyControls({
               {p.wanted} of {p.have} {p.name}
             </p>
           ))}
+        {result !== undefined && result.topology.spare.length > 0 && (
+          <p className="spare-guys">
+            <span className="quiet">More tie-outs along its edges:</span>{' '}
+            {result.topology.spare.map((k) => (
+              <button
+                key={k.id}
+                type="button"
+                className="button"
+                onClick={() => edit(withGuy(rig, k.id, { off: false }))}
+              >
+                Guy at {k.name}
+              </button>
+            ))}
+          </p>
+        )}
+        {trees.length > 0 && (
+          <section className="to-trees" aria-label="What could hold a guy here">
+            <h3>
+              {wanting ? 'Short of pegs: give these to what stands here' : 'What stands here and could hold a guy'}
+            </h3>
+            <ul>
+              {trees.slice(0, 4).map((t) => (
+                <li key={t.key}>
+                  <span>
+                    {capital(t.guy)} to {t.to}{' '}
+                    <span className="quiet">
+                      {say(t.distance, 'length', units)}, {say(t.off, 'angle', units)} off its line
+                    </span>
+                  </span>
+                  <button
+                    type="button"
+                    className="button"
+                    onClick={() => edit(withGuy(rig, t.key, { anchor: t.anchor, foot: t.foot }))}
+                  >
+                    Give it
+                  </button>
+                </li>
+              ))}
+            </ul>
+            <p className="quiet">Look up, knock and push before you trust any of them.</p>
+          </section>
+        )}
       </div>
     </div>
   );

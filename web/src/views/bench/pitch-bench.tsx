@@ -1,6 +1,7 @@
 import { say } from '@rough-bight/core/quantity';
 import type { Figure } from '@rough-bight/core/working';
 import type { RidgeRig } from '@rough-bight/core/rig';
+import { PITCH_TRAITS } from '@rough-bight/core/roof';
 import { Ruler } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
@@ -18,10 +19,12 @@ import { WorkingPanel } from '../../parts/working.js';
 import { RIG_VIEWS, RigScene } from '../../scene/rig-scene.js';
 import type { RigView } from '../../scene/rig-scene.js';
 import type { PitchQuestion } from '../../workers/rig.worker.js';
-import { usePitch } from '../../workers/use-judge.js';
+import { useOther, usePitch } from '../../workers/use-judge.js';
 import { editing } from './editing.js';
 import { GroundControls } from './ground-controls.js';
 import { GuyControls } from './guy-controls.js';
+import { AlsoOnLine } from './hang-controls.js';
+import { PitchCompare } from './pitch-compare.js';
 import { PitchLedger } from './pitch-ledger.js';
 import { PitchSize } from './pitch-size.js';
 import { PitchWeather } from './pitch-weather.js';
@@ -67,7 +70,7 @@ export function PitchBench({
   const panel = search.get('panel');
   /** Names what is shown in the address; null takes it out. */
   const show = useCallback(
-    (key: 'view' | 'case' | 'panel', value: string | null) =>
+    (key: 'view' | 'case' | 'panel' | 'with', value: string | null) =>
       setSearch(
         (old) => {
           const next = new URLSearchParams(old);
@@ -79,6 +82,17 @@ export function PitchBench({
       ),
     [setSearch],
   );
+
+  const others = useMemo(
+    () => camp.rigs.filter((r) => r.document.pitch !== undefined && r.id !== store.id),
+    [camp.rigs, store.id],
+  );
+  const beside = panel === 'compare' ? others.find((r) => r.id === search.get('with')) : undefined;
+  const besideQuestion = useMemo(
+    () => (beside === undefined ? null : { rig: beside.document, around, units }),
+    [beside, around, units],
+  );
+  const other = useOther(besideQuestion);
 
   useShell({
     crumbs: [{ name: camp.name, to: `/camps/${camp.id}` }, { name: snapshot.draft.name }],
@@ -110,6 +124,7 @@ export function PitchBench({
               onView={(v) => show('view', v)}
               caseId={judgement?.full === true ? caseId : 'pitched'}
               chosen={chosen}
+              beside={other?.result ?? null}
               onChoose={setChosen}
               moving={snapshot.moving}
               onMove={move}
@@ -127,6 +142,7 @@ export function PitchBench({
               {step === 'hang' && (
                 <>
                   <RoofControls editing={edits} roofs={camp.roofs} judgement={judgement} />
+                  {PITCH_TRAITS[rig.pitch!.form].hangs === 'ridge' && <AlsoOnLine {...edits} />}
                   <p>
                     <button type="button" className="button" onClick={() => put(withoutRoof(rig))}>
                       Take the roof off
@@ -138,6 +154,7 @@ export function PitchBench({
                 <GuyControls
                   editing={edits}
                   pegs={camp.pegs}
+                  place={camp.places.find((p) => p.id === rig.site?.place)?.document}
                   judgement={judgement}
                   chosen={chosen}
                   onChoose={setChosen}
@@ -173,6 +190,16 @@ export function PitchBench({
                 }}
                 onClose={() => show('panel', null)}
               />
+            ) : panel === 'compare' ? (
+              <PitchCompare
+                name={snapshot.draft.name}
+                mine={judgement?.full === true ? result : undefined}
+                others={others}
+                chosen={beside}
+                other={other}
+                onChoose={(id) => show('with', id)}
+                onClose={() => show('panel', null)}
+              />
             ) : judgement === null || result === undefined ? (
               <Loading what="the judgement" />
             ) : (
@@ -187,6 +214,9 @@ export function PitchBench({
                   <div className="verdict-buttons">
                     <button type="button" className="button button-act" onClick={() => show('panel', 'size')}>
                       <Ruler size={16} aria-hidden="true" /> Size it
+                    </button>
+                    <button type="button" className="button" onClick={() => show('panel', 'compare')}>
+                      Compare
                     </button>
                   </div>
                 </section>

@@ -1,0 +1,83 @@
+import { screenTree } from '../anchor/index.js';
+import type { At, Place } from '../ground/index.js';
+import type { GuyAnchor, RidgeRig } from '../rig/index.js';
+import { PITCH_LIMITS } from '../rig/index.js';
+import type { PitchResult } from './evaluate.js';
+import { ratioOf } from './evaluate.js';
+
+/** A guy that something on the ground could hold instead of a peg. */
+export interface GuyToTree {
+  readonly key: string;
+  /** Of the guy, and of what would hold it. */
+  readonly guy: string;
+  readonly to: string;
+  readonly anchor: GuyAnchor;
+  readonly foot: readonly [x: number, y: number];
+  /** From the tie-out to it on the plan, m, and between that and the guy's own line, rad. */
+  readonly distance: number;
+  readonly off: number;
+}
+
+/** A guy may leave the cloth's line by so much, rad, and be so long, m. Judgement: more pulls the edge askew. */
+const MOST_OFF = Math.PI / 6;
+const REACH = [0.4, 8] as const;
+/** Height at which a guy is tied to a stem, m: low, so that it hardly bends it. Judgement. */
+const TIED_AT = 0.3;
+
+/**
+ * Which guys to give to what stands and lies there, those that need it most first, each to what is nearest its own line. What a
+ * sign rules out is left alone; nothing here passes a tree.
+ * @returns at most one for each guy; empty where the rig does not stand on this place
+ */
+export function guysToTrees(rig: RidgeRig, result: PitchResult, place: Place): GuyToTree[] {
+  const from = place.things.find((t) => t.id === rig.site?.from);
+  const pitch = rig.pitch;
+  if (from === undefined || pitch === undefined) return [];
+  const [sin, cos] = [Math.sin(pitch.bearing), Math.cos(pitch.bearing)];
+  // east and north turned to along the span and to its left
+  const inRig = ([e, n]: At): readonly [number, number] => {
+    const [de, dn] = [e - from.at[0], n - from.at[1]];
+    return [de * sin + dn * cos, -de * cos + dn * sin];
+  };
+  const held = place.things.flatMap((t): { name: string; at: readonly [number, number]; anchor: GuyAnchor }[] => {
+    if (t.id === rig.site?.from || t.id === rig.site?.to) return [];
+    const at = inRig(t.at);
+    if (t.kind === 'tree' || t.kind === 'sapling' || t.kind === 'post') {
+      const signs = t.kind === 'post' ? [] : t.signs;
+      if (screenTree({ name: t.name, girth: t.girth, signs }, false).length > 0) return [];
+      const girth = Math.min(PITCH_LIMITS.girth.max, Math.max(PITCH_LIMITS.girth.min, t.girth));
+      return [
+        { name: t.name, at, anchor: { kind: 'stem', name: t.name, wood: t.wood, girth, height: TIED_AT, signs } },
+      ];
+    }
+    if (t.kind === 'boulder' || t.kind === 'log') {
+      const mass = Math.min(PITCH_LIMITS.mass.max, Math.max(PITCH_LIMITS.mass.min, t.mass));
+      return [{ name: t.name, at, anchor: { kind: 'weight', name: t.name, mass } }];
+    }
+    return t.kind === 'root' ? [{ name: t.name, at, anchor: { kind: 'root', name: t.name } }] : [];
+  });
+  const { at: nodes } = result.shapes[0]!;
+  const need = (id: string): number => {
+    const row = result.rows.find((r) => r.id === id);
+    return row === undefined ? Number.POSITIVE_INFINITY : ratioOf(row);
+  };
+  return result.guys
+    .filter((g) => g.kind === 'guy')
+    .sort((a, b) => need(a.id) - need(b.id))
+    .flatMap((g): GuyToTree[] => {
+      const key = result.topology.keys.find((k) => k.id === g.key)!;
+      const [x, y] = [nodes[3 * key.node]!, nodes[3 * key.node + 1]!];
+      const own = Math.atan2(g.foot[1] - y, g.foot[0] - x);
+      const near = held
+        .map((h) => {
+          const [dx, dy] = [h.at[0] - x, h.at[1] - y];
+          const turn = Math.atan2(dy, dx) - own;
+          return { ...h, distance: Math.hypot(dx, dy), off: Math.abs(Math.atan2(Math.sin(turn), Math.cos(turn))) };
+        })
+        .filter((h) => h.off <= MOST_OFF && h.distance >= REACH[0] && h.distance <= REACH[1])
+        .sort((a, b) => a.off - b.off)[0];
+      if (near === undefined) return [];
+      const { name, at, anchor, distance, off } = near;
+      return [{ key: g.key, guy: g.name, to: name, anchor, foot: at, distance, off }];
+    });
+}
