@@ -13,11 +13,9 @@ const SHOTS = [
   ['ground-look', '/places/the-landing/look?thing=ferry-alder', DESK, 'day'],
   ['ground-measure', '/places/the-landing/measure', DESK, 'day'],
   ['ground-choose', '/places/the-landing/choose?span=upstream-alder%7Cdownstream-alder', DESK, 'day'],
-  ['ground-ember', '/places/the-landing/wind', DESK, 'ember'],
   ['ground-phone', '/places/the-landing/choose', PHONE, 'day'],
   ['bench-ridge', '/rigs/landing-gable/ridge', DESK, 'day'],
   ['bench-ember', '/rigs/drying-line-twine/ridge', DESK, 'ember'],
-  ['bench-ground', '/rigs/bank-top-ridge-dip-tested/ground', DESK, 'day'],
   ['bench-weather', '/rigs/landing-gable/weather', DESK, 'day'],
   [
     'bench-size',
@@ -60,6 +58,23 @@ const SHOTS = [
     DESK,
     'day',
     (page) => page.getByText(/worst of \d cases/).waitFor({ timeout: 30_000 }),
+  ],
+  [
+    'pitch-depth',
+    '/rigs/mess-roof/guy?view=depth',
+    DESK,
+    'ember',
+    async (page) => {
+      await page.getByText(/worst of \d cases/).waitFor({ timeout: 30_000 });
+      await page.waitForTimeout(2500);
+    },
+  ],
+  [
+    'pitch-size',
+    '/rigs/sheet-with-slipping-loops/hang?panel=size',
+    DESK,
+    'day',
+    (page) => page.getByRole('table').first().waitFor({ timeout: 60_000 }),
   ],
   ['kit', '/kit', DESK, 'day'],
   ['me', '/me', DESK, 'day'],

@@ -1,0 +1,95 @@
+import { describe, expect, test } from '@jest/globals';
+import { bestRise, soilNumbers } from '../../src/anchor/index.js';
+import { findPeg, findSoil } from '../../src/catalogue/index.js';
+import type { Place, Thing } from '../../src/ground/index.js';
+import { evaluatePitch, guysToTrees, layoutOf, pitchModel } from '../../src/pitch/index.js';
+import type { RidgeRig } from '../../src/rig/index.js';
+import { tieOutsOf } from '../../src/roof/index.js';
+import { aroundOf, rigOf, squareRoof } from './helper.js';
+
+const square = squareRoof(3);
+const around = aroundOf(square);
+
+describe('tie-outs along an edge', () => {
+  test('stay free until they are asked for, and then hold their part', () => {
+    const gable = rigOf('gable', square);
+    const plain = layoutOf(gable, around);
+    expect(plain.spare.map((k) => k.name).sort()).toEqual([
+      'left first quarter',
+      'left second quarter',
+      'right first quarter',
+      'right second quarter',
+    ]);
+    const more: RidgeRig = { ...gable, pitch: { ...gable.pitch!, own: { '0q': { off: false } } } };
+    const laid = layoutOf(more, around);
+    expect(laid.reaches.map((r) => r.key.id)).toContain('0q');
+    expect(laid.spare).toHaveLength(3);
+    // it lies on the straight edge between the corner and the middle
+    const at = (id: string) => laid.plan.keys.find((k) => k.id === id)!.at;
+    for (const c of [0, 1, 2] as const) expect(at('0q')[c]).toBeCloseTo((at('00')[c] + at('01')[c]) / 2, 6);
+    const pull = (rig: RidgeRig, id: string): number =>
+      evaluatePitch(rig, around, { full: false }).result.rows.find((r) => r.id === id)!.pitched;
+    expect(pull(more, 'guy 0q')).toBeGreaterThan(5);
+  });
+  test('a roof without them offers none', () => {
+    const roof = squareRoof(3, { tieOuts: tieOutsOf('middles', 3, 3, 'loop') });
+    expect(layoutOf(rigOf('gable', roof), aroundOf(roof)).spare).toEqual([]);
+    const thirds = squareRoof(3, { tieOuts: tieOutsOf('thirds', 3, 3, 'loop') });
+    expect(
+      layoutOf(rigOf('gable', thirds), aroundOf(thirds))
+        .spare.map((k) => k.id)
+        .sort(),
+    ).toEqual(['0T', '0t', '1T', '1t']);
+  });
+});
+
+test('a guy from a stick comes down at the angle at which its peg asks least of itself', () => {
+  const flat = rigOf('flying', square, { soil: 'silty-sand' });
+  const shape = findPeg('cut-wood')!;
+  const { reaches } = layoutOf(flat, around);
+  const best = bestRise(
+    soilNumbers(findSoil('silty-sand')!, 'typical'),
+    { width: shape.width, depth: shape.length - 0.05, arm: 0.03 },
+    0.35,
+    Math.PI / 4,
+  );
+  const propped = reaches.filter((r) => r.stick > 0);
+  expect(propped.length).toBeGreaterThan(0);
+  for (const r of propped) {
+    const run = Math.hypot(r.foot[0] - r.key.at[0], r.foot[1] - r.key.at[1]);
+    expect(Math.atan2(r.key.at[2] - r.foot[2], run)).toBeCloseTo(best, 2);
+  }
+});
+
+describe('guys given to what stands there', () => {
+  // a span of 7 m to the east: x is east, left is north
+  const gable: RidgeRig = { ...rigOf('gable', square), site: { place: 'p', from: 'a', to: 'b' } };
+  const { result } = evaluatePitch(gable, around, { full: false });
+  const guy = result.guys.find((g) => g.key === '01')!;
+  const tree = (id: string, at: readonly [number, number], signs: readonly 'fungus'[] = []): Thing =>
+    ({ id, name: id, kind: 'tree', at, foot: 0, wood: 'willow', girth: 0.6, height: 9, signs }) as unknown as Thing;
+  const placeOf = (things: readonly Thing[]): Place =>
+    ({ things: [tree('a', [10, 20]), tree('b', [17, 20]), ...things] }) as unknown as Place;
+
+  test('each goes to what is nearest its own line, where it is in the rig’s axes', () => {
+    const beyond = tree('willow', [10 + guy.foot[0], 20 + guy.foot[1] + 1.5]);
+    const askew = tree('askew', [10 + guy.foot[0] + 0.6, 20 + guy.foot[1] + 1.5]);
+    const found = guysToTrees(gable, result, placeOf([askew, beyond])).find((t) => t.key === '01')!;
+    expect(found.to).toBe('willow');
+    expect(found.foot[0]).toBeCloseTo(guy.foot[0], 6);
+    expect(found.foot[1]).toBeCloseTo(guy.foot[1] + 1.5, 6);
+    expect(found.off).toBeLessThan(0.05);
+    const given: RidgeRig = {
+      ...gable,
+      pitch: { ...gable.pitch!, own: { '01': { anchor: found.anchor, foot: found.foot } } },
+    };
+    expect(pitchModel(given, around).members.find((m) => m.id === 'guy 01')!.reach!.foot[2]).toBeCloseTo(0.3, 6);
+    expect(evaluatePitch(given, around, { full: false }).result.pegs[0]!.wanted).toBe(5);
+  });
+  test('what a sign rules out, what stands aside and what is too far is left alone', () => {
+    const at = (dx: number, dy: number): [number, number] => [10 + guy.foot[0] + dx, 20 + guy.foot[1] + dy];
+    for (const thing of [tree('rotten', at(0, 1), ['fungus']), tree('aside', at(4, 0.2)), tree('far', at(0, 12))])
+      expect(guysToTrees(gable, result, placeOf([thing])).find((t) => t.key === '01')).toBeUndefined();
+    expect(guysToTrees({ ...gable, site: { place: 'p', from: 'gone', to: 'b' } }, result, placeOf([]))).toEqual([]);
+  });
+});
