@@ -13,13 +13,15 @@ export async function measure() {
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     let bytes = 0;
-    page.on('response', async (response) => {
+    const count = async (response) => {
       if (/\.js$/.test(new URL(response.url()).pathname)) bytes += gzipSync(await response.body()).length;
-    });
+    };
+    page.on('response', count);
     await page.goto(`${app.address}/rigs/landing-gable/ridge`);
     await page.getByRole('heading', { level: 1 }).waitFor();
     await page.waitForTimeout(1500);
     const firstScreen = bytes;
+    page.off('response', count);
     const ridge = await dragged(page, await page.getByRole('slider', { name: 'Move the downstream alder' }), [40, 0]);
     const pitch = async (view, name, by) => {
       await page.goto(`${app.address}/rigs/mess-roof/guy?view=${view}`);

@@ -75,7 +75,7 @@ export function HangControls(editing: Editing): ReactElement {
 export function AlsoOnLine({ rig, body, edit }: Editing): ReactElement {
   return (
     <div className="control-group control-group-wide">
-      <h3>Also on the line</h3>
+      <h3 className="control-title">Also on the line</h3>
       {rig.hung.length === 0 && (
         <p className="quiet">Nothing. A lantern, a drying coat, a pack: each pulls the line down where it hangs.</p>
       )}
