@@ -156,6 +156,16 @@ test('roofs and pegs are kept in the kit, and one in use stays', async ({ page }
   await expect(row.getByLabel('Tie-outs at')).toHaveValue('full');
   await row.getByLabel('Held by').selectOption('eyelet');
   await expect(row.getByText(/19 tie-outs/)).toBeVisible();
+  await row.getByText('Edges, life and where its tie-outs are').click();
+  await row.getByRole('textbox', { name: 'Edges hollow by' }).fill('0.1');
+  await row.getByRole('textbox', { name: 'Edges hollow by' }).press('Enter');
+  const along = row.locator('.tie-out').nth(1).getByRole('textbox', { name: 'Along' });
+  await along.fill('-0.8');
+  await along.press('Enter');
+  await expect(row.getByLabel('Tie-outs at')).toHaveValue('own');
+  await along.fill('-9');
+  await along.press('Enter');
+  await expect(row.locator('.tie-out').nth(1)).toContainText(/Along can be from -1.8 to 1.8 m/);
   await page.getByRole('button', { name: 'Take new roof out of the kit' }).click();
   await expect(page.locator('.roof-row')).toHaveCount(5);
   await page.getByRole('button', { name: 'Take grey-blue square, 3 m out of the kit' }).click();

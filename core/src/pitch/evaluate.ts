@@ -5,10 +5,9 @@ import { gripFigure, hangGap, hitchAdvice, loopCut, offAxis } from '../hitch/ind
 import { norm, sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import type { Judged, PitchSurroundings, RidgeRig } from '../rig/index.js';
+import { judgedBy, travelOf, travelProblem } from '../rig/index.js';
 import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
-import { RULES, judge } from '../strength/index.js';
-import type { Link, Required } from '../strength/index.js';
 import { beaufortSpeed, windPressure } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
@@ -329,14 +328,6 @@ export interface Evaluated {
   readonly readings: readonly CaseReading[];
 }
 
-/** Judges a link by all three schools, and by the rig's own. */
-export function judgedBy(rig: Pick<RidgeRig, 'rule' | 'use'>, required: Required): (link: Link) => Judged {
-  return (link) => {
-    const schools = RULES.map((r) => judge(link, r, required, rig.use));
-    return { link, judgement: schools.find((x) => x.rule === rig.rule)!, schools };
-  };
-}
-
 /**
  * The whole judgement of a pitched rig: form, solve under every case, ledger, water, cover.
  * @throws RigProblem naming field and remedy; NoSuchLine when no ridgeline gives the sag, dip or tension asked
@@ -647,6 +638,9 @@ function cordsOf(tied: TiedRig): PitchResult['cords'] {
   });
 }
 
+/** Units in which warnings are said. */
+const SAID = { length: 'm', force: 'N' } as const;
+
 function warningsOf(tied: TiedRig, r: Omit<PitchResult, 'warnings'>, byId: ReadonlyMap<string, PitchState>): string[] {
   const { model } = tied;
   const { rig } = model;
@@ -659,6 +653,8 @@ function warningsOf(tied: TiedRig, r: Omit<PitchResult, 'warnings'>, byId: Reado
       out.push(
         `${c.name.charAt(0).toUpperCase()}${c.name.slice(1)}: cloth so loose that it flaps finds no rest; its numbers are a rough guide. Tighten it, or take a form that holds it.`,
       );
+  const runsOut = model.hasRidge ? travelProblem(rig, travelOf(model.ridge), SAID) : null;
+  if (runsOut !== null) out.push(runsOut);
   const slid = r.hitches.filter((h) => Math.abs(h.slid) > 0.005);
   for (const h of slid)
     out.push(`The ${h.name} slides ${(Math.abs(h.slid) * 100).toFixed(0)} cm along the ridge in the worst case.`);

@@ -4,8 +4,8 @@ import { cordNeeded } from '../cordage/index.js';
 import { capstanHold, spanShape, travelNeeded } from '../line/index.js';
 import { capital, say } from '../quantity/index.js';
 import type { UnitChoice, Vec3 } from '../quantity/index.js';
-import type { Judgement, Link } from '../strength/index.js';
-import { judge } from '../strength/index.js';
+import type { Judgement, Link, Required } from '../strength/index.js';
+import { RULES, judge } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import { SETTLING, casesOf } from './cases.js';
@@ -111,6 +111,30 @@ function largest(figures: readonly Figure[]): Figure {
   return figures.reduce((a, b) => (b.value > a.value ? b : a));
 }
 
+/** Judges a link by all three schools, and by the rig's own. */
+export function judgedBy(rig: Pick<RidgeRig, 'rule' | 'use'>, required: Required): (link: Link) => Judged {
+  return (link) => {
+    const schools = RULES.map((r) => judge(link, r, required, rig.use));
+    return { link, judgement: schools.find((x) => x.rule === rig.rule)!, schools };
+  };
+}
+
+/** How far the tensioning end must be able to come in: the line's stretch at its tension, and what the knots bed in by. */
+export function travelOf(model: RidgeModel): Figure {
+  return derive(
+    { symbol: 't', title: 'travel the tensioning end must have', quantity: 'length', formula: 't = D ε / (1 + ε) + b' },
+    [model.pretension, beddingIn],
+    (T, b) => travelNeeded(model.distance, T!, model.spanOf(SETTLING[0]!).curve, b!),
+  );
+}
+
+/** Why the loop of a pulley-style hitch would run out; null where it does not, and for other ways of hauling. */
+export function travelProblem(rig: RidgeRig, needed: Figure, units: UnitChoice): string | null {
+  const { how, pulley } = rig.tensioning;
+  if (how !== 'pulley' || needed.value <= pulley.loopOut) return null;
+  return `The loop runs out of travel: it needs ${say(needed.value, 'length', units)} from the trunk and has ${say(pulley.loopOut, 'length', units)}. Tie the loop farther out.`;
+}
+
 /**
  * The whole judgement of a ridgeline.
  * @param options.ranges false leaves out the spreads of measured numbers (fast, while dragging)
@@ -127,19 +151,10 @@ export function evaluateRidge(
   const byId = (id: string): CaseFigures => cases.find((c) => c.case.id === id)!;
   const pitched = byId('pitched');
   const links = ledgerOf(model, cases);
-  const ledger = links
-    .map((l): Judged => {
-      const schools = (['factor', 'share', 'chance'] as const).map((r) => judge(l, r, around.required, rig.use));
-      return { link: l, judgement: schools.find((s) => s.rule === rig.rule)!, schools };
-    })
-    .sort((a, b) => a.judgement.ratio - b.judgement.ratio);
+  const ledger = links.map(judgedBy(rig, around.required)).sort((a, b) => a.judgement.ratio - b.judgement.ratio);
   const sagLimit = rig.tightness * model.distance;
   const needed = neededFigure(model);
-  const travel = derive(
-    { symbol: 't', title: 'travel the tensioning end must have', quantity: 'length', formula: 't = D ε / (1 + ε) + b' },
-    [model.pretension, beddingIn],
-    (T, b) => travelNeeded(model.distance, T!, model.spanOf(SETTLING[0]!).curve, b!),
-  );
+  const travel = travelOf(model);
   const tight = pitched.sag.value <= sagLimit;
   const trunks = [0, 1].map((i): TrunkForces => {
     const k = i as 0 | 1;
@@ -271,10 +286,8 @@ function warningsOf(model: RidgeModel, r: Omit<RidgeResult, 'warnings'>, units: 
         `${rig.tensioning.passes.count} passes hold only ${say(holds, 'force', units)} on smooth wet bark while one hand ties off. Take another turn before tying.`,
       );
   }
-  if (r.travel.available !== null && r.travel.needed.value > r.travel.available)
-    out.push(
-      `The loop runs out of travel: it needs ${say(r.travel.needed.value, 'length', units)} from the trunk and has ${say(r.travel.available, 'length', units)}. Tie the loop farther out.`,
-    );
+  const runsOut = travelProblem(rig, r.travel.needed, units);
+  if (runsOut !== null) out.push(runsOut);
   if (!model.terminations[1].hauls && (rig.tensioning.how === 'pulley' || rig.tensioning.how === 'passes'))
     out.push(
       `The end at ${rig.trunks[1].name} cannot be hauled with a ${model.terminations[1].name}. Choose a tensioning end there.`,

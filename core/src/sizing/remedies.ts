@@ -1,20 +1,11 @@
 import { CLOTHS, CORDS, HITCHES, HOLDS, PEGS } from '../catalogue/index.js';
 import type { Cord } from '../catalogue/index.js';
-import {
-  evaluatePitch,
-  judgedBy,
-  linksOf,
-  pitchCases,
-  pitchModel,
-  ratioOf,
-  solveCase,
-  tieOff,
-} from '../pitch/index.js';
+import { evaluatePitch, linksOf, pitchCases, pitchModel, ratioOf, solveCase, tieOff } from '../pitch/index.js';
 import type { Evaluated, Member, PitchRow } from '../pitch/index.js';
 import { capital, say } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import type { GuyAnchor, Judged, KitCord, KitPegs, PitchSurroundings, RidgeRig } from '../rig/index.js';
-import { PITCH_LIMITS, RIDGE_LIMITS, RigProblem, marginWords } from '../rig/index.js';
+import { PITCH_LIMITS, RIDGE_LIMITS, RigProblem, judgedBy, marginWords } from '../rig/index.js';
 import { withGuy } from './offers.js';
 import { shortfallOf } from './shortfall.js';
 

@@ -174,6 +174,21 @@ describe('what a person changes', () => {
     expect(result.pegs).toEqual([{ id: 'cut', name: 'cut pegs', wanted: 6, have: 4 }]);
     expect(result.warnings.join(' ')).toMatch(/Tie 2 guys to what grows there/);
   });
+  test('a pulley whose loop is tied too near runs out of travel, and says how far it must be', () => {
+    const { tensioning } = gable;
+    const hauled = (loopOut: number): RidgeRig => ({
+      ...gable,
+      tensioning: { ...tensioning, how: 'pulley', pulley: { ...tensioning.pulley, loopOut } },
+    });
+    const said = (rig: RidgeRig): string =>
+      evaluatePitch(rig, around, { full: false })
+        .result.warnings.filter((w) => /runs out of travel/.test(w))
+        .join();
+    const near = said(hauled(0.05));
+    const needed = Number(/needs (\d+\.\d+) m/.exec(near)![1]);
+    expect(needed).toBeGreaterThan(0.05);
+    expect(said(hauled(needed + 0.02))).toBe('');
+  });
   test('a sign on a trunk rules the rig out whatever its numbers', () => {
     const trunks = [{ ...gable.trunks[0], signs: ['fungus'] }, gable.trunks[1]] as unknown as RidgeRig['trunks'];
     const v = pitchVerdict(judge({ ...gable, trunks }), around.body, units);

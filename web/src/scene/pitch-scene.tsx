@@ -19,7 +19,8 @@ import { useSize } from './use-size.js';
 /** The flat views. */
 export type Side = 'side' | 'above';
 
-interface Props {
+/** What a flat view shows and can change. */
+export interface SceneProps {
   readonly rig: RidgeRig;
   readonly judgement: PitchJudgement | null;
   readonly body: BodyMeasures;
@@ -100,7 +101,7 @@ const STEP = 0.05;
 const LIGHT = [-0.35, -0.45, 0.82] as const;
 
 /** The rig, to scale, from the side or from above, with everything that can be moved. */
-export function PitchScene(props: Props): ReactElement {
+export function PitchScene(props: SceneProps): ReactElement {
   const { rig, judgement, body, view, caseId, chosen, beside, onChoose, moving, onMove, onMoveEnd, onNudge } = props;
   const units = useUnits();
   const [box, size] = useSize(740, 500);

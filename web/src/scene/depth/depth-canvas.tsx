@@ -435,17 +435,15 @@ function Feet({
   );
 }
 
-function Ground({
-  rig,
-  span,
-  ground,
-  palette,
-}: {
+/** Where the rig stands. */
+interface OnGround {
   readonly rig: RidgeRig;
   readonly span: number;
   readonly ground: (x: number, y: number) => number;
   readonly palette: Palette;
-}): ReactElement {
+}
+
+function Ground({ rig, span, ground, palette }: OnGround): ReactElement {
   const middle = rig.pitch!.middle;
   const far = Math.max(10, span);
   const grid = useMemo(() => gridSegments(middle, far, ground), [middle, far, ground]);
@@ -467,17 +465,7 @@ function Ground({
   );
 }
 
-function Trunks({
-  rig,
-  span,
-  ground,
-  palette,
-}: {
-  readonly rig: RidgeRig;
-  readonly span: number;
-  readonly ground: (x: number, y: number) => number;
-  readonly palette: Palette;
-}): ReactElement {
+function Trunks({ rig, span, ground, palette }: OnGround): ReactElement {
   const { hangs } = PITCH_TRAITS[rig.pitch!.form];
   const ends = hangs === 'alone' ? [] : hangs === 'first' ? [0] : [0, 1];
   return (

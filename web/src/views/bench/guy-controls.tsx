@@ -23,6 +23,9 @@ const ANCHOR_OPTIONS = (Object.keys(GUY_ANCHOR_NAMES) as GuyAnchor['kind'][]).ma
 }));
 const HITCH_OPTIONS = (Object.keys(GUY_HITCHES) as GuyHitch[]).map((id) => ({ id, name: GUY_HITCHES[id] }));
 
+/** A stick as long as most that are cut for it, m: its length is then set by hand. */
+const RAISED = 1.2;
+
 /** An anchor of another kind, as one finds them. */
 function freshAnchor(kind: GuyAnchor['kind'], pegs: readonly KitPegs[]): GuyAnchor {
   switch (kind) {
@@ -108,6 +111,16 @@ export function GuyControls({
               pegs={pegs}
               onChange={(part) => edit(withGuy(rig, picked.key, part))}
             />
+            {picked.stick > 0 && (
+              <NumberField
+                label="Stick under it"
+                value={picked.stick}
+                limit={{ ...P.guyStick, min: 0.1 }}
+                step={0.05}
+                hint="from the ground to the tie-out"
+                onCommit={(stick) => edit(withGuy(rig, picked.key, { stick }))}
+              />
+            )}
             <div className="verdict-buttons">
               {pitch.own[picked.key] !== undefined && (
                 <button type="button" className="button" onClick={() => edit(withoutOwn(rig, picked.key))}>
@@ -117,6 +130,15 @@ export function GuyControls({
               {guyOf(pitch, picked.key).foot !== null && (
                 <button type="button" className="button" onClick={() => edit(withGuy(rig, picked.key, { foot: null }))}>
                   Follow the cloth
+                </button>
+              )}
+              {picked.kind === 'guy' && (
+                <button
+                  type="button"
+                  className="button"
+                  onClick={() => edit(withGuy(rig, picked.key, { stick: picked.stick > 0 ? 0 : RAISED, foot: null }))}
+                >
+                  {picked.stick > 0 ? 'Take the stick away' : 'Raise it on a stick'}
                 </button>
               )}
               <button

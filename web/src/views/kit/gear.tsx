@@ -10,6 +10,7 @@ import type { ReactElement } from 'react';
 import { Choice, TextField } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
+import { RoofMore } from './roof-more.js';
 
 const CLOTH_OPTIONS = CLOTHS.map((c) => ({ id: c.id, name: c.name }));
 const PEG_OPTIONS = PEGS.map((p) => ({ id: p.id, name: p.name }));
@@ -147,6 +148,7 @@ export function Roofs({
               >
                 <Trash2 size={18} />
               </button>
+              <RoofMore roof={roof} onChange={change} />
             </li>
           );
         })}

@@ -1,5 +1,4 @@
-import { CORDS, EVIDENCE_WORDS, SUN, WEAR, findCord, looked } from '@rough-bight/core/catalogue';
-import type { Sun, Wear } from '@rough-bight/core/catalogue';
+import { CORDS, EVIDENCE_WORDS, findCord, looked } from '@rough-bight/core/catalogue';
 import type { KitCord } from '@rough-bight/core/rig';
 import type { Figure } from '@rough-bight/core/working';
 import { Plus, Trash2 } from 'lucide-react';
@@ -15,6 +14,7 @@ import { Loading, Trouble } from '../../parts/states.js';
 import { UnitsContext, WorkingContext } from '../../parts/units.js';
 import { WorkingPanel } from '../../parts/working.js';
 import { Pegs, Roofs } from './gear.js';
+import { SUN_OPTIONS, WEAR_OPTIONS } from './roof-more.js';
 
 /** The cords at hand, and what they have been through. */
 export default function KitView(): ReactElement {
@@ -33,8 +33,6 @@ export default function KitView(): ReactElement {
 
 const HANK = { quantity: 'length', min: 0.1, max: 1000 } as const;
 const CORD_OPTIONS = CORDS.map((c) => ({ id: c.id, name: c.name }));
-const SUN_OPTIONS = (Object.keys(SUN) as Sun[]).map((id) => ({ id, name: SUN[id].title }));
-const WEAR_OPTIONS = (Object.keys(WEAR) as Wear[]).map((id) => ({ id, name: WEAR[id].title }));
 
 function KitPage({ camp }: { readonly camp: Camp }): ReactElement {
   const { addCord, changeCord, removeCord, addRoof, changeRoof, removeRoof, addPegs, changePegs, removePegs } =
