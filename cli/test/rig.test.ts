@@ -2,17 +2,10 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, test } from '@jest/globals';
-import { main } from '../src/main.js';
+import { example, rb } from './run.js';
 
 const folder = mkdtempSync(join(tmpdir(), 'rough-bight-rig-'));
 afterAll(() => rmSync(folder, { recursive: true }));
-const example = (name: string): string => join(process.cwd(), 'examples/rigs', `${name}.rig.json`);
-function rb(...args: string[]): { code: number; out: string; err: string } {
-  const out: string[] = [];
-  const err: string[] = [];
-  const code = main(args, { out: (t) => out.push(t), err: (t) => err.push(t) });
-  return { code, out: out.join('\n'), err: err.join('\n') };
-}
 interface Said {
   readonly lines: readonly {
     role: string;

@@ -1,14 +1,5 @@
-import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
-import { main } from '../src/main.js';
-
-const example = (name: string): string => join(process.cwd(), 'examples/rigs', `${name}.rig.json`);
-function rb(...args: string[]): { code: number; out: string; err: string } {
-  const out: string[] = [];
-  const err: string[] = [];
-  const code = main(args, { out: (t) => out.push(t), err: (t) => err.push(t) });
-  return { code, out: out.join('\n'), err: err.join('\n') };
-}
+import { example, rb } from './run.js';
 
 describe('rb size', () => {
   test('says what holds, what it takes and what to change, and exits 0 where every margin is met', () => {
