@@ -10,7 +10,17 @@ export type PitchGrip =
   | { readonly kind: 'hitch'; readonly index: 0 | 1 }
   | { readonly kind: 'edge'; readonly index: 0 | 1 }
   | { readonly kind: 'foot'; readonly key: string }
-  | { readonly kind: 'wind' };
+  /** A tie-out raised on a stick, by how high it is as the hand takes it, m. */
+  | { readonly kind: 'stick'; readonly key: string; readonly height: number }
+  | { readonly kind: 'wind' }
+  /** North on the ring round the rig: turning it swings the rig the other way. */
+  | { readonly kind: 'north' };
+
+/** What a key turns the wind or the rig by, rad. */
+export const TURN_STEP = Math.PI / 36;
+/** A tie-out lifted less than this stays on its guy; a stick shorter than the other is taken away, m. */
+const LIFTS = 0.04;
+const SHORTEST_STICK = 0.15;
 
 const clamp = (x: number, min: number, max: number): number => Math.min(max, Math.max(min, x));
 /** To the centimetre, so that a hand does not make false precision. */
@@ -29,16 +39,20 @@ export function withoutOwn(rig: RidgeRig, key: string): RidgeRig {
   return { ...rig, pitch: { ...pitch, own } };
 }
 
+/** A bearing between 0 and a full turn, to half a degree or so. */
+const bearing = (rad: number): number => {
+  const round = 2 * Math.PI;
+  return Math.min(Math.round((((rad % round) + round) % round) * 100) / 100, round);
+};
+
 /** Bearing of a direction in the rig's plan, rad clockwise from north. */
-export function bearingInRig(rig: RidgeRig, x: number, y: number): number {
-  const b = rig.pitch!.bearing - Math.atan2(y, x);
-  return ((b % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI);
-}
+export const bearingInRig = (rig: RidgeRig, x: number, y: number): number =>
+  bearing(rig.pitch!.bearing - Math.atan2(y, x));
 
 /**
  * The rig after a grip has moved by (dx, dy, dz) metres from where it was in `rig`.
  * @param guys where the feet are, as judged last
- * @param to   for the wind: where the hand is from the middle of the roof, m
+ * @param to   for the wind and north: where the hand is from the middle of the roof, m
  */
 export function movedPitch(
   rig: RidgeRig,
@@ -80,7 +94,15 @@ export function movedPitch(
       if (at === undefined) return rig;
       return withGuy(rig, grip.key, { foot: [centimetre(at.foot[0] + dx), centimetre(at.foot[1] + dy)] });
     }
+    case 'stick': {
+      const stands = (pitch.own[grip.key]?.stick ?? 0) > 0;
+      const stick = centimetre(clamp(grip.height + dz, 0, PITCH_LIMITS.guyStick.max));
+      if (!stands && dz < LIFTS) return rig;
+      return withGuy(rig, grip.key, stick < SHORTEST_STICK ? { stick: 0 } : { stick });
+    }
     case 'wind':
-      return { ...rig, pitch: { ...pitch, windFrom: Math.round(bearingInRig(rig, to[0], to[1]) * 100) / 100 } };
+      return { ...rig, pitch: { ...pitch, windFrom: bearingInRig(rig, to[0], to[1]) } };
+    case 'north':
+      return { ...rig, pitch: { ...pitch, bearing: bearing(Math.atan2(to[1], to[0])) } };
   }
 }

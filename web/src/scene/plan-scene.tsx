@@ -19,6 +19,7 @@ import type { KeyboardEvent, PointerEvent, ReactElement, WheelEvent } from 'reac
 import { PlanMark } from '../parts/plan-marks.js';
 import { useUnits } from '../parts/units.js';
 import type { GroundJudgement } from '../workers/ground.worker.js';
+import { arrowStep, useHand } from './hand.js';
 import type { PlanGrip } from './plan-moves.js';
 import { movedOnPlan } from './plan-moves.js';
 import type { PlanView } from './plan-view.js';
@@ -48,6 +49,8 @@ interface Props {
 
 const NUDGE = 0.1;
 const REACH = 22;
+/** Pixels before a touch counts as a drag. */
+const SLACK = 4;
 /** Spans drawn besides the one that is open. */
 const DRAWN = 5;
 
@@ -127,51 +130,26 @@ export function PlanScene(props: Props): ReactElement {
   const X = (e: number): number => planX(view, e);
   const Y = (n: number): number => planY(view, n);
 
-  const drag = useRef<{
-    grip: PlanGrip | null;
-    x: number;
-    y: number;
-    from: Place;
-    view: PlanView;
-    moved: boolean;
-    frame: number;
-    next: Place;
-  } | null>(null);
+  const hand = useHand(props.onMove, SLACK);
+  const inHand = useRef<PlanGrip | null>(null);
   const start = (grip: PlanGrip | null, e: PointerEvent): void => {
     if (e.button !== 0) return;
     e.stopPropagation();
-    (e.currentTarget as Element).setPointerCapture(e.pointerId);
-    drag.current = { grip, x: e.clientX, y: e.clientY, from: place, view, moved: false, frame: 0, next: place };
-  };
-  const go = (e: PointerEvent): void => {
-    const d = drag.current;
-    if (d === null) return;
-    const dx = e.clientX - d.x;
-    const dy = e.clientY - d.y;
-    if (!d.moved && Math.hypot(dx, dy) < 4) return;
-    d.moved = true;
-    if (d.grip === null) {
-      setChosen({ ...d.view, middle: [d.view.middle[0] - dx / d.view.scale, d.view.middle[1] + dy / d.view.scale] });
-      return;
-    }
-    d.next = movedOnPlan(d.from, d.grip, [dx / d.view.scale, -dy / d.view.scale]);
-    if (d.frame !== 0) return;
-    d.frame = requestAnimationFrame(() => {
-      d.frame = 0;
-      props.onMove(d.next);
+    inHand.current = grip;
+    hand.take(e, ([dx, dy]) => {
+      const [east, north] = [dx / view.scale, -dy / view.scale];
+      if (grip !== null) return movedOnPlan(place, grip, [east, north]);
+      setChosen({ ...view, middle: [view.middle[0] - east, view.middle[1] - north] });
+      return null;
     });
   };
   const end = (e: PointerEvent): void => {
-    const d = drag.current;
-    if (d === null) return;
-    drag.current = null;
-    if (d.frame !== 0) {
-      cancelAnimationFrame(d.frame);
-      props.onMove(d.next);
-    }
-    if (d.grip !== null && d.moved) props.onMoveEnd();
-    if (d.moved) return;
-    if (d.grip !== null) props.onSelect(d.grip.id);
+    const moved = hand.end();
+    if (moved === null) return;
+    const grip = inHand.current;
+    if (moved) {
+      if (grip !== null) props.onMoveEnd();
+    } else if (grip !== null) props.onSelect(grip.id);
     else if (putting !== null) {
       const frame = box.current!.getBoundingClientRect();
       props.onPut(planAt(view, e.clientX - frame.left, e.clientY - frame.top));
@@ -182,18 +160,9 @@ export function PlanScene(props: Props): ReactElement {
     setChosen(zoomed(view, e.deltaY < 0 ? 1.15 : 1 / 1.15, e.clientX - frame.left, e.clientY - frame.top));
   };
   const nudge = (grip: PlanGrip, e: KeyboardEvent): void => {
-    const by = e.shiftKey ? NUDGE * 10 : NUDGE;
-    const steps: Readonly<Record<string, At>> = {
-      ArrowLeft: [-by, 0],
-      ArrowRight: [by, 0],
-      ArrowUp: [0, by],
-      ArrowDown: [0, -by],
-    };
-    const step = steps[e.key];
-    if (step !== undefined) {
-      e.preventDefault();
-      props.onNudge(movedOnPlan(place, grip, step));
-    } else if (e.key === 'Enter' || e.key === ' ') {
+    const step = arrowStep(e, NUDGE, 10);
+    if (step !== null) props.onNudge(movedOnPlan(place, grip, step));
+    else if (e.key === 'Enter' || e.key === ' ') {
       e.preventDefault();
       props.onSelect(grip.id);
     } else if (e.key === 'Escape') props.onSelect(null);
@@ -231,7 +200,7 @@ export function PlanScene(props: Props): ReactElement {
         role="application"
         aria-label="Plan of the place, north up. Tab goes from thing to thing, arrows move it, Enter opens it."
         onPointerDown={(e) => start(null, e)}
-        onPointerMove={go}
+        onPointerMove={hand.go}
         onPointerUp={end}
         onPointerCancel={end}
         onWheel={wheel}

@@ -1,7 +1,7 @@
 import type { ReactElement } from 'react';
 import { DepthScene } from './depth/depth-scene.js';
-import { PitchScene } from './pitch-scene.js';
-import type { SceneProps } from './pitch-scene.js';
+import { FlatScene } from './flat/flat-scene.js';
+import type { SceneProps } from './flat/flat-scene.js';
 
 export const RIG_VIEWS = { side: 'from the side', above: 'from above', depth: 'in depth' } as const;
 export type RigView = keyof typeof RIG_VIEWS;
@@ -19,7 +19,7 @@ export function RigScene({ view, onView, ...props }: Props): ReactElement {
       {view === 'depth' && judgement !== null ? (
         <DepthScene {...props} result={judgement.pitch} onFlat={() => onView('side')} />
       ) : (
-        <PitchScene {...props} view={view === 'depth' ? 'side' : view} />
+        <FlatScene {...props} view={view === 'depth' ? 'side' : view} />
       )}
       <div className="scene-views" role="group" aria-label="View">
         {(Object.keys(RIG_VIEWS) as RigView[]).map((v) => (

@@ -3,12 +3,13 @@ import { say, sayHeight, saySmall } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { measuredSpan } from '@rough-bight/core/rig';
 import type { KitCord, RidgeRig, Shape } from '@rough-bight/core/rig';
-import { useCallback, useMemo, useRef, useState } from 'react';
-import type { KeyboardEvent, PointerEvent, ReactElement } from 'react';
+import { useMemo, useState } from 'react';
+import type { KeyboardEvent, ReactElement } from 'react';
 import { FigureValue } from '../parts/figure.js';
 import { HitchMark, HungMark, TrunkMark } from '../parts/marks.js';
 import { useUnits } from '../parts/units.js';
 import type { Judgement } from '../workers/rig.worker.js';
+import { Handle, arrowStep, useHand } from './hand.js';
 import type { Grip } from './moves.js';
 import { moved } from './moves.js';
 import type { View } from './view.js';
@@ -62,70 +63,19 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
   const lowest = Math.min(0, rig.groundRise);
   const highest = Math.max(h0, h1) + 0.75;
   const [held, setHeld] = useState<View | null>(null);
-  const [shift, setShift] = useState(0);
   const fitted = useMemo(() => fitView(size[0], size[1], span, lowest, highest), [size, span, lowest, highest]);
   const base = moving && held !== null ? held : fitted;
-  const view = moving && shift !== 0 ? { ...base, x0: base.x0 + shift } : base;
 
-  const drag = useRef<{
-    grip: Grip;
-    x: number;
-    y: number;
-    rig: RidgeRig;
-    sag: number;
-    scale: number;
-    frame: number;
-    next: RidgeRig;
-  } | null>(null);
   const around = useMemo(() => ({ kit, body }), [kit, body]);
   const sagNow = judgement?.result.sag.value ?? 0.1;
-
-  const start = useCallback(
-    (grip: Grip, e: PointerEvent): void => {
-      e.preventDefault();
-      (e.currentTarget as Element).setPointerCapture(e.pointerId);
-      setHeld(fitted);
-      setShift(0);
-      drag.current = { grip, x: e.clientX, y: e.clientY, rig, sag: sagNow, scale: fitted.scale, frame: 0, next: rig };
-    },
-    [fitted, rig, sagNow],
-  );
-  const go = (e: PointerEvent): void => {
-    const d = drag.current;
-    if (d === null) return;
-    const dx = (e.clientX - d.x) / d.scale;
-    const dz = (d.y - e.clientY) / d.scale;
-    d.next = moved(d.rig, d.grip, dx, dz, around, d.sag);
-    if (d.frame !== 0) return;
-    d.frame = requestAnimationFrame(() => {
-      d.frame = 0;
-      if (d.grip.kind === 'trunk' && d.grip.index === 0)
-        setShift((measuredSpan(d.rig, body) - measuredSpan(d.next, body)) * d.scale);
-      onMove(d.next);
-    });
-  };
-  const end = (): void => {
-    const d = drag.current;
-    if (d === null) return;
-    drag.current = null;
-    if (d.frame !== 0) {
-      cancelAnimationFrame(d.frame);
-      onMove(d.next);
-    }
-    setShift(0);
-    onMoveEnd();
-  };
+  /** The span before the first trunk was taken, for it stays under the hand as the rest moves away. */
+  const [before, setBefore] = useState<number | null>(null);
+  const shift = moving && before !== null ? (before - span) * base.scale : 0;
+  const view = shift !== 0 ? { ...base, x0: base.x0 + shift } : base;
+  const hand = useHand(onMove);
   const nudge = (grip: Grip, e: KeyboardEvent): void => {
-    const by = e.shiftKey ? STEP * 5 : STEP;
-    const steps: Readonly<Record<string, readonly [number, number]>> = {
-      ArrowLeft: [-by, 0],
-      ArrowRight: [by, 0],
-      ArrowUp: [0, by],
-      ArrowDown: [0, -by],
-    };
-    const step = steps[e.key];
-    if (step === undefined) return;
-    e.preventDefault();
+    const step = arrowStep(e, STEP);
+    if (step === null) return;
     const scale = grip.kind === 'sag' ? 0.2 : 1;
     const next = moved(rig, grip, step[0] * scale, step[1] * scale, around, sagNow);
     if (next !== rig) onNudge(next);
@@ -136,25 +86,26 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
   const pitched = judgement?.result.shapes.find((s) => s.caseId === 'pitched');
   const wet = judgement?.result.shapes.find((s) => s.caseId === 'wet');
   const handle = (grip: Grip, x: number, y: number, label: string, value: number, text: string): ReactElement => (
-    <g
+    <Handle
       key={`${grip.kind}${'index' in grip ? grip.index : ''}`}
-      className={`handle handle-${grip.kind}`}
-      role="slider"
-      tabIndex={0}
-      aria-label={label}
-      aria-valuenow={Number(value.toFixed(2))}
-      aria-valuetext={text}
-      aria-orientation={grip.kind === 'tie' || grip.kind === 'sag' ? 'vertical' : 'horizontal'}
-      onPointerDown={(e) => start(grip, e)}
-      onPointerMove={go}
-      onPointerUp={end}
-      onPointerCancel={end}
+      kind={grip.kind}
+      at={[x, y]}
+      label={label}
+      value={value}
+      text={text}
+      upright={grip.kind === 'tie' || grip.kind === 'sag'}
+      hand={hand}
+      onTake={() => {
+        setHeld(fitted);
+        setBefore(grip.kind === 'trunk' && grip.index === 0 ? span : null);
+      }}
+      follow={() =>
+        ([dx, dy]) =>
+          moved(rig, grip, dx / fitted.scale, -dy / fitted.scale, around, sagNow)
+        }
+      onEnd={onMoveEnd}
       onKeyDown={(e) => nudge(grip, e)}
-    >
-      <title>{label}</title>
-      <circle className="handle-reach" cx={x} cy={y} r={22} />
-      <circle className="handle-dot" cx={x} cy={y} r={5.5} />
-    </g>
+    />
   );
 
   const foot0 = toY(view, 0);

@@ -16,7 +16,8 @@ import { BufferAttribute, BufferGeometry, DoubleSide, Plane, Vector3 } from 'thr
 import { useUnits } from '../../parts/units.js';
 import type { PitchGrip } from '../pitch-moves.js';
 import { movedPitch } from '../pitch-moves.js';
-import type { Palette } from './palette.js';
+import { runsOf } from '../runs.js';
+import type { Palette } from '../palette.js';
 import { at, boundsOf, clothCorners, gridSegments, runSegments, shadowCorners } from './shapes.js';
 import type { Place } from './shapes.js';
 
@@ -167,7 +168,7 @@ function Cloth({
 }): ReactElement {
   const places = useMemo(() => clothCorners(result, shape), [result, shape]);
   const shadow = useMemo(() => shadowCorners(places, ground), [places, ground]);
-  const runs = useMemo(() => runSegments(result, shape), [result, shape]);
+  const runs = useMemo(() => runSegments(runsOf(result), shape), [result, shape]);
   const ponds = useMemo(() => result.runOff.ponds.flatMap((p) => p.wet), [result]);
   const bySlack = useMemo(() => {
     // taut panels first, then wrinkled and slack: three draws of one geometry

@@ -2,7 +2,7 @@ import { Component, Suspense, lazy, useState } from 'react';
 import type { ReactElement, ReactNode } from 'react';
 import { Loading } from '../../parts/states.js';
 import type { DepthProps } from './depth-canvas.js';
-import { usePalette } from './palette.js';
+import { usePalette } from '../palette.js';
 
 const DepthCanvas = lazy(() => import('./depth-canvas.js'));
 

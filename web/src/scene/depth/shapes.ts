@@ -1,5 +1,4 @@
 import type { PitchResult, PitchShape } from '@rough-bight/core/pitch';
-import { pathFrom } from '@rough-bight/core/roof';
 
 export type Place = readonly [number, number, number];
 
@@ -25,17 +24,14 @@ export function shadowCorners(cloth: Float32Array, ground: (x: number, y: number
 }
 
 /** Ways of the rain over the cloth as pairs of places for line segments, a little above it. */
-export function runSegments({ runOff, topology }: PitchResult, shape: PitchShape): Float32Array {
+export function runSegments(runs: readonly (readonly number[])[], shape: PitchShape): Float32Array {
   const out: number[] = [];
-  for (let n = 1; n < topology.clothNodes; n += 3) {
-    if (runOff.through[n]! >= 3 * (runOff.catches / topology.clothNodes)) continue;
-    const path = pathFrom(runOff, n);
+  for (const path of runs)
     for (let k = 1; k < path.length; k++)
       for (const m of [path[k - 1]!, path[k]!]) {
         const [x, y, z] = at(shape, m);
         out.push(x, y, z + 0.012);
       }
-  }
   return new Float32Array(out);
 }
 

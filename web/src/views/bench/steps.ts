@@ -7,6 +7,7 @@ import { BEAUFORT } from '@rough-bight/core/weather';
 import { ratioOf } from '@rough-bight/core/pitch';
 import type { PitchRow } from '@rough-bight/core/pitch';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
+import type { TapeMark } from '../../parts/tape.js';
 import type { Judgement, PitchJudgement } from '../../workers/rig.worker.js';
 
 export const STEPS = ['ground', 'ridge', 'hang', 'guy', 'weather'] as const;
@@ -19,6 +20,21 @@ export interface Mark {
   readonly step?: Step;
   readonly text: string;
   readonly state: 'holds' | 'fails' | 'none';
+}
+
+/** What stands in the middle of the bench and at its side, as read aloud. */
+export const BENCH_NAMES = ['The rig', 'Verdict and ledger'] as const;
+
+/** The steps of a rig as its tape shows them. */
+export function benchSteps(
+  id: string,
+  marks: readonly Mark[],
+): { readonly label: string; readonly marks: TapeMark[]; readonly words: Readonly<Record<TapeMark['state'], string>> } {
+  return {
+    label: 'Steps of the rig',
+    marks: marks.map(({ step: to, ...m }) => (to === undefined ? m : { ...m, to: `/rigs/${id}/${to}` })),
+    words: { holds: 'holds', fails: 'does not hold', none: 'nothing yet' },
+  };
 }
 
 /** The marks of the tape, in the order the rig is tied, and whether each step holds. */

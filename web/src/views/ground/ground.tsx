@@ -4,22 +4,16 @@ import type { JudgedSpan, Place, ThingKind } from '@rough-bight/core/ground';
 import { KIND_NAMES, PLACE_LIMITS, freshThing, placedByMeasures } from '@rough-bight/core/ground';
 import { capital } from '@rough-bight/core/quantity';
 import { rigAt } from '@rough-bight/core/rig';
-import type { Figure } from '@rough-bight/core/working';
 import { FileDown, FileUp, Table2 } from 'lucide-react';
 import { useCallback, useEffect, useId, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
-import { useShell } from '../../app/shell-context.js';
 import { useCamp, useCampActions, useMe } from '../../data/camp.js';
 import type { DocumentStore } from '../../data/document-store.js';
 import type { Camp, Person, StoredRig } from '../../data/types.js';
 import { useDocument, useSnapshot } from '../../data/use-document.js';
-import { SaveTrouble } from '../../parts/conflict.js';
 import { NumberField } from '../../parts/number-field.js';
 import { Loading, Trouble } from '../../parts/states.js';
-import { Tape } from '../../parts/tape.js';
-import { UnitsContext, WorkingContext } from '../../parts/units.js';
-import { WorkingPanel } from '../../parts/working.js';
 import { PlanScene } from '../../scene/plan-scene.js';
 import { takeFile, useGround } from '../../workers/use-ground.js';
 import type { FileKind, GroundQuestion } from '../../workers/ground.worker.js';
@@ -31,6 +25,7 @@ import { GROUND_STEPS, groundMarks } from './steps.js';
 import type { GroundStep } from './steps.js';
 import { Palette, ThingControls, ThingsTable, nextName } from './thing-controls.js';
 import { WindControls } from './wind-controls.js';
+import { Workbench } from '../workbench.js';
 
 /** One place from above, by its address. */
 export default function GroundView(): ReactElement {
@@ -64,7 +59,6 @@ function Ground({
   const [search, setSearch] = useSearchParams();
   const selected = search.get('thing');
   const open = search.get('span');
-  const [figure, setFigure] = useState<Figure | null>(null);
   const [putting, setPutting] = useState<ThingKind | null>(null);
   const [table, setTable] = useState(false);
   const [said, setSaid] = useState<{
@@ -100,15 +94,6 @@ function Ground({
     [setSearch],
   );
 
-  useShell({
-    crumbs: [{ name: camp.name, to: `/camps/${camp.id}` }, { name: snapshot.draft.name }],
-    save: snapshot.save,
-    undo: snapshot.canUndo ? () => store.undo() : null,
-    redo: snapshot.canRedo ? () => store.redo() : null,
-  });
-  useEffect(() => {
-    document.title = `${snapshot.draft.name}, Rough Bight`;
-  }, [snapshot.draft.name]);
   useEffect(() => {
     if (putting === null) return undefined;
     const stop = (e: KeyboardEvent): void => {
@@ -189,140 +174,138 @@ function Ground({
     r.document.site?.place === store.id ? [{ name: r.name, from: r.document.site.from, to: r.document.site.to }] : [],
   );
   return (
-    <UnitsContext.Provider value={units}>
-      <WorkingContext.Provider value={setFigure}>
-        <div className="bench ground">
-          <Tape
-            label="Steps of choosing the ground"
-            marks={marks.map(({ step: id, ...m }) => ({
-              ...m,
-              id,
-              to: { pathname: `/places/${store.id}/${id}`, search: search.toString() },
-            }))}
-            words={{ holds: 'done', fails: 'wants attention', none: 'nothing yet' }}
-          />
-          <main className="middle" aria-label="The place">
-            <PlanScene
-              place={place}
-              judgement={judgement}
-              body={me.body}
-              rigs={rigs}
-              selected={selected}
-              span={span?.span ?? null}
-              fire={span !== null && span.fire.at !== null && span.span.ruled.length === 0 ? span.fire : null}
-              measuring={step === 'measure'}
-              putting={putting}
-              onPut={(at) => put(putting!, at)}
-              onSelect={(id) => show('thing', id)}
-              onSpan={(id) => show('span', id)}
-              onMove={move}
-              onMoveEnd={() => store.endMove()}
-              onNudge={edit}
-            />
-            <div className="under" data-step={step}>
-              {problem !== null && (
-                <p className="field-problem under-problem" role="alert">
-                  {problem.message}
+    <Workbench
+      store={store}
+      snapshot={snapshot}
+      camp={camp}
+      units={units}
+      step={step}
+      look="ground"
+      names={NAMES}
+      steps={{
+        label: 'Steps of choosing the ground',
+        marks: marks.map(({ step: id, ...m }) => ({
+          ...m,
+          id,
+          to: { pathname: `/places/${store.id}/${id}`, search: search.toString() },
+        })),
+        words: { holds: 'done', fails: 'wants attention', none: 'nothing yet' },
+      }}
+      copy={async (draft) => `/places/${(await addPlace(draft)).id}/look`}
+      scene={
+        <PlanScene
+          place={place}
+          judgement={judgement}
+          body={me.body}
+          rigs={rigs}
+          selected={selected}
+          span={span?.span ?? null}
+          fire={span !== null && span.fire.at !== null && span.span.ruled.length === 0 ? span.fire : null}
+          measuring={step === 'measure'}
+          putting={putting}
+          onPut={(at) => put(putting!, at)}
+          onSelect={(id) => show('thing', id)}
+          onSpan={(id) => show('span', id)}
+          onMove={move}
+          onMoveEnd={() => store.endMove()}
+          onNudge={edit}
+        />
+      }
+      under={
+        <>
+          {problem !== null && (
+            <p className="field-problem under-problem" role="alert">
+              {problem.message}
+            </p>
+          )}
+          {said !== null && (
+            <p className={said.wrong ? 'field-problem under-problem' : 'taken'} role={said.wrong ? 'alert' : 'status'}>
+              {said.text}{' '}
+              {said.back !== undefined && (
+                <button type="button" className="button button-small" onClick={said.back}>
+                  Put it back
+                </button>
+              )}
+            </p>
+          )}
+          {step === 'look' && (
+            <>
+              {putting !== null && (
+                <p className="putting" role="status">
+                  Touch the plan where the {KIND_NAMES[putting]} is.{' '}
+                  <button type="button" className="button button-small" onClick={() => put(putting, [0, 0])}>
+                    Put it in the middle
+                  </button>
                 </p>
               )}
-              {said !== null && (
-                <p
-                  className={said.wrong ? 'field-problem under-problem' : 'taken'}
-                  role={said.wrong ? 'alert' : 'status'}
-                >
-                  {said.text}{' '}
-                  {said.back !== undefined && (
-                    <button type="button" className="button button-small" onClick={said.back}>
-                      Put it back
-                    </button>
-                  )}
-                </p>
-              )}
-              {step === 'look' && (
-                <>
-                  {putting !== null && (
-                    <p className="putting" role="status">
-                      Touch the plan where the {KIND_NAMES[putting]} is.{' '}
-                      <button type="button" className="button button-small" onClick={() => put(putting, [0, 0])}>
-                        Put it in the middle
-                      </button>
-                    </p>
-                  )}
-                  {thing !== undefined && !table && (
-                    <ThingControls
-                      key={thing.id}
-                      place={place}
-                      edit={edit}
-                      thing={thing}
-                      body={me.body}
-                      onGone={() => show('thing', null)}
-                    />
-                  )}
-                  {table ? (
-                    <ThingsTable place={place} edit={edit} onSelect={(id) => (setTable(false), show('thing', id))} />
-                  ) : (
-                    <Palette putting={putting} onPutting={setPutting} />
-                  )}
-                  <LookFiles
-                    edit={edit}
-                    place={place}
-                    name={snapshot.draft.name}
-                    table={table}
-                    onTable={setTable}
-                    onFile={(file) => void take(file)}
-                  />
-                </>
-              )}
-              {step === 'measure' && (
-                <MeasureControls
+              {thing !== undefined && !table && (
+                <ThingControls
+                  key={thing.id}
                   place={place}
                   edit={edit}
-                  survey={judgement?.survey ?? null}
-                  onPlaceThem={placeThem}
-                  onFile={(file) => void take(file)}
+                  thing={thing}
+                  body={me.body}
+                  onGone={() => show('thing', null)}
                 />
               )}
-              {step === 'wind' && <WindControls place={place} edit={edit} />}
-              {step === 'choose' && (
-                <ChooseControls place={place} edit={edit} fit={judgement?.fit ?? null} kit={camp.kit} body={me.body} />
-              )}
-            </div>
-          </main>
-          <aside className="side" aria-label="Ranked spans">
-            <SaveTrouble
-              store={store}
-              save={snapshot.save}
-              copy={async (draft) => `/places/${(await addPlace(draft)).id}/look`}
-            />
-            {figure !== null ? (
-              <WorkingPanel figure={figure} onClose={() => setFigure(null)} />
-            ) : judgement === null ? (
-              problem === null ? (
-                <Loading what="the ranking" />
+              {table ? (
+                <ThingsTable place={place} edit={edit} onSelect={(id) => (setTable(false), show('thing', id))} />
               ) : (
-                <p className="side-note">
-                  Nothing can be ranked until that is put right.{' '}
-                  <Link to={`/places/${store.id}/choose`}>Open Choose</Link>
-                </p>
-              )
-            ) : (
-              <Spans
-                judgement={judgement}
-                explained={explained}
-                open={open}
-                body={me.body}
-                rigs={camp.rigs}
-                onOpen={(id) => show('span', id)}
-                onStart={(s) => attempt(startRig(s))}
-                onMoveRig={(rig, s) => attempt(moveRig(rig, s))}
+                <Palette putting={putting} onPutting={setPutting} />
+              )}
+              <LookFiles
+                edit={edit}
+                place={place}
+                name={snapshot.draft.name}
+                table={table}
+                onTable={setTable}
+                onFile={(file) => void take(file)}
               />
-            )}
-          </aside>
-        </div>
-      </WorkingContext.Provider>
-    </UnitsContext.Provider>
+            </>
+          )}
+          {step === 'measure' && (
+            <MeasureControls
+              place={place}
+              edit={edit}
+              survey={judgement?.survey ?? null}
+              onPlaceThem={placeThem}
+              onFile={(file) => void take(file)}
+            />
+          )}
+          {step === 'wind' && <WindControls place={place} edit={edit} />}
+          {step === 'choose' && (
+            <ChooseControls place={place} edit={edit} fit={judgement?.fit ?? null} kit={camp.kit} body={me.body} />
+          )}
+        </>
+      }
+      side={
+        judgement === null ? (
+          problem === null ? (
+            <Loading what="the ranking" />
+          ) : (
+            <p className="side-note">
+              Nothing can be ranked until that is put right. <Link to={`/places/${store.id}/choose`}>Open Choose</Link>
+            </p>
+          )
+        ) : (
+          <Spans
+            judgement={judgement}
+            explained={explained}
+            open={open}
+            body={me.body}
+            rigs={camp.rigs}
+            onOpen={(id) => show('span', id)}
+            onStart={(s) => attempt(startRig(s))}
+            onMoveRig={(rig, s) => attempt(moveRig(rig, s))}
+          />
+        )
+      }
+    />
   );
 }
+
+/** What stands in the middle and at the side. */
+const NAMES = ['The place', 'Ranked spans'] as const;
 
 /** What a file is, by the end of its name. */
 const kindOf = (name: string): FileKind => (/\.gpx$/i.test(name) ? 'gpx' : /\.csv$/i.test(name) ? 'csv' : 'geojson');

@@ -15,8 +15,10 @@ const NAMES = [
   'roof2',
   'hairline',
 ] as const;
-/** The theme's colours as the depth drawing takes them. */
-export type Palette = Readonly<Record<(typeof NAMES)[number], string>>;
+/** Tones of cloth, from shadow to light. */
+const PANELS = [0, 1, 2, 3, 4, 5, 6];
+/** The theme's colours for what is drawn on a canvas, where the style sheet does not reach. */
+export type Palette = Readonly<Record<(typeof NAMES)[number], string>> & { readonly panels: readonly string[] };
 
 /** Reads the colours of the theme that is on. */
 function readPalette(): Palette {
@@ -27,9 +29,10 @@ function readPalette(): Palette {
     probe.style.color = `var(--${name})`;
     return getComputedStyle(probe).color;
   };
-  const out = Object.fromEntries(NAMES.map((n) => [n, of(n)])) as unknown as Palette;
+  const named = Object.fromEntries(NAMES.map((n) => [n, of(n)])) as Record<(typeof NAMES)[number], string>;
+  const panels = PANELS.map((k) => of(`panel-${k}`));
   probe.remove();
-  return out;
+  return { ...named, panels };
 }
 
 const themeOn = (): string => document.documentElement.dataset.theme ?? '';

@@ -1,0 +1,359 @@
+import { diameterOf } from '@rough-bight/core/anchor';
+import type { PitchResult, PitchShape } from '@rough-bight/core/pitch';
+import { ratioOf } from '@rough-bight/core/pitch';
+import { say } from '@rough-bight/core/quantity';
+import type { BodyMeasures } from '@rough-bight/core/quantity';
+import { measuredSpan } from '@rough-bight/core/rig';
+import type { RidgeRig } from '@rough-bight/core/rig';
+import { PITCH_TRAITS } from '@rough-bight/core/roof';
+import { compassPoint } from '@rough-bight/core/weather';
+import { memo, useMemo, useState } from 'react';
+import type { ReactElement } from 'react';
+import { TrunkMark } from '../../parts/marks.js';
+import { useUnits } from '../../parts/units.js';
+import type { PitchJudgement } from '../../workers/rig.worker.js';
+import { Handle, arrowStep, useHand } from '../hand.js';
+import { usePalette } from '../palette.js';
+import type { PitchGrip } from '../pitch-moves.js';
+import { TURN_STEP, movedPitch } from '../pitch-moves.js';
+import { useSize } from '../use-size.js';
+import { Cloth } from './cloth.js';
+import type { FlatView, Frame, Point } from './frame.js';
+import { across, fitFrame, place, upward } from './frame.js';
+import { Beside, Hangers, Lines, Pulls, Touches } from './lines.js';
+import {
+  Headroom,
+  Levels,
+  Meadow,
+  NORTH_INSIDE,
+  NorthMark,
+  WindMark,
+  headroomAt,
+  northward,
+  onRing,
+  upwind,
+} from './marks.js';
+import { Water } from './water.js';
+
+/** What a flat view shows and can change. */
+export interface SceneProps {
+  readonly rig: RidgeRig;
+  readonly judgement: PitchJudgement | null;
+  readonly body: BodyMeasures;
+  readonly view: FlatView;
+  /** Case that is drawn. */
+  readonly caseId: string;
+  /** Row of the ledger that is marked. */
+  readonly chosen: string | null;
+  /** Another rig drawn in dashes behind this one. */
+  readonly beside: PitchResult | null;
+  readonly onChoose: (row: string | null) => void;
+  readonly moving: boolean;
+  readonly onMove: (rig: RidgeRig) => void;
+  readonly onMoveEnd: () => void;
+  readonly onNudge: (rig: RidgeRig) => void;
+}
+
+const STEP = 0.05;
+const NONE: readonly Point[] = [];
+
+/** The rig, to scale, from the side or from above, with everything that can be moved. */
+export function FlatScene(props: SceneProps): ReactElement {
+  const { rig, judgement, body, view, caseId, chosen, beside, onChoose, moving } = props;
+  const units = useUnits();
+  const palette = usePalette();
+  const [box, size] = useSize(740, 500);
+  const span = measuredSpan(rig, body);
+  const result = judgement?.pitch ?? null;
+  const shape = result?.shapes.find((s) => s.caseId === caseId) ?? result?.shapes[0];
+  // while something moves the picture stays: what is in the hand must not slide away under it
+  const [held, setHeld] = useState<Frame | null>(null);
+  const frame = useMemo(
+    () => (moving && held !== null ? held : fitFrame(view, size, rig, span, [result, beside])),
+    [moving, held, view, size, rig, span, result, beside],
+  );
+  const bad = useMemo(() => new Set(result?.rows.filter((row) => ratioOf(row) < 1).map((row) => row.id)), [result]);
+  const drawn = result === null || shape === undefined ? null : { result, shape, frame };
+  const written = useMemo(() => {
+    if (result === null || frame.view === 'above') return NONE;
+    const [x, y] = headroomAt(result, frame);
+    return [
+      [x + 26, y + 4],
+      [x + 60, y + 20],
+    ] as const;
+  }, [result, frame]);
+  const svg = { width: size[0], height: size[1], viewBox: `0 0 ${size[0]} ${size[1]}` };
+  return (
+    <div className="scene pitch-scene" ref={box}>
+      <svg {...svg} aria-hidden="true">
+        <Backdrop rig={rig} frame={frame} span={span} feet={units.length === 'ft'} />
+        {beside !== null && <Beside result={beside} frame={frame} />}
+        {drawn !== null && <Lines {...drawn} bad={bad} chosen={chosen} far />}
+      </svg>
+      {drawn !== null && <Cloth {...drawn} palette={palette} />}
+      <svg
+        {...svg}
+        role="group"
+        aria-label={view === 'side' ? 'The rig from the side, to scale' : 'The rig from above, to scale'}
+      >
+        {drawn !== null && (
+          <>
+            {view === 'above' && <Water {...drawn} units={units} />}
+            <Lines {...drawn} bad={bad} chosen={chosen} far={false} />
+            <Hangers {...drawn} />
+            <Pulls {...drawn} bad={bad} chosen={chosen} units={units} keepOff={written} />
+            {view === 'side' && <Headroom result={drawn.result} frame={frame} body={body} units={units} />}
+            <Touches {...drawn} chosen={chosen} onChoose={onChoose} />
+          </>
+        )}
+        {view === 'above' && (
+          <>
+            <WindMark rig={rig} frame={frame} />
+            <NorthMark rig={rig} frame={frame} />
+          </>
+        )}
+        <Handles {...props} result={result} shape={shape} frame={frame} span={span} onHold={setHeld} />
+      </svg>
+    </div>
+  );
+}
+
+/** Whether a form's rope goes round a trunk at this end. */
+const onTrunk = (rig: RidgeRig, i: 0 | 1): boolean => {
+  const { hangs } = PITCH_TRAITS[rig.pitch!.form];
+  return hangs === 'ridge' || hangs === 'ends' || (hangs === 'first' && i === 0);
+};
+
+/** Ground, levels or grid, and the trunks. */
+const Backdrop = memo(function Backdrop({
+  rig,
+  frame,
+  span,
+  feet,
+}: {
+  readonly rig: RidgeRig;
+  readonly frame: Frame;
+  readonly span: number;
+  readonly feet: boolean;
+}): ReactElement {
+  const side = frame.view === 'side';
+  const foot = (i: 0 | 1): Point => [across(frame, i * span), upward(frame, side ? i * rig.groundRise : 0)];
+  return (
+    <>
+      {side ? <Levels frame={frame} feet={feet} /> : <Meadow frame={frame} />}
+      {side && (
+        <path
+          className="soil"
+          d={`M0 ${foot(0)[1]}H${foot(0)[0]}L${foot(1).join(' ')}H${frame.width}V${frame.height}H0Z`}
+        />
+      )}
+      {([0, 1] as const).map((i) => {
+        if (!onTrunk(rig, i)) return null;
+        const [x, y] = foot(i);
+        const wide = diameterOf(rig.trunks[i].girth) * frame.scale;
+        return side ? (
+          <TrunkMark key={i} x={x} foot={y} top={0} width={Math.max(8, wide)} bad={rig.trunks[i].signs.length > 0} />
+        ) : (
+          <circle key={i} className="pitch-trunk" cx={x} cy={y} r={Math.max(6, wide / 2)} />
+        );
+      })}
+    </>
+  );
+});
+
+interface Grabs extends SceneProps {
+  readonly result: PitchResult | null;
+  readonly shape: PitchShape | undefined;
+  readonly frame: Frame;
+  readonly span: number;
+  /** The picture as it is when a hand takes hold. */
+  readonly onHold: (frame: Frame) => void;
+}
+/** Something to take hold of. */
+interface Grab {
+  readonly grip: PitchGrip;
+  readonly at: Point;
+  readonly label: string;
+  readonly value: number;
+  readonly text: string;
+}
+
+/** Everything that can be moved in this view. */
+function Handles(props: Grabs): ReactElement {
+  const { rig, body, view, frame, result, onHold, onMove, onMoveEnd, onNudge } = props;
+  const units = useUnits();
+  const hand = useHand(onMove);
+  const guys = useMemo(() => result?.guys ?? [], [result]);
+  const grabs = view === 'side' ? sideGrabs(props, units) : aboveGrabs(props, units);
+  const flat = (across: number, up: number): [number, number, number] =>
+    view === 'side' ? [across, 0, up] : [across, up, 0];
+  return (
+    <>
+      {grabs.map(({ grip, at, label, value, text }) => (
+        <Handle
+          key={`${grip.kind}${'index' in grip ? grip.index : 'key' in grip ? grip.key : ''}`}
+          kind={grip.kind}
+          at={at}
+          label={label}
+          value={value}
+          text={text}
+          hand={hand}
+          onTake={() => onHold(frame)}
+          follow={() => {
+            const feet = feetOf(rig, guys);
+            return ([dx, dy], [x, y]) =>
+              movedPitch(rig, grip, flat(dx / frame.scale, -dy / frame.scale), feet, body, [
+                (x - frame.x0) / frame.scale - rig.pitch!.middle,
+                (frame.y0 - y) / frame.scale,
+              ]);
+          }}
+          onEnd={onMoveEnd}
+          onKeyDown={(e) => {
+            const step = arrowStep(e, grip.kind === 'hitch' ? STEP / 10 : STEP);
+            if (step === null) return;
+            // what is turned goes by an angle a key: right and up clockwise
+            const on = grip.kind === 'wind' ? upwind(rig) : northward(rig);
+            const turn = Math.atan2(on[1], on[0]) - ((step[0] + step[1]) / STEP) * TURN_STEP;
+            onNudge(
+              movedPitch(rig, grip, flat(...(step as [number, number])), guys, body, [Math.cos(turn), Math.sin(turn)]),
+            );
+          }}
+        />
+      ))}
+    </>
+  );
+}
+
+type Units = ReturnType<typeof useUnits>;
+const degrees = (rad: number): number => (rad * 180) / Math.PI;
+
+/** The middle of the ridge, by which the roof is moved along. */
+function roofGrab({ rig, result, shape, frame }: Grabs, units: Units): Grab[] {
+  if (PITCH_TRAITS[rig.pitch!.form].hangs === 'first' || shape === undefined) return [];
+  const key = result?.topology.keys.find((k) => k.id === 'rm' || k.id === 'p');
+  if (key === undefined) return [];
+  return [
+    {
+      grip: { kind: 'roof' },
+      at: place(frame, shape.at, key.node),
+      label: 'Move the roof along',
+      value: rig.pitch!.middle,
+      text: say(rig.pitch!.middle, 'length', units),
+    },
+  ];
+}
+
+function sideGrabs(props: Grabs, units: Units): Grab[] {
+  const { rig, result, shape, frame, span, chosen } = props;
+  const pitch = rig.pitch!;
+  const { reads } = PITCH_TRAITS[pitch.form];
+  const ties = ([0, 1] as const).flatMap((i): Grab[] => {
+    const { name, tieHeight } = rig.trunks[i];
+    return onTrunk(rig, i)
+      ? [
+          {
+            grip: { kind: 'tie', index: i },
+            at: [across(frame, i * span), upward(frame, i * rig.groundRise + tieHeight)],
+            label: `Tie height at ${name}`,
+            value: tieHeight,
+            text: say(tieHeight, 'length', units),
+          },
+        ]
+      : [];
+  });
+  if (result === null || shape === undefined) return ties;
+  const hitches = result.topology.lines
+    .filter((l) => l.role === 'loop')
+    .map((l): Grab => {
+      const i = l.id === 'loop0' ? 0 : 1;
+      const { slid } = pitch.hitches[i];
+      return {
+        grip: { kind: 'hitch', index: i },
+        at: place(frame, shape.at, l.nodes[0]!),
+        label: `Slide the ${i === 0 ? 'first' : 'second'} hitch out`,
+        value: slid * 1000,
+        text: `${(slid * 1000).toFixed(0)} mm farther out`,
+      };
+    });
+  // the left edge by its first corner, the right by its second: from the side one would hide the other
+  const edgeKey = (k: 0 | 1): (typeof result.topology.keys)[number] | undefined =>
+    ['0', '2'].map((end) => result.topology.keys.find((x) => x.id === `${k}${end}`))[k] ??
+    result.topology.keys.find((x) => x.id === `${k}`);
+  const edges = !reads.includes('edges')
+    ? []
+    : ([0, 1] as const).flatMap((k): Grab[] => {
+        const key = edgeKey(k);
+        return key === undefined
+          ? []
+          : [
+              {
+                grip: { kind: 'edge', index: k },
+                at: place(frame, shape.at, key.node),
+                label: `Height of the ${k === 0 ? 'left' : 'right'} edge`,
+                value: pitch.shape.edges[k],
+                text: say(pitch.shape.edges[k], 'length', units),
+              },
+            ];
+      });
+  const grabbed = new Set(edges.map((e) => (e.grip.kind === 'edge' ? edgeKey(e.grip.index)!.id : '')));
+  const sticks = result.guys.flatMap((g): Grab[] => {
+    const key = result.topology.keys.find((k) => k.id === g.key);
+    if (g.kind !== 'guy' || key === undefined || grabbed.has(key.id)) return [];
+    // those beyond the ridge lie behind the near ones: only the one that is chosen
+    if (shape.at[3 * key.node + 1]! > 0.02 && chosen !== g.id) return [];
+    const height = shape.at[3 * key.node + 2]! - g.foot[2];
+    return [
+      {
+        grip: { kind: 'stick', key: g.key, height: g.stick > 0 ? g.stick : height },
+        at: place(frame, shape.at, key.node),
+        label: `Raise ${key.name} on a stick`,
+        value: g.stick,
+        text: g.stick > 0 ? `stick of ${say(g.stick, 'length', units)}` : 'no stick',
+      },
+    ];
+  });
+  return [...ties, ...roofGrab(props, units), ...hitches, ...edges, ...sticks];
+}
+
+function aboveGrabs(props: Grabs, units: Units): Grab[] {
+  const { rig, result, frame } = props;
+  const pitch = rig.pitch!;
+  const feet = (result?.guys ?? [])
+    .filter((g) => g.kind !== 'tie')
+    .map((g): Grab => ({
+      grip: { kind: 'foot', key: g.key },
+      at: [across(frame, g.foot[0]), upward(frame, g.foot[1])],
+      label: `Foot of the ${g.name}`,
+      value: Math.hypot(g.foot[0], g.foot[1]),
+      text: `${say(g.tension, 'force', units)}, ${degrees(g.rise).toFixed(0)}° above level`,
+    }));
+  const wind: Grab = {
+    grip: { kind: 'wind' },
+    at: onRing(rig, frame, upwind(rig)),
+    label: 'Where the wind comes from',
+    value: degrees(pitch.windFrom),
+    text: `from the ${compassPoint(pitch.windFrom)}`,
+  };
+  // a rig on measured trees lies as they stand
+  const swing: Grab[] =
+    rig.site !== undefined
+      ? []
+      : [
+          {
+            grip: { kind: 'north' },
+            at: onRing(rig, frame, northward(rig), NORTH_INSIDE),
+            label: 'Swing the rig: turn north round it',
+            value: degrees(pitch.bearing),
+            text: `the span runs to the ${compassPoint(pitch.bearing)}`,
+          },
+        ];
+  return [...roofGrab(props, units), ...feet, ...swing, wind];
+}
+
+/** The feet as the rig in hand has them: those already moved are where the hand put them. */
+function feetOf(rig: RidgeRig, guys: PitchResult['guys']): PitchResult['guys'] {
+  return guys.map((g) => {
+    const own = rig.pitch!.own[g.key]?.foot;
+    return own === undefined || own === null ? g : { ...g, foot: [own[0], own[1], g.foot[2]] };
+  });
+}

@@ -1,0 +1,204 @@
+import type { PitchResult, PitchShape } from '@rough-bight/core/pitch';
+import { say } from '@rough-bight/core/quantity';
+import type { UnitChoice } from '@rough-bight/core/quantity';
+import { hemOf } from '@rough-bight/core/roof';
+import { memo, useMemo } from 'react';
+import type { ReactElement } from 'react';
+import { HitchMark } from '../../parts/marks.js';
+import type { Frame, Point } from './frame.js';
+import { across, place, svg, through, upward } from './frame.js';
+
+interface Drawn {
+  readonly result: PitchResult;
+  readonly shape: PitchShape;
+  readonly frame: Frame;
+}
+interface Chosen {
+  readonly chosen: string | null;
+  readonly onChoose: (row: string | null) => void;
+}
+
+/** Beyond the ridge from who looks from the side: drawn behind the cloth. */
+const BEYOND = 0.02;
+
+/** Another rig as pitched: its hem, folds along the ridge and lines, dashed. */
+export const Beside = memo(function Beside({
+  result,
+  frame,
+}: {
+  readonly result: PitchResult;
+  readonly frame: Frame;
+}): ReactElement {
+  const { at } = result.shapes[0]!;
+  const hem = useMemo(() => hemOf(result.topology.corners), [result]);
+  const runs = [...hem, ...result.topology.lines.map((l) => l.nodes)];
+  return <path className="pitch-beside" d={runs.map((nodes) => through(frame, at, nodes)).join('')} />;
+});
+
+/** Lines and sticks: thicker where they carry more, rust where they are short. */
+export const Lines = memo(function Lines({
+  result,
+  shape,
+  frame,
+  bad,
+  chosen,
+  far,
+}: Drawn & {
+  readonly bad: ReadonlySet<string>;
+  readonly chosen: string | null;
+  /** Those behind the cloth, or those before it. */
+  readonly far: boolean;
+}): ReactElement {
+  const { topology, guys } = result;
+  const { at } = shape;
+  const side = frame.view === 'side';
+  const isFar = (nodes: readonly number[]): boolean =>
+    side && nodes.reduce((s, n) => s + at[3 * n + 1]!, 0) / nodes.length > BEYOND;
+  const trips = new Set(guys.filter((g) => g.trips).map((g) => g.id));
+  return (
+    <g className="pitch-lines">
+      {topology.sticks
+        .filter((s) => isFar([s.from, s.to]) === far)
+        .map((s) => (
+          <path
+            key={s.id}
+            className={bad.has(s.id) ? 'pitch-stick pitch-bad' : 'pitch-stick'}
+            d={through(frame, at, [s.from, s.to])}
+          />
+        ))}
+      {topology.lines
+        .filter((l) => isFar(l.nodes) === far)
+        .map((l) => {
+          const pull = shape.tension[l.line]!;
+          const name = [
+            'pitch-line',
+            bad.has(l.row) ? 'pitch-bad' : '',
+            chosen === l.row ? 'pitch-chosen' : '',
+            pull < 1 ? 'pitch-loose' : '',
+          ].join(' ');
+          const flag = trips.has(l.id) ? flagAt(place(frame, at, l.nodes[0]!), place(frame, at, l.nodes.at(-1)!)) : '';
+          return (
+            <g key={l.id}>
+              <path
+                className={name}
+                d={through(frame, at, l.nodes)}
+                strokeWidth={Math.min(5, 1.4 + Math.sqrt(pull) / 9).toFixed(1)}
+              />
+              {flag !== '' && <path className="pitch-flag" d={flag} />}
+            </g>
+          );
+        })}
+      {guys
+        .filter((g) => g.kind !== 'tie' && (side && g.foot[1] > BEYOND) === far)
+        .map((g) => {
+          const [x, y] = [across(frame, g.foot[0]), upward(frame, side ? g.foot[2] : g.foot[1])];
+          return (
+            <path
+              key={g.id}
+              className={bad.has(g.id) ? 'pitch-peg pitch-bad' : 'pitch-peg'}
+              d={
+                side
+                  ? `M${svg([x - 3, y - 6])}L${svg([x + 3, y + 11])}`
+                  : `M${svg([x - 5, y - 5])}l10 10M${svg([x - 5, y + 5])}l10 -10`
+              }
+            />
+          );
+        })}
+    </g>
+  );
+});
+
+/** Something bright on a guy that people walk into. */
+const flagAt = (a: Point, b: Point): string => `M${svg([a[0] * 0.6 + b[0] * 0.4, a[1] * 0.6 + b[1] * 0.4])}l-4 11h8z`;
+
+/** Turns of the roof's hitches, and what hangs on the ridge. */
+export const Hangers = memo(function Hangers({ result, shape, frame }: Drawn): ReactElement {
+  return (
+    <>
+      {result.topology.lines
+        .filter((l) => l.role === 'loop')
+        .map((l) => {
+          const [x, y] = place(frame, shape.at, l.nodes[0]!);
+          return <HitchMark key={l.id} x={x} y={y} angle={0} />;
+        })}
+      {result.topology.hung.map((h) => {
+        const [x, y] = place(frame, shape.at, h.node);
+        return (
+          <g key={h.id} className="hung">
+            <title>{h.name}</title>
+            <path
+              d={frame.view === 'side' ? `M${svg([x, y])}v12m-6 0h12l2 12h-16z` : `M${svg([x - 5, y - 5])}h10v10h-10z`}
+            />
+          </g>
+        );
+      })}
+    </>
+  );
+});
+
+/** Where a touch opens a line in the ledger: wide, unseen, far ones under the near ones. */
+export const Touches = memo(function Touches({ result, shape, frame, chosen, onChoose }: Drawn & Chosen): ReactElement {
+  const depth = (nodes: readonly number[]): number => shape.at[3 * nodes[0]! + 1]!;
+  return (
+    <g>
+      {[...result.topology.lines]
+        .sort((a, b) => depth(b.nodes) - depth(a.nodes))
+        .map((l) => (
+          <path
+            key={l.id}
+            className="pitch-touch"
+            d={through(frame, shape.at, l.nodes)}
+            onClick={() => onChoose(chosen === l.row ? null : l.row)}
+          />
+        ))}
+    </g>
+  );
+});
+
+/** What pulls, beside each line: those on the near side, and whatever is chosen or short. */
+export const Pulls = memo(function Pulls({
+  result,
+  shape,
+  frame,
+  bad,
+  chosen,
+  units,
+  keepOff,
+}: Drawn & {
+  readonly bad: ReadonlySet<string>;
+  readonly chosen: string | null;
+  readonly units: UnitChoice;
+  /** Where something else is written already, px. */
+  readonly keepOff: readonly Point[];
+}): ReactElement {
+  const taken: Point[] = [...keepOff];
+  return (
+    <g className="pitch-pulls">
+      {result.topology.lines.map((l) => {
+        if (l.role === 'loop') return null;
+        const nodes = l.role === 'ridge' ? l.nodes.slice(0, 2) : l.nodes;
+        const near = frame.view === 'above' || shape.at[3 * l.nodes[0]! + 1]! < BEYOND;
+        if (!near && chosen !== l.row && !bad.has(l.row)) return null;
+        const [a, b] = [place(frame, shape.at, nodes[0]!), place(frame, shape.at, nodes.at(-1)!)];
+        // beside a line that runs up the picture, above one that runs across it
+        const steep = Math.abs(a[0] - b[0]) < Math.abs(a[1] - b[1]);
+        const at: Point = [(a[0] + b[0]) / 2 + (steep ? 26 : 0), (a[1] + b[1]) / 2 + (steep ? 5 : -7)];
+        // names on names help nobody: the first there stays
+        if (chosen !== l.row && taken.some((t) => Math.abs(t[0] - at[0]) < 46 && Math.abs(t[1] - at[1]) < 16))
+          return null;
+        taken.push(at);
+        return (
+          <text
+            key={l.id}
+            x={at[0].toFixed(1)}
+            y={at[1].toFixed(1)}
+            textAnchor="middle"
+            className={bad.has(l.row) ? 'pitch-pull pitch-pull-bad' : 'pitch-pull'}
+          >
+            {say(shape.tension[l.line]!, 'force', units)}
+          </text>
+        );
+      })}
+    </g>
+  );
+});

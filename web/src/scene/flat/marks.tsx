@@ -1,0 +1,139 @@
+import type { PitchResult } from '@rough-bight/core/pitch';
+import { say, sayHeight } from '@rough-bight/core/quantity';
+import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
+import type { RidgeRig } from '@rough-bight/core/rig';
+import { compassPoint, windToward } from '@rough-bight/core/weather';
+import { memo } from 'react';
+import type { ReactElement } from 'react';
+import type { Frame, Point } from './frame.js';
+import { across, svg, upward } from './frame.js';
+
+/** Heights behind the view from the side. */
+export const Levels = memo(function Levels({
+  frame,
+  feet,
+}: {
+  readonly frame: Frame;
+  readonly feet: boolean;
+}): ReactElement {
+  const unit = feet ? 0.3048 * 2 : 1;
+  return (
+    <>
+      {[0, 1, 2, 3, 4].map((k) => (
+        <g key={k} className="scene-level">
+          <path d={`M0 ${upward(frame, k * unit)}H${frame.width}`} />
+          <text x={8} y={upward(frame, k * unit) - 5}>
+            {feet ? `${k * 2} ft` : `${k} m`}
+          </text>
+        </g>
+      ))}
+    </>
+  );
+});
+
+/** A metre's grid under the view from above. */
+export const Meadow = memo(function Meadow({ frame }: { readonly frame: Frame }): ReactElement {
+  const { width, height } = frame;
+  let d = '';
+  for (let m = -20; m <= 30; m++) {
+    const [x, y] = [across(frame, m), upward(frame, m)];
+    if (x > 0 && x < width) d += `M${x.toFixed(1)} 0V${height}`;
+    if (y > 0 && y < height) d += `M0 ${y.toFixed(1)}H${width}`;
+  }
+  return <path className="pitch-grid" d={d} />;
+});
+
+/** Where the headroom is written: beside the middle of the roof. */
+export function headroomAt(result: PitchResult, frame: Frame): Point {
+  const keys = result.topology.keys.map((k) => result.shapes[0]!.at[3 * k.node]!);
+  const x = across(frame, (Math.min(...keys) + Math.max(...keys)) / 2 + 0.35);
+  return [x, (upward(frame, 0) + upward(frame, result.cover.headroom)) / 2];
+}
+
+/** How high one can stand under it, in measures and in one's own. */
+export const Headroom = memo(function Headroom({
+  result,
+  frame,
+  body,
+  units,
+}: {
+  readonly result: PitchResult;
+  readonly frame: Frame;
+  readonly body: BodyMeasures;
+  readonly units: UnitChoice;
+}): ReactElement {
+  const { headroom } = result.cover;
+  const [x, middle] = headroomAt(result, frame);
+  const top = upward(frame, headroom);
+  return (
+    <g className="scene-height">
+      <path d={`M${x} ${top}V${upward(frame, 0)}m-5 0h10M${x - 5} ${top}h10`} />
+      <text x={x + 8} y={middle + 4}>
+        {say(headroom, 'length', units)}
+      </text>
+      <text className="quiet" x={x + 8} y={middle + 20}>
+        {sayHeight(headroom, body, units.length)}
+      </text>
+    </g>
+  );
+});
+
+/** On a ring round the roof, toward a direction in the rig's plan: where the wind and the rig are turned by. */
+export function onRing(rig: RidgeRig, frame: Frame, [wx, wy]: Point, inside = 0): Point {
+  const ring = Math.min(frame.width, frame.height) / 2 - 34 - inside;
+  return [across(frame, rig.pitch!.middle) + wx * ring, upward(frame, 0) - wy * ring];
+}
+/** Toward where the wind comes from, in the rig's plan. */
+export const upwind = (rig: RidgeRig): Point => {
+  const [wx, wy] = windToward(rig.pitch!.windFrom, rig.pitch!.bearing);
+  return [-wx, -wy];
+};
+/** Toward north, in the rig's plan. */
+export const northward = (rig: RidgeRig): Point => [Math.cos(rig.pitch!.bearing), Math.sin(rig.pitch!.bearing)];
+
+/** Three strokes with the wind. */
+export const WindMark = memo(function WindMark({
+  rig,
+  frame,
+}: {
+  readonly rig: RidgeRig;
+  readonly frame: Frame;
+}): ReactElement {
+  const [ux, uy] = upwind(rig);
+  const [wx, wy] = [-ux, -uy];
+  const [x, y] = onRing(rig, frame, [ux, uy]);
+  const strokes = [-9, 0, 9].map((off) => `M${svg([x + off * wy, y + off * wx])}l${svg([wx * 34, -wy * 34])}`);
+  const tip = svg([x + wx * 40, y - wy * 40]);
+  const barb = (side: 1 | -1): string => `M${tip}l${svg([-wx * 10 + side * wy * 6, wy * 10 + side * wx * 6])}`;
+  return (
+    <g className="pitch-wind">
+      <path d={strokes.join('') + barb(1) + barb(-1)} />
+      <text x={x + 14} y={y + (y < 60 ? 26 : -12)}>
+        wind from the {compassPoint(rig.pitch!.windFrom)}
+      </text>
+    </g>
+  );
+});
+
+/** How far inside the wind's ring north stands, px. */
+export const NORTH_INSIDE = 26;
+
+/** A needle toward north, by which the ground is turned under the rig. */
+export const NorthMark = memo(function NorthMark({
+  rig,
+  frame,
+}: {
+  readonly rig: RidgeRig;
+  readonly frame: Frame;
+}): ReactElement {
+  const [nx, ny] = northward(rig);
+  const [x, y] = onRing(rig, frame, [nx, ny], NORTH_INSIDE);
+  return (
+    <g className="pitch-north" transform={`translate(${svg([x, y])})`}>
+      <path d={`M${svg([nx * 17, -ny * 17])}L${svg([-ny * 7, -nx * 7])}L${svg([ny * 7, nx * 7])}Z`} />
+      <text x={(-nx * 20).toFixed(1)} y={(ny * 20 + 5).toFixed(1)} textAnchor="middle">
+        N
+      </text>
+    </g>
+  );
+});

@@ -1,0 +1,45 @@
+import type { PitchResult, PitchShape } from '@rough-bight/core/pitch';
+import { say } from '@rough-bight/core/quantity';
+import type { UnitChoice } from '@rough-bight/core/quantity';
+import { memo, useMemo } from 'react';
+import type { ReactElement } from 'react';
+import { runsOf } from '../runs.js';
+import type { Frame, Point } from './frame.js';
+import { place, svg, through } from './frame.js';
+
+/** Which way rain runs, where it drips most and where it stands. */
+export const Water = memo(function Water({
+  result,
+  shape,
+  frame,
+  units,
+}: {
+  readonly result: PitchResult;
+  readonly shape: PitchShape;
+  readonly frame: Frame;
+  readonly units: UnitChoice;
+}): ReactElement {
+  const runs = useMemo(() => runsOf(result), [result]);
+  const best = result.runOff.drips[0];
+  const drip: Point = best === undefined ? [0, 0] : place(frame, shape.at, best.node);
+  const right = drip[0] > frame.width / 2;
+  return (
+    <g className="pitch-water">
+      <path className="run" d={runs.map((nodes) => through(frame, shape.at, nodes)).join('')} />
+      {result.runOff.ponds.map((p) =>
+        p.wet.map((w) => {
+          const [x, y] = place(frame, shape.at, w.node);
+          return <circle key={w.node} className="pond" cx={x} cy={y} r={4 + 60 * w.depth} />;
+        }),
+      )}
+      {best !== undefined && (
+        <g className="drip">
+          <path d={`M${svg(drip)}m0 -9c6 8 7 11 0 15c-7 -4 -6 -7 0 -15z`} />
+          <text x={drip[0] + (right ? -10 : 10)} y={drip[1] + 18} textAnchor={right ? 'end' : 'start'}>
+            pail here: {say(best.perMillimetre / 1000, 'volume', units)} for each mm of rain
+          </text>
+        </g>
+      )}
+    </g>
+  );
+});
