@@ -12,6 +12,17 @@ export function useCamp(id: string | undefined) {
   return useSWR<Camp>(id === undefined ? null : `/api/camps/${encodeURIComponent(id)}`, get);
 }
 
+/** Lists of the kit, by their names in a camp and in an address. */
+type List = 'kit' | 'roofs' | 'pegs';
+
+/** Changes to the kit go one after another: the later one is the one that stays. */
+let lastChange: Promise<unknown> = Promise.resolve();
+function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  const next = lastChange.then(work, work);
+  lastChange = next.catch(() => undefined);
+  return next;
+}
+
 /** Changes to a camp's kit and list of rigs, each refreshing what is shown. */
 export function useCampActions(campId: string) {
   const { mutate } = useSWRConfig();
@@ -21,15 +32,31 @@ export function useCampActions(campId: string) {
     await mutate(path);
     return done;
   };
+  /** A changed thing of the kit is shown at once, so that the next change to it begins from this one. */
+  const change = async <K extends List>(list: K, thing: Camp[K][number]): Promise<void> => {
+    const { id, ...body } = thing;
+    await mutate<Camp>(
+      path,
+      inTurn(() => call<Camp>('PUT', `${path}/${list}/${encodeURIComponent(id)}`, body)),
+      {
+        optimisticData: (_, shown) => ({
+          ...shown!,
+          [list]: shown![list].map((x) => (x.id === id ? thing : x)),
+        }),
+        populateCache: false,
+        rollbackOnError: true,
+      },
+    );
+  };
   return {
     addCord: (cord: Omit<KitCord, 'id'>) => then(call<KitCord>('POST', `${path}/kit`, cord)),
-    changeCord: ({ id, ...cord }: KitCord) => then(call<KitCord>('PUT', `${path}/kit/${encodeURIComponent(id)}`, cord)),
+    changeCord: (cord: KitCord) => change('kit', cord),
     removeCord: (id: string) => then(call<undefined>('DELETE', `${path}/kit/${encodeURIComponent(id)}`)),
     addRoof: (roof: Omit<KitRoof, 'id'>) => then(call<KitRoof>('POST', `${path}/roofs`, roof)),
-    changeRoof: (roof: KitRoof) => then(call<KitRoof>('PUT', `${path}/roofs/${encodeURIComponent(roof.id)}`, roof)),
+    changeRoof: (roof: KitRoof) => change('roofs', roof),
     removeRoof: (id: string) => then(call<undefined>('DELETE', `${path}/roofs/${encodeURIComponent(id)}`)),
     addPegs: (pegs: Omit<KitPegs, 'id'>) => then(call<KitPegs>('POST', `${path}/pegs`, pegs)),
-    changePegs: (pegs: KitPegs) => then(call<KitPegs>('PUT', `${path}/pegs/${encodeURIComponent(pegs.id)}`, pegs)),
+    changePegs: (pegs: KitPegs) => change('pegs', pegs),
     removePegs: (id: string) => then(call<undefined>('DELETE', `${path}/pegs/${encodeURIComponent(id)}`)),
     takeInRig: (file: unknown) => then(call<StoredRig>('POST', `${path}/rig-files`, file)),
     addRig: (rig: Pick<StoredRig, 'name' | 'note' | 'document'>) => then(call<StoredRig>('POST', `${path}/rigs`, rig)),
