@@ -58,7 +58,8 @@ test('a gable is pitched on a ridgeline, a guy dragged, the ledger follows, and 
 
 test('hitches that slip are told, and dressing them mends it', async ({ page }) => {
   test.setTimeout(120_000);
-  await page.goto('/rigs/sheet-with-slipping-loops/hang');
+  await ownRig(page, 'Sheet with slipping loops');
+  await page.getByRole('link', { name: /^Hang/ }).click();
   await judged(page);
   await page.getByText('Hitches', { exact: true }).click();
   await expect(page.getByText(/A turn crosses another and halves the grip/).first()).toBeVisible();
@@ -100,7 +101,7 @@ test('a rig goes out as a file and comes in again; a file that is none says why'
   ]);
   const path = info.outputPath('hammock-fly.rig.json');
   await download.saveAs(path);
-  expect((JSON.parse(readFileSync(path, 'utf8')) as { format: string }).format).toBe('rough-bight/rig@1');
+  expect((JSON.parse(readFileSync(path, 'utf8')) as { format: string }).format).toBe('rough-bight/rig@2');
   await page.goto('/camps/sallow-ait');
   await page.getByLabel('Rig file').setInputFiles(path);
   await expect(page).toHaveURL(/\/rigs\/[0-9a-f-]{36}\/hang/);

@@ -2,15 +2,17 @@ import { readFileSync, statSync } from 'node:fs';
 import { FileProblem, readRigFile, surroundingsOf } from '@rough-bight/core/formats';
 import type { RigFile } from '@rough-bight/core/formats';
 import { NoSuchLine } from '@rough-bight/core/line';
-import { evaluatePitch, pitchVerdict } from '@rough-bight/core/pitch';
-import type { CaseWind, PitchResult, PitchRow } from '@rough-bight/core/pitch';
+import type { CaseWind, PitchResult } from '@rough-bight/core/pitch';
 import { RigProblem } from '@rough-bight/core/rig';
+import { evaluateShelter } from '@rough-bight/core/shelter';
+import { bedJson, bedText, governs } from './bed.js';
 import type { Output } from './main.js';
 import { BadInput, bad, readNumber, readOptions, single } from './options.js';
 
 const HELP = `rb rig FILE [--wind M/S@DEG] [--wet] [--json]
 
-Solves a pitched rig (docs/formats/rig.md) under its cases and prints lines, anchors, hitches and cloth.
+Solves a pitched rig, a bed hung in one or both (docs/formats/rig.md) under their cases and prints lines, anchors,
+hitches, cloth, and the bed with what its trunks bear of both.
 --wind  a gust at the roof, m/s, from a bearing, degrees clockwise from north, instead of the file's own wind
 --wet   the demand columns tell the wet night instead of the rig as pitched
 Exit code 0 solved, 3 not settled in some case (it says which), 2 bad input.`;
@@ -70,12 +72,15 @@ export function rig(args: readonly string[], io: Output): number {
     io.out(HELP);
     return 0;
   }
-  const file = readPitched(name);
+  const file = readRig(name);
+  if (file.rig.pitch === undefined && file.rig.bed === undefined)
+    throw new BadInput('rig.pitch: this rig has neither a roof pitched on it nor a bed; rb ridge solves a line alone');
   const options = readOptions(rest, ['wind'], ['wet', 'json']);
   const wind = readWind(single(options, 'wind'));
-  const { result } = onRig(() =>
-    evaluatePitch(file.rig, surroundingsOf(file), { full: true, ...(wind === undefined ? {} : { wind }) }),
+  const { roof, bed, verdict } = onRig(() =>
+    evaluateShelter(file.rig, surroundingsOf(file), UNITS, { full: true, ...(wind === undefined ? {} : { wind }) }),
   );
+  const result = roof?.result ?? null;
   const caseId = options.has('wet')
     ? wind === undefined
       ? 'wet'
@@ -83,31 +88,31 @@ export function rig(args: readonly string[], io: Output): number {
     : wind === undefined
       ? 'pitched'
       : 'gust';
-  const said = toJson(file, result, caseId);
-  if (options.has('json')) io.out(JSON.stringify(said, null, 2));
-  else toText(file, result, said).forEach(io.out);
-  return result.cases.every((c) => c.converged) ? 0 : 3;
+  const cases = [...(result?.cases ?? []), ...(bed?.cases ?? [])];
+  const converged = cases.every((c) => c.converged);
+  const said = result === null ? null : toJson(result, caseId);
+  const ofBed = bed === null ? {} : { bed: bedJson(file, bed) };
+  if (options.has('json')) io.out(JSON.stringify({ name: file.name, verdict, ...said, ...ofBed, converged }, null, 2));
+  else
+    [
+      `${file.name}${result === null ? '' : `: ${result.formName}`}`,
+      verdict.sentence,
+      verdict.detail,
+      ...(result === null || said === null ? [] : toText(result, said)),
+      ...(bed === null ? [] : bedText(file, bed, result)),
+      'Look up, knock and push before you trust a trunk. Soil by feel is good to a factor of two.',
+    ].forEach(io.out);
+  return converged ? 0 : 3;
 }
 
 const round = (x: number, places = 3): number => Number(x.toFixed(places));
 
-function toJson(file: RigFile, r: PitchResult, caseId: string) {
+function toJson(r: PitchResult, caseId: string) {
   const shape = r.shapes.find((s) => s.caseId === caseId)!;
   const lines = r.rows.filter((row) => !['trunk', 'cloth', 'stick'].includes(row.role));
-  const governs = (row: PitchRow) => {
-    const g = row.links[0];
-    return {
-      governs: g?.link.name ?? null,
-      margin: g === undefined || !Number.isFinite(g.link.margin.value) ? null : round(g.link.margin.value),
-      required: g === undefined ? null : g.schools[0]!.required,
-      worstCase: g?.link.caseId ?? null,
-    };
-  };
   return {
-    name: file.name,
     form: r.formName,
     case: caseId,
-    verdict: pitchVerdict(r, file.settings.body, UNITS),
     lines: lines.map((row) => ({
       id: row.id,
       role: row.role,
@@ -150,19 +155,14 @@ function toJson(file: RigFile, r: PitchResult, caseId: string) {
     },
     cases: r.cases,
     residual: r.residual,
-    converged: r.cases.every((c) => c.converged),
     warnings: r.warnings,
   };
 }
 
-function toText(file: RigFile, r: PitchResult, said: ReturnType<typeof toJson>): string[] {
-  const verdict = pitchVerdict(r, file.settings.body, UNITS);
+function toText(r: PitchResult, said: ReturnType<typeof toJson>): string[] {
   const pad = (text: string, n: number): string => text.slice(0, n).padEnd(n);
   const num = (x: number | null, n: number, places = 0): string => (x === null ? '–' : x.toFixed(places)).padStart(n);
   return [
-    `${file.name}: ${r.formName}`,
-    verdict.sentence,
-    verdict.detail,
     '',
     `${pad('line', 30)}${pad('cord', 22)}${'N'.padStart(6)}${'worst'.padStart(7)}${'length m'.padStart(10)}${'margin'.padStart(8)}${'asked'.padStart(7)}  governs`,
     ...said.lines.map(
@@ -185,6 +185,5 @@ function toText(file: RigFile, r: PitchResult, said: ReturnType<typeof toJson>):
     `out of balance by at most ${r.residual.toExponential(1)} N`,
     ...r.cases.filter((c) => !c.converged).map((c) => `not settled: ${c.name}: ${c.reason}`),
     ...r.warnings.map((w) => `note: ${w}`),
-    'Look up, knock and push before you trust a trunk. Soil by feel is good to a factor of two.',
   ];
 }

@@ -76,7 +76,7 @@ describe('rb rig', () => {
     expect(err).toMatch(message);
     expect(err).not.toContain('\n');
   });
-  test('a file that does not fit is named by field; one without a roof is sent to rb ridge', () => {
+  test('a file that does not fit is named by field; one without roof and bed is sent to rb ridge', () => {
     const text = readFileSync(example('hammock-fly'), 'utf8');
     const file = join(folder, 'bad.rig.json');
     writeFileSync(file, text.replace('"haul": 40', '"haul": 4000'));
@@ -84,7 +84,51 @@ describe('rb rig', () => {
     const parsed = JSON.parse(text) as { rig: Record<string, unknown> };
     delete parsed.rig['pitch'];
     writeFileSync(file, JSON.stringify(parsed));
-    expect(rb('rig', file).err).toMatch(/no roof pitched on it; rb ridge/);
+    expect(rb('rig', file).err).toMatch(/neither a roof pitched on it nor a bed; rb ridge/);
+  });
+  test('a bed is told with its ends, cases, trunks and the roof over it', () => {
+    const out = JSON.parse(rb('rig', example('river-bed-under-the-fly'), '--json').out) as {
+      verdict: { holds: boolean };
+      form: string;
+      converged: boolean;
+      bed: {
+        height: number;
+        ends: { angle: number; tension: number; horizontal: number; vertical: number }[];
+        cases: { id: string; force: number; straps: number[] }[];
+        lines: { id: string; margin: number | null; required: number | null }[];
+        trunks: { id: string; loads: { roof: number; bed: number; level: number }[] }[];
+        roofOver: { dryInRain: number; overhang: number[] };
+        drips: { id: string; runsIn: boolean; wets: boolean }[];
+      };
+    };
+    expect(out).toMatchObject({ converged: true, verdict: { holds: true } });
+    const { bed } = out;
+    expect(bed.height).toBeCloseTo(0.45, 2);
+    for (const e of bed.ends) expect(Math.hypot(e.horizontal, e.vertical)).toBeCloseTo(e.tension, 0);
+    expect(bed.cases.map((c) => c.id)).toEqual([
+      'empty',
+      'sitting',
+      'lying',
+      'settled',
+      'soaked',
+      'leaning',
+      'getting-in',
+      'dropping',
+      'swinging',
+    ]);
+    expect(bed.trunks.map((t) => t.id)).toEqual(['trunk0', 'trunk1']);
+    expect(bed.roofOver.dryInRain).toBe(1);
+    expect(bed.drips.map((d) => d.id)).toEqual(['strap0', 'strap1', 'ridge0', 'ridge1']);
+    const text = rb('rig', example('drum-tight-bed')).out;
+    expect(text).toMatch(/^Drum-tight bed: gable/);
+    expect(text).toMatch(/dropping in +\d+/);
+    expect(text).toMatch(/note: Water runs in along the first strap/);
+  });
+  test('a bed without a roof over it is solved too, on one tree', () => {
+    const { code, out } = rb('rig', example('bed-on-one-alder'));
+    expect(code).toBe(0);
+    expect(out).toMatch(/left back-stay/);
+    expect(out).toMatch(/the pole {2,}strap \d+\.\d° below level/);
   });
   test('help tells what it takes', () => {
     expect(rb('rig', '--help').out).toMatch(/rb rig FILE \[--wind M\/S@DEG\]/);

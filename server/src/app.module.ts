@@ -9,7 +9,7 @@ import { LoggerModule } from 'nestjs-pino';
 import { CampController } from './camp/camp.controller.js';
 import type { Store } from './db/database.js';
 import { STORE } from './db/database.js';
-import { PegController, RoofController } from './gear/gear.controller.js';
+import { GEAR_CONTROLLERS } from './gear/gear.controller.js';
 import { GearService } from './gear/gear.service.js';
 import { HealthController } from './health/health.controller.js';
 import { KitController } from './kit/kit.controller.js';
@@ -51,8 +51,7 @@ export class AppModule {
         RigController,
         PlaceController,
         KitController,
-        RoofController,
-        PegController,
+        ...GEAR_CONTROLLERS,
         PersonController,
         WeatherController,
         NetController,

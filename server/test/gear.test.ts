@@ -3,22 +3,80 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import request from 'supertest';
 import type { RigFile } from '@rough-bight/core/formats';
-import type { KitPegs, RidgeRig } from '@rough-bight/core/rig';
-import type { KitRoof } from '@rough-bight/core/roof';
+import type { Gear, RidgeRig } from '@rough-bight/core/rig';
 import { readDemo } from '../src/db/seed.js';
 import { served } from './served.js';
 
 const { http } = served();
 const demo = readDemo();
 
-interface CampBody {
-  readonly roofs: readonly KitRoof[];
-  readonly pegs: readonly KitPegs[];
+interface CampBody extends Gear {
   readonly kit: readonly { readonly id: string }[];
 }
 const camp = async (): Promise<CampBody> =>
   (await request(http()).get('/api/camps/sallow-ait').expect(200)).body as CampBody;
 const rigId = 'gravel-spit-gable';
+
+describe('beds and straps of the kit', () => {
+  test('come with the demo camp, are kept, and stay while a rig hangs on them', async () => {
+    const { beds, straps } = await camp();
+    expect(beds).toEqual(demo.beds);
+    expect(straps).toEqual(demo.straps);
+    const { body: added } = await request(http())
+      .post('/api/camps/sallow-ait/beds')
+      .send({ ...demo.beds[0], name: 'second river bed', limit: 130 })
+      .expect(201);
+    expect((await camp()).beds.find((b) => b.id === added.id)).toMatchObject({ limit: 130 });
+    await request(http()).delete(`/api/camps/sallow-ait/beds/${added.id}`).expect(204);
+    const { body } = await request(http()).delete('/api/camps/sallow-ait/beds/river-bed').expect(409);
+    expect(body.message).toMatch(/^This bed is in “River bed under the fly”/);
+    const { body: held } = await request(http()).delete('/api/camps/sallow-ait/straps/long-straps').expect(409);
+    expect(held.message).toMatch(/^These straps are in/);
+  });
+  test.each([
+    ['beds', { ridgeLength: 1 }, 'ridgeLength', /0\.6 to 0\.97 of its cloth/],
+    ['beds', { people: 3 }, 'people', /1 to 2/],
+    ['beds', { connector: 'glue' }, 'connector', /must be one of hook/],
+    ['straps', { count: 40 }, 'count', /40 loops reach 4\.90 m along a strap of 3\.60 m/],
+    ['straps', { webbing: 'tape' }, 'webbing', /must be one of polyester-25/],
+  ] as const)('one of the %s that cannot be is named: %j', async (list, part, field, message) => {
+    const { body } = await request(http())
+      .post(`/api/camps/sallow-ait/${list}`)
+      .send({ ...demo[list][0], ...part })
+      .expect(422);
+    expect(body.fields[0].field).toBe(field);
+    expect(body.message).toMatch(message);
+  });
+  test('a bed that two are to lie in is refused at its field, and the rig stays as it was', async () => {
+    const { body: stored } = await request(http()).get('/api/rigs/bed-on-one-alder').expect(200);
+    const document = stored.document as RidgeRig;
+    const { body } = await request(http())
+      .put('/api/rigs/bed-on-one-alder')
+      .send({
+        name: stored.name,
+        note: stored.note,
+        version: stored.version,
+        document: { ...document, bed: { ...document.bed, people: 2 } },
+      })
+      .expect(422);
+    expect(body.fields[0].field).toBe('document.bed.people');
+    expect(body.message).toMatch(/is made for one\. Two double the pull/);
+    const { body: after } = await request(http()).get('/api/rigs/bed-on-one-alder').expect(200);
+    expect(after.document).toEqual(document);
+  });
+  test('a rig file brings its bed and straps along to a camp that has neither', async () => {
+    const { text } = await request(http()).get('/api/rigs/bed-on-one-alder/file').expect(200);
+    const file = JSON.parse(text) as RigFile;
+    const other = {
+      ...file,
+      rig: { ...file.rig, bed: { ...file.rig.bed!, bed: 'loan' } },
+      kit: { ...file.kit, beds: [{ ...file.kit.beds[0]!, id: 'loan', name: 'bed on loan' }] },
+    };
+    const { body } = await request(http()).post('/api/camps/sallow-ait/rig-files').send(other).expect(201);
+    const taken = (await camp()).beds.find((b) => b.name === 'bed on loan');
+    expect((body.document as RidgeRig).bed!.bed).toBe(taken!.id);
+  });
+});
 
 describe('roofs and pegs of the kit', () => {
   test('come with the demo camp', async () => {

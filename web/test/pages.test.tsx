@@ -24,7 +24,18 @@ const me = {
   calibrations: {},
   version: 1,
 };
-const camp = { id: 'c', name: 'Sallow Ait', about: '', kit: file.kit, roofs: [], pegs: [], rigs: [], places: [] };
+const camp = {
+  id: 'c',
+  name: 'Sallow Ait',
+  about: '',
+  kit: file.kit,
+  roofs: [],
+  pegs: [],
+  beds: [],
+  straps: [],
+  rigs: [],
+  places: [],
+};
 
 let sent: { method: string; path: string; body: unknown }[];
 let answer: (method: string, path: string, body: unknown) => { status: number; body: unknown } | 'lost';

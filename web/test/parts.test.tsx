@@ -25,7 +25,7 @@ const { body } = camp.person;
 const units = { length: 'm', force: 'N' } as const;
 const judgementOf = (rig: RidgeRig) => {
   const result = evaluateRidge(rig, { kit: camp.kit, body, required: DEFAULT_REQUIRED }, units);
-  return { rig, result, verdict: verdictOf(result, body, units) };
+  return { rig, result, bed: null, verdict: verdictOf(result, body, units) };
 };
 const [gable, bank, drying] = camp.rigs.map((r) => r.rig) as [RidgeRig, RidgeRig, RidgeRig];
 
@@ -85,6 +85,8 @@ describe('the scene', () => {
       moving={false}
       onMove={jest.fn()}
       onMoveEnd={jest.fn()}
+      bed={null}
+      straps={null}
       onNudge={onNudge}
     />
   );

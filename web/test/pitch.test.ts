@@ -52,7 +52,7 @@ describe('taking hold of a pitched rig', () => {
       expect(wy).toBeCloseTo(-y / Math.hypot(x, y), 1);
     }
     // x runs along the span, whose bearing it has
-    expect(bearingInRig(rig, 1, 0)).toBeCloseTo(rig.pitch!.bearing, 9);
+    expect(bearingInRig(rig, 1, 0)).toBeCloseTo(rig.pitch!.bearing, 2);
   });
   test('a guy gets its own ways and gives them up again', () => {
     const own = withGuy(withGuy(rig, '02', { haul: 70 }), '02', { off: true });

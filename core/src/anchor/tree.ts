@@ -57,3 +57,9 @@ export function screenTree(
     );
   return out;
 }
+
+/** How far the trunk moves at one height per newton at another, m/N: the same cantilever. */
+export function trunkGiveAt(height: number, pulledAt: number, diameter: number, modulus: number): number {
+  const [low, high] = [Math.min(height, pulledAt), Math.max(height, pulledAt)];
+  return (32 * low * low * (3 * high - low)) / (3 * Math.PI * modulus * diameter ** 4);
+}

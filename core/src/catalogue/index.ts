@@ -8,3 +8,4 @@ export * from './practice.js';
 export * from './cloths.js';
 export * from './pegs.js';
 export * from './hitches.js';
+export * from './beds.js';

@@ -1,16 +1,35 @@
 import { z } from 'zod';
+import { bedKitProblems, strapsProblems } from '../bed/index.js';
 import { CORDS } from '../catalogue/index.js';
 import { checkPlace } from '../ground/index.js';
 import type { Place } from '../ground/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
-import { RIDGE_FORMAT, guyOf, pitchProblems, problemsOf } from '../rig/index.js';
-import type { Guy, KitCord, KitPegs, PitchSurroundings, RidgeRig } from '../rig/index.js';
+import { GEAR_LISTS, RIDGE_FORMAT, guyOf, rigProblems } from '../rig/index.js';
+import type {
+  BedEnd,
+  Gear,
+  GearList,
+  Guy,
+  GuyAnchor,
+  KitCord,
+  PitchSurroundings,
+  RidgeRig,
+  RoofHitch,
+} from '../rig/index.js';
 import { roofProblems } from '../roof/index.js';
-import type { KitRoof } from '../roof/index.js';
 import { DEFAULT_REQUIRED } from '../strength/index.js';
 import type { Required } from '../strength/index.js';
 import { FileProblem, checkSize } from './place-file.js';
-import { RIG_FORMAT, pegsSchema, pitchSchema, rigFileSchema, roofSchema } from './rig-schema.js';
+import {
+  RIG_FORMAT,
+  bedKitSchema,
+  bedSchema,
+  pegsSchema,
+  pitchSchema,
+  rigFileSchema,
+  roofSchema,
+  strapsSchema,
+} from './rig-schema.js';
 
 /** A whole rig as a file: what is tied, the part of the kit it uses, the measures and margins it is judged by, its ground. */
 export interface RigFile {
@@ -18,11 +37,7 @@ export interface RigFile {
   readonly name: string;
   readonly note: string;
   readonly rig: RidgeRig;
-  readonly kit: {
-    readonly cords: readonly KitCord[];
-    readonly roofs: readonly KitRoof[];
-    readonly pegs: readonly KitPegs[];
-  };
+  readonly kit: { readonly cords: readonly KitCord[] } & Gear;
   readonly settings: { readonly body: BodyMeasures; readonly required: Required };
   readonly place: Place | null;
 }
@@ -60,6 +75,12 @@ function firstIssue(error: z.ZodError): { readonly field: string; readonly probl
 
 /** Brings older files up to this version, one step after another. Each takes the version before. */
 const MIGRATIONS: Readonly<Record<string, (old: Record<string, unknown>) => Record<string, unknown>>> = {
+  // before beds: its kit held none
+  'rough-bight/rig@1': (old) => ({
+    ...old,
+    format: RIG_FORMAT,
+    kit: typeof old['kit'] === 'object' ? { ...old['kit'], beds: [], straps: [] } : old['kit'],
+  }),
   // a bare ridgeline, before rigs were files: its kit is unknown, so its cord is a catalogue's first of that name
   [RIDGE_FORMAT]: (old) => ({
     format: RIG_FORMAT,
@@ -79,6 +100,8 @@ const MIGRATIONS: Readonly<Record<string, (old: Record<string, unknown>) => Reco
       ],
       roofs: [],
       pegs: [],
+      beds: [],
+      straps: [],
     },
     settings: { body: SOMEBODY, required: DEFAULT_REQUIRED },
     place: null,
@@ -121,15 +144,21 @@ export function readRigFile(text: string): RigFile {
     const checked = checkPlace(file.place);
     if ('problem' in checked) throw new FileProblem(`place.${checked.field}`, checked.problem);
   }
-  file.kit.roofs.forEach((roof, i) => {
-    const bad = roofProblems(roof)[0];
-    if (bad !== undefined) throw new FileProblem(`kit.roofs.${i}.${bad.field}`, bad.message);
-  });
+  for (const list of GEAR_LISTS)
+    file.kit[list].forEach((thing, i) => {
+      const bad = FITS[list](thing as never)[0];
+      if (bad !== undefined) throw new FileProblem(`kit.${list}.${i}.${bad.field}`, bad.message);
+    });
   const around = surroundingsOf(file);
-  const bad = [...problemsOf(file.rig, around), ...pitchProblems(file.rig, around)][0];
+  const bad = rigProblems(file.rig, around)[0];
   if (bad !== undefined) throw new FileProblem(`rig.${bad.field}`, bad.message);
   return file;
 }
+
+/** What the fields of a thing of the kit allow but the whole does not. */
+const FITS: {
+  readonly [L in GearList]: (thing: Gear[L][number]) => readonly { readonly field: string; readonly message: string }[];
+} = { roofs: roofProblems, pegs: () => [], beds: bedKitProblems, straps: strapsProblems };
 
 /** What the rig of a file is judged with. */
 export function surroundingsOf(file: RigFile): PitchSurroundings {
@@ -137,55 +166,86 @@ export function surroundingsOf(file: RigFile): PitchSurroundings {
     kit: file.kit.cords,
     roofs: file.kit.roofs,
     pegs: file.kit.pegs,
+    beds: file.kit.beds,
+    straps: file.kit.straps,
     body: file.settings.body,
     required: file.settings.required,
   };
 }
 
 /** Ids of everything of the kit that a rig uses. */
-export function usedBy(rig: RidgeRig): {
-  readonly cords: ReadonlySet<string>;
-  readonly roofs: ReadonlySet<string>;
-  readonly pegs: ReadonlySet<string>;
-} {
-  const cords = new Set([rig.cord]);
-  const roofs = new Set<string>();
-  const pegs = new Set<string>();
-  const { pitch } = rig;
+export function usedBy(rig: RidgeRig): Readonly<Record<'cords' | GearList, ReadonlySet<string>>> {
+  const used = {
+    cords: new Set([rig.cord]),
+    roofs: new Set<string>(),
+    pegs: new Set<string>(),
+    beds: new Set<string>(),
+    straps: new Set<string>(),
+  };
+  const { pitch, bed } = rig;
   if (pitch !== undefined) {
-    roofs.add(pitch.roof);
-    for (const h of pitch.hitches) cords.add(h.cord);
+    used.roofs.add(pitch.roof);
+    for (const h of pitch.hitches) used.cords.add(h.cord);
     for (const guy of [pitch.guy, ...Object.keys(pitch.own).map((key) => guyOf(pitch, key))]) {
-      cords.add(guy.cord);
-      if (guy.anchor.kind === 'peg') pegs.add(guy.anchor.pegs);
+      used.cords.add(guy.cord);
+      if (guy.anchor.kind === 'peg') used.pegs.add(guy.anchor.pegs);
     }
   }
-  return { cords, roofs, pegs };
+  if (bed !== undefined) {
+    used.beds.add(bed.bed);
+    used.straps.add(bed.straps);
+    if (bed.aside !== null) {
+      used.cords.add(bed.aside.cord);
+      used.pegs.add(bed.aside.pegs);
+    }
+    for (const { anchor } of bed.ends)
+      if (anchor.kind === 'pole') {
+        used.cords.add(anchor.cord);
+        if (anchor.anchor.kind === 'peg') used.pegs.add(anchor.anchor.pegs);
+      }
+  }
+  return used;
 }
 
 /** The same rig with every id of the kit changed. */
 export function renameKit(rig: RidgeRig, to: (id: string) => string): RidgeRig {
-  const { pitch } = rig;
-  const own = { ...rig, cord: to(rig.cord) };
-  if (pitch === undefined) return own;
+  const { pitch, bed } = rig;
+  const anchored = (a: GuyAnchor): GuyAnchor => (a.kind === 'peg' ? { ...a, pegs: to(a.pegs) } : a);
   const guy = <G extends Partial<Guy>>(g: G): G => ({
     ...g,
     ...(g.cord === undefined ? {} : { cord: to(g.cord) }),
-    ...(g.anchor?.kind === 'peg' ? { anchor: { ...g.anchor, pegs: to(g.anchor.pegs) } } : {}),
+    ...(g.anchor === undefined ? {} : { anchor: anchored(g.anchor) }),
   });
-  const [first, second] = pitch.hitches;
+  const hitch = (h: RoofHitch): RoofHitch => ({ ...h, cord: to(h.cord) });
+  const end = (e: BedEnd): BedEnd =>
+    e.anchor.kind === 'pole'
+      ? { ...e, anchor: { ...e.anchor, cord: to(e.anchor.cord), anchor: anchored(e.anchor.anchor) } }
+      : e;
   return {
-    ...own,
-    pitch: {
-      ...pitch,
-      roof: to(pitch.roof),
-      hitches: [
-        { ...first, cord: to(first.cord) },
-        { ...second, cord: to(second.cord) },
-      ],
-      guy: guy(pitch.guy),
-      own: Object.fromEntries(Object.entries(pitch.own).map(([key, g]) => [key, guy(g)])),
-    },
+    ...rig,
+    cord: to(rig.cord),
+    ...(pitch === undefined
+      ? {}
+      : {
+          pitch: {
+            ...pitch,
+            roof: to(pitch.roof),
+            hitches: [hitch(pitch.hitches[0]), hitch(pitch.hitches[1])],
+            guy: guy(pitch.guy),
+            own: Object.fromEntries(Object.entries(pitch.own).map(([key, g]) => [key, guy(g)])),
+          },
+        }),
+    ...(bed === undefined
+      ? {}
+      : {
+          bed: {
+            ...bed,
+            bed: to(bed.bed),
+            straps: to(bed.straps),
+            ends: [end(bed.ends[0]), end(bed.ends[1])],
+            aside: bed.aside === null ? null : { ...bed.aside, cord: to(bed.aside.cord), pegs: to(bed.aside.pegs) },
+          },
+        }),
   };
 }
 
@@ -206,6 +266,8 @@ export function rigFile(
       cords: around.kit.filter((c) => used.cords.has(c.id)),
       roofs: around.roofs.filter((r) => used.roofs.has(r.id)),
       pegs: around.pegs.filter((p) => used.pegs.has(p.id)),
+      beds: around.beds.filter((b) => used.beds.has(b.id)),
+      straps: around.straps.filter((x) => used.straps.has(x.id)),
     },
     settings: {
       body: Object.fromEntries(
@@ -232,6 +294,13 @@ function wrong(schema: z.ZodType, value: unknown): { readonly field: string; rea
   const parsed = schema.safeParse(value, { reportInput: true });
   return parsed.success ? null : firstIssue(parsed.error);
 }
+export const wrongBed = (value: unknown): ReturnType<typeof wrong> => wrong(bedSchema, value);
 export const wrongPitch = (value: unknown): ReturnType<typeof wrong> => wrong(pitchSchema, value);
-export const wrongRoof = (value: unknown): ReturnType<typeof wrong> => wrong(roofSchema, value);
-export const wrongPegs = (value: unknown): ReturnType<typeof wrong> => wrong(pegsSchema, value);
+const GEAR = { roofs: roofSchema, pegs: pegsSchema, beds: bedKitSchema, straps: strapsSchema } as const;
+/** What is wrong with a value as a thing of this list of the kit, field by field and as a whole; null when nothing. */
+export function wrongGear(list: GearList, value: unknown): ReturnType<typeof wrong> {
+  const field = wrong(GEAR[list], value);
+  if (field !== null) return field;
+  const whole = FITS[list](value as never)[0];
+  return whole === undefined ? null : { field: whole.field, problem: whole.message };
+}

@@ -1,7 +1,11 @@
 import { z } from 'zod';
 import { SIGNS } from '../anchor/index.js';
+import { BED_KIT_LIMITS, STRAPS_KIT_LIMITS } from '../bed/index.js';
 import {
+  ADJUSTMENTS,
+  BED_CLOTHS,
   CLOTHS,
+  CONNECTORS,
   CORDS,
   HITCHES,
   HOLDS,
@@ -12,9 +16,12 @@ import {
   SUN,
   TERMINATIONS,
   WEAR,
+  WEBBINGS,
   WOODS,
 } from '../catalogue/index.js';
 import {
+  BED_LIMITS,
+  BENEATH,
   GUY_HITCHES,
   LINE_PLACES,
   MOST_GUYS,
@@ -120,6 +127,74 @@ export const pitchSchema = z.strictObject({
   stick: within(P.stick),
 });
 
+const B = BED_LIMITS;
+const plan = z.tuple([within(B.at), within(B.at)]);
+const bedAnchor = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('trunk') }),
+  z.strictObject({
+    kind: z.literal('stem'),
+    name: words('name of the stem', 1, 60),
+    wood: oneOf('wood', WOOD_IDS),
+    girth: within(B.girth),
+    at: plan,
+    signs,
+  }),
+  z.strictObject({
+    kind: z.literal('pole'),
+    foot: plan,
+    wood: oneOf('wood', WOOD_IDS),
+    thickness: within(B.thickness),
+    dug: within(B.dug),
+    lean: within(B.lean),
+    stays: z.union([z.literal(1), z.literal(2)], { error: 'The number of stays must be 1 or 2.' }),
+    out: within(B.out),
+    spread: within(B.spread),
+    cord: id('cord'),
+    haul: within(B.haul),
+    anchor: guyAnchor,
+    offCentre: within(B.offCentre),
+  }),
+]);
+const bedEnd = z.strictObject({
+  anchor: bedAnchor,
+  height: within(B.height),
+  wraps: whole(B.wraps),
+  loop: whole(B.loop),
+  free: within(B.free),
+  drip: z.union([within(B.drip), z.null()]),
+});
+export const bedSchema = z.strictObject({
+  bed: id('bed'),
+  straps: id('straps'),
+  ends: z.tuple([bedEnd, bedEnd]),
+  mass: within(B.mass),
+  stature: within(B.stature),
+  people: whole(B.people),
+  head: z.union([z.literal(0), z.literal(1)], { error: 'The end of the head must be 0 or 1.' }),
+  ridgeCord: yesNo('The ridge-cord'),
+  sitAt: within(B.sitAt),
+  drop: within(B.drop),
+  swing: within(B.swing),
+  reach: within(B.reach),
+  aside: z.union([
+    z.strictObject({
+      cord: id('cord'),
+      side: oneOf('side', ['left', 'right']),
+      out: within(B.asideOut),
+      haul: within(B.haul),
+      pegs: id('pegs'),
+    }),
+    z.null(),
+  ]),
+  beneath: oneOf('ground beneath', keys(BENEATH)),
+  soil: oneOf(
+    'soil',
+    SOILS.map((s) => s.id),
+  ),
+  wish: z.strictObject({ height: within(B.wishHeight), angle: within(B.wishAngle), headUp: within(B.headUp) }),
+  ridgeDrip: z.tuple([yesNo('A drip tail'), yesNo('A drip tail')]),
+});
+
 const L = RIDGE_LIMITS;
 const trunk = z.strictObject({
   name: words("trunk's name", 1, 60),
@@ -180,6 +255,7 @@ export const rigSchema = z.strictObject({
     .strictObject({ place: id('place'), from: id('first anchor'), to: words("second anchor's id", 0, 60) })
     .optional(),
   pitch: pitchSchema.optional(),
+  bed: bedSchema.optional(),
 });
 
 const R = ROOF_LIMITS;
@@ -215,6 +291,42 @@ export const pegsSchema = z.strictObject({
   ),
   count: whole(P.pegs),
 });
+const BK = BED_KIT_LIMITS;
+export const bedKitSchema = z.strictObject({
+  id: id('bed'),
+  name: words('name of the bed', 1, 60),
+  cloth: oneOf(
+    'bed cloth',
+    BED_CLOTHS.map((c) => c.id),
+  ),
+  length: within(BK.length),
+  width: within(BK.width),
+  mass: within(BK.mass),
+  ridgeLength: within(BK.ridgeLength),
+  ridgeCord: oneOf('cord of the ridge', CORD_IDS),
+  connector: oneOf('connector', keys(CONNECTORS)),
+  limit: within(BK.limit),
+  people: whole(BK.people),
+  sun: oneOf('sun', keys(SUN)),
+  wear: oneOf('wear', keys(WEAR)),
+});
+const SK = STRAPS_KIT_LIMITS;
+export const strapsSchema = z.strictObject({
+  id: id('straps'),
+  name: words('name of the straps', 1, 60),
+  webbing: oneOf(
+    'webbing',
+    WEBBINGS.map((w) => w.id),
+  ),
+  length: within(SK.length),
+  adjust: oneOf('way of adjusting', keys(ADJUSTMENTS)),
+  first: within(SK.first),
+  spacing: within(SK.spacing),
+  count: whole(SK.count),
+  limit: within(SK.limit),
+  sun: oneOf('sun', keys(SUN)),
+  wear: oneOf('wear', keys(WEAR)),
+});
 const cordSchema = z.strictObject({
   id: id('cord'),
   name: words('name of the cord', 1, 60),
@@ -231,7 +343,7 @@ const required = (min: number, max: number) =>
     person: measure('margin asked', min, max),
   });
 
-export const RIG_FORMAT = 'rough-bight/rig@1';
+export const RIG_FORMAT = 'rough-bight/rig@2';
 export const rigFileSchema = z
   .strictObject({
     format: z.literal(RIG_FORMAT),
@@ -242,6 +354,8 @@ export const rigFileSchema = z
       cords: z.array(cordSchema).max(200),
       roofs: z.array(roofSchema).max(50),
       pegs: z.array(pegsSchema).max(50),
+      beds: z.array(bedKitSchema).max(50),
+      straps: z.array(strapsSchema).max(50),
     }),
     settings: z.strictObject({
       body: z.record(z.string().max(30), measure('body measure', 0, 20)),
@@ -250,7 +364,7 @@ export const rigFileSchema = z
     place: z.union([z.record(z.string(), z.unknown()), z.null()]),
   })
   .meta({
-    title: 'A whole rig, rough-bight/rig@1',
+    title: 'A whole rig, rough-bight/rig@2',
     description:
       'SI units: m, N, kg, rad; bearings clockwise from north. docs/formats/rig.md tells what each field means.',
   });

@@ -88,3 +88,11 @@ export function scaledCurve(curve: TensionCurve, strength: number, stretch: numb
     Array.from(curve.strain, (e, i) => [e * stretch, (curve.tension[i] as number) * strength] as const),
   );
 }
+
+/** Strain energy per unstressed metre at strain `e`, N: the area under the curve. */
+export function storedAt(curve: TensionCurve, e: number): number {
+  if (!(e > 0)) return 0;
+  const k = pieceAtStrain(curve, e);
+  const over = e - (curve.strain[k] as number);
+  return (curve.stored[k] as number) + 0.5 * over * (tensionAt(curve, e) + (curve.tension[k] as number));
+}

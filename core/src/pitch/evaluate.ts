@@ -21,12 +21,12 @@ import { pitchModel } from './model.js';
 import type { HitchState, PitchState, TiedRig } from './solve.js';
 import { solveCase, tieOff } from './solve.js';
 
-/** A row of the ledger: one line, stem, stick or the cloth, and what lets go first in it. */
+/** A row of the ledger: one line, stem, stick, cloth or part of a bed, and what lets go first in it. */
 export interface PitchRow {
   readonly id: string;
   readonly name: string;
   readonly what: string;
-  readonly role: Chain['role'];
+  readonly role: Chain['role'] | 'strap' | 'bed' | 'pole' | 'stay';
   readonly demand: Figure;
   /** As pitched, N (N/m for the cloth). */
   readonly pitched: number;
@@ -408,7 +408,7 @@ export function evaluatePitch(
   const base = {
     formName: PITCH_TRAITS[rig.pitch!.form].name,
     topology: topologyOf(tied),
-    shapes: states.map(shapeOf),
+    shapes: states.map(shapeIn),
     cases: states.map((state) => {
       let best = 0;
       model.members.forEach((_, k) => {
@@ -567,7 +567,8 @@ function topologyOf({ model, engine, line }: TiedRig): PitchTopology {
   };
 }
 
-const shapeOf = (s: PitchState): PitchShape => ({
+/** Places and pulls of a case as drawn. */
+export const shapeIn = (s: PitchState): PitchShape => ({
   caseId: s.case.id,
   converged: s.numbers.converged,
   at: s.numbers.at,

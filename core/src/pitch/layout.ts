@@ -5,7 +5,7 @@ import type { Vec3 } from '../quantity/index.js';
 import { norm, sub } from '../quantity/index.js';
 import { measuredSpan, guyOf } from '../rig/index.js';
 import type { Guy, Pitch, PitchSurroundings, RidgeRig } from '../rig/index.js';
-import { RigProblem } from '../rig/index.js';
+import { PEG_ARM, RigProblem } from '../rig/index.js';
 import { FormProblem, planForm, tieOutAt } from '../roof/index.js';
 import type { FormPlan, Key, KitRoof, Setting } from '../roof/index.js';
 
@@ -55,8 +55,6 @@ const FROM_STICK = Math.PI / 4;
 const STEEPEST = 1.05;
 /** Loop from a pegged tie-out to its peg, m. */
 const PEG_LOOP = 0.1;
-/** Height of the cord on a peg, m. */
-export const PEG_ARM = 0.03;
 const GUY_NAME = { peg: 'peg', guy: 'guy', tie: 'tie' } as const;
 export const reachName = (r: Pick<Reach, 'kind' | 'key'>): string => `${r.key.name} ${GUY_NAME[r.kind]}`;
 

@@ -1,24 +1,12 @@
-import { diameterOf, footMoment, footStress, pegFigure, slideHold, soilNumbers, buriedHold } from '../anchor/index.js';
-import {
-  GRIPPED,
-  GUY_ENDS,
-  HOLDS,
-  LOOP_JOIN,
-  ON_GROUND,
-  SUN,
-  WEAR,
-  findPeg,
-  findSoil,
-  findWood,
-  looked,
-} from '../catalogue/index.js';
+import { diameterOf, footMoment, footStress } from '../anchor/index.js';
+import { GRIPPED, GUY_ENDS, HOLDS, LOOP_JOIN, SUN, WEAR, findSoil, findWood, looked } from '../catalogue/index.js';
 import { gripFigure, offAxis, ownGripFigure } from '../hitch/index.js';
 import type { Guy } from '../rig/index.js';
+import { anchorHold } from '../rig/index.js';
 import type { Link } from '../strength/index.js';
 import { bendKept, cordStrength, knotKept, link, ratioFor } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import { PEG_ARM } from './layout.js';
 import type { Member, PitchModel } from './model.js';
 import type { PitchState } from './solve.js';
 
@@ -163,92 +151,36 @@ function anchorPlace(model: PitchModel, m: Member): Place {
   };
   const pull = (r: CaseReading): Figure =>
     solved('T', `pull on the anchor of the ${m.name}`, 'force', r.tension(m.id), r.state);
-  const soil = findSoil(model.rig.pitch!.soil)!;
-  switch (anchor.kind) {
-    case 'peg': {
-      const kit = model.around.pegs.find((p) => p.id === anchor.pegs)!;
-      const shape = findPeg(kit.shape)!;
-      const peg = { width: shape.width, depth: shape.length - PEG_ARM - 0.02, arm: PEG_ARM, lean: anchor.lean };
-      return {
-        id: `${m.id}:anchor`,
-        kind: 'anchor',
-        name: `${anchor.inLine > 1 ? `${anchor.inLine} pegs` : 'peg'} in ${soil.name}, ${where}`,
-        demand: pull,
-        available: (r) => pegFigure(soil, peg, rise(r), anchor.inLine, shape.moment),
-      };
-    }
-    case 'stem': {
-      const wood = findWood(anchor.wood)!;
-      const d = diameterOf(anchor.girth);
-      return {
-        id: `${m.id}:anchor`,
-        kind: 'trunk',
-        name: `foot of ${anchor.name}`,
-        demand: (r) =>
-          stemStress(
-            solved(
-              'H',
-              `level pull on ${anchor.name}`,
-              'force',
-              { value: r.pullOn(m.foot).level, spread: r.tension(m.id).spread },
-              r.state,
-            ),
-            { name: anchor.name, tieHeight: anchor.height },
-            d,
+  if (anchor.kind === 'stem') {
+    const wood = findWood(anchor.wood)!;
+    const d = diameterOf(anchor.girth);
+    return {
+      id: `${m.id}:anchor`,
+      kind: 'trunk',
+      name: `foot of ${anchor.name}`,
+      demand: (r) =>
+        stemStress(
+          solved(
+            'H',
+            `level pull on ${anchor.name}`,
+            'force',
+            { value: r.pullOn(m.foot).level, spread: r.tension(m.id).spread },
+            r.state,
           ),
-        available: () => looked(wood.strength),
-      };
-    }
-    case 'weight':
-      return {
-        id: `${m.id}:anchor`,
-        kind: 'anchor',
-        name: `${anchor.name} that slides`,
-        demand: pull,
-        available: (r) => {
-          const b = rise(r);
-          return derive(
-            {
-              symbol: 'R',
-              title: `what ${anchor.name} holds before it slides or lifts`,
-              quantity: 'force',
-              formula: 'R = μ m g / (cos β + μ sin β)',
-            },
-            [
-              looked(ON_GROUND),
-              given(
-                { symbol: 'm', title: 'its mass', quantity: 'mass' },
-                anchor.mass,
-                { kind: 'measured', text: 'by eye' },
-                [anchor.mass * 0.75, anchor.mass * 1.25],
-              ),
-              given({ symbol: 'β', title: 'guy above level', quantity: 'angle' }, b, { kind: 'derived', text: SOLVED }),
-            ],
-            (mu, mass, angle) => slideHold(mass!, mu!, angle!) / Math.cos(angle!),
-          );
-        },
-      };
-    case 'buried':
-      return {
-        id: `${m.id}:anchor`,
-        kind: 'anchor',
-        name: `buried anchor in ${soil.name}, ${where}`,
-        demand: pull,
-        available: (r) => {
-          const b = rise(r);
-          const at = (end: 'low' | 'typical' | 'high'): number =>
-            buriedHold(soilNumbers(soil, end), anchor.length, anchor.width, anchor.depth, b);
-          return given(
-            { symbol: 'R', title: 'what lies buried holds', quantity: 'force' },
-            at('typical'),
-            { kind: 'derived', text: 'weight of the soil above it and shear at its sides, by the ranges of the soil' },
-            [at('low'), at('high')],
-          );
-        },
-      };
-    case 'root':
-      return { id: `${m.id}:anchor`, kind: 'anchor', name: anchor.name, demand: pull, available: () => null };
+          { name: anchor.name, tieHeight: anchor.height },
+          d,
+        ),
+      available: () => looked(wood.strength),
+    };
   }
+  const held = anchorHold(anchor, findSoil(model.rig.pitch!.soil)!, model.around.pegs, where);
+  return {
+    id: `${m.id}:anchor`,
+    kind: held.kind,
+    name: held.name,
+    demand: pull,
+    available: (r) => held.holds(rise(r)),
+  };
 }
 
 /** Every place of a line at which it can let go. */

@@ -72,6 +72,8 @@ export interface TiedRig {
   readonly farTie: number;
   /** Line of the net of each member. */
   readonly line: readonly number[];
+  /** Where it stood last with every hitch held where it was tied: what every search begins from, whatever slid before. */
+  readonly stood: { held: Float64Array | null };
 }
 
 /** A pull that hardly changes however far it hauls, N. */
@@ -173,6 +175,7 @@ export function tieOff(
     engine,
     tied,
     line,
+    stood: { held: null },
     dry: { gradient: s.gradient.slice(), area: s.area.slice(), weight: s.panelWeight[0] ?? 0 },
     load: s.load.slice(),
     farTie: far === undefined ? 0 : s.at[3 * far]!,
@@ -180,8 +183,17 @@ export function tieOff(
   const numbers = numbersOf(engine, outcome);
   const tension = Float64Array.from(line, (i) => numbers.tension[i]!);
   const held = hitchesOf(model, s, numbers);
+  if (outcome.converged) rig.stood.held = engine.state.x.slice();
   if (options.slip !== false && slips(model, held, false, s)) outcome = solve(engine);
   return { ...rig, tension, pitched: stateOf({ ...rig, tension } as TiedRig, PITCHED, outcome, held) };
+}
+
+/** Puts the rig back where it stood before any hitch slid. */
+function asHeld({ engine, stood }: TiedRig): void {
+  if (stood.held === null) return;
+  engine.state.x.set(stood.held);
+  engine.state.slip.set(engine.structure.passAt);
+  engine.solved = true;
 }
 
 /** Starts from where a like rig stood. */
@@ -283,6 +295,7 @@ export function solveCase(
   const { model, engine } = rig;
   const { structure: s } = engine;
   setCase(rig, c);
+  asHeld(rig);
   const { known, pressure = 1 } = options;
   let outcome: Outcome;
   if (c.wind === null) outcome = solve(engine, BOUNDED);
@@ -301,6 +314,7 @@ export function solveCase(
     }
   }
   const held = hitchesOf(model, s, numbersOf(engine, outcome));
+  if (outcome.converged) rig.stood.held = engine.state.x.slice();
   if (options.slip !== false && slips(model, held, c.wet, s)) outcome = solve(engine, BOUNDED);
   let ponds: readonly Pond[] = [];
   let litres = 0;

@@ -3,6 +3,7 @@ import { findHitch, findPeg, findSoil, findWood } from '../catalogue/index.js';
 import type { Quantity } from '../quantity/index.js';
 import type { KitRoof, PitchForm, Shape } from '../roof/index.js';
 import { PITCH_FORMS, PITCH_TRAITS } from '../roof/index.js';
+import type { Gear } from './gear.js';
 import type { Problem, RidgeRig, Surroundings } from './ridge.js';
 
 /** Pegs of one shape that a person has. */
@@ -109,10 +110,7 @@ export interface Pitch {
 }
 
 /** What a pitched rig is judged with. */
-export interface PitchSurroundings extends Surroundings {
-  readonly roofs: readonly KitRoof[];
-  readonly pegs: readonly KitPegs[];
-}
+export interface PitchSurroundings extends Surroundings, Gear {}
 
 export interface PitchLimit {
   readonly name: string;

@@ -1,3 +1,4 @@
+import type { Bed } from './bed.js';
 import type { Pitch } from './pitch.js';
 import type { Sign } from '../anchor/index.js';
 import type { Pull, Shelter } from '../catalogue/index.js';
@@ -79,6 +80,8 @@ export interface RidgeRig {
   readonly site?: { readonly place: string; readonly from: string; readonly to: string };
   /** A roof of the kit, pitched in a form and solved as a whole; `roof` is then not counted. */
   readonly pitch?: Pitch;
+  /** A hammock hung on its trunks, or on others. */
+  readonly bed?: Bed;
 }
 
 /** What a rig is judged with: the kit, the person's measures, the margins asked. */

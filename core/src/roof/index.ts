@@ -3,3 +3,5 @@ export * from './forms.js';
 export * from './mesh.js';
 export * from './water.js';
 export * from './cover.js';
+export * from './near.js';
+export * from './rain.js';

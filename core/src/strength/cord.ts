@@ -15,7 +15,7 @@ function bendFactor(bend: number, cord: number): number {
  */
 export function cordStrength(
   cord: Cord,
-  kitCord: KitCord,
+  kitCord: Pick<KitCord, 'sun' | 'wear'>,
   name: string,
   wet: boolean,
   here: readonly Figure[],

@@ -11,7 +11,7 @@ import {
   surroundingsOf,
   usedBy,
   wrongPitch,
-  wrongRoof,
+  wrongGear,
   writeRigFile,
 } from '../../src/formats/index.js';
 import type { RigFile } from '../../src/formats/index.js';
@@ -48,7 +48,7 @@ describe('rig files', () => {
     for (const f of files) {
       const text = readFileSync(join(folder, f), 'utf8');
       const file = readRigFile(text);
-      forms.add(file.rig.pitch!.form);
+      if (file.rig.pitch !== undefined) forms.add(file.rig.pitch.form);
       expect(writeRigFile(file)).toBe(text);
     }
     expect(forms.size).toBe(PITCH_FORMS.length);
@@ -78,17 +78,32 @@ describe('rig files', () => {
     expect(file.kit.pegs).toHaveLength(1);
     expect(surroundingsOf(file).roofs[0]!.id).toBe(file.rig.pitch!.roof);
   });
+  test('a file of before beds is brought up to this version; beds and straps come along in a new one', () => {
+    const bedded = readFileSync(join(folder, 'river-bed-under-the-fly.rig.json'), 'utf8');
+    const file = readRigFile(bedded);
+    expect(file.kit.beds.map((b) => b.id)).toEqual([file.rig.bed!.bed]);
+    expect(file.kit.straps.map((s) => s.id)).toEqual([file.rig.bed!.straps]);
+    const { bed, ...rig } = file.rig;
+    const { beds, straps, ...kit } = file.kit;
+    expect([bed, beds, straps]).not.toContain(undefined);
+    const old = readRigFile(JSON.stringify({ ...file, format: 'rough-bight/rig@1', rig, kit }));
+    expect(old.format).toBe('rough-bight/rig@2');
+    expect(old.kit).toEqual({ ...kit, beds: [], straps: [] });
+    expect(() => readRigFile(JSON.stringify({ ...file, kit: { ...kit, beds: [], straps } }))).toThrow(
+      /rig\.bed\.bed: This bed is no longer in the kit/,
+    );
+  });
   test('a bare ridgeline of before is brought up to this version', () => {
     const { pitch, ...rig } = readRigFile(gravel).rig;
     expect(pitch).toBeDefined();
     const file = readRigFile(JSON.stringify(rig));
-    expect(file.format).toBe('rough-bight/rig@1');
+    expect(file.format).toBe('rough-bight/rig@2');
     expect(file.rig).toEqual(rig);
     expect(file.kit.cords[0]!.id).toBe(rig.cord);
   });
   test.each([
     ['no JSON', '{"format"', /file: is not JSON/],
-    ['another format', '{"format":"rough-bight/rig@9"}', /format: .*must be "rough-bight\/rig@1"/],
+    ['another format', '{"format":"rough-bight/rig@9"}', /format: .*must be "rough-bight\/rig@2"/],
     [
       'a haul beyond reason',
       broken('rig.pitch.guy.haul', 1e6),
@@ -136,7 +151,7 @@ describe('rig files', () => {
     const { rig, kit } = readRigFile(gravel);
     expect(wrongPitch(rig.pitch)).toBeNull();
     expect(wrongPitch({ ...rig.pitch, stick: 2 })!.field).toBe('stick');
-    expect(wrongRoof(kit.roofs[0])).toBeNull();
-    expect(wrongRoof({ ...kit.roofs[0], length: 40 })!.problem).toMatch(/1 to 12/);
+    expect(wrongGear('roofs', kit.roofs[0])).toBeNull();
+    expect(wrongGear('roofs', { ...kit.roofs[0], length: 40 })!.problem).toMatch(/1 to 12/);
   });
 });

@@ -45,6 +45,8 @@ export function aroundOf(roof: KitRoof): PitchSurroundings {
     required: DEFAULT_REQUIRED,
     roofs: [roof],
     pegs: [{ id: 'cut', name: 'cut pegs', shape: 'cut-wood', count: 20 }],
+    beds: [],
+    straps: [],
   };
 }
 

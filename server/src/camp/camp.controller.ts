@@ -1,8 +1,7 @@
 import { Controller, Get, Inject, Param } from '@nestjs/common';
 import { ApiNotFoundResponse, ApiTags } from '@nestjs/swagger';
 import { asc, eq } from 'drizzle-orm';
-import type { KitCord, KitPegs } from '@rough-bight/core/rig';
-import type { KitRoof } from '@rough-bight/core/roof';
+import type { Gear, KitCord } from '@rough-bight/core/rig';
 import type { Store } from '../db/database.js';
 import { STORE } from '../db/database.js';
 import { camps } from '../db/schema.js';
@@ -35,18 +34,15 @@ export class CampController {
   /** A camp with its kit, its rigs and its places. */
   @Get(':id')
   @ApiNotFoundResponse({ type: Problem })
-  async one(
-    @Param('id') id: string,
-  ): Promise<CampRow & { kit: KitCord[]; roofs: KitRoof[]; pegs: KitPegs[]; rigs: RigRow[]; places: PlaceRow[] }> {
+  async one(@Param('id') id: string): Promise<CampRow & Gear & { kit: KitCord[]; rigs: RigRow[]; places: PlaceRow[] }> {
     const [camp] = await this.store.db.select().from(camps).where(eq(camps.id, id));
     if (camp === undefined) throw notFound('camp of that name');
-    const [kit, roofs, pegs, rigs, places] = await Promise.all([
+    const [kit, gear, rigs, places] = await Promise.all([
       this.kit.ofCamp(id),
-      this.gear.ofCamp(id, 'roof'),
-      this.gear.ofCamp(id, 'pegs'),
+      this.gear.ofCamp(id),
       this.rigs.ofCamp(id),
       this.places.ofCamp(id),
     ]);
-    return { ...camp, kit, roofs, pegs, rigs, places };
+    return { ...camp, kit, ...gear, rigs, places };
   }
 }

@@ -1,7 +1,6 @@
 import type { Calibrations, Place } from '@rough-bight/core/ground';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
-import type { KitPegs, RidgeRig } from '@rough-bight/core/rig';
-import type { KitRoof } from '@rough-bight/core/roof';
+import type { Gear, GearList, RidgeRig } from '@rough-bight/core/rig';
 import type { Required } from '@rough-bight/core/strength';
 import { sql } from 'drizzle-orm';
 import {
@@ -56,7 +55,7 @@ export const kitCords = pgTable(
   (t) => [primaryKey({ columns: [t.campId, t.id] }), check('kit_cords_length', sql`${t.length} >= 0`)],
 );
 
-/** What of the kit is no cord: roofs and pegs. */
+/** What of the kit is no cord: roofs, pegs, beds and straps. */
 export const kitGear = pgTable(
   'kit_gear',
   {
@@ -65,12 +64,12 @@ export const kitGear = pgTable(
       .notNull()
       .references(() => camps.id, { onDelete: 'cascade' }),
     position: serial('position').notNull(),
-    kind: text('kind').$type<'roof' | 'pegs'>().notNull(),
-    document: jsonb('document').$type<KitRoof | KitPegs>().notNull(),
+    kind: text('kind').$type<GearList>().notNull(),
+    document: jsonb('document').$type<Gear[GearList][number]>().notNull(),
   },
   (t) => [
     primaryKey({ columns: [t.campId, t.kind, t.id] }),
-    check('kit_gear_kind', sql`${t.kind} in ('roof', 'pegs')`),
+    check('kit_gear_kind', sql`${t.kind} in ('roofs', 'pegs', 'beds', 'straps')`),
   ],
 );
 

@@ -3,21 +3,19 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Calibrations, Place } from '@rough-bight/core/ground';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
-import type { KitCord, KitPegs, RidgeRig } from '@rough-bight/core/rig';
-import type { KitRoof } from '@rough-bight/core/roof';
+import { GEAR_LISTS } from '@rough-bight/core/rig';
+import type { Gear, KitCord, RidgeRig } from '@rough-bight/core/rig';
 import { calibratedBody } from '@rough-bight/core/ground';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
 import { camps, kitCords, kitGear, people, placeRevisions, places, rigRevisions, rigs } from './schema.js';
 import type { Store } from './database.js';
 
 /** A camp as a file: `rough-bight/camp@1`. */
-export interface CampFile {
+export interface CampFile extends Gear {
   readonly format: 'rough-bight/camp@1';
   readonly camp: { readonly name: string; readonly about: string };
   readonly person: { readonly name: string; readonly body: BodyMeasures; readonly calibrations: Calibrations };
   readonly kit: readonly KitCord[];
-  readonly roofs: readonly KitRoof[];
-  readonly pegs: readonly KitPegs[];
   readonly places: readonly { readonly name: string; readonly note: string; readonly place: Place }[];
   readonly rigs: readonly { readonly name: string; readonly note: string; readonly rig: RidgeRig }[];
 }
@@ -53,10 +51,8 @@ export async function seed(store: Store, file: CampFile = readDemo()): Promise<b
     const campId = slug(file.camp.name);
     await tx.insert(camps).values({ id: campId, ...file.camp });
     for (const cord of file.kit) await tx.insert(kitCords).values({ campId, ...cord });
-    for (const document of file.roofs)
-      await tx.insert(kitGear).values({ id: document.id, campId, kind: 'roof', document });
-    for (const document of file.pegs)
-      await tx.insert(kitGear).values({ id: document.id, campId, kind: 'pegs', document });
+    for (const kind of GEAR_LISTS)
+      for (const document of file[kind]) await tx.insert(kitGear).values({ id: document.id, campId, kind, document });
     for (const { name, note, rig } of file.rigs) {
       const id = slug(name);
       await tx.insert(rigs).values({ id, campId, name, note, document: rig });

@@ -1,54 +1,39 @@
 import { Body, Controller, Delete, HttpCode, Inject, Param, Post, Put } from '@nestjs/common';
+import type { Type } from '@nestjs/common';
 import { ApiConflictResponse, ApiTags, ApiUnprocessableEntityResponse } from '@nestjs/swagger';
-import type { KitPegs } from '@rough-bight/core/rig';
-import type { KitRoof } from '@rough-bight/core/roof';
+import { GEAR_LISTS } from '@rough-bight/core/rig';
+import type { GearList } from '@rough-bight/core/rig';
 import { Problem } from '../errors/problem.js';
 import { GearService } from './gear.service.js';
+import type { GearThing } from './gear.service.js';
 
-@ApiTags('kit')
-@ApiUnprocessableEntityResponse({ type: Problem })
-@Controller('api/camps/:campId/roofs')
-export class RoofController {
-  constructor(@Inject(GearService) private readonly gear: GearService) {}
+/** The addresses of one list of the kit. */
+function gearController(list: GearList): Type {
+  @ApiTags('kit')
+  @ApiUnprocessableEntityResponse({ type: Problem })
+  @Controller(`api/camps/:campId/${list}`)
+  class GearController {
+    constructor(@Inject(GearService) private readonly gear: GearService) {}
 
-  @Post()
-  add(@Param('campId') campId: string, @Body() body: object): Promise<KitRoof> {
-    return this.gear.add(campId, 'roof', body);
+    @Post()
+    add(@Param('campId') campId: string, @Body() body: object): Promise<GearThing> {
+      return this.gear.add(campId, list, body);
+    }
+
+    @Put(':id')
+    change(@Param('campId') campId: string, @Param('id') id: string, @Body() body: object): Promise<GearThing> {
+      return this.gear.change(campId, list, id, body);
+    }
+
+    @Delete(':id')
+    @HttpCode(204)
+    @ApiConflictResponse({ type: Problem, description: 'A rig uses it' })
+    remove(@Param('campId') campId: string, @Param('id') id: string): Promise<void> {
+      return this.gear.remove(campId, list, id);
+    }
   }
-
-  @Put(':id')
-  change(@Param('campId') campId: string, @Param('id') id: string, @Body() body: object): Promise<KitRoof> {
-    return this.gear.change(campId, 'roof', id, body);
-  }
-
-  @Delete(':id')
-  @HttpCode(204)
-  @ApiConflictResponse({ type: Problem, description: 'A rig uses it' })
-  remove(@Param('campId') campId: string, @Param('id') id: string): Promise<void> {
-    return this.gear.remove(campId, 'roof', id);
-  }
+  return GearController;
 }
 
-@ApiTags('kit')
-@ApiUnprocessableEntityResponse({ type: Problem })
-@Controller('api/camps/:campId/pegs')
-export class PegController {
-  constructor(@Inject(GearService) private readonly gear: GearService) {}
-
-  @Post()
-  add(@Param('campId') campId: string, @Body() body: object): Promise<KitPegs> {
-    return this.gear.add(campId, 'pegs', body);
-  }
-
-  @Put(':id')
-  change(@Param('campId') campId: string, @Param('id') id: string, @Body() body: object): Promise<KitPegs> {
-    return this.gear.change(campId, 'pegs', id, body);
-  }
-
-  @Delete(':id')
-  @HttpCode(204)
-  @ApiConflictResponse({ type: Problem, description: 'A rig uses it' })
-  remove(@Param('campId') campId: string, @Param('id') id: string): Promise<void> {
-    return this.gear.remove(campId, 'pegs', id);
-  }
-}
+/** Roofs, pegs, beds and straps, each list at its own address. */
+export const GEAR_CONTROLLERS: readonly Type[] = GEAR_LISTS.map(gearController);

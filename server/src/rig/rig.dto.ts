@@ -3,9 +3,9 @@ import { SIGNS } from '@rough-bight/core/anchor';
 import type { Sign } from '@rough-bight/core/anchor';
 import { PULLS, SHELTERS, TERMINATIONS, WOODS } from '@rough-bight/core/catalogue';
 import type { Pull, Shelter } from '@rough-bight/core/catalogue';
-import { wrongPitch } from '@rough-bight/core/formats';
+import { wrongBed, wrongPitch } from '@rough-bight/core/formats';
 import { MOST_HUNG, RIDGE_FORMAT, RIDGE_LIMITS, TENSIONINGS } from '@rough-bight/core/rig';
-import type { Pitch, RidgeRig, Tensioning } from '@rough-bight/core/rig';
+import type { Bed, Pitch, RidgeRig, Tensioning } from '@rough-bight/core/rig';
 import { RULES, USES } from '@rough-bight/core/strength';
 import type { Rule, Use } from '@rough-bight/core/strength';
 import { Type } from 'class-transformer';
@@ -208,6 +208,11 @@ export class RidgeRigDto {
   @IsObject({ message: 'pitch must be an object.' })
   @AsInCore(wrongPitch)
   pitch?: Pitch;
+  @ApiProperty({ required: false, type: Object, description: 'docs/formats/rig.schema.json, rig.bed' })
+  @IsOptional()
+  @IsObject({ message: 'bed must be an object.' })
+  @AsInCore(wrongBed)
+  bed?: Bed;
 }
 
 /** A new rig. */

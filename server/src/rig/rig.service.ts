@@ -2,7 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { FileProblem, readRigFile, renameKit, rigFile, writeRigFile } from '@rough-bight/core/formats';
-import { pitchProblems, problemsOf } from '@rough-bight/core/rig';
+import { GEAR_LISTS, rigProblems } from '@rough-bight/core/rig';
 import type { PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
 import type { Store } from '../db/database.js';
 import { STORE } from '../db/database.js';
@@ -42,13 +42,12 @@ export class RigService extends Revised<RidgeRig> {
 
   /** What the rigs of a camp are judged with. */
   private async around(campId: string): Promise<PitchSurroundings> {
-    const [kit, roofs, pegs, { body, required }] = await Promise.all([
+    const [kit, gear, { body, required }] = await Promise.all([
       this.kit.ofCamp(campId),
-      this.gear.ofCamp(campId, 'roof'),
-      this.gear.ofCamp(campId, 'pegs'),
+      this.gear.ofCamp(campId),
       this.person.me(),
     ]);
-    return { kit, roofs, pegs, body, required };
+    return { kit, ...gear, body, required };
   }
 
   /** A rig as a file of its own, with the kit it uses and its ground. */
@@ -88,11 +87,11 @@ export class RigService extends Revised<RidgeRig> {
         return [{ ...item, id }];
       });
     const cords = missing(file.kit.cords, around.kit);
-    const roofs = missing(file.kit.roofs, around.roofs);
-    const pegs = missing(file.kit.pegs, around.pegs);
+    const gear = GEAR_LISTS.map(
+      (list) => [list, missing<{ readonly id: string }>(file.kit[list], around[list])] as const,
+    );
     for (const { id, ...cord } of cords) await this.kit.add(campId, cord, id);
-    for (const roof of roofs) await this.gear.add(campId, 'roof', roof, roof.id);
-    for (const pegsOf of pegs) await this.gear.add(campId, 'pegs', pegsOf, pegsOf.id);
+    for (const [list, things] of gear) for (const thing of things) await this.gear.add(campId, list, thing, thing.id);
     const { site, ...rig } = renameKit(file.rig, (id) => renamed.get(id) ?? id);
     // its ground comes along only where the camp has it
     const known = site !== undefined && (await this.places.ofCamp(campId)).some((p) => p.id === site.place);
@@ -103,7 +102,7 @@ export class RigService extends Revised<RidgeRig> {
   private async checked(campId: string, dto: NewRigDto): Promise<Draft<RidgeRig>> {
     const document = asRig(dto.document);
     const around = await this.around(campId);
-    const problems = [...problemsOf(document, around), ...pitchProblems(document, around)];
+    const problems = rigProblems(document, around);
     if (problems.length > 0)
       throw new ProblemException({
         code: 'invalid',

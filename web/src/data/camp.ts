@@ -1,5 +1,4 @@
-import type { KitCord, KitPegs } from '@rough-bight/core/rig';
-import type { KitRoof } from '@rough-bight/core/roof';
+import type { Gear, GearList, KitCord } from '@rough-bight/core/rig';
 import useSWR, { useSWRConfig } from 'swr';
 import { call, get } from './api.js';
 import type { Camp, CampSummary, Person, StoredPlace, StoredRig } from './types.js';
@@ -13,7 +12,7 @@ export function useCamp(id: string | undefined) {
 }
 
 /** Lists of the kit, by their names in a camp and in an address. */
-type List = 'kit' | 'roofs' | 'pegs';
+type List = 'kit' | GearList;
 
 /** Changes to the kit go one after another: the later one is the one that stays. */
 let lastChange: Promise<unknown> = Promise.resolve();
@@ -33,7 +32,7 @@ export function useCampActions(campId: string) {
     return done;
   };
   /** A changed thing of the kit is shown at once, so that the next change to it begins from this one. */
-  const change = async <K extends List>(list: K, thing: Camp[K][number]): Promise<void> => {
+  const change = async (list: List, thing: Camp[List][number]): Promise<void> => {
     const { id, ...body } = thing;
     await mutate<Camp>(
       path,
@@ -52,12 +51,11 @@ export function useCampActions(campId: string) {
     addCord: (cord: Omit<KitCord, 'id'>) => then(call<KitCord>('POST', `${path}/kit`, cord)),
     changeCord: (cord: KitCord) => change('kit', cord),
     removeCord: (id: string) => then(call<undefined>('DELETE', `${path}/kit/${encodeURIComponent(id)}`)),
-    addRoof: (roof: Omit<KitRoof, 'id'>) => then(call<KitRoof>('POST', `${path}/roofs`, roof)),
-    changeRoof: (roof: KitRoof) => change('roofs', roof),
-    removeRoof: (id: string) => then(call<undefined>('DELETE', `${path}/roofs/${encodeURIComponent(id)}`)),
-    addPegs: (pegs: Omit<KitPegs, 'id'>) => then(call<KitPegs>('POST', `${path}/pegs`, pegs)),
-    changePegs: (pegs: KitPegs) => change('pegs', pegs),
-    removePegs: (id: string) => then(call<undefined>('DELETE', `${path}/pegs/${encodeURIComponent(id)}`)),
+    addGear: <L extends GearList>(list: L, thing: Omit<Gear[L][number], 'id'>) =>
+      then(call<Gear[L][number]>('POST', `${path}/${list}`, thing)),
+    changeGear: <L extends GearList>(list: L, thing: Gear[L][number]) => change(list, thing as Camp[List][number]),
+    removeGear: (list: GearList, id: string) =>
+      then(call<undefined>('DELETE', `${path}/${list}/${encodeURIComponent(id)}`)),
     takeInRig: (file: unknown) => then(call<StoredRig>('POST', `${path}/rig-files`, file)),
     addRig: (rig: Pick<StoredRig, 'name' | 'note' | 'document'>) => then(call<StoredRig>('POST', `${path}/rigs`, rig)),
     changeRig: ({ id, name, note, document, version }: StoredRig) =>

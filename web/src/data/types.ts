@@ -1,7 +1,6 @@
 import type { Calibrations, Place } from '@rough-bight/core/ground';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
-import type { KitCord, KitPegs, RidgeRig } from '@rough-bight/core/rig';
-import type { KitRoof } from '@rough-bight/core/roof';
+import type { Gear, KitCord, RidgeRig } from '@rough-bight/core/rig';
 import type { Required } from '@rough-bight/core/strength';
 
 /** A named document of a camp as the server holds it. */
@@ -23,10 +22,8 @@ export interface CampSummary {
   readonly about: string;
 }
 
-export interface Camp extends CampSummary {
+export interface Camp extends CampSummary, Gear {
   readonly kit: readonly KitCord[];
-  readonly roofs: readonly KitRoof[];
-  readonly pegs: readonly KitPegs[];
   readonly rigs: readonly StoredRig[];
   readonly places: readonly StoredPlace[];
 }

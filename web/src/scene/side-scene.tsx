@@ -2,13 +2,19 @@ import { diameterOf } from '@rough-bight/core/anchor';
 import { say, sayHeight, saySmall } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { measuredSpan } from '@rough-bight/core/rig';
+import type { KitStraps } from '@rough-bight/core/bed';
+import { ratioOf } from '@rough-bight/core/pitch';
 import type { KitCord, RidgeRig, Shape } from '@rough-bight/core/rig';
+import type { BedShape } from '@rough-bight/core/shelter';
 import { useMemo, useState } from 'react';
 import type { KeyboardEvent, ReactElement } from 'react';
 import { FigureValue } from '../parts/figure.js';
 import { HitchMark, HungMark, TrunkMark } from '../parts/marks.js';
 import { useUnits } from '../parts/units.js';
 import type { Judgement } from '../workers/rig.worker.js';
+import { BedMark } from './bed-mark.js';
+import { isBedGrip, loopStep, movedBed } from './bed-moves.js';
+import type { BedGrip } from './bed-moves.js';
 import { Handle, arrowStep, useHand } from './hand.js';
 import type { Grip } from './moves.js';
 import { moved } from './moves.js';
@@ -25,6 +31,9 @@ interface Props {
   readonly onMove: (rig: RidgeRig) => void;
   readonly onMoveEnd: () => void;
   readonly onNudge: (rig: RidgeRig) => void;
+  /** The bed as drawn, and its straps. */
+  readonly bed: BedShape | null;
+  readonly straps: KitStraps | null;
 }
 
 /** A shape's points as an SVG path, from the first tie at height `h`. */
@@ -54,7 +63,8 @@ const STEP = 0.05;
 const ROOM_FOR_NAMES = 48;
 
 /** The rig from the side, to scale, with everything that can be moved. */
-export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd, onNudge }: Props): ReactElement {
+export function SideScene(props: Props): ReactElement {
+  const { rig, judgement, kit, body, moving, onMove, onMoveEnd, onNudge, bed, straps } = props;
   const units = useUnits();
   const [box, size] = useSize(740, 500);
 
@@ -63,7 +73,9 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
   const lowest = Math.min(0, rig.groundRise);
   const highest = Math.max(h0, h1) + 0.75;
   const [held, setHeld] = useState<View | null>(null);
-  const fitted = useMemo(() => fitView(size[0], size[1], span, lowest, highest), [size, span, lowest, highest]);
+  // a pole's stays reach beyond the span
+  const far = Math.max(span, ...(bed?.poles.flatMap((p) => p.stays.map((s) => s.foot[0])) ?? []));
+  const fitted = useMemo(() => fitView(size[0], size[1], far, lowest, highest), [size, far, lowest, highest]);
   const base = moving && held !== null ? held : fitted;
 
   const around = useMemo(() => ({ kit, body }), [kit, body]);
@@ -73,9 +85,13 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
   const shift = moving && before !== null ? (before - span) * base.scale : 0;
   const view = shift !== 0 ? { ...base, x0: base.x0 + shift } : base;
   const hand = useHand(onMove);
-  const nudge = (grip: Grip, e: KeyboardEvent): void => {
+  const nudge = (grip: Grip | BedGrip, e: KeyboardEvent): void => {
     const step = arrowStep(e, STEP);
     if (step === null) return;
+    if (isBedGrip(grip)) {
+      onNudge(movedBed(rig, straps!, grip, loopStep(step[0]), step[1]));
+      return;
+    }
     const scale = grip.kind === 'sag' ? 0.2 : 1;
     const next = moved(rig, grip, step[0] * scale, step[1] * scale, around, sagNow);
     if (next !== rig) onNudge(next);
@@ -85,7 +101,14 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
   const solved = judgement?.rig ?? rig;
   const pitched = judgement?.result.shapes.find((s) => s.caseId === 'pitched');
   const wet = judgement?.result.shapes.find((s) => s.caseId === 'wet');
-  const handle = (grip: Grip, x: number, y: number, label: string, value: number, text: string): ReactElement => (
+  const handle = (
+    grip: Grip | BedGrip,
+    x: number,
+    y: number,
+    label: string,
+    value: number,
+    text: string,
+  ): ReactElement => (
     <Handle
       key={`${grip.kind}${'index' in grip ? grip.index : ''}`}
       kind={grip.kind}
@@ -93,7 +116,7 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
       label={label}
       value={value}
       text={text}
-      upright={grip.kind === 'tie' || grip.kind === 'sag'}
+      upright={grip.kind === 'tie' || grip.kind === 'sag' || grip.kind === 'strap'}
       hand={hand}
       onTake={() => {
         setHeld(fitted);
@@ -101,7 +124,9 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
       }}
       follow={() =>
         ([dx, dy]) =>
-          moved(rig, grip, dx / fitted.scale, -dy / fitted.scale, around, sagNow)
+          isBedGrip(grip)
+            ? movedBed(rig, straps!, grip, dx / fitted.scale, -dy / fitted.scale)
+            : moved(rig, grip, dx / fitted.scale, -dy / fitted.scale, around, sagNow)
         }
       onEnd={onMoveEnd}
       onKeyDown={(e) => nudge(grip, e)}
@@ -144,12 +169,23 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
               key={i}
               x={i === 0 ? x0 : x1}
               foot={i === 0 ? foot0 : foot1}
-              top={0}
+              top={trunk.standsOnWord === true ? (i === 0 ? tie0[1] : tie1[1]) - 24 : 0}
               width={Math.max(8, diameterOf(trunk.girth) * view.scale)}
               bad={trunk.signs.length > 0}
             />
           );
         })}
+        {bed !== null && (
+          <BedMark
+            shape={bed}
+            project={(p) => [toX(view, p[0]), toY(view, p[2])]}
+            scale={view.scale}
+            above={false}
+            bad={new Set(judgement?.bed?.rows.filter((row) => ratioOf(row) < 1).map((row) => row.id))}
+            chosen={null}
+            units={units}
+          />
+        )}
         <path className="chord" d={`M${tie0.join(' ')}L${tie1.join(' ')}`} />
         {pitched !== undefined && (
           <>
@@ -303,6 +339,34 @@ export function SideScene({ rig, judgement, kit, body, moving, onMove, onMoveEnd
             pitched.sag,
             say(pitched.sag, 'length', units),
           )}
+        {bed !== null &&
+          straps !== null &&
+          rig.bed !== undefined &&
+          ([0, 1] as const).map((i) => {
+            const end = rig.bed!.ends[i];
+            const name = i === 0 ? 'first' : 'second';
+            const [tie, link] = [bed.ties[i], i === 0 ? bed.line[0]! : bed.line.at(-1)!];
+            return (
+              <g key={`bed${i}`}>
+                {handle(
+                  { kind: 'strap', index: i },
+                  toX(view, tie[0]),
+                  toY(view, tie[2]),
+                  `Height of the ${name} strap`,
+                  end.height,
+                  say(end.height, 'length', units),
+                )}
+                {handle(
+                  { kind: 'loop', index: i },
+                  toX(view, link[0]),
+                  toY(view, link[2]),
+                  `Where the bed’s ${name} end is hooked`,
+                  straps.adjust === 'hitch' ? end.free : end.loop,
+                  straps.adjust === 'hitch' ? `${say(end.free, 'length', units)} free` : `loop ${end.loop}`,
+                )}
+              </g>
+            );
+          })}
       </svg>
       {judgement !== null && (
         <>

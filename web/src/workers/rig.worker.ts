@@ -1,8 +1,7 @@
 import { NoSuchLine } from '@rough-bight/core/line';
 import type { UnitChoice } from '@rough-bight/core/quantity';
-import { evaluatePitch, pitchVerdict } from '@rough-bight/core/pitch';
 import type { PitchResult, TiedRig } from '@rough-bight/core/pitch';
-import { RigProblem, evaluateRidge, tradeoff, verdictOf } from '@rough-bight/core/rig';
+import { RigProblem, evaluateRidge, tradeoff } from '@rough-bight/core/rig';
 import type {
   PitchSurroundings,
   RidgeResult,
@@ -11,6 +10,8 @@ import type {
   TradeoffPoint,
   Verdict,
 } from '@rough-bight/core/rig';
+import { evaluateShelter, hangIt, roofAdvice } from '@rough-bight/core/shelter';
+import type { BedResult, HangAnswer, RoofAdvice } from '@rough-bight/core/shelter';
 import { adviseRidge, sizeCords, sizeRig, strongestWind } from '@rough-bight/core/sizing';
 import type { Advice, SizeAim, SizedCord, SizedRig } from '@rough-bight/core/sizing';
 import { expose } from 'comlink';
@@ -21,7 +22,7 @@ export interface Question {
   readonly units: UnitChoice;
 }
 
-/** The same of a rig with a roof pitched on it. */
+/** The same with everything of the kit: what a roof or a bed is judged with. */
 export interface PitchQuestion extends Question {
   readonly around: PitchSurroundings;
 }
@@ -32,6 +33,7 @@ export type Answer<T> =
 export interface Judgement {
   readonly rig: RidgeRig;
   readonly result: RidgeResult;
+  readonly bed: BedResult | null;
   readonly verdict: Verdict;
 }
 
@@ -39,6 +41,7 @@ export interface Judgement {
 export interface PitchJudgement {
   readonly rig: RidgeRig;
   readonly pitch: PitchResult;
+  readonly bed: BedResult | null;
   readonly verdict: Verdict;
   readonly full: boolean;
 }
@@ -60,29 +63,26 @@ function answer<T>(work: () => T): Answer<T> {
 const service = {
   judgePitch: ({ rig, around, units }: PitchQuestion, full: boolean): Answer<PitchJudgement> =>
     answer(() => {
-      const { result, tied } = evaluatePitch(rig, around, {
+      const { roof, bed, verdict } = evaluateShelter(rig, around, units, {
         full,
         ...(full || stood === undefined ? {} : { from: stood }),
       });
-      stood = tied;
-      return { rig, pitch: result, verdict: pitchVerdict(result, around.body, units, full), full };
+      stood = roof!.tied;
+      return { rig, pitch: roof!.result, bed, verdict, full };
     }),
   /** What a rig comes to in a sentence, with or without a roof pitched on it. */
   verdict: ({ rig, around, units }: PitchQuestion): Answer<Verdict> =>
-    answer(() =>
-      rig.pitch === undefined
-        ? verdictOf(evaluateRidge(rig, around, units, { ranges: rig.rule === 'chance' }), around.body, units)
-        : pitchVerdict(
-            evaluatePitch(rig, around, { full: true, spreads: rig.rule === 'chance' }).result,
-            around.body,
-            units,
-          ),
-    ),
-  judge: ({ rig, around, units }: Question, ranges: boolean): Answer<Judgement> =>
+    answer(() => evaluateShelter(rig, around, units, { full: true, spreads: rig.rule === 'chance' }).verdict),
+  judge: ({ rig, around, units }: PitchQuestion, full: boolean): Answer<Judgement> =>
     answer(() => {
-      const result = evaluateRidge(rig, around, units, { ranges });
-      return { rig, result, verdict: verdictOf(result, around.body, units) };
+      const { ridge, bed, verdict } = evaluateShelter(rig, around, units, { full });
+      return { rig, result: ridge!, bed, verdict };
     }),
+  /** How to hang the bed as it is wished. */
+  hangIt: ({ rig, around, units }: PitchQuestion): Answer<HangAnswer> => answer(() => hangIt(rig, around, units)),
+  /** What to change about the roof over the bed. */
+  roofAdvice: ({ rig, around, units }: PitchQuestion): Answer<RoofAdvice[]> =>
+    answer(() => roofAdvice(rig, around, units)),
   advise: ({ rig, around, units }: Question): Answer<Advice[]> =>
     answer(() => adviseRidge(rig, around, evaluateRidge(rig, around, units, { ranges: rig.rule === 'chance' }), units)),
   tradeoff: ({ rig, around }: Question, count: number): Answer<TradeoffPoint[]> =>

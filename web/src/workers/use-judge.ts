@@ -3,6 +3,7 @@ import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { PitchResult } from '@rough-bight/core/pitch';
 import type { RidgeRig, TradeoffPoint, Verdict } from '@rough-bight/core/rig';
+import type { HangAnswer, RoofAdvice } from '@rough-bight/core/shelter';
 import type { Advice, SizeAim, SizedCord, SizedRig } from '@rough-bight/core/sizing';
 import type { Answer, Judgement, PitchJudgement, PitchQuestion, Question, RigService } from './rig.worker.js';
 
@@ -74,7 +75,7 @@ function useJudged<Q, J>(question: Q | null, moving: boolean, asking: Asking<Q, 
   return state;
 }
 
-const RIDGE: Asking<Question, Judgement> = {
+const RIDGE: Asking<PitchQuestion, Judgement> = {
   judge: (service, question, full) => service.judge(question, full) as Promise<Answer<Judgement>>,
   advise: async (service, question) => {
     const advice = await service.advise(question);
@@ -86,7 +87,7 @@ const PITCH: Asking<PitchQuestion, PitchJudgement> = {
   advise: () => Promise.resolve([]),
 };
 /** A ridgeline judged as it changes. */
-export const useJudge = (question: Question | null, moving: boolean): Judged<Judgement> =>
+export const useJudge = (question: PitchQuestion | null, moving: boolean): Judged<Judgement> =>
   useJudged(question, moving, RIDGE);
 /** A pitched rig judged as it changes. */
 export const usePitch = (question: PitchQuestion | null, moving: boolean): Judged<PitchJudgement> =>
@@ -172,6 +173,27 @@ function ownWorker<T>(
     stop();
   });
   return stop;
+}
+
+/** How to hang the bed as it is wished; returns what cancels it. */
+export function startHanging(question: PitchQuestion, done: (answer: Answer<HangAnswer>) => void): () => void {
+  return ownWorker(async (service) => (await service.hangIt(question)) as Answer<HangAnswer>, done);
+}
+
+/** What to change about the roof over the bed; null until it is known. */
+export function useRoofAdvice(question: PitchQuestion | null): readonly RoofAdvice[] | null {
+  const [known, setKnown] = useState<{
+    readonly question: PitchQuestion;
+    readonly advice: readonly RoofAdvice[];
+  } | null>(null);
+  useEffect(() => {
+    if (question === null) return undefined;
+    return ownWorker(
+      async (service) => (await service.roofAdvice(question)) as Answer<RoofAdvice[]>,
+      (answer) => setKnown({ question, advice: answer.ok ? answer.value : [] }),
+    );
+  }, [question]);
+  return known !== null && known.question === question ? known.advice : null;
 }
 
 /** Sizes the kit; returns what cancels it. */

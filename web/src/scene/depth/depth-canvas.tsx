@@ -6,6 +6,7 @@ import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { measuredSpan } from '@rough-bight/core/rig';
 import { PITCH_TRAITS, hemOf } from '@rough-bight/core/roof';
+import type { BedShape } from '@rough-bight/core/shelter';
 import { windToward } from '@rough-bight/core/weather';
 import { Html, Line, OrbitControls } from '@react-three/drei';
 import { Canvas, useThree } from '@react-three/fiber';
@@ -18,7 +19,7 @@ import type { PitchGrip } from '../pitch-moves.js';
 import { movedPitch } from '../pitch-moves.js';
 import { runsOf } from '../runs.js';
 import type { Palette } from '../palette.js';
-import { at, boundsOf, clothCorners, gridSegments, runSegments, shadowCorners } from './shapes.js';
+import { at, bedCorners, boundsOf, clothCorners, gridSegments, runSegments, shadowCorners } from './shapes.js';
 import type { Place } from './shapes.js';
 
 export interface DepthProps {
@@ -30,6 +31,8 @@ export interface DepthProps {
   /** Another rig drawn in dashes. */
   readonly beside: PitchResult | null;
   readonly chosen: string | null;
+  /** The bed as drawn. */
+  readonly bed: BedShape | null;
   readonly onChoose: (row: string | null) => void;
   readonly onMove: (rig: RidgeRig) => void;
   readonly onMoveEnd: () => void;
@@ -114,7 +117,7 @@ interface Drawn extends DepthProps {
 function Rig(props: Drawn & { readonly onHold: (held: boolean) => void }): ReactElement {
   const { rig, result, body, palette, shape, chosen, onChoose } = props;
   const invalidate = useThree((s) => s.invalidate);
-  useEffect(() => invalidate(), [invalidate, result, shape, palette, chosen, props.beside]);
+  useEffect(() => invalidate(), [invalidate, result, shape, palette, chosen, props.beside, props.bed]);
   const span = measuredSpan(rig, body);
   const ground = useMemo(() => groundOf(rig, span), [rig, span]);
   const bad = useMemo(() => new Set(result.rows.filter((r) => ratioOf(r) < 1).map((r) => r.id)), [result]);
@@ -124,6 +127,7 @@ function Rig(props: Drawn & { readonly onHold: (held: boolean) => void }): React
       <Trunks rig={rig} span={span} ground={ground} palette={palette} />
       <Cloth result={result} shape={shape} ground={ground} palette={palette} />
       <Lines result={result} shape={shape} palette={palette} bad={bad} chosen={chosen} onChoose={onChoose} />
+      {props.bed !== null && <BedInDepth bed={props.bed} palette={palette} />}
       <Feet {...props} bad={bad} />
       {props.beside !== null && <Beside result={props.beside} palette={palette} />}
       <Wind rig={rig} result={result} shape={shape} palette={palette} />
@@ -311,6 +315,42 @@ function Lines({
           color={bad.has(s.id) ? palette.danger : palette.tar}
         />
       ))}
+    </>
+  );
+}
+
+/** A bed, its straps and poles, and who is in it. */
+function BedInDepth({ bed, palette }: { readonly bed: BedShape; readonly palette: Palette }): ReactElement {
+  const cloth = useGeometry(useMemo(() => bedCorners(bed), [bed]));
+  const line = (points: readonly Place[], color: string, width: number, key: string): ReactElement => (
+    <Line key={key} points={points as unknown as [number, number, number][]} color={color} lineWidth={width} />
+  );
+  const sits = bed.body.length === 2;
+  const body = sits ? bed.body : bed.body.map(([x, y, z]): Place => [x, y, z - 0.1]);
+  const head = sits ? bed.body[1] : bed.body[0];
+  return (
+    <>
+      <mesh geometry={cloth}>
+        <meshLambertMaterial color={palette.moss} side={DoubleSide} flatShading />
+      </mesh>
+      {line([bed.ties[0], bed.line[0]!], palette.tar, 4, 'strap0')}
+      {line([bed.ties[1], bed.line.at(-1)!], palette.tar, 4, 'strap1')}
+      {bed.ridge && line([bed.line[0]!, bed.line.at(-1)!], palette.ink, 1.5, 'ridge')}
+      {bed.aside !== null && line([bed.line[bed.line.length >> 1]!, bed.aside], palette.ink, 1.5, 'aside')}
+      {bed.poles.map((p) => (
+        <group key={p.end}>
+          <Pole from={p.foot} to={p.head} thick={0.09} color={palette.tar} />
+          {p.stays.map((s, k) => line([p.head, s.foot], palette.ink, 2.5, `stay${k}`))}
+        </group>
+      ))}
+      {body.length > 1 &&
+        body.slice(1).map((p, k) => <Pole key={k} from={body[k]!} to={p} thick={0.2} color={palette.ink2} />)}
+      {head !== undefined && (
+        <mesh position={[head[0], head[1], head[2] - (sits ? 0.05 : 0.08)]}>
+          <sphereGeometry args={[0.11, 18, 14]} />
+          <meshLambertMaterial color={palette.ink2} />
+        </mesh>
+      )}
     </>
   );
 }

@@ -1,4 +1,5 @@
 import type { PitchResult, PitchShape } from '@rough-bight/core/pitch';
+import type { BedShape } from '@rough-bight/core/shelter';
 
 export type Place = readonly [number, number, number];
 
@@ -63,4 +64,28 @@ export function boundsOf(result: PitchResult, shape: PitchShape): { readonly mid
   for (const g of result.guys) take(g.foot);
   const middle = [0, 1, 2].map((c) => (low[c]! + high[c]!) / 2) as unknown as Place;
   return { middle, reach: Math.max(...[0, 1, 2].map((c) => high[c]! - low[c]!)) / 2 };
+}
+
+/** How wide a bed lies open with someone in it, from its middle, and how high its sides stand, m. */
+const OPEN = { wide: 0.36, up: 0.2 } as const;
+
+/** The cloth of a bed as triangles, 9 numbers each: two strips from its middle line to its sides. */
+export function bedCorners({ line, body }: Pick<BedShape, 'line' | 'body'>): Float32Array {
+  const parts = line.length - 1;
+  const [a, b] = [line[0]!, line[parts]!];
+  const level = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
+  const across = [-(b[1] - a[1]) / level, (b[0] - a[0]) / level] as const;
+  const open = body.length > 0 ? 1 : 0.35;
+  const out: number[] = [];
+  const side = (k: number, s: number): Place => {
+    const p = line[k]!;
+    const full = Math.sin((Math.PI * k) / parts) * open;
+    return [p[0] + s * OPEN.wide * full * across[0], p[1] + s * OPEN.wide * full * across[1], p[2] + OPEN.up * full];
+  };
+  for (let k = 0; k < parts; k++)
+    for (const s of [1, -1]) {
+      const [p, q, u, v] = [line[k]!, line[k + 1]!, side(k, s), side(k + 1, s)];
+      out.push(...p, ...q, ...u, ...q, ...v, ...u);
+    }
+  return new Float32Array(out);
 }

@@ -1,4 +1,5 @@
 import { diameterOf } from '@rough-bight/core/anchor';
+import type { KitStraps } from '@rough-bight/core/bed';
 import type { PitchResult, PitchShape } from '@rough-bight/core/pitch';
 import { ratioOf } from '@rough-bight/core/pitch';
 import { say } from '@rough-bight/core/quantity';
@@ -6,12 +7,16 @@ import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { measuredSpan } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
+import type { BedShape } from '@rough-bight/core/shelter';
 import { compassPoint } from '@rough-bight/core/weather';
 import { memo, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { TrunkMark } from '../../parts/marks.js';
 import { useUnits } from '../../parts/units.js';
 import type { PitchJudgement } from '../../workers/rig.worker.js';
+import { BedMark } from '../bed-mark.js';
+import { isBedGrip, loopStep, movedBed } from '../bed-moves.js';
+import type { BedGrip } from '../bed-moves.js';
 import { Handle, arrowStep, useHand } from '../hand.js';
 import { usePalette } from '../palette.js';
 import type { PitchGrip } from '../pitch-moves.js';
@@ -45,6 +50,9 @@ export interface SceneProps {
   readonly caseId: string;
   /** Row of the ledger that is marked. */
   readonly chosen: string | null;
+  /** The bed as drawn, and its straps. */
+  readonly bed: BedShape | null;
+  readonly straps: KitStraps | null;
   /** Another rig drawn in dashes behind this one. */
   readonly beside: PitchResult | null;
   readonly onChoose: (row: string | null) => void;
@@ -73,6 +81,10 @@ export function FlatScene(props: SceneProps): ReactElement {
     [moving, held, view, size, rig, span, result, beside],
   );
   const bad = useMemo(() => new Set(result?.rows.filter((row) => ratioOf(row) < 1).map((row) => row.id)), [result]);
+  const badBed = useMemo(
+    () => new Set(judgement?.bed?.rows.filter((row) => ratioOf(row) < 1).map((row) => row.id)),
+    [judgement],
+  );
   const drawn = result === null || shape === undefined ? null : { result, shape, frame };
   const written = useMemo(() => {
     if (result === null || frame.view === 'above') return NONE;
@@ -82,6 +94,17 @@ export function FlatScene(props: SceneProps): ReactElement {
       [x + 60, y + 20],
     ] as const;
   }, [result, frame]);
+  const bedMark = props.bed !== null && (
+    <BedMark
+      shape={props.bed}
+      project={(p) => [across(frame, p[0]), upward(frame, view === 'side' ? p[2] : p[1])]}
+      scale={frame.scale}
+      above={view === 'above'}
+      bad={badBed}
+      chosen={chosen}
+      units={units}
+    />
+  );
   const svg = { width: size[0], height: size[1], viewBox: `0 0 ${size[0]} ${size[1]}` };
   return (
     <div className="scene pitch-scene" ref={box}>
@@ -99,10 +122,14 @@ export function FlatScene(props: SceneProps): ReactElement {
         {drawn !== null && (
           <>
             {view === 'above' && <Water {...drawn} units={units} />}
+            {props.bed !== null && view === 'above' && bedMark}
             <Lines {...drawn} bad={bad} chosen={chosen} far={false} />
+            {props.bed !== null && view === 'side' && bedMark}
             <Hangers {...drawn} />
             <Pulls {...drawn} bad={bad} chosen={chosen} units={units} keepOff={written} />
-            {view === 'side' && <Headroom result={drawn.result} frame={frame} body={body} units={units} />}
+            {view === 'side' && props.bed === null && (
+              <Headroom result={drawn.result} frame={frame} body={body} units={units} />
+            )}
             <Touches {...drawn} chosen={chosen} onChoose={onChoose} />
           </>
         )}
@@ -171,7 +198,7 @@ interface Grabs extends SceneProps {
 }
 /** Something to take hold of. */
 interface Grab {
-  readonly grip: PitchGrip;
+  readonly grip: PitchGrip | BedGrip;
   readonly at: Point;
   readonly label: string;
   readonly value: number;
@@ -202,15 +229,21 @@ function Handles(props: Grabs): ReactElement {
           follow={() => {
             const feet = feetOf(rig, guys);
             return ([dx, dy], [x, y]) =>
-              movedPitch(rig, grip, flat(dx / frame.scale, -dy / frame.scale), feet, body, [
-                (x - frame.x0) / frame.scale - rig.pitch!.middle,
-                (frame.y0 - y) / frame.scale,
-              ]);
+              isBedGrip(grip)
+                ? movedBed(rig, props.straps!, grip, dx / frame.scale, -dy / frame.scale)
+                : movedPitch(rig, grip, flat(dx / frame.scale, -dy / frame.scale), feet, body, [
+                    (x - frame.x0) / frame.scale - rig.pitch!.middle,
+                    (frame.y0 - y) / frame.scale,
+                  ]);
           }}
           onEnd={onMoveEnd}
           onKeyDown={(e) => {
             const step = arrowStep(e, grip.kind === 'hitch' ? STEP / 10 : STEP);
             if (step === null) return;
+            if (isBedGrip(grip)) {
+              onNudge(movedBed(rig, props.straps!, grip, loopStep(step[0]), step[1]));
+              return;
+            }
             // what is turned goes by an angle a key: right and up clockwise
             const on = grip.kind === 'wind' ? upwind(rig) : northward(rig);
             const turn = Math.atan2(on[1], on[0]) - ((step[0] + step[1]) / STEP) * TURN_STEP;
@@ -312,7 +345,33 @@ function sideGrabs(props: Grabs, units: Units): Grab[] {
       },
     ];
   });
-  return [...ties, ...roofGrab(props, units), ...hitches, ...edges, ...sticks];
+  return [...ties, ...roofGrab(props, units), ...hitches, ...edges, ...sticks, ...bedGrabs(props, units)];
+}
+
+/** The bed's straps on their trunks, and its ends on their straps. */
+function bedGrabs({ rig, bed, straps, frame }: Grabs, units: Units): Grab[] {
+  if (bed === null || straps === null || rig.bed === undefined) return [];
+  const at = (p: readonly [number, number, number]): Point => [across(frame, p[0]), upward(frame, p[2])];
+  return ([0, 1] as const).flatMap((i): Grab[] => {
+    const end = rig.bed!.ends[i];
+    const name = i === 0 ? 'first' : 'second';
+    return [
+      {
+        grip: { kind: 'strap', index: i },
+        at: at(bed.ties[i]),
+        label: `Height of the ${name} strap`,
+        value: end.height,
+        text: say(end.height, 'length', units),
+      },
+      {
+        grip: { kind: 'loop', index: i },
+        at: at(i === 0 ? bed.line[0]! : bed.line.at(-1)!),
+        label: `Where the bed’s ${name} end is hooked`,
+        value: straps.adjust === 'hitch' ? end.free : end.loop,
+        text: straps.adjust === 'hitch' ? `${say(end.free, 'length', units)} free` : `loop ${end.loop}`,
+      },
+    ];
+  });
 }
 
 function aboveGrabs(props: Grabs, units: Units): Grab[] {

@@ -108,7 +108,8 @@ export const WindMark = memo(function WindMark({
   return (
     <g className="pitch-wind">
       <path d={strokes.join('') + barb(1) + barb(-1)} />
-      <text x={x + 14} y={y + (y < 60 ? 26 : -12)}>
+      {/* at the top the buttons of the views stand to its right */}
+      <text x={x + (y < 70 ? -16 : 14)} y={y + (y < 70 ? 12 : -12)} textAnchor={y < 70 ? 'end' : 'start'}>
         wind from the {compassPoint(rig.pitch!.windFrom)}
       </text>
     </g>

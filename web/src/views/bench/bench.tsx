@@ -1,9 +1,10 @@
 import { say } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { Ruler } from 'lucide-react';
-import { useCallback, useMemo } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
+import { useAround } from '../../data/around.js';
 import { useCamp, useCampActions, useMe } from '../../data/camp.js';
 import type { DocumentStore } from '../../data/document-store.js';
 import type { Camp, Person } from '../../data/types.js';
@@ -11,12 +12,16 @@ import { useDocument, useSnapshot } from '../../data/use-document.js';
 import { Loading, Trouble } from '../../parts/states.js';
 import { SideScene } from '../../scene/side-scene.js';
 import { useJudge } from '../../workers/use-judge.js';
-import type { Question } from '../../workers/rig.worker.js';
+import type { PitchQuestion } from '../../workers/rig.worker.js';
+import { BedControls } from './bed-controls.js';
+import { BedReport } from './bed-report.js';
+import { casesTogether } from './cases-together.js';
 import { editing } from './editing.js';
 import { GroundControls } from './ground-controls.js';
 import { HangControls } from './hang-controls.js';
 import { Ledger } from './ledger.js';
 import { PitchBench } from './pitch-bench.js';
+import { PitchLedger } from './pitch-ledger.js';
 import { PitchRoof } from './pitch-roof.js';
 import { RidgeControls } from './ridge-controls.js';
 import { SizePanel } from './size-panel.js';
@@ -59,12 +64,12 @@ function Bench({ store, camp, me, step }: BenchProps): ReactElement {
   const [search, setSearch] = useSearchParams();
   const units = me.units;
   const { addRig } = useCampActions(camp.id);
-  const around = useMemo(
-    () => ({ kit: camp.kit, roofs: camp.roofs, pegs: camp.pegs, body: me.body, required: me.required }),
-    [camp.kit, camp.roofs, camp.pegs, me.body, me.required],
-  );
-  const question: Question = useMemo(() => ({ rig, around, units }), [rig, around, units]);
+  const around = useAround(camp, me);
+  const question: PitchQuestion = useMemo(() => ({ rig, around, units }), [rig, around, units]);
   const { judgement, problem, advice } = useJudge(question, snapshot.moving);
+  const bedCase = search.get('bed') ?? 'lying';
+  const showBed = useCallback((id: string) => setSearch({ bed: id }, { replace: true }), [setSearch]);
+  const [chosen, setChosen] = useState<string | null>(null);
   const sizing = search.get('panel') === 'size';
   const setSizing = useCallback((on: boolean) => setSearch(on ? { panel: 'size' } : {}, { replace: !on }), [setSearch]);
   const edits = useMemo(() => editing(store, rig, around), [store, rig, around]);
@@ -93,6 +98,8 @@ function Bench({ store, camp, me, step }: BenchProps): ReactElement {
           onMove={move}
           onMoveEnd={() => store.endMove()}
           onNudge={put}
+          bed={judgement?.bed?.shapes.find((s) => s.caseId === bedCase) ?? judgement?.bed?.shapes.at(-1) ?? null}
+          straps={around.straps.find((s) => s.id === rig.bed?.straps) ?? null}
         />
       }
       under={
@@ -114,6 +121,17 @@ function Bench({ store, camp, me, step }: BenchProps): ReactElement {
               <PitchRoof rig={rig} camp={camp} body={me.body} onPitch={put} />
               <HangControls {...edits} />
             </>
+          )}
+          {step === 'bed' && (
+            <BedControls
+              rig={rig}
+              around={around}
+              bed={judgement?.bed ?? null}
+              shown={bedCase}
+              onShow={showBed}
+              edit={edits.edit}
+              put={put}
+            />
           )}
           {step === 'weather' && <WeatherControls editing={edits} judgement={judgement} />}
         </>
@@ -139,7 +157,7 @@ function Bench({ store, camp, me, step }: BenchProps): ReactElement {
                   <button
                     key={a.id}
                     type="button"
-                    className={i === 0 ? 'button button-act' : 'button'}
+                    className={i === 0 && step !== 'bed' ? 'button button-act' : 'button'}
                     title={a.sentence}
                     onClick={() => put(a.rig)}
                   >
@@ -148,7 +166,7 @@ function Bench({ store, camp, me, step }: BenchProps): ReactElement {
                 ))}
                 <button
                   type="button"
-                  className={advice.length === 0 ? 'button button-act' : 'button'}
+                  className={advice.length === 0 && step !== 'bed' ? 'button button-act' : 'button'}
                   onClick={() => setSizing(true)}
                 >
                   <Ruler size={16} aria-hidden="true" /> Size it
@@ -156,8 +174,27 @@ function Bench({ store, camp, me, step }: BenchProps): ReactElement {
               </div>
               {advice[0] !== undefined && <p className="quiet">{advice[0].sentence}</p>}
             </Said>
+            {judgement.bed !== null && step === 'bed' && (
+              <BedReport rig={judgement.rig} bed={judgement.bed} body={me.body} advice={[]} onTake={put} />
+            )}
             <Ledger judgement={judgement} rule={rig.rule} onRule={(rule) => put({ ...rig, rule })} />
-            <Cautions warnings={result.warnings}>
+            {judgement.bed !== null && (
+              <PitchLedger
+                title="The bed’s ledger"
+                rows={judgement.bed.rows}
+                cases={casesTogether([], judgement.bed)}
+                full={judgement.bed.cases.length > 3}
+                chosen={chosen}
+                onChoose={setChosen}
+              />
+            )}
+            <Cautions
+              warnings={
+                judgement.bed === null
+                  ? result.warnings
+                  : [...judgement.bed.refusals, ...judgement.bed.warnings, ...result.warnings]
+              }
+            >
               Cord in hand: {say(result.cordNeeded.value, 'length', units)} of {say(result.cordOnHand, 'length', units)}
               . Not for climbing, lifting, rescue or highlines. Rated strengths are the maker’s; unknown cord is
               unknown. Local rules come first.

@@ -1,5 +1,5 @@
 import type { BodyMeasures } from '@rough-bight/core/quantity';
-import { pitchProblems, problemsOf } from '@rough-bight/core/rig';
+import { rigProblems } from '@rough-bight/core/rig';
 import type { KitCord, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
 import type { DocumentStore } from '../../data/document-store.js';
 
@@ -19,7 +19,7 @@ export function editing(store: DocumentStore<RidgeRig>, rig: RidgeRig, around: P
     kit,
     body,
     edit: (next) => {
-      const problem = [...problemsOf(next, around), ...pitchProblems(next, around)][0];
+      const problem = rigProblems(next, around)[0];
       if (problem !== undefined) return problem.message;
       store.edit({ ...store.read().draft, document: next });
       return null;

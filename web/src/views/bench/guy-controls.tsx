@@ -1,46 +1,26 @@
-import { SOILS, WOODS } from '@rough-bight/core/catalogue';
+import { SOILS } from '@rough-bight/core/catalogue';
 import type { Place } from '@rough-bight/core/ground';
 import { guysToTrees, ratioOf } from '@rough-bight/core/pitch';
 import { capital, say } from '@rough-bight/core/quantity';
-import { GUY_ANCHOR_NAMES, GUY_HITCHES, PITCH_LIMITS, guyOf } from '@rough-bight/core/rig';
-import type { Guy, GuyAnchor, GuyHitch, KitPegs, Pitch } from '@rough-bight/core/rig';
+import { GUY_HITCHES, PITCH_LIMITS, guyOf } from '@rough-bight/core/rig';
+import type { Guy, GuyHitch, KitPegs, Pitch } from '@rough-bight/core/rig';
 import { ArrowUpToLine, RotateCcw } from 'lucide-react';
 import { useMemo } from 'react';
 import type { ReactElement } from 'react';
-import { Choice, TextField } from '../../parts/choice.js';
+import { Choice } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
 import { withGuy, withoutOwn } from '../../scene/pitch-moves.js';
 import type { PitchJudgement } from '../../workers/rig.worker.js';
+import { AnchorFields } from './anchor-fields.js';
 import type { Editing } from './editing.js';
 
 const P = PITCH_LIMITS;
 const SOIL_OPTIONS = SOILS.map((s) => ({ id: s.id, name: s.name }));
-const WOOD_OPTIONS = WOODS.map((w) => ({ id: w.id, name: w.name }));
-const ANCHOR_OPTIONS = (Object.keys(GUY_ANCHOR_NAMES) as GuyAnchor['kind'][]).map((id) => ({
-  id,
-  name: GUY_ANCHOR_NAMES[id],
-}));
 const HITCH_OPTIONS = (Object.keys(GUY_HITCHES) as GuyHitch[]).map((id) => ({ id, name: GUY_HITCHES[id] }));
 
 /** A stick as long as most that are cut for it, m: its length is then set by hand. */
 const RAISED = 1.2;
-
-/** An anchor of another kind, as one finds them. */
-function freshAnchor(kind: GuyAnchor['kind'], pegs: readonly KitPegs[]): GuyAnchor {
-  switch (kind) {
-    case 'peg':
-      return { kind, pegs: pegs[0]?.id ?? '', inLine: 1, lean: 0.35 };
-    case 'stem':
-      return { kind, name: 'the sapling', wood: 'unknown', girth: 0.25, height: 0.15, signs: [] };
-    case 'weight':
-      return { kind, name: 'the log', mass: 60 };
-    case 'buried':
-      return { kind, length: 0.5, width: 0.2, depth: 0.3 };
-    case 'root':
-      return { kind, name: 'the root' };
-  }
-}
 
 /** Guys: what they are tied with and to, one by one or all alike. */
 export function GuyControls({
@@ -274,7 +254,6 @@ function GuyFields({
   readonly onChange: (part: Partial<Guy>) => string | null;
 }): ReactElement {
   const { anchor } = guy;
-  const put = (part: object): string | null => onChange({ anchor: { ...anchor, ...part } as GuyAnchor });
   return (
     <div className="control-row">
       <Choice label="Cord" value={guy.cord} options={cords} onChange={(cord) => onChange({ cord })} />
@@ -301,93 +280,7 @@ function GuyFields({
           onCommit={(wraps) => onChange({ wraps })}
         />
       )}
-      <Choice<GuyAnchor['kind']>
-        label="To"
-        value={anchor.kind}
-        options={ANCHOR_OPTIONS}
-        onChange={(kind) => onChange({ anchor: freshAnchor(kind, pegs) })}
-      />
-      {anchor.kind === 'peg' && (
-        <>
-          <Choice
-            label="Pegs"
-            value={anchor.pegs}
-            options={pegs.map((p) => ({ id: p.id, name: p.name }))}
-            onChange={(id) => put({ pegs: id })}
-          />
-          <NumberField
-            whole
-            label="In line"
-            value={anchor.inLine}
-            limit={P.inLine}
-            step={1}
-            hint="behind one another"
-            onCommit={(inLine) => put({ inLine })}
-          />
-          <NumberField
-            label="Leans"
-            value={anchor.lean}
-            limit={P.lean}
-            step={0.087}
-            hint="away from the pull"
-            onCommit={(lean) => put({ lean })}
-          />
-        </>
-      )}
-      {anchor.kind === 'stem' && (
-        <>
-          <TextField label="Name" value={anchor.name} max={60} onCommit={(name) => put({ name })} />
-          <Choice label="Wood" value={anchor.wood} options={WOOD_OPTIONS} onChange={(wood) => put({ wood })} />
-          <NumberField
-            label="Girth"
-            value={anchor.girth}
-            limit={P.girth}
-            step={0.01}
-            onCommit={(girth) => put({ girth })}
-          />
-          <NumberField
-            label="Tied at"
-            value={anchor.height}
-            limit={P.height}
-            step={0.05}
-            onCommit={(height) => put({ height })}
-          />
-        </>
-      )}
-      {anchor.kind === 'weight' && (
-        <>
-          <TextField label="Name" value={anchor.name} max={60} onCommit={(name) => put({ name })} />
-          <NumberField label="Mass" value={anchor.mass} limit={P.mass} step={5} onCommit={(mass) => put({ mass })} />
-        </>
-      )}
-      {anchor.kind === 'buried' && (
-        <>
-          <NumberField
-            label="Length"
-            value={anchor.length}
-            limit={P.buriedLength}
-            step={0.05}
-            onCommit={(length) => put({ length })}
-          />
-          <NumberField
-            label="Width"
-            value={anchor.width}
-            limit={P.buriedWidth}
-            step={0.02}
-            onCommit={(width) => put({ width })}
-          />
-          <NumberField
-            label="Depth"
-            value={anchor.depth}
-            limit={P.buriedDepth}
-            step={0.05}
-            onCommit={(depth) => put({ depth })}
-          />
-        </>
-      )}
-      {anchor.kind === 'root' && (
-        <TextField label="Name" value={anchor.name} max={60} onCommit={(name) => put({ name })} />
-      )}
+      <AnchorFields anchor={anchor} pegs={pegs} onChange={(next) => onChange({ anchor: next })} />
     </div>
   );
 }

@@ -1,10 +1,12 @@
 import { say } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
+import { rowsTogether } from '@rough-bight/core/shelter';
 import { Ruler } from 'lucide-react';
 import { memo, useCallback, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { useSearchParams } from 'react-router';
+import { useAround } from '../../data/around.js';
 import { useCampActions } from '../../data/camp.js';
 import type { DocumentStore } from '../../data/document-store.js';
 import type { Camp, Person } from '../../data/types.js';
@@ -14,8 +16,11 @@ import { useCalm } from '../../parts/use-calm.js';
 import { RIG_VIEWS, RigScene } from '../../scene/rig-scene.js';
 import type { RigView } from '../../scene/rig-scene.js';
 import type { PitchJudgement, PitchQuestion } from '../../workers/rig.worker.js';
-import { useOther, usePitch } from '../../workers/use-judge.js';
+import { useOther, usePitch, useRoofAdvice } from '../../workers/use-judge.js';
 import { Workbench } from '../workbench.js';
+import { BedControls } from './bed-controls.js';
+import { BedReport } from './bed-report.js';
+import { casesTogether } from './cases-together.js';
 import { editing } from './editing.js';
 import { GroundControls } from './ground-controls.js';
 import { GuyControls } from './guy-controls.js';
@@ -33,7 +38,7 @@ import type { Step } from './steps.js';
 import { WeatherControls } from './weather-controls.js';
 
 /** What the address of a pitched rig names besides the step. */
-type Shown = 'view' | 'case' | 'panel' | 'with';
+type Shown = 'view' | 'case' | 'bed' | 'panel' | 'with';
 
 interface Props {
   readonly store: DocumentStore<RidgeRig>;
@@ -51,10 +56,7 @@ export function PitchBench({ store, camp, me, step }: Props): ReactElement {
   const [chosen, setChosen] = useState<string | null>(null);
   const { units } = me;
   const { addRig } = useCampActions(camp.id);
-  const around = useMemo(
-    () => ({ kit: camp.kit, roofs: camp.roofs, pegs: camp.pegs, body: me.body, required: me.required }),
-    [camp.kit, camp.roofs, camp.pegs, me.body, me.required],
-  );
+  const around = useAround(camp, me);
   const question: PitchQuestion = useMemo(() => ({ rig, around, units }), [rig, around, units]);
   const { judgement, problem } = usePitch(question, moving);
   const put = useCallback((next: RidgeRig) => store.edit({ ...store.read().draft, document: next }), [store]);
@@ -63,6 +65,7 @@ export function PitchBench({ store, camp, me, step }: Props): ReactElement {
   const named = search.get('view') ?? '';
   const view: RigView = named in RIG_VIEWS ? (named as RigView) : step === 'guy' ? 'above' : 'side';
   const caseId = search.get('case') ?? 'pitched';
+  const bedCase = search.get('bed') ?? 'lying';
   const panel = search.get('panel');
   /** Names what is shown in the address; null takes it out. */
   const show = useCallback(
@@ -117,6 +120,8 @@ export function PitchBench({ store, camp, me, step }: Props): ReactElement {
           onView={showView}
           caseId={judgement?.full === true ? caseId : 'pitched'}
           chosen={chosen}
+          bed={judgement?.bed?.shapes.find((s) => s.caseId === bedCase) ?? judgement?.bed?.shapes.at(-1) ?? null}
+          straps={around.straps.find((s) => s.id === rig.bed?.straps) ?? null}
           beside={other?.result ?? null}
           onChoose={setChosen}
           moving={moving}
@@ -134,6 +139,7 @@ export function PitchBench({ store, camp, me, step }: Props): ReactElement {
           chosen={chosen}
           onChoose={setChosen}
           caseId={caseId}
+          bedCase={bedCase}
           show={show}
           put={put}
         />
@@ -163,6 +169,7 @@ export function PitchBench({ store, camp, me, step }: Props): ReactElement {
         ) : (
           <Outcome
             id={store.id}
+            step={step}
             name={snapshot.draft.name}
             question={calm.question}
             judgement={calm.judgement}
@@ -195,6 +202,7 @@ const Controls = memo(function Controls({
   judgement,
   problem,
   caseId,
+  bedCase,
   chosen,
   onChoose,
   show,
@@ -205,6 +213,7 @@ const Controls = memo(function Controls({
   readonly step: Step;
   readonly question: PitchQuestion;
   readonly judgement: PitchJudgement | null;
+  readonly bedCase: string;
   readonly problem: { readonly message: string } | null;
 }): ReactElement {
   const { rig, around } = question;
@@ -239,6 +248,17 @@ const Controls = memo(function Controls({
           onChoose={onChoose}
         />
       )}
+      {step === 'bed' && (
+        <BedControls
+          rig={rig}
+          around={around}
+          bed={judgement?.bed ?? null}
+          shown={bedCase}
+          onShow={(id) => show('bed', id)}
+          edit={edits.edit}
+          put={put}
+        />
+      )}
       {step === 'weather' && (
         <>
           <PitchWeather editing={edits} judgement={judgement} caseId={caseId} onCase={(id) => show('case', id)} />
@@ -253,6 +273,7 @@ const Controls = memo(function Controls({
 const Outcome = memo(function Outcome({
   id,
   name,
+  step,
   question,
   judgement,
   caseId,
@@ -263,16 +284,23 @@ const Outcome = memo(function Outcome({
 }: Chosen & {
   readonly id: string;
   readonly name: string;
+  readonly step: Step;
   readonly question: PitchQuestion;
   readonly judgement: PitchJudgement;
 }): ReactElement {
   const { rig, around, units } = question;
   const result = judgement.pitch;
+  const { bed } = judgement;
+  const advice = useRoofAdvice(bed !== null && step === 'bed' && judgement.full ? question : null);
   return (
     <>
       <Said verdict={judgement.verdict}>
         <div className="verdict-buttons">
-          <button type="button" className="button button-act" onClick={() => show('panel', 'size')}>
+          <button
+            type="button"
+            className={step === 'bed' ? 'button' : 'button button-act'}
+            onClick={() => show('panel', 'size')}
+          >
             <Ruler size={16} aria-hidden="true" /> Size it
           </button>
           <button type="button" className="button" onClick={() => show('panel', 'compare')}>
@@ -280,14 +308,19 @@ const Outcome = memo(function Outcome({
           </button>
         </div>
       </Said>
+      {bed !== null && step === 'bed' && (
+        <BedReport rig={judgement.rig} bed={bed} body={around.body} advice={advice} onTake={put} />
+      )}
       <PitchLedger
-        judgement={judgement}
+        rows={bed === null ? result.rows : rowsTogether(result.rows, bed.rows)}
+        cases={casesTogether(result.cases, bed)}
+        full={judgement.full}
         rule={rig.rule}
         onRule={(rule) => put({ ...rig, rule })}
         chosen={chosen}
         onChoose={onChoose}
       />
-      <Cautions warnings={result.warnings}>
+      <Cautions warnings={bed === null ? result.warnings : [...bed.refusals, ...bed.warnings, ...result.warnings]}>
         Cord:{' '}
         {result.cords
           .map((c) => `${say(c.wanted, 'length', units)} of ${c.name} (${say(c.have, 'length', units)})`)

@@ -7,47 +7,55 @@ import type { ReactElement } from 'react';
 import { Segments } from '../../parts/choice.js';
 import { FigureValue } from '../../parts/figure.js';
 import { Strands } from '../../parts/strands.js';
-import type { PitchJudgement } from '../../workers/rig.worker.js';
 import { LinkDetails } from './ledger.js';
 
-/** Every line, stem, stick and the cloth, weakest first: what pulls, what governs, what is left. */
+/** Every line, stem, stick, cloth and strap, weakest first: what pulls, what governs, what is left. */
 export function PitchLedger({
-  judgement,
+  title = 'Ledger',
+  rows,
+  cases,
+  full,
   rule,
   onRule,
   chosen,
   onChoose,
 }: {
-  readonly judgement: PitchJudgement;
-  readonly rule: Rule;
-  readonly onRule: (rule: Rule) => void;
+  readonly title?: string;
+  readonly rows: readonly PitchRow[];
+  /** Every case a row can be worst in. */
+  readonly cases: readonly { readonly id: string; readonly name: string }[];
+  readonly full: boolean;
+  /** Left out where another ledger beside it says by which rule. */
+  readonly rule?: Rule;
+  readonly onRule?: (rule: Rule) => void;
   readonly chosen: string | null;
   readonly onChoose: (row: string | null) => void;
 }): ReactElement {
-  const { pitch, full } = judgement;
   return (
-    <section className="ledger" aria-label="Ledger">
+    <section className="ledger" aria-label={title}>
       <header className="ledger-head">
-        <h2>Ledger</h2>
+        <h2>{title}</h2>
         <span className="quiet">
-          {full
-            ? `weakest first, worst of ${pitch.cases.length} cases`
-            : 'as pitched; the weather follows when you let go'}
+          {full ? `weakest first, worst of ${cases.length} cases` : 'as pitched; the weather follows when you let go'}
         </span>
       </header>
-      <Segments
-        label="Judged by"
-        value={rule}
-        options={RULES.map((id) => ({ id, name: RULE_NAMES[id] }))}
-        onChange={onRule}
-      />
-      <p className="quiet ledger-rule">{RULE_WORDS[rule]}</p>
+      {rule !== undefined && onRule !== undefined && (
+        <>
+          <Segments
+            label="Judged by"
+            value={rule}
+            options={RULES.map((id) => ({ id, name: RULE_NAMES[id] }))}
+            onChange={onRule}
+          />
+          <p className="quiet ledger-rule">{RULE_WORDS[rule]}</p>
+        </>
+      )}
       <ol className="links">
-        {pitch.rows.map((row) => (
+        {rows.map((row) => (
           <Row
             key={row.id}
             row={row}
-            caseName={(id) => pitch.cases.find((c) => c.id === id)?.name ?? ''}
+            caseName={(id) => cases.find((c) => c.id === id)?.name ?? id}
             open={chosen === row.id}
             onOpen={(open) => onChoose(open ? row.id : null)}
           />

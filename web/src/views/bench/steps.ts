@@ -3,6 +3,8 @@ import type { UnitChoice } from '@rough-bight/core/quantity';
 import { measuredSpan } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
+import { tooNear } from '@rough-bight/core/shelter';
+import type { BedResult } from '@rough-bight/core/shelter';
 import { BEAUFORT } from '@rough-bight/core/weather';
 import { ratioOf } from '@rough-bight/core/pitch';
 import type { PitchRow } from '@rough-bight/core/pitch';
@@ -10,7 +12,7 @@ import { PITCH_TRAITS } from '@rough-bight/core/roof';
 import type { TapeMark } from '../../parts/tape.js';
 import type { Judgement, PitchJudgement } from '../../workers/rig.worker.js';
 
-export const STEPS = ['ground', 'ridge', 'hang', 'guy', 'weather'] as const;
+export const STEPS = ['ground', 'ridge', 'hang', 'guy', 'bed', 'weather'] as const;
 export type Step = (typeof STEPS)[number];
 
 export interface Mark {
@@ -34,6 +36,25 @@ export function benchSteps(
     label: 'Steps of the rig',
     marks: marks.map(({ step: to, ...m }) => (to === undefined ? m : { ...m, to: `/rigs/${id}/${to}` })),
     words: { holds: 'holds', fails: 'does not hold', none: 'nothing yet' },
+  };
+}
+
+/** Whether the bed holds, lies where it should and stays dry. */
+function bedMark(bed: BedResult | null, units: UnitChoice): Mark {
+  if (bed === null) return { id: 'bed', step: 'bed', name: 'Bed', text: 'none', state: 'none' };
+  const wrong =
+    bed.refusals.length > 0 ||
+    bed.rows.some((row) => ratioOf(row) < 1) ||
+    bed.cases.some((c) => !c.converged || (c.id !== 'empty' && c.height <= 0.02)) ||
+    bed.drips.some((d) => d.wets) ||
+    bed.poles.some((p) => p.sideways === null) ||
+    (bed.over !== null && (tooNear(bed.over).length > 0 || bed.over.dryInRain < 0.98));
+  return {
+    id: 'bed',
+    step: 'bed',
+    name: 'Bed',
+    text: `${say(bed.lying.height.value, 'length', units)} up, ${say(Math.max(bed.lying.straps[0].value, bed.lying.straps[1].value), 'force', units)}`,
+    state: wrong ? 'fails' : 'holds',
   };
 }
 
@@ -75,7 +96,7 @@ export function marksOf(rig: RidgeRig, judgement: Judgement | null, body: BodyMe
       state: hanging === 0 ? 'none' : state(fails((id) => id.startsWith('grip'))),
     },
     { id: 'guy', step: 'guy', name: 'Guy', text: 'none', state: 'none' },
-    { id: 'bed', name: 'Bed', text: 'none', state: 'none' },
+    bedMark(judgement?.bed ?? null, units),
     {
       id: 'weather',
       step: 'weather',
@@ -134,7 +155,7 @@ export function pitchMarks(
       text: short === 0 ? `${guys.length} hold` : `${short} of ${guys.length} short`,
       state: state(short > 0 || fails((row) => row.role === 'stick')),
     },
-    { id: 'bed', name: 'Bed', text: 'none', state: 'none' },
+    bedMark(judgement?.bed ?? null, units),
     {
       id: 'weather',
       step: 'weather',

@@ -7,6 +7,7 @@ import type { ReactElement } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { useShell } from '../../app/shell-context.js';
 import { useCamp, useCampActions, useCamps, useMe } from '../../data/camp.js';
+import { useAround } from '../../data/around.js';
 import type { Camp, Person, StoredPlace, StoredRig } from '../../data/types.js';
 import { Wave } from '../../parts/marks.js';
 import { KindIcon } from '../../parts/plan-marks.js';
@@ -238,20 +239,17 @@ function RigRow({
   readonly onCopy: () => void;
   readonly onRemove: () => void;
 }): ReactElement {
-  const question = useMemo(
-    () => ({
-      rig: rig.document,
-      around: { kit: camp.kit, roofs: camp.roofs, pegs: camp.pegs, body: me.body, required: me.required },
-      units: me.units,
-    }),
-    [rig.document, camp.kit, camp.roofs, camp.pegs, me],
-  );
+  const around = useAround(camp, me);
+  const question = useMemo(() => ({ rig: rig.document, around, units: me.units }), [rig.document, around, me.units]);
   const verdict = useVerdict(question);
   return (
     <li className="rig-row">
       <Wave state={verdict === null ? 'none' : verdict.holds ? 'holds' : 'fails'} />
       <div className="rig-words">
-        <Link to={`/rigs/${rig.id}/${rig.document.pitch === undefined ? 'ridge' : 'guy'}`} className="rig-name">
+        <Link
+          to={`/rigs/${rig.id}/${rig.document.bed !== undefined ? 'bed' : rig.document.pitch === undefined ? 'ridge' : 'guy'}`}
+          className="rig-name"
+        >
           {rig.name}
         </Link>
         <p>{rig.note}</p>

@@ -1,5 +1,5 @@
 import { CORDS, EVIDENCE_WORDS, findCord, looked } from '@rough-bight/core/catalogue';
-import type { KitCord } from '@rough-bight/core/rig';
+import type { Gear, GearList, KitCord } from '@rough-bight/core/rig';
 import type { Figure } from '@rough-bight/core/working';
 import { Plus, Trash2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
@@ -13,6 +13,7 @@ import { NumberField } from '../../parts/number-field.js';
 import { Loading, Trouble } from '../../parts/states.js';
 import { UnitsContext, WorkingContext } from '../../parts/units.js';
 import { WorkingPanel } from '../../parts/working.js';
+import { Beds, StrapPairs } from './beds.js';
 import { Pegs, Roofs } from './gear.js';
 import { SUN_OPTIONS, WEAR_OPTIONS } from './roof-more.js';
 
@@ -35,8 +36,7 @@ const HANK = { quantity: 'length', min: 0.1, max: 1000 } as const;
 const CORD_OPTIONS = CORDS.map((c) => ({ id: c.id, name: c.name }));
 
 function KitPage({ camp }: { readonly camp: Camp }): ReactElement {
-  const { addCord, changeCord, removeCord, addRoof, changeRoof, removeRoof, addPegs, changePegs, removePegs } =
-    useCampActions(camp.id);
+  const { addCord, changeCord, removeCord, addGear, changeGear, removeGear } = useCampActions(camp.id);
   const [problem, setProblem] = useState<string | null>(null);
   const [figure, setFigure] = useState<Figure | null>(null);
   useShell({ crumbs: [{ name: camp.name, to: `/camps/${camp.id}` }, { name: 'Kit' }] });
@@ -47,12 +47,23 @@ function KitPage({ camp }: { readonly camp: Camp }): ReactElement {
     setProblem(null);
     work.catch((error: unknown) => setProblem((error as Error).message));
   };
+  const of = <L extends GearList>(
+    list: L,
+  ): {
+    onAdd: (thing: Omit<Gear[L][number], 'id'>) => void;
+    onChange: (thing: Gear[L][number]) => void;
+    onRemove: (id: string) => void;
+  } => ({
+    onAdd: (thing) => attempt(addGear(list, thing)),
+    onChange: (thing) => attempt(changeGear(list, thing)),
+    onRemove: (id) => attempt(removeGear(list, id)),
+  });
   return (
     <WorkingContext.Provider value={setFigure}>
       <main className="page kit">
         <h1>Kit</h1>
         <p className="page-lead">
-          Every hank, roof and peg: what it is, how much there is, and what it has been through. Rigs use these.
+          Every hank, roof, peg and bed: what it is, how much there is, and what it has been through. Rigs use these.
         </p>
         {problem !== null && (
           <p className="field-problem" role="alert">
@@ -80,18 +91,10 @@ function KitPage({ camp }: { readonly camp: Camp }): ReactElement {
         >
           <Plus size={16} aria-hidden="true" /> Add a hank
         </button>
-        <Roofs
-          roofs={camp.roofs}
-          onAdd={(roof) => attempt(addRoof(roof))}
-          onChange={(roof) => attempt(changeRoof(roof))}
-          onRemove={(id) => attempt(removeRoof(id))}
-        />
-        <Pegs
-          pegs={camp.pegs}
-          onAdd={(pegs) => attempt(addPegs(pegs))}
-          onChange={(pegs) => attempt(changePegs(pegs))}
-          onRemove={(id) => attempt(removePegs(id))}
-        />
+        <Roofs roofs={camp.roofs} {...of('roofs')} />
+        <Pegs pegs={camp.pegs} {...of('pegs')} />
+        <Beds beds={camp.beds} {...of('beds')} />
+        <StrapPairs straps={camp.straps} {...of('straps')} />
         <p className="caution">
           Rated strengths are the maker’s. Cord you do not know is unknown: test it, or keep it off anything that
           matters.

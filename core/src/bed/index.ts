@@ -1,0 +1,5 @@
+export * from './kit.js';
+export * from './body.js';
+export * from './hang.js';
+export * from './shock.js';
+export * from './choose.js';

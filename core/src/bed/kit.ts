@@ -1,0 +1,158 @@
+import type { Adjustment, Connector, Sun, Wear } from '../catalogue/index.js';
+import { ADJUSTMENTS, findBedCloth, findCord, findWebbing } from '../catalogue/index.js';
+
+/** A hammock a person owns, gathered at its ends. */
+export interface KitBed {
+  readonly id: string;
+  readonly name: string;
+  /** Id of a bed cloth of the catalogue. */
+  readonly cloth: string;
+  /** Of the cloth from gather to gather, and across, m. */
+  readonly length: number;
+  readonly width: number;
+  /** Weighed with its cords, kg; 0 where it never was: then from area and cloth. */
+  readonly mass: number;
+  /** Cord from end to end that sets how deep it hangs, m; 0 without one. */
+  readonly ridgeLength: number;
+  /** Id of that cord in the catalogue. */
+  readonly ridgeCord: string;
+  readonly connector: Connector;
+  /** The maker's limit, kg; 0 where none is known. */
+  readonly limit: number;
+  /** How many people the maker lets lie in it. */
+  readonly people: number;
+  readonly sun: Sun;
+  readonly wear: Wear;
+}
+
+/** A pair of straps alike. */
+export interface KitStraps {
+  readonly id: string;
+  readonly name: string;
+  /** Id of a webbing of the catalogue. */
+  readonly webbing: string;
+  /** Of each strap, m. */
+  readonly length: number;
+  readonly adjust: Adjustment;
+  /** From the trunk's end of the strap to its first loop, between loops, m, and how many. */
+  readonly first: number;
+  readonly spacing: number;
+  readonly count: number;
+  /** The maker's limit for a person on the pair, kg; 0 where none is known. */
+  readonly limit: number;
+  readonly sun: Sun;
+  readonly wear: Wear;
+}
+
+export const BED_KIT_LIMITS = {
+  length: { name: 'length of the cloth', quantity: 'length', min: 1.5, max: 5 },
+  width: { name: 'width of the cloth', quantity: 'length', min: 0.5, max: 4 },
+  mass: { name: 'mass of the bed', quantity: 'mass', min: 0, max: 20 },
+  ridgeLength: { name: 'length of the ridge-cord', quantity: 'length', min: 0, max: 4.9 },
+  limit: { name: 'maker’s limit', quantity: 'mass', min: 0, max: 500 },
+  people: { name: 'people it is made for', quantity: 'count', min: 1, max: 2 },
+} as const;
+export const STRAPS_KIT_LIMITS = {
+  length: { name: 'length of a strap', quantity: 'length', min: 0.5, max: 12 },
+  first: { name: 'way to the first loop', quantity: 'length', min: 0.1, max: 11 },
+  spacing: { name: 'way from loop to loop', quantity: 'length', min: 0.02, max: 1 },
+  count: { name: 'number of loops', quantity: 'count', min: 1, max: 40 },
+  limit: BED_KIT_LIMITS.limit,
+} as const;
+
+export interface BedKitProblem {
+  readonly field: string;
+  readonly message: string;
+}
+
+/** What the fields of a bed allow but the whole does not. */
+export function bedKitProblems(bed: KitBed): BedKitProblem[] {
+  const out: BedKitProblem[] = [];
+  if (findBedCloth(bed.cloth) === undefined)
+    out.push({ field: 'cloth', message: `The catalogue has no bed cloth “${bed.cloth}”. Choose another.` });
+  if (bed.ridgeLength > 0 && findCord(bed.ridgeCord) === undefined)
+    out.push({ field: 'ridgeCord', message: `The catalogue has no cord “${bed.ridgeCord}”. Choose another.` });
+  if (bed.ridgeLength > 0 && !(bed.ridgeLength >= 0.6 * bed.length && bed.ridgeLength <= 0.97 * bed.length))
+    out.push({
+      field: 'ridgeLength',
+      message: `A ridge-cord is 0.6 to 0.97 of its cloth, ${(0.6 * bed.length).toFixed(2)} to ${(0.97 * bed.length).toFixed(2)} m; 0 is none.`,
+    });
+  return out;
+}
+
+/** What the fields of straps allow but the whole does not. */
+export function strapsProblems(straps: KitStraps): BedKitProblem[] {
+  const out: BedKitProblem[] = [];
+  if (findWebbing(straps.webbing) === undefined)
+    out.push({ field: 'webbing', message: `The catalogue has no webbing “${straps.webbing}”. Choose another.` });
+  if (straps.adjust !== 'hitch' && loopAt(straps, straps.count) > straps.length + 1e-9)
+    out.push({
+      field: 'count',
+      message: `${straps.count} ${ADJUSTMENTS[straps.adjust].one}s reach ${loopAt(straps, straps.count).toFixed(2)} m along a strap of ${straps.length.toFixed(2)} m. Lessen their number or their distance.`,
+    });
+  return out;
+}
+
+/** Mass of a bed, kg. */
+export function bedMass(bed: KitBed): number {
+  return bed.mass > 0 ? bed.mass : (findBedCloth(bed.cloth)?.mass.typical ?? 0.08) * bed.length * bed.width + 0.1;
+}
+
+/** Where along its strap loop k is, from the trunk's end, m. @param k 1 is the first */
+export const loopAt = (straps: KitStraps, k: number): number => straps.first + (k - 1) * straps.spacing;
+
+/** Cord length that a strap spends on its trunk, m: its wraps, each a little longer than the bark it lies on. */
+export function wrapsTake(straps: KitStraps, wraps: number, girth: number): number {
+  const thick = findWebbing(straps.webbing)?.diameter ?? 0.0015;
+  return wraps * (girth + Math.PI * thick);
+}
+
+/** Least strap free of the trunk, m: the eye and the connector need room. Judgement. */
+export const LEAST_FREE = 0.08;
+/** Tail of a strap beyond a hitch, m. */
+export const HITCH_TAIL = 0.25;
+
+/** One way of setting a strap at its trunk. */
+export interface StrapSet {
+  readonly wraps: number;
+  /** Loop, counted from the trunk; 0 where a hitch can be anywhere. */
+  readonly loop: number;
+  /** Strap between bark and bed, unstressed, m. */
+  readonly free: number;
+}
+
+/** Free length of a strap with these wraps at this loop, m; what is left when nothing is, is negative. */
+export function freeAt(straps: KitStraps, wraps: number, loop: number, girth: number): number {
+  return loopAt(straps, loop) - wrapsTake(straps, wraps, girth);
+}
+
+/** Longest free strap with these wraps, m. */
+export function mostFree(straps: KitStraps, wraps: number, girth: number): number {
+  const end = straps.adjust === 'hitch' ? straps.length - HITCH_TAIL : loopAt(straps, straps.count);
+  return end - wrapsTake(straps, wraps, girth);
+}
+
+/** Wraps tried on a trunk. */
+export const MOST_WRAPS = 4;
+/** A hitch anywhere is set to the nearest so many metres. */
+export const HITCH_STEP = 0.02;
+
+/** Every way of setting a strap on a trunk of this girth, shortest free length first. */
+export function strapSets(straps: KitStraps, girth: number): StrapSet[] {
+  const out: StrapSet[] = [];
+  for (let wraps = 1; wraps <= MOST_WRAPS; wraps++) {
+    if (straps.adjust === 'hitch') {
+      // more wraps are only a shorter strap where it can be tied anywhere
+      if (wraps > 1) break;
+      const most = mostFree(straps, wraps, girth);
+      for (let n = Math.ceil(LEAST_FREE / HITCH_STEP); n * HITCH_STEP <= most + 1e-9; n++)
+        out.push({ wraps, loop: 0, free: n * HITCH_STEP });
+      continue;
+    }
+    for (let loop = 1; loop <= straps.count; loop++) {
+      const free = freeAt(straps, wraps, loop, girth);
+      if (free >= LEAST_FREE) out.push({ wraps, loop, free });
+    }
+  }
+  return out.sort((a, b) => a.free - b.free || a.wraps - b.wraps);
+}

@@ -1,0 +1,290 @@
+import type { Sign } from '../anchor/index.js';
+import { LEAST_FREE, freeAt, mostFree } from '../bed/index.js';
+import type { KitBed, KitStraps } from '../bed/index.js';
+import { ADJUSTMENTS, BROW_OF_STATURE, findWood } from '../catalogue/index.js';
+import type { BodyMeasures, Quantity } from '../quantity/index.js';
+import type { GuyAnchor, PitchSurroundings } from './pitch.js';
+import { PITCH_LIMITS, pitchProblems } from './pitch.js';
+import type { Problem, RidgeRig } from './ridge.js';
+import { RIDGE_LIMITS, measuredSpan, problemsOf } from './ridge.js';
+
+/** What a bed's end hangs from. Places on the rig's plan, m. */
+export type BedAnchor =
+  | { readonly kind: 'trunk' }
+  | {
+      readonly kind: 'stem';
+      readonly name: string;
+      readonly wood: string;
+      readonly girth: number;
+      readonly at: readonly [x: number, y: number];
+      readonly signs: readonly Sign[];
+    }
+  | BedPole;
+/** A pole where there is no second tree: its foot dug in, its head held back by stays. */
+export interface BedPole {
+  readonly kind: 'pole';
+  readonly foot: readonly [x: number, y: number];
+  readonly wood: string;
+  /** m thick. */
+  readonly thickness: number;
+  /** How deep its foot stands in the ground, m. */
+  readonly dug: number;
+  /** Of its head from upright, away from the bed, rad. */
+  readonly lean: number;
+  readonly stays: 1 | 2;
+  /** How far beyond the pole's foot they are held, and how far apart from the middle, m. */
+  readonly out: number;
+  readonly spread: number;
+  /** Id of a cord in the kit. */
+  readonly cord: string;
+  /** Pull they are hauled with, N. */
+  readonly haul: number;
+  readonly anchor: GuyAnchor;
+  /** How far off the middle of the head the lines sit, m. */
+  readonly offCentre: number;
+}
+export const BED_ANCHOR_NAMES: Readonly<Record<BedAnchor['kind'], string>> = {
+  trunk: 'the rig’s own trunk',
+  stem: 'another tree',
+  pole: 'a pole with a back-stay',
+};
+
+export interface BedEnd {
+  readonly anchor: BedAnchor;
+  /** Of the strap on its trunk, or of the pole's head, over the ground there, m. */
+  readonly height: number;
+  readonly wraps: number;
+  /** Loop or knot the bed is hooked to, 1 next to the trunk. */
+  readonly loop: number;
+  /** Free strap where it is tied by a hitch anywhere, m. */
+  readonly free: number;
+  /** Where a tail is tied on the strap so that water drips off, m from the trunk; null where none is. */
+  readonly drip: number | null;
+}
+
+/** What lies beneath a bed. */
+export const BENEATH = {
+  soft: 'soft, even ground',
+  hard: 'roots, stones or stumps',
+  steep: 'a bank or a drop',
+  water: 'water',
+  road: 'a road or track',
+  bed: 'another bed',
+} as const;
+export type Beneath = keyof typeof BENEATH;
+
+/** A bed hung in the rig: everything about it that a person decides. SI. */
+export interface Bed {
+  /** Ids of a bed and of straps in the kit. */
+  readonly bed: string;
+  readonly straps: string;
+  readonly ends: readonly [BedEnd, BedEnd];
+  /** Of who lies in it: kg, m. */
+  readonly mass: number;
+  readonly stature: number;
+  readonly people: number;
+  readonly head: 0 | 1;
+  /** Whether the bed's own ridge-cord is tied in. */
+  readonly ridgeCord: boolean;
+  /** Where one sits, share of the cloth from its first end. */
+  readonly sitAt: number;
+  /** Height of the fall of who drops into it, m; how far it swings, rad; how far one leans out of it, m. */
+  readonly drop: number;
+  readonly swing: number;
+  readonly reach: number;
+  /** Cord that holds one side open. */
+  readonly aside: {
+    readonly cord: string;
+    /** To the left of the span or to its right. */
+    readonly side: 'left' | 'right';
+    /** How far out it is pegged, m. */
+    readonly out: number;
+    readonly haul: number;
+    readonly pegs: string;
+  } | null;
+  readonly beneath: Beneath;
+  /** Id of the soil, where no roof's pitch names it. */
+  readonly soil: string;
+  /** What is wished of it: lowest place lain in, angle of the straps, the head's end over the feet's: m, rad, m. */
+  readonly wish: { readonly height: number; readonly angle: number; readonly headUp: number };
+  /** Tails tied on the ridgeline inside the roof's edges. */
+  readonly ridgeDrip: readonly [boolean, boolean];
+}
+
+export interface BedLimit {
+  readonly name: string;
+  readonly quantity: Quantity;
+  readonly min: number;
+  readonly max: number;
+}
+const limit = (name: string, quantity: Quantity, min: number, max: number): BedLimit => ({ name, quantity, min, max });
+export const BED_LIMITS = {
+  height: limit('height of a strap', 'length', 0.3, 4),
+  wraps: limit('wraps of a strap', 'count', 1, 6),
+  loop: limit('loop', 'count', 1, 40),
+  free: limit('free strap', 'length', LEAST_FREE, 12),
+  drip: limit('place of a drip tail', 'length', 0, 12),
+  mass: limit('mass of the person', 'mass', 20, 250),
+  stature: limit('height of the person', 'length', 1, 2.2),
+  people: limit('people in the bed', 'count', 1, 4),
+  sitAt: limit('place one sits at', 'share', 0.25, 0.75),
+  drop: limit('fall into the bed', 'length', 0, 1),
+  swing: limit('swing', 'angle', 0, 1.2),
+  reach: limit('reach out of the bed', 'length', 0, 0.8),
+  at: limit('place of an anchor', 'length', -40, 80),
+  girth: RIDGE_LIMITS.girth,
+  thickness: limit('thickness of the pole', 'length', 0.03, 0.4),
+  dug: limit('depth of the pole’s foot', 'length', 0, 1),
+  lean: limit('lean of the pole', 'angle', -0.6, 0.6),
+  out: limit('way out to the back-stay’s anchor', 'length', 0.3, 8),
+  spread: limit('spread of the stays', 'length', 0, 4),
+  haul: PITCH_LIMITS.haul,
+  offCentre: limit('offset of the lines on the pole’s head', 'length', 0, 0.2),
+  asideOut: limit('way out to the side cord’s peg', 'length', 0.3, 5),
+  wishHeight: limit('wished height', 'length', 0.15, 1.5),
+  wishAngle: limit('wished angle of the straps', 'angle', 0.17, 0.96),
+  headUp: limit('the head’s end over the feet’s', 'length', -0.4, 0.4),
+} as const satisfies Record<string, BedLimit>;
+
+/** Soil under the bed: the pitch's where there is one. */
+export const bedSoil = (rig: RidgeRig): string => rig.pitch?.soil ?? rig.bed!.soil;
+
+/** Where a bed's end stands on the plan, m: the trunk's or stem's place, or the pole's foot. */
+export function bedFoot(rig: RidgeRig, body: BodyMeasures, i: 0 | 1): readonly [number, number] {
+  const { anchor } = rig.bed!.ends[i];
+  return anchor.kind === 'trunk'
+    ? [i === 0 ? 0 : measuredSpan(rig, body), 0]
+    : anchor.kind === 'stem'
+      ? anchor.at
+      : anchor.foot;
+}
+
+/** Name and girth of what a strap goes round. */
+export function bedStem(rig: RidgeRig, i: 0 | 1): { readonly name: string; readonly girth: number } {
+  const { anchor } = rig.bed!.ends[i];
+  if (anchor.kind === 'trunk') return rig.trunks[i];
+  if (anchor.kind === 'stem') return anchor;
+  return { name: 'the pole', girth: Math.PI * anchor.thickness };
+}
+
+/** Free strap at an end, unstressed, m. */
+export function freeStrap(rig: RidgeRig, straps: KitStraps, i: 0 | 1): number {
+  const end = rig.bed!.ends[i];
+  return straps.adjust === 'hitch' ? end.free : freeAt(straps, end.wraps, end.loop, bedStem(rig, i).girth);
+}
+
+/** A bed to begin with, on the rig's own trunks. */
+export function freshBed(kit: { readonly bed: KitBed; readonly straps: KitStraps }, body: BodyMeasures): Bed {
+  const end: BedEnd = { anchor: { kind: 'trunk' }, height: 1.5, wraps: 1, loop: 1, free: 0.6, drip: null };
+  return {
+    bed: kit.bed.id,
+    straps: kit.straps.id,
+    ends: [end, end],
+    mass: 80,
+    stature: Math.round((body.brow / BROW_OF_STATURE) * 100) / 100,
+    people: 1,
+    head: 0,
+    ridgeCord: kit.bed.ridgeLength > 0,
+    sitAt: 0.5,
+    drop: 0.3,
+    swing: 0.35,
+    reach: 0.3,
+    aside: null,
+    beneath: 'soft',
+    soil: 'turf',
+    wish: { height: 0.45, angle: Math.PI / 6, headUp: 0 },
+    ridgeDrip: [false, false],
+  };
+}
+
+/** Room that the cloth must have beyond a person's length, m. Judgement: 0.6 to 0.9. */
+const LIE_ROOM = 0.6;
+
+/** What the fields allow but the whole does not: each with the field and the remedy. Refusals too. */
+export function bedProblems(rig: RidgeRig, around: PitchSurroundings): Problem[] {
+  const { bed } = rig;
+  if (bed === undefined) return [];
+  const out: Problem[] = [];
+  const say = (field: string, message: string): number => out.push({ field: `bed.${field}`, message });
+  const kit = around.beds.find((b) => b.id === bed.bed);
+  const straps = around.straps.find((s) => s.id === bed.straps);
+  if (kit === undefined) say('bed', 'This bed is no longer in the kit. Choose another.');
+  if (straps === undefined) say('straps', 'These straps are no longer in the kit. Choose others.');
+  const cord = (field: string, id: string, what: string): void => {
+    if (!around.kit.some((k) => k.id === id))
+      say(field, `The cord of ${what} is no longer in the kit. Choose another.`);
+  };
+  if (bed.aside !== null) {
+    cord('aside.cord', bed.aside.cord, 'the side');
+    const { pegs } = bed.aside;
+    if (!around.pegs.some((p) => p.id === pegs))
+      say('aside.pegs', 'These pegs are no longer in the kit. Choose others.');
+  }
+  bed.ends.forEach(({ anchor, wraps, loop, free }, n) => {
+    const i = n as 0 | 1;
+    const which = i === 0 ? 'first' : 'second';
+    if (anchor.kind !== 'trunk' && findWood(anchor.wood) === undefined)
+      say(`ends.${i}.anchor.wood`, `The catalogue has no wood “${anchor.wood}”. Choose another.`);
+    if (anchor.kind === 'pole') {
+      cord(`ends.${i}.anchor.cord`, anchor.cord, 'the back-stay');
+      const held = anchor.anchor;
+      if (held.kind === 'peg' && !around.pegs.some((p) => p.id === held.pegs))
+        say(`ends.${i}.anchor.anchor.pegs`, 'These pegs are no longer in the kit. Choose others.');
+      if (anchor.stays === 2 && anchor.spread < 0.1)
+        say(`ends.${i}.anchor.spread`, 'Two stays must stand apart: spread each at least 0.1 m from the middle.');
+    }
+    if (straps === undefined) return;
+    const { girth, name } = bedStem(rig, i);
+    const most = mostFree(straps, wraps, girth);
+    if (straps.adjust === 'hitch') {
+      if (free > most + 1e-9)
+        say(
+          `ends.${i}.free`,
+          `The ${which} strap has ${Math.max(0, most).toFixed(2)} m left after ${wraps} ${wraps === 1 ? 'wrap' : 'wraps'} round ${name}, ${free.toFixed(2)} m is asked. Take fewer wraps or longer straps.`,
+        );
+      return;
+    }
+    if (loop > straps.count)
+      say(
+        `ends.${i}.loop`,
+        `The ${which} strap has ${straps.count} ${ADJUSTMENTS[straps.adjust].one}s, the ${loop}th is asked. Choose one of them.`,
+      );
+    else if (freeAt(straps, wraps, loop, girth) < LEAST_FREE) {
+      let reach = loop;
+      while (reach <= straps.count && freeAt(straps, wraps, reach, girth) < LEAST_FREE) reach++;
+      say(
+        `ends.${i}.loop`,
+        `${wraps} ${wraps === 1 ? 'wrap' : 'wraps'} round ${name} cover ${ADJUSTMENTS[straps.adjust].one} ${loop}. ${reach <= straps.count ? `Hook to ${ADJUSTMENTS[straps.adjust].one} ${reach} or farther` : 'Take fewer wraps or longer straps'}.`,
+      );
+    }
+  });
+  if (kit === undefined || straps === undefined) return out;
+  if (bed.people > kit.people)
+    say(
+      'people',
+      kit.people === 1
+        ? `${kit.name} is made for one. Two double the pull on straps and trunks and fall on each other: hang a second bed on anchors of its own.`
+        : `${kit.name} is made for ${kit.people}. Hang another bed on anchors of its own.`,
+    );
+  if (kit.length < bed.stature + LIE_ROOM)
+    say(
+      'bed',
+      `${kit.name} is ${kit.length.toFixed(2)} m long: too short for someone of ${bed.stature.toFixed(2)} m, who wants ${(bed.stature + LIE_ROOM).toFixed(2)} m. Take a longer bed.`,
+    );
+  if (out.length > 0) return out;
+  const [a, b] = [bedFoot(rig, around.body, 0), bedFoot(rig, around.body, 1)];
+  const apart = Math.hypot(a[0] - b[0], a[1] - b[1]);
+  const cloth = bed.ridgeCord && kit.ridgeLength > 0 ? Math.min(kit.length, kit.ridgeLength) : kit.length;
+  const reach = freeStrap(rig, straps, 0) + cloth + freeStrap(rig, straps, 1);
+  if (reach <= apart)
+    say(
+      straps.adjust === 'hitch' ? 'ends.1.free' : 'ends.1.loop',
+      `The bed does not reach: straps and bed come to ${reach.toFixed(2)} m, the anchors stand ${apart.toFixed(2)} m apart. Let out a strap, take a wrap off, or choose nearer anchors.`,
+    );
+  return out;
+}
+
+/** Everything that does not fit together in a rig, first the line, then its roof, then its bed. */
+export function rigProblems(rig: RidgeRig, around: PitchSurroundings): Problem[] {
+  return [...problemsOf(rig, around), ...pitchProblems(rig, around), ...bedProblems(rig, around)];
+}

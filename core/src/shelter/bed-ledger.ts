@@ -1,0 +1,479 @@
+import { diameterOf, eccentricLoad, footMoment, footStress, shortPileIn } from '../anchor/index.js';
+import type { HangState } from '../bed/index.js';
+import {
+  ADJUSTMENTS,
+  CONNECTORS,
+  GATHERED,
+  GUY_ENDS,
+  ON_GROUND,
+  SHOCK_SHARE,
+  STRAP_EYE,
+  SUN,
+  WEAR,
+  findCord,
+  findSoil,
+  findWood,
+  looked,
+} from '../catalogue/index.js';
+import type { PitchRow } from '../pitch/index.js';
+import { norm } from '../quantity/index.js';
+import { anchorHold, bedSoil, bedStem } from '../rig/index.js';
+import type { Bed, BedPole, Judged, RidgeRig } from '../rig/index.js';
+import type { Link, LinkKind, Required, Use } from '../strength/index.js';
+import { RULES, cordStrength, judge, knotKept, link, ratioFor } from '../strength/index.js';
+import type { Figure } from '../working/index.js';
+import { derive, given } from '../working/index.js';
+import type { BedCase } from './bed-cases.js';
+import type { BedModel, Read } from './bed-model.js';
+
+/** A place of a bed that can let go. */
+interface Place {
+  readonly id: string;
+  readonly kind: LinkKind;
+  readonly name: string;
+  readonly demand: (c: BedCase) => Figure;
+  /** null where nothing is known against it. */
+  readonly available: (c: BedCase) => Figure | null;
+  /** What it is for, where it is not to carry a person. */
+  readonly use?: Use;
+}
+
+/** What is asked of a link that carries a person, in a steady case or in the most of a shock that was computed. */
+export function requiredIn(required: Required, shock: boolean): Required {
+  if (!shock) return required;
+  const each = (of: Required['factor'], ease: (x: number) => number): Required['factor'] => ({
+    ridge: ease(of.ridge),
+    hangers: ease(of.hangers),
+    person: ease(of.person),
+  });
+  return {
+    factor: each(required.factor, (x) => Math.max(1.2, x * SHOCK_SHARE)),
+    share: each(required.share, (x) => Math.min(0.8, x / SHOCK_SHARE)),
+    chance: required.chance,
+  };
+}
+
+/** Judges a link that carries a person by all schools, and by the rig's own. */
+export function personJudged(
+  l: Link,
+  rig: Pick<RidgeRig, 'rule'>,
+  required: Required,
+  shock: boolean,
+  use: Use = 'person',
+): Judged {
+  const schools = RULES.map((r) => judge(l, r, requiredIn(required, shock), use));
+  return { link: l, judgement: schools.find((x) => x.rule === rig.rule)!, schools };
+}
+
+/** How near a demand is to what the rig's rule asks of something that carries a person: over 1 holds. */
+export function personRatio(
+  rig: Pick<RidgeRig, 'rule'>,
+  required: Required,
+  shock: boolean,
+  l: Pick<Link, 'kind' | 'demand' | 'available'>,
+  use: Use = 'person',
+): number {
+  return ratioFor(rig.rule, l, requiredIn(required, shock), use).ratio;
+}
+
+function judged(model: BedModel, place: Place, cases: readonly BedCase[]): Judged[] {
+  const { rig, around } = model;
+  let found: { l: Link; shock: boolean; ratio: number } | null = null;
+  for (const c of cases) {
+    const available = place.available(c);
+    if (available === null) continue;
+    const demand = place.demand(c);
+    const shock = c.shock !== null;
+    const ratio = personRatio(rig, around.required, shock, { kind: place.kind, demand, available }, place.use);
+    if (found === null || ratio < found.ratio)
+      found = { l: link(place.id, place.kind, place.name, c.id, demand, available), shock, ratio };
+  }
+  return found === null ? [] : [personJudged(found.l, rig, around.required, found.shock, place.use)];
+}
+
+const END = ['first', 'second'] as const;
+
+/** Everything of the bed that can let go but the trunks: those bear the roof's pull too. */
+export function bedRows(model: BedModel, cases: readonly BedCase[]): PitchRow[] {
+  const { rig, straps, kit, webbing } = model;
+  const rows: PitchRow[] = [];
+  const lying = cases.find((c) => c.id === 'lying')!;
+  const add = (
+    row: Pick<PitchRow, 'id' | 'name' | 'what' | 'role'> & { readonly unstressed?: number; readonly cut?: number },
+    pull: (c: BedCase) => Figure,
+    places: readonly Place[],
+  ): void => {
+    const worst = cases.map(pull).reduce((a, b) => (b.value > a.value ? b : a));
+    rows.push({
+      unstressed: null,
+      cut: null,
+      ...row,
+      demand: worst,
+      pitched: pull(lying).value,
+      links: places.flatMap((p) => judged(model, p, cases)).sort((a, b) => a.judgement.ratio - b.judgement.ratio),
+    });
+  };
+  const webbed = { sun: straps.sun, wear: straps.wear };
+  for (const i of [0, 1] as const) {
+    const pull = memoised((c) =>
+      model.figure({ symbol: 'T', title: `pull of the ${END[i]} strap`, quantity: 'force' }, c, (s) => s.straps[i]),
+    );
+    const at = (id: string, kind: LinkKind, name: string, here: readonly Figure[]): Place => ({
+      id: `strap${i}:${id}`,
+      kind,
+      name,
+      demand: pull,
+      available: memoised(
+        (c) => cordStrength(webbing, webbed, name, c.wet, here),
+        (c) => String(c.wet),
+      ),
+    });
+    const way = ADJUSTMENTS[straps.adjust];
+    add(
+      {
+        id: `strap${i}`,
+        name: `${END[i]} strap`,
+        what: straps.name,
+        role: 'strap',
+        unstressed: model.figures[`free${i}`].value,
+        cut: straps.length,
+      },
+      pull,
+      [
+        at('eye', 'end', `${END[i]} strap round ${bedStem(rig, i).name}`, [looked(STRAP_EYE)]),
+        at('loop', 'end', `${way.one} of the ${END[i]} strap`, [
+          knotKept(
+            {
+              id: straps.adjust,
+              name: way.name,
+              efficiency: way.efficiency,
+              cordInDiameters: 0,
+              hauls: false,
+              quick: false,
+            },
+            webbing,
+          ),
+        ]),
+        {
+          id: `strap${i}:connector`,
+          kind: 'end',
+          name: `${CONNECTORS[kit.connector].name}, ${END[i]} end`,
+          demand: pull,
+          available: () => looked(CONNECTORS[kit.connector].strength),
+        },
+      ],
+    );
+  }
+  const cloth = memoised((c) =>
+    derive(
+      {
+        symbol: 'n',
+        title: `pull of the cloth over the width that carries, ${c.name}`,
+        quantity: 'lineWeight',
+        formula: 'n = T_c / (w w_e)',
+      },
+      [
+        model.figure({ symbol: 'T_c', title: 'pull of the cloth', quantity: 'force' }, c, (s) => s.cloth),
+        given({ symbol: 'w', title: 'width of the cloth', quantity: 'length' }, kit.width, {
+          kind: 'measured',
+          text: 'kit',
+        }),
+        looked(GATHERED),
+      ],
+      (T, w, share) => T! / (w! * share!),
+    ),
+  );
+  add({ id: 'bed', name: 'bed', what: kit.name, role: 'bed' }, cloth, [
+    {
+      id: 'bed:cloth',
+      kind: 'cloth',
+      name: `cloth of ${kit.name}`,
+      demand: cloth,
+      available: () =>
+        derive(
+          {
+            symbol: 'R',
+            title: 'what a strip of its cloth holds',
+            quantity: 'lineWeight',
+            formula: 'R = f_c · f_sun · f_wear',
+          },
+          [looked(model.clothKind.strength), looked(SUN[kit.sun]), looked(WEAR[kit.wear])],
+          (f, sun, wear) => f! * sun! * wear!,
+        ),
+    },
+  ]);
+  if (model.ridgeCord !== null) {
+    const cord = model.ridgeCord;
+    const pull = memoised((c) =>
+      model.figure({ symbol: 'T', title: 'pull of the bed’s ridge-cord', quantity: 'force' }, c, (s) => s.ridge),
+    );
+    add(
+      { id: 'bed-ridge', name: 'bed’s ridge-cord', what: cord.name, role: 'bed', unstressed: kit.ridgeLength },
+      pull,
+      [
+        {
+          id: 'bed-ridge:end',
+          kind: 'end',
+          name: 'ends of the bed’s ridge-cord',
+          // it keeps the bed's shape: where it parts the bed hangs deeper and still holds
+          use: 'ridge',
+          demand: pull,
+          available: memoised(
+            (c) =>
+              cordStrength(cord, { sun: kit.sun, wear: kit.wear }, 'ends of the bed’s ridge-cord', c.wet, [
+                knotKept(GUY_ENDS.cloth, cord),
+              ]),
+            (c) => String(c.wet),
+          ),
+        },
+      ],
+    );
+  }
+  for (const i of [0, 1] as const) {
+    const { anchor } = rig.bed!.ends[i];
+    if (anchor.kind === 'pole') poleRows(model, anchor, i, add);
+  }
+  if (rig.bed!.aside !== null) asideRow(model, rig.bed!.aside, add);
+  return rows;
+}
+
+/** The cord that holds one side open: it carries nobody. */
+function asideRow(model: BedModel, aside: NonNullable<Bed['aside']>, add: Add): void {
+  const { rig, around } = model;
+  const kitCord = around.kit.find((k) => k.id === aside.cord)!;
+  const cord = findCord(kitCord.cord)!;
+  const pull = memoised((c) =>
+    model.figure({ symbol: 'T', title: 'pull of the side cord', quantity: 'force' }, c, (s) => s.aside),
+  );
+  const hang = model.hangOf(model.cases[0]!);
+  const held = anchorHold(
+    { kind: 'peg', pegs: aside.pegs, inLine: 1, lean: 0.35 },
+    findSoil(bedSoil(rig))!,
+    around.pegs,
+    'side cord',
+  );
+  add({ id: 'aside', name: 'side cord', what: kitCord.name, role: 'stay', unstressed: aside.out }, pull, [
+    {
+      id: 'aside:end',
+      kind: 'end',
+      name: 'knots of the side cord',
+      use: 'ridge',
+      demand: pull,
+      available: memoised(
+        (c) => cordStrength(cord, kitCord, 'side cord', c.wet, [knotKept(GUY_ENDS.adjustable, cord)]),
+        (c) => String(c.wet),
+      ),
+    },
+    {
+      id: 'aside:anchor',
+      kind: held.kind,
+      name: held.name,
+      use: 'ridge',
+      demand: pull,
+      available: (c) => {
+        const s = model.stateOf(c);
+        const [from, foot] = [s.line[s.line.length >> 1]!, hang.aside!.foot];
+        return held.holds(Math.max(0, Math.atan2(from[2] - foot[2], Math.hypot(from[0] - foot[0], from[1] - foot[1]))));
+      },
+    },
+  ]);
+}
+
+type Add = (
+  row: Pick<PitchRow, 'id' | 'name' | 'what' | 'role'> & { readonly unstressed?: number; readonly cut?: number },
+  pull: (c: BedCase) => Figure,
+  places: readonly Place[],
+) => void;
+
+function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
+  const { rig, around, woods } = model;
+  const wood = woods[i];
+  const { kitCord, cord } = model.stayCords[i]!;
+  const read = (symbol: string, title: string, of: Read): ((c: BedCase) => Figure) =>
+    memoised((c) => model.figure({ symbol, title, quantity: 'force' }, c, of));
+  const push = read('N', 'push along the pole', (s) => s.poles[i]!.push);
+  const measured = (symbol: string, title: string, value: number, off: number): Figure =>
+    given({ symbol, title, quantity: 'length' }, value, { kind: 'measured', text: 'by eye and hand' }, [
+      Math.max(1e-4, value - off),
+      value + off,
+    ]);
+  const high = rig.bed!.ends[i].height;
+  const long = high / Math.cos(pole.lean);
+  const thrust = read('H', 'level thrust of the pole’s foot', (s) =>
+    Math.hypot(s.poles[i]!.foot[0], s.poles[i]!.foot[1]),
+  );
+  const soil = findSoil(bedSoil(rig))!;
+  add(
+    { id: `pole${i}`, name: 'pole', what: `${wood.name}, ${(pole.thickness * 100).toFixed(0)} cm thick`, role: 'pole' },
+    push,
+    [
+      {
+        id: `pole${i}:buckling`,
+        kind: 'stick',
+        name: 'pole that bows out',
+        demand: push,
+        available: () =>
+          derive(
+            {
+              symbol: 'R',
+              title: 'push at which the pole gives',
+              quantity: 'force',
+              formula: 'f/2 = N/A + N e (d/2) / I · sec(π/2 √(N / N_cr)), N_cr = π² E I / L²',
+              notes: [
+                'Secant formula (Timoshenko and Gere, Theory of Elastic Stability, 1961). Half of the green bending strength stands for the strength in compression: judgement.',
+              ],
+            },
+            [
+              looked(wood.modulus),
+              looked(wood.strength),
+              measured('d', 'thickness of the pole', pole.thickness, pole.thickness * 0.05),
+              measured('L', 'length of the pole', long, 0.03),
+              measured('e', 'lines off the middle of its head', pole.offCentre + 0.005, 0.005),
+            ],
+            (E, f, d, L, e) => eccentricLoad(E!, f! / 2, d!, L!, e!),
+          ),
+      },
+      {
+        id: `pole${i}:foot`,
+        kind: 'anchor',
+        name: `pole’s foot in ${soil.name}`,
+        demand: thrust,
+        available: (c) => {
+          const down = model.figure({ symbol: 'V', title: 'weight on the pole’s foot', quantity: 'force' }, c, (s) =>
+            Math.max(0, -s.poles[i]!.foot[2]),
+          );
+          const held = (end: 'low' | 'typical' | 'high'): number => shortPileIn(soil, end, pole.thickness, pole.dug, 0);
+          return derive(
+            {
+              symbol: 'R',
+              title: 'level thrust its foot holds',
+              quantity: 'force',
+              formula: 'R = μ V + H_s',
+              notes: [
+                'H_s: the dug-in foot as a short rigid pile (Broms 1964). A notch cut in a root or a stone before it holds more.',
+              ],
+            },
+            [
+              looked(ON_GROUND),
+              down,
+              given(
+                {
+                  symbol: 'H_s',
+                  title: `what ${soil.name} holds of ${(pole.dug * 100).toFixed(0)} cm of foot`,
+                  quantity: 'force',
+                },
+                held('typical'),
+                { kind: 'derived', text: 'by the ranges of the soil' },
+                [held('low'), held('high')],
+              ),
+            ],
+            (mu, V, Hs) => mu! * V! + Hs!,
+          );
+        },
+      },
+    ],
+  );
+  for (let k = 0; k < pole.stays; k++) {
+    const name = pole.stays === 1 ? 'back-stay' : `${k === 0 ? 'left' : 'right'} back-stay`;
+    const pull = read('T', `pull of the ${name}`, (s) => s.poles[i]!.stays[k]!);
+    const end = (id: string, what: string, knot: (typeof GUY_ENDS)[keyof typeof GUY_ENDS]): Place => ({
+      id: `stay${i}${k}:${id}`,
+      kind: 'end',
+      name: what,
+      demand: pull,
+      available: memoised(
+        (c) => cordStrength(cord, kitCord, what, c.wet, [knotKept(knot, cord)]),
+        (c) => String(c.wet),
+      ),
+    });
+    const places: Place[] = [
+      end('head', `${GUY_ENDS.knot.name} on the pole’s head, ${name}`, GUY_ENDS.knot),
+      end('foot', `${GUY_ENDS.adjustable.name} of the ${name}`, GUY_ENDS.adjustable),
+    ];
+    const { anchor } = pole;
+    if (anchor.kind === 'stem') {
+      const stem = findWood(anchor.wood);
+      if (stem !== undefined)
+        places.push({
+          id: `stay${i}${k}:anchor`,
+          kind: 'trunk',
+          name: `foot of ${anchor.name}`,
+          demand: memoised((c) => bending(pull(c), anchor.name, anchor.height, diameterOf(anchor.girth))),
+          available: () => looked(stem.strength),
+        });
+    } else {
+      const held = anchorHold(anchor, soil, around.pegs, name);
+      places.push({
+        id: `stay${i}${k}:anchor`,
+        kind: held.kind,
+        name: held.name,
+        demand: pull,
+        available: (c) => held.holds(stayRise(model.stateOf(c), model, i, k)),
+      });
+    }
+    const foot = model.hangOf(model.cases[0]!).ends[i].pole!.stays[k]!;
+    add(
+      { id: `stay${i}${k}`, name, what: kitCord.name, role: 'stay', unstressed: foot.length, cut: foot.length + 1.2 },
+      pull,
+      places,
+    );
+  }
+}
+
+/** Angle of a stay above level at its anchor, rad. */
+function stayRise(s: HangState, model: BedModel, i: 0 | 1, k: number): number {
+  const { head } = s.poles[i]!;
+  const { foot } = model.hangOf(model.cases[0]!).ends[i].pole!.stays[k]!;
+  return Math.max(0, Math.atan2(head[2] - foot[2], Math.hypot(head[0] - foot[0], head[1] - foot[1])));
+}
+
+/** Bending stress at the foot of a stem under one level pull. */
+function bending(pull: Figure, name: string, height: number, diameter: number): Figure {
+  return derive(
+    { symbol: 'σ', title: `bending stress at the foot of ${name}`, quantity: 'stress', formula: 'σ = 32 H h / (π d³)' },
+    [
+      pull,
+      given({ symbol: 'h', title: 'height of the tie', quantity: 'length' }, height, {
+        kind: 'measured',
+        text: 'by body mark or tape',
+      }),
+      given(
+        { symbol: 'd', title: 'trunk diameter, girth / π', quantity: 'length' },
+        diameter,
+        { kind: 'measured', text: 'girth by a cord; bark counted' },
+        [diameter * 0.93, diameter * 1.02],
+      ),
+    ],
+    (H, h, d) => footStress(footMoment(H!, h!), d!),
+  );
+}
+
+/** Keeps a figure by its case. */
+function memoised(make: (c: BedCase) => Figure, key: (c: BedCase) => string = (c) => c.id): (c: BedCase) => Figure {
+  const known = new Map<string, Figure>();
+  return (c) => {
+    const k = key(c);
+    let f = known.get(k);
+    if (f === undefined) known.set(k, (f = make(c)));
+    return f;
+  };
+}
+
+/** Level pull of a bed's end on its stem in a case, N. */
+export const levelPull = (model: BedModel, c: BedCase, i: 0 | 1): Figure =>
+  model.figure(
+    { symbol: 'H_b', title: `level pull of the bed on ${bedStem(model.rig, i).name}`, quantity: 'force' },
+    c,
+    (s) => Math.hypot(s.pull[i][0], s.pull[i][1]),
+  );
+/** Weight a bed's end hangs on its stem with, N. */
+export const downPull = (model: BedModel, c: BedCase, i: 0 | 1): Figure =>
+  model.figure(
+    { symbol: 'V_b', title: `weight of the bed on ${bedStem(model.rig, i).name}`, quantity: 'force' },
+    c,
+    (s) => -s.pull[i][2],
+  );
+
+/** Length of a strap as it stands, m, for slopes. */
+export const strapWay = (s: HangState, i: 0 | 1): number =>
+  norm([0, 1, 2].map((c) => s.links[i][c]! - s.ties[i][c]!) as never);

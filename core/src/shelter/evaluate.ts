@@ -1,0 +1,527 @@
+import { barkPressure, diameterOf, screenTree, trunkGiveAt } from '../anchor/index.js';
+import type { HangState } from '../bed/index.js';
+import { BARK_PRESSURE, BED_SETTLING, FALL_MOST, FALL_WARN, STAY_COMES } from '../catalogue/index.js';
+import { PITCHED, ratioOf, shapeIn, solveCase } from '../pitch/index.js';
+import type { Evaluated, PitchRow, PitchShape } from '../pitch/index.js';
+import { capital, say } from '../quantity/index.js';
+import type { UnitChoice, Vec3 } from '../quantity/index.js';
+import { bedStem } from '../rig/index.js';
+import type { PitchSurroundings, RidgeResult, RidgeRig, BENEATH } from '../rig/index.js';
+import { windToward } from '../weather/index.js';
+import type { Figure } from '../working/index.js';
+import { derive, given } from '../working/index.js';
+import type { BedCase } from './bed-cases.js';
+import { bedRows } from './bed-ledger.js';
+import type { BedModel } from './bed-model.js';
+import { alongCloth, bedModel, lieOn } from './bed-model.js';
+import { headEndUp, lowestOf, sagOf, strapAngle } from './bed-report.js';
+import type { Drip } from './drip.js';
+import { dripsOf } from './drip.js';
+import type { RoofOver } from './over.js';
+import { bodyLine, meanWind, roofOver, tooNear } from './over.js';
+import type { OtherPull, TrunkLoad } from './trunks.js';
+import { endPulls, trunkUnder } from './trunks.js';
+
+/** Places of a bed in one case, for drawing, m. */
+export interface BedShape {
+  readonly caseId: string;
+  readonly converged: boolean;
+  readonly ties: readonly [Vec3, Vec3];
+  readonly line: readonly Vec3[];
+  readonly ridge: boolean;
+  /** Top of who is in it: head first lying, seat first sitting; empty where nobody is. */
+  readonly body: readonly Vec3[];
+  readonly straps: readonly [number, number];
+  readonly poles: readonly {
+    readonly end: 0 | 1;
+    readonly foot: Vec3;
+    readonly head: Vec3;
+    readonly stays: readonly { readonly foot: Vec3; readonly pull: number }[];
+  }[];
+  readonly aside: Vec3 | null;
+}
+
+/** A pole as it fares. */
+export interface PoleReport {
+  readonly end: 0 | 1;
+  /** How far its head goes sideways when someone leans out, m; null where it falls over. */
+  readonly sideways: number | null;
+  /** How far its head comes toward the bed on first loading, and how far the bed comes down with it, m. */
+  readonly comesIn: number;
+  readonly comesDown: number;
+  /** What to haul the back-stay in by after sitting in it, m. */
+  readonly haulIn: number;
+}
+
+/** A bed judged. */
+export interface BedResult {
+  readonly name: string;
+  readonly strapsName: string;
+  readonly cases: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly said: string;
+    readonly when: string;
+    readonly shock: boolean;
+    readonly converged: boolean;
+    readonly reason: string | null;
+    /** Force on the bed, N, and pull of its straps and ridge-cord, N. */
+    readonly force: number;
+    readonly straps: readonly [number, number];
+    readonly ridge: number;
+    /** Lowest place over the ground, m. */
+    readonly height: number;
+  }[];
+  readonly shapes: readonly BedShape[];
+  /** Lying just hung, each with its working. */
+  readonly lying: {
+    readonly straps: readonly [Figure, Figure];
+    readonly angles: readonly [Figure, Figure];
+    readonly ends: ReturnType<typeof endPulls>;
+    readonly ridge: Figure | null;
+    readonly sag: Figure;
+    readonly height: Figure;
+    /** The head over the feet, and the bed's end there over the other. */
+    readonly headUp: Figure;
+    readonly endUp: Figure;
+  };
+  /** Free straps, m. */
+  readonly free: readonly [number, number];
+  /** Pressure of the straps on bark, lying. */
+  readonly bark: readonly [Figure | null, Figure | null];
+  /** Weakest first by the rig's rule; trunks bear the roof too. */
+  readonly rows: readonly PitchRow[];
+  readonly trunks: readonly { readonly id: string; readonly name: string; readonly loads: readonly TrunkLoad[] }[];
+  readonly poles: readonly PoleReport[];
+  /** Which end the head belongs at, and why. */
+  readonly headAt: { readonly end: 0 | 1; readonly why: string };
+  /** How far it comes down by morning, m. */
+  readonly settles: number;
+  /** How much nearer the bed draws the ridge's ends, m, and what that leaves of the ridgeline's tension, N. */
+  readonly draws: { readonly by: number; readonly before: number; readonly after: number } | null;
+  readonly over: RoofOver | null;
+  readonly drips: readonly Drip[];
+  /** What must not be, most pressing first. */
+  readonly refusals: readonly string[];
+  readonly warnings: readonly string[];
+  /** Warmth and air, in plain words. */
+  readonly comfort: readonly string[];
+  readonly residual: number;
+}
+
+export interface BedOptions {
+  /** false: only empty, seated and lying, without ranges: what follows a hand. */
+  readonly full: boolean;
+  /** false leaves out the ranges of a full judgement. */
+  readonly spreads?: boolean;
+  /** The roof judged with it. */
+  readonly roof?: Evaluated;
+  /** The ridgeline judged with it, where it has no roof. */
+  readonly ridge?: RidgeResult;
+}
+
+const QUICK = ['empty', 'sitting', 'lying'];
+
+/**
+ * The whole judgement of a bed: every case, what each part and trunk bears with the roof on it, how the roof lies over
+ * it, where water runs in.
+ * @throws RigProblem naming field and remedy
+ */
+export function evaluateBed(rig: RidgeRig, around: PitchSurroundings, options: BedOptions): BedResult {
+  const { full, roof } = options;
+  const model = bedModel(rig, around, { ranges: full && options.spreads !== false });
+  const bed = rig.bed!;
+  const cases = full ? model.cases : model.cases.filter((c) => QUICK.includes(c.id));
+  const caseOf = (id: string): BedCase => model.cases.find((c) => c.id === id)!;
+  const lyingCase = caseOf('lying');
+  const lying = model.stateOf(lyingCase);
+  const rows: PitchRow[] = bedRows(model, cases);
+  const trunks: { id: string; name: string; loads: readonly TrunkLoad[] }[] = [];
+  for (const i of [0, 1] as const) {
+    const found = trunkUnder(model, i, cases, othersOn(rig, i, options));
+    if (found === null) continue;
+    rows.push(found.row);
+    trunks.push({ id: found.row.id, name: found.row.name, loads: found.loads });
+  }
+  rows.sort((a, b) => ratioOf(a) - ratioOf(b));
+  const read = (symbol: string, title: string, quantity: Figure['quantity'], of: (s: HangState) => number): Figure =>
+    model.figure({ symbol, title, quantity }, lyingCase, of);
+  const { head, feet } = lieOn(model);
+  const drawn = roof === undefined ? null : drawnRoof(model, lying, roof);
+  const over =
+    roof === undefined || drawn === null
+      ? null
+      : roofOver(model, { shapes: full ? roof.result.shapes : [], topology: roof.result.topology }, drawn.shape);
+  const drips = roof === undefined || drawn === null ? [] : dripsOf(model, lying, roof.result, drawn.shape);
+  const base = {
+    name: model.kit.name,
+    strapsName: model.straps.name,
+    cases: cases.map((c) => {
+      const s = model.stateOf(c);
+      return {
+        id: c.id,
+        name: c.name,
+        said: c.said,
+        when: c.when,
+        shock: c.shock !== null,
+        converged: s.converged,
+        reason: s.reason,
+        force: c.pose === 'empty' ? 0 : model.forceOf(c),
+        straps: s.straps,
+        ridge: s.ridge,
+        height: lowestOf(model, s),
+      };
+    }),
+    shapes: cases.map((c) => shapeOf(model, c)),
+    lying: {
+      straps: [
+        read('T₁', 'pull of the first strap', 'force', (s) => s.straps[0]),
+        read('T₂', 'pull of the second strap', 'force', (s) => s.straps[1]),
+      ] as const,
+      angles: [
+        read('α₁', 'first strap below level', 'angle', (s) => strapAngle(s, 0)),
+        read('α₂', 'second strap below level', 'angle', (s) => strapAngle(s, 1)),
+      ] as const,
+      ends: endPulls(model, lyingCase),
+      ridge: model.ridgeCord === null ? null : read('T_r', 'pull of the bed’s ridge-cord', 'force', (s) => s.ridge),
+      sag: read('f', 'bed under the line of its ends', 'length', sagOf),
+      height: read('z', 'lowest place over the ground', 'length', (s) => lowestOf(model, s)),
+      headUp: read(
+        't',
+        'head over feet',
+        'length',
+        (s) => alongCloth(model, s, head)[2] - alongCloth(model, s, feet)[2],
+      ),
+      endUp: read('e', 'the bed’s end at the head over the other', 'length', (s) => headEndUp(rig, s)),
+    },
+    free: [model.figures.free0.value, model.figures.free1.value] as const,
+    bark: [barkOf(model, lyingCase, 0), barkOf(model, lyingCase, 1)] as const,
+    rows,
+    trunks,
+    poles: ([0, 1] as const).flatMap((i): PoleReport[] => poleReport(model, i, full)),
+    headAt: headAt(model, lying),
+    settles: full ? lowestOf(model, lying) - lowestOf(model, model.stateOf(caseOf('settled'))) : 0,
+    draws: drawn === null ? null : drawn.draws,
+    over,
+    drips,
+    residual: Math.max(...cases.map((c) => model.stateOf(c).residual)),
+  };
+  return {
+    ...base,
+    refusals: refusalsOf(model),
+    warnings: warningsOf(model, base),
+    comfort: comfortOf(rig, base.lying.height.value, bed.beneath),
+  };
+}
+
+/** What the roof or the bare ridgeline pulls on a trunk, case by case. */
+function othersOn(rig: RidgeRig, i: 0 | 1, { roof, ridge }: BedOptions): OtherPull[] {
+  if (roof !== undefined) {
+    const { tied, readings } = roof;
+    const { model } = tied;
+    const n = tied.engine.structure.nodeIndex.get(`trunk${i}`);
+    if (n === undefined) return [];
+    const line = model.hasRidge ? 'ridge' : model.members.find((m) => m.role === 'tie' && m.end === i)?.id;
+    return readings.map((r): OtherPull => {
+      const { reaction } = r.state.numbers;
+      return {
+        caseId: r.state.case.id,
+        said: r.state.case.said,
+        wet: r.state.case.wet,
+        settled: r.state.case.after > 0,
+        level: [-reaction[3 * n]!, -reaction[3 * n + 1]!],
+        spread: line === undefined ? [1, 1] : r.tension(line).spread,
+        height: rig.trunks[i].tieHeight,
+        down: reaction[3 * n + 2]!,
+      };
+    });
+  }
+  if (ridge === undefined) return [];
+  const { horizontal } = ridge.trunks[i];
+  const H = horizontal.value;
+  const [low, high] = horizontal.range ?? [H, H];
+  return [
+    {
+      caseId: 'ridge',
+      said: 'with the ridgeline at its tightest',
+      wet: false,
+      settled: false,
+      level: [i === 0 ? H : -H, 0],
+      spread: H > 0 ? [low / H, high / H] : [1, 1],
+      height: rig.trunks[i].tieHeight,
+      down: 0,
+    },
+  ];
+}
+
+/** The roof as it stands once the bed has drawn the trunks together. */
+function drawnRoof(
+  model: BedModel,
+  lying: HangState,
+  roof: Evaluated,
+): { readonly shape: PitchShape; readonly draws: BedResult['draws'] } {
+  const { rig } = model;
+  const by = ([0, 1] as const).reduce<number>((sum, i) => {
+    const end = rig.bed!.ends[i];
+    if (end.anchor.kind !== 'trunk' || rig.trunks[i].standsOnWord === true) return sum;
+    const give = trunkGiveAt(rig.trunks[i].tieHeight, end.height, model.diameters[i], model.woods[i].modulus.typical);
+    return sum + give * Math.abs(lying.pull[i][0]);
+  }, 0);
+  const { tied } = roof;
+  const before = tied.pitched.ridgeEnds[0];
+  const s = solveCase(tied, { ...PITCHED, id: 'lain', name: 'with someone in the bed', sway: -by });
+  return {
+    shape: shapeIn(s),
+    draws: tied.model.hasRidge ? { by, before, after: s.ridgeEnds[0] } : null,
+  };
+}
+
+function shapeOf(model: BedModel, c: BedCase): BedShape {
+  const s = model.stateOf(c);
+  const h = model.hangOf(c, 1);
+  return {
+    caseId: c.id,
+    converged: s.converged,
+    ties: s.ties,
+    line: s.line,
+    ridge: model.ridgeCord !== null,
+    body: bodyLine(model, c, s),
+    straps: s.straps,
+    poles: ([0, 1] as const).flatMap((end) => {
+      const pole = h.ends[end].pole;
+      const now = s.poles[end];
+      return pole === null || now === null
+        ? []
+        : [
+            {
+              end,
+              foot: pole.foot,
+              head: now.head,
+              stays: pole.stays.map((x, k) => ({ foot: x.foot, pull: now.stays[k]! })),
+            },
+          ];
+    }),
+    aside: h.aside?.foot ?? null,
+  };
+}
+
+function barkOf(model: BedModel, c: BedCase, i: 0 | 1): Figure | null {
+  const { anchor } = model.rig.bed!.ends[i];
+  if (anchor.kind === 'pole' || (anchor.kind === 'trunk' && model.rig.trunks[i].standsOnWord === true)) return null;
+  return derive(
+    {
+      symbol: 'p',
+      title: `pressure of the strap on the bark of ${bedStem(model.rig, i).name}`,
+      quantity: 'stress',
+      formula: 'p = T / (r w)',
+    },
+    [
+      model.figure({ symbol: 'T', title: 'pull of the strap', quantity: 'force' }, c, (s) => s.straps[i]),
+      given({ symbol: 'r', title: 'half the trunk’s thickness', quantity: 'length' }, model.diameters[i] / 2, {
+        kind: 'measured',
+        text: 'girth by a cord round the trunk',
+      }),
+      given({ symbol: 'w', title: 'width of the strap', quantity: 'length' }, model.webbing.width, {
+        kind: 'derived',
+        text: 'catalogue',
+      }),
+    ],
+    (T, r, w) => barkPressure(T!, 2 * r!, w!),
+  );
+}
+
+/** A twentieth of the weight, sideways: what leaning out asks of a pole's head. Judgement. */
+const SIDE_PUSH = 0.05;
+
+function poleReport(model: BedModel, i: 0 | 1, full: boolean): PoleReport[] {
+  const { anchor } = model.rig.bed!.ends[i];
+  if (anchor.kind !== 'pole') return [];
+  const lyingCase = model.cases.find((c) => c.id === 'lying')!;
+  const settledCase = model.cases.find((c) => c.id === 'settled')!;
+  const lying = model.stateOf(lyingCase);
+  const settled = full ? model.stateOf(settledCase) : lying;
+  const pushed = model.pushed(lyingCase, SIDE_PUSH * model.weight);
+  const head = lying.poles[i]!.head;
+  const off = Math.hypot(pushed.poles[i]!.head[0] - head[0], pushed.poles[i]!.head[1] - head[1]);
+  const stands = pushed.converged && off < 0.4 * model.rig.bed!.ends[i].height;
+  const after = settled.poles[i]!.head;
+  return [
+    {
+      end: i,
+      sideways: stands ? off : null,
+      comesIn: Math.hypot(after[0] - head[0], after[1] - head[1]),
+      comesDown: lowestOf(model, lying) - lowestOf(model, settled),
+      haulIn: STAY_COMES.typical + BED_SETTLING.typical,
+    },
+  ];
+}
+
+/** Ends this near to level are level, m. */
+const LEVEL = 0.06;
+
+/** Which end the head belongs at: where the bed is higher, else away from the wind. */
+function headAt(model: BedModel, lying: HangState): BedResult['headAt'] {
+  const { rig } = model;
+  const bed = rig.bed!;
+  const name = (i: 0 | 1): string => bedStem(rig, i).name;
+  const up = lying.links[0][2] - lying.links[1][2];
+  if (Math.abs(up) > LEVEL) {
+    const end = up > 0 ? 0 : 1;
+    return { end, why: `the bed is higher toward ${name(end)}` };
+  }
+  if (rig.pitch !== undefined && rig.wind.beaufort > 0) {
+    const [wx] = windToward(rig.pitch.windFrom, rig.pitch.bearing);
+    if (Math.abs(wx) > 0.3) {
+      const end = wx > 0 ? 1 : 0;
+      return { end, why: `the bed is level, and ${name(end)} is away from the wind` };
+    }
+  }
+  return { end: bed.head, why: 'the bed is level: either end' };
+}
+
+function refusalsOf(model: BedModel): string[] {
+  const { rig, kit, straps } = model;
+  const bed = rig.bed!;
+  const out: string[] = [];
+  if (bed.beneath === 'water')
+    out.push('Not over water: whoever falls out in the night, in a bag or a net, drowns. Hang it over dry ground.');
+  if (bed.beneath === 'road')
+    out.push('Not over a road or track: what comes along it does not see a bed. Choose other anchors.');
+  if (bed.beneath === 'bed')
+    out.push(
+      'Never one bed above another: the upper falls on the lower, and both hang on the same trunks. Hang them apart.',
+    );
+  if (kit.limit > 0 && bed.mass > kit.limit)
+    out.push(`${kit.name} is made for ${kit.limit} kg at most; ${bed.mass} kg are to lie in it. Take a stronger bed.`);
+  if (straps.limit > 0 && bed.mass > straps.limit)
+    out.push(
+      `${straps.name} are made for ${straps.limit} kg at most; ${bed.mass} kg are to hang on them. Take stronger straps.`,
+    );
+  for (const i of [0, 1] as const) {
+    const { anchor } = bed.ends[i];
+    const trunk = anchor.kind === 'trunk' ? rig.trunks[i] : anchor.kind === 'stem' ? anchor : null;
+    if (trunk !== null && !(anchor.kind === 'trunk' && rig.trunks[i].standsOnWord === true))
+      out.push(...screenTree(trunk, true));
+  }
+  return out;
+}
+
+type Base = Omit<BedResult, 'refusals' | 'warnings' | 'comfort'>;
+
+function warningsOf(model: BedModel, r: Base): string[] {
+  const { rig, kit, straps } = model;
+  const bed = rig.bed!;
+  const units: UnitChoice = { length: 'm', force: 'N' };
+  const m = (x: number): string => say(x, 'length', units);
+  const out: string[] = [];
+  const low = Math.min(...r.cases.filter((c) => c.id !== 'empty').map((c) => c.height));
+  if (low <= 0.02)
+    out.push(
+      `It comes down on the ground ${r.cases.find((c) => c.height === low)!.said}. Raise both straps by ${m(0.1 - low)} or take in a loop.`,
+    );
+  for (const c of r.cases)
+    if (!c.converged) out.push(`${capital(c.name)}: ${c.reason ?? 'no rest is found'}. Do not do that.`);
+  const height = r.lying.height.value;
+  if (height > FALL_MOST)
+    out.push(
+      `It hangs ${m(height)} up with someone in it: a fall from there breaks bones. Lower it to where one is willing to fall, seat height at most.`,
+    );
+  else if (height > FALL_WARN)
+    out.push(`A fall from ${m(height)} hurts. Lower it to ${m(0.45)} unless something on the ground asks for it.`);
+  if (bed.beneath === 'hard')
+    out.push(
+      `Roots, stones or stumps lie beneath: clear them, or hang it elsewhere. One falls from ${m(height)} onto them.`,
+    );
+  if (bed.beneath === 'steep')
+    out.push('A bank or a drop lies beneath: the fall is as deep as the ground falls. Choose level ground.');
+  for (const i of [0, 1] as const) {
+    const angle = r.lying.angles[i].value;
+    if (angle < 0.3)
+      out.push(
+        `The ${i === 0 ? 'first' : 'second'} strap is too flat, ${say(angle, 'angle', units)}: it pulls ${say(r.lying.straps[i].value, 'force', units)}. Let the bed sag: higher straps, farther loops.`,
+      );
+    const bark = r.bark[i];
+    if (bark !== null && bark.value > BARK_PRESSURE.typical)
+      out.push(
+        `The strap presses the bark of ${bedStem(rig, i).name} with ${say(bark.value, 'stress', units)}: it may bruise. Wider straps, or sticks under them.`,
+      );
+    const { name, girth } = bedStem(rig, i);
+    const { anchor } = bed.ends[i];
+    if (anchor.kind !== 'pole' && girth < 0.6 && girth >= 0.5)
+      out.push(
+        `${capital(name)} is a thin tree for a person, ${m(diameterOf(girth))} through. Push it hard before anyone lies down.`,
+      );
+  }
+  if (kit.limit === 0)
+    out.push(`The maker’s limit of ${kit.name} is not known: find its label before anyone lies in it.`);
+  if (straps.limit === 0) out.push(`The maker’s limit of ${straps.name} is not known: find their label.`);
+  if (bed.head !== r.headAt.end) out.push(`Lay the head at the other end: ${r.headAt.why}.`);
+  if (Math.abs(r.lying.endUp.value) > 0.25)
+    out.push(
+      `Its ends are ${m(Math.abs(r.lying.endUp.value))} from level: one slides to the lower end. Raise the lower strap.`,
+    );
+  for (const p of r.poles) {
+    if (p.sideways === null)
+      out.push(
+        'The pole falls over sideways when someone leans out. Spread two back-stays, or lean the pole’s foot against a root.',
+      );
+    else if (p.sideways > 0.1)
+      out.push(
+        `The pole’s head goes ${m(p.sideways)} sideways when someone leans out. Spread the back-stays farther apart.`,
+      );
+    if (p.comesIn > 0.02 || p.comesDown > 0.03)
+      out.push(
+        `On the first sitting the pole’s head comes in ${m(p.comesIn)} and the bed comes down ${m(p.comesDown)}: get out, haul the back-stay in by ${m(p.haulIn)}, look at the foot, and sit again.`,
+      );
+  }
+  const { over } = r;
+  if (over !== null) {
+    const gap = tooNear(over)[0];
+    if (gap !== undefined)
+      out.push(
+        `${gap.what === 'strap' ? 'A strap' : gap.what === 'person' ? 'Who lies in it' : 'The bed'} comes within ${m(Math.max(0, gap.distance))} of the cloth: what touches it gets wet. ${gap.roofCase === 'lain' ? '' : 'In that weather '}lower the bed or raise the roof.`.replace(
+          / In that weather l/,
+          ' In that weather l',
+        ),
+      );
+    for (const i of [0, 1] as const)
+      if (over.overhang[i] < 0.15)
+        out.push(
+          over.overhang[i] < 0
+            ? `The ${i === 0 ? 'first' : 'second'} end of the bed lies open by ${m(-over.overhang[i])}. Move the roof over it, or pitch it on its diagonal.`
+            : `The roof reaches only ${m(over.overhang[i])} beyond the ${i === 0 ? 'first' : 'second'} end of the bed.`,
+        );
+    if (over.dryInRain < 0.98 && over.dryInRain < over.dry)
+      out.push(
+        `Rain at this slant, ${say(over.slant, 'angle', units)} from upright, reaches ${say(1 - over.dryInRain, 'share', units)} of the bed.`,
+      );
+  }
+  for (const d of r.drips)
+    if (d.wets)
+      out.push(
+        `Water runs in along the ${d.name} and drips into the bed. Tie a tail on it ${m(d.tailAt)} from ${d.id.startsWith('strap') ? 'the trunk' : 'its tie'}, just inside the roof’s edge.`,
+      );
+  return out;
+}
+
+/** Warmth and air as far as height and wind tell. */
+function comfortOf(rig: RidgeRig, height: number, beneath: keyof typeof BENEATH): string[] {
+  const wind = meanWind(rig);
+  const out: string[] = [];
+  out.push(
+    wind > 2
+      ? 'Wind under the bed takes the warmth away from below: a mat in it or a quilt under it, and hang it low in the lee.'
+      : 'Air under the bed cools from below on any night: lay a mat in it or a quilt under it.',
+  );
+  out.push(
+    height < 0.35
+      ? 'Near the ground it is stiller, and damper before dawn.'
+      : height > 0.7
+        ? 'Higher up it is airier: good on hot nights and above midges, cold on clear ones.'
+        : 'At this height air moves a little: enough for warm nights.',
+  );
+  if (rig.pitch !== undefined && wind > 3)
+    out.push('Drop the roof’s windward side to the ground before the bed is lain in.');
+  if (beneath === 'soft' && height < 0.5) out.push('Dry leaves heaped beneath slow the draught.');
+  return out;
+}

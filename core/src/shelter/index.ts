@@ -1,0 +1,11 @@
+export * from './bed-cases.js';
+export * from './bed-model.js';
+export * from './bed-report.js';
+export * from './evaluate.js';
+export * from './hang-it.js';
+export * from './over.js';
+export type { Drip } from './drip.js';
+export type { OtherPull, TrunkLoad } from './trunks.js';
+export * from './verdict.js';
+export * from './whole.js';
+export * from './roof-advice.js';

@@ -1,0 +1,213 @@
+import type { HangState } from '../bed/index.js';
+import { LEAST_GAP, LYING_DEEP, ROOF_ABOVE, SHELTERS, SITTING_TALL } from '../catalogue/index.js';
+import type { PitchShape, PitchTopology } from '../pitch/index.js';
+import { sub } from '../quantity/index.js';
+import type { Vec3 } from '../quantity/index.js';
+import type { RidgeRig } from '../rig/index.js';
+import { clothAbove, coverBeyond, lineOffCloth, rainSlant } from '../roof/index.js';
+import { beaufortSpeed, windToward } from '../weather/index.js';
+import type { BedCase } from './bed-cases.js';
+import type { BedModel } from './bed-model.js';
+import { alongCloth, lieOn } from './bed-model.js';
+
+/** How near a bed in one case comes to the roof in one of its own. */
+export interface Gap {
+  readonly roofCase: string;
+  readonly bedCase: string;
+  readonly distance: number;
+  readonly where: Vec3;
+  /** What comes nearest. */
+  readonly what: 'bed' | 'person' | 'strap';
+}
+
+/** The roof over a bed. */
+export interface RoofOver {
+  /** How far the cloth reaches beyond each end of the bed, straight down and in this rain, m; negative lies open. */
+  readonly overhang: readonly [number, number];
+  readonly overhangInRain: readonly [number, number];
+  /** Share of the bed that rain does not reach, straight down and at this slant. */
+  readonly dry: number;
+  readonly dryInRain: number;
+  /** Slant of the rain from upright, rad. */
+  readonly slant: number;
+  /** Least distance of bed, sleeper and straps from the cloth in any case; all of them, nearest first. */
+  readonly gaps: readonly Gap[];
+  /** Cloth over the middle of the line between the bed's ends, m; null where there is none. */
+  readonly above: number | null;
+  /** What suits the weather, m. */
+  readonly wished: number;
+  /** Room over the head of who sits in it, m; null where no cloth is over it. */
+  readonly headRoom: number | null;
+}
+
+/** Half the width that a bed someone lies in takes, m, and how high its sides stand over its middle. Judgement. */
+const SIDE = 0.35;
+const SIDE_UP = 0.25;
+
+/** Lines that stand for a bed's surface and who is in it, m. */
+function linesOf(
+  model: BedModel,
+  c: BedCase,
+  s: HangState,
+): { readonly what: Gap['what']; readonly line: readonly Vec3[] }[] {
+  const out: { what: Gap['what']; line: readonly Vec3[] }[] = [];
+  const way = sub(s.links[1], s.links[0]);
+  const level = Math.hypot(way[0], way[1]) || 1;
+  const across: readonly [number, number] = [-way[1] / level, way[0] / level];
+  const parts = s.line.length - 1;
+  const half = Math.min(SIDE, model.kit.width / 2) * (c.pose === 'empty' ? 0.4 : 1);
+  const up = c.pose === 'empty' ? 0 : SIDE_UP;
+  out.push({ what: 'bed', line: s.line });
+  for (const side of [1, -1])
+    out.push({
+      what: 'bed',
+      line: s.line.map((p, k): Vec3 => {
+        const full = Math.sin((Math.PI * k) / parts);
+        return [p[0] + side * across[0] * half * full, p[1] + side * across[1] * half * full, p[2] + up * full];
+      }),
+    });
+  const body = bodyLine(model, c, s);
+  if (body.length > 1) out.push({ what: 'person', line: body });
+  for (const i of [0, 1] as const) {
+    const [from, to] = [s.ties[i], s.links[i]];
+    const at = (f: number): Vec3 => [0, 1, 2].map((k) => from[k]! + f * (to[k]! - from[k]!)) as unknown as Vec3;
+    out.push({ what: 'strap', line: Array.from({ length: 9 }, (_, k) => at(k / 8)) });
+  }
+  return out;
+}
+
+/** Top of who is in the bed: along the body lying, from the seat to the head sitting. Empty where nobody is. */
+export function bodyLine(model: BedModel, c: BedCase, s: HangState): Vec3[] {
+  const up = (p: Vec3, by: number): Vec3 => [p[0], p[1], p[2] + by];
+  if (c.pose === 'empty') return [];
+  if (c.pose === 'sitting') {
+    const seat = alongCloth(model, s, model.rig.bed!.sitAt * model.kit.length);
+    return [seat, up(seat, SITTING_TALL)];
+  }
+  const { head, feet } = lieOn(model);
+  const out: Vec3[] = [];
+  for (let k = 0; k <= 10; k++) out.push(up(alongCloth(model, s, head + ((feet - head) * k) / 10), LYING_DEEP));
+  return out;
+}
+
+/** Which states of the bed are set against each of the roof's. */
+const POSES = ['empty', 'sitting', 'lying'] as const;
+const KINDS = ['bed', 'person', 'strap'] as const;
+
+/** Mean wind at the roof, m/s: drops are carried by it, not by its gusts. */
+export const meanWind = (rig: RidgeRig): number =>
+  beaufortSpeed(rig.wind.beaufort) * SHELTERS[rig.wind.shelter].typical;
+
+/** Slant of the rain over a rig, level way for every metre of fall. */
+export function slantOver(rig: RidgeRig): readonly [number, number] {
+  const pitch = rig.pitch!;
+  return rainSlant(meanWind(rig), windToward(pitch.windFrom, pitch.bearing));
+}
+
+/** What of a bed rain reaches: the share that stays dry. */
+export function dryShare(
+  model: BedModel,
+  s: HangState,
+  shape: Pick<PitchShape, 'at'>,
+  topology: Pick<PitchTopology, 'corners'>,
+  slant: readonly [number, number],
+): number {
+  const way = sub(s.links[1], s.links[0]);
+  const level = Math.hypot(way[0], way[1]) || 1;
+  const across: readonly [number, number] = [-way[1] / level, way[0] / level];
+  const half = Math.min(SIDE, model.kit.width / 2);
+  const parts = s.line.length - 1;
+  let [dry, all] = [0, 0];
+  for (let k = 0; k <= parts; k++) {
+    const full = Math.sin((Math.PI * k) / parts);
+    for (const side of [-1, -0.5, 0, 0.5, 1]) {
+      const p = s.line[k]!;
+      const place: Vec3 = [
+        p[0] + side * across[0] * half * full,
+        p[1] + side * across[1] * half * full,
+        p[2] + SIDE_UP * full * Math.abs(side),
+      ];
+      // each place counts for the cloth it stands for: little at the gathered ends
+      const area = 0.05 + full;
+      all += area;
+      if (clothAbove(place, topology.corners, shape.at, slant) !== null) dry += area;
+    }
+  }
+  return dry / all;
+}
+
+/**
+ * How a roof lies over a bed, in every case of both.
+ * @param lain the roof as it stands when someone is in the bed and has drawn the trunks together
+ */
+export function roofOver(
+  model: BedModel,
+  roof: { readonly shapes: readonly PitchShape[]; readonly topology: PitchTopology },
+  lain: PitchShape,
+): RoofOver {
+  const { rig } = model;
+  const { topology } = roof;
+  const stateOf = (id: string): HangState => model.stateOf(model.cases.find((c) => c.id === id)!);
+  const lying = stateOf('lying');
+  const slant = slantOver(rig);
+  const way = sub(lying.links[1], lying.links[0]);
+  const level = Math.hypot(way[0], way[1]) || 1;
+  const out = (i: 0 | 1): readonly [number, number] => {
+    const sign = i === 0 ? -1 : 1;
+    return [(sign * way[0]) / level, (sign * way[1]) / level];
+  };
+  const beyond = (by: readonly [number, number]): readonly [number, number] => [
+    coverBeyond(lying.links[0], out(0), topology.corners, lain.at, by),
+    coverBeyond(lying.links[1], out(1), topology.corners, lain.at, by),
+  ];
+  const gaps: Gap[] = [];
+  for (const pose of POSES) {
+    const c = model.cases.find((x) => x.id === pose)!;
+    const s = stateOf(pose);
+    const lines = linesOf(model, c, s);
+    for (const shape of [...roof.shapes, lain]) {
+      if (!shape.converged) continue;
+      for (const kind of KINDS) {
+        let nearest: Gap | null = null;
+        for (const { what, line } of lines) {
+          if (what !== kind) continue;
+          const { distance, where } = lineOffCloth(line, topology.corners, shape.at);
+          if (nearest === null || distance < nearest.distance)
+            nearest = { roofCase: shape.caseId, bedCase: pose, distance, where, what };
+        }
+        if (nearest !== null) gaps.push(nearest);
+      }
+    }
+  }
+  gaps.sort((a, b) => a.distance - b.distance);
+  const middle: Vec3 = [0, 1, 2].map((k) => 0.5 * (lying.links[0][k]! + lying.links[1][k]!)) as unknown as Vec3;
+  const cloth = clothAbove(middle, topology.corners, lain.at, [0, 0]);
+  const sitting = bodyLine(
+    model,
+    model.cases.find((c) => c.id === 'sitting')!,
+    stateOf('sitting'),
+  );
+  const over = clothAbove(sitting[0]!, topology.corners, lain.at, [0, 0]);
+  return {
+    overhang: beyond([0, 0]),
+    overhangInRain: beyond(slant),
+    dry: dryShare(model, lying, lain, topology, [0, 0]),
+    dryInRain: dryShare(model, lying, lain, topology, slant),
+    slant: Math.atan(Math.hypot(...slant)),
+    gaps,
+    above: cloth === null ? null : cloth - middle[2],
+    wished: wishedAbove(rig),
+    headRoom: over === null ? null : over - sitting[1]![2],
+  };
+}
+
+/** Roof above the bed's ends that suits the wind: an arm's reach in fair weather, a forearm when rain drives. */
+export function wishedAbove(rig: RidgeRig): number {
+  const [low, high] = ROOF_ABOVE;
+  // from a gentle breeze at the roof to one that drives the rain at more than half upright
+  const share = Math.min(1, Math.max(0, (meanWind(rig) - 1.5) / 4));
+  return high + (low - high) * share;
+}
+
+/** Whatever comes too near the cloth, nearest first. */
+export const tooNear = (over: RoofOver): readonly Gap[] => over.gaps.filter((g) => g.distance < LEAST_GAP[g.what]);

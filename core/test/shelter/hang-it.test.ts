@@ -1,0 +1,141 @@
+import { describe, expect, test } from '@jest/globals';
+import { strapSets } from '../../src/bed/index.js';
+import { bedStem } from '../../src/rig/index.js';
+import {
+  bedModel,
+  headEndUp,
+  heightsFor,
+  hangIt,
+  lowestOf,
+  middleOf,
+  roofAdvice,
+  strapAngle,
+  wishOff,
+  wishedMiddle,
+} from '../../src/shelter/index.js';
+import { ONE_TREE, UNDER_FLY, UNITS, bedded, demo, kitted } from './helper.js';
+
+const fly = demo(UNDER_FLY);
+
+describe('hang it for me', () => {
+  test('what it offers lies as wished when it is hung so, to the centimetre of a strap', () => {
+    const wish = { height: 0.5, angle: 0.5, headUp: 0.1 };
+    const { offers, problem, tried } = hangIt(bedded(fly.rig, { wish }), fly.around, UNITS);
+    expect(problem).toBeNull();
+    expect(tried).toBeGreaterThan(1000);
+    expect(offers).toHaveLength(3);
+    for (const o of offers) {
+      const model = bedModel(o.rig, fly.around, { ranges: false });
+      const s = model.stateOf(model.cases.find((c) => c.id === 'lying')!);
+      expect(lowestOf(model, s)).toBeCloseTo(0.5, 1);
+      expect(Math.abs(lowestOf(model, s) - 0.5)).toBeLessThan(0.011);
+      expect(Math.abs(headEndUp(o.rig, s) - 0.1)).toBeLessThan(0.015);
+      expect(Math.abs((strapAngle(s, 0) + strapAngle(s, 1)) / 2 - 0.5)).toBeLessThan(0.06);
+      for (const e of o.rig.bed!.ends) expect(e.height).toBeLessThanOrEqual(fly.around.body.reach);
+    }
+  });
+  test('against every way tried whole: none lies nearer to the wish', () => {
+    // few loops, so that each pair can be solved
+    const around = kitted(fly.around, {}, { first: 1.2, spacing: 0.45, count: 5, length: 3.6 });
+    const rig = bedded(fly.rig, {
+      wish: { height: 0.4, angle: 0.52, headUp: 0 },
+      ends: [
+        { ...fly.rig.bed!.ends[0], loop: 5, wraps: 1 },
+        { ...fly.rig.bed!.ends[1], loop: 5, wraps: 1 },
+      ],
+    });
+    const best = hangIt(rig, around, UNITS).offers[0]!;
+    const straps = around.straps[0]!;
+    let least = Number.POSITIVE_INFINITY;
+    const span = rig.span.tape;
+    for (const a of strapSets(straps, bedStem(rig, 0).girth))
+      for (const b of strapSets(straps, bedStem(rig, 1).girth)) {
+        if (a.free + b.free + 2.5 <= span) continue;
+        const found = heightsFor(rig, around, [a, b], [1.8, 1.8]);
+        if (found === null || Math.abs(found.lies.low - 0.4) > 0.01 || Math.abs(found.lies.headUp) > 0.01) continue;
+        const { ends } = found.rig.bed!;
+        if (ends.some((e) => e.height > around.body.reach)) continue;
+        const angles = [strapAngle(found.lies.state, 0), strapAngle(found.lies.state, 1)] as const;
+        least = Math.min(
+          least,
+          wishOff(rig.bed!.wish, angles, middleOf(found.lies.state) - wishedMiddle(rig, span), [a, b]),
+        );
+      }
+    expect(Number.isFinite(least)).toBe(true);
+    const off = wishOff(
+      rig.bed!.wish,
+      best.angles,
+      (() => {
+        const model = bedModel(best.rig, around, { ranges: false });
+        return middleOf(model.stateOf(model.cases.find((c) => c.id === 'lying')!)) - wishedMiddle(rig, span);
+      })(),
+      best.ends,
+    );
+    expect(off).toBeLessThanOrEqual(least + 0.02);
+  });
+  test('on a slope and between unequal trunks the straps make up for it', () => {
+    const [first, second] = fly.rig.trunks;
+    const rig = { ...fly.rig, groundRise: 0.35, trunks: [{ ...first, girth: 1.1 }, second] as const };
+    const [o] = hangIt(rig, fly.around, UNITS).offers;
+    expect(o!.height).toBeCloseTo(0.45, 2);
+    expect(o!.ends[0].height - o!.ends[1].height).toBeGreaterThan(0.2);
+  });
+  test('the one-tree rig is hung too, pole and stays and all', () => {
+    const one = demo(ONE_TREE);
+    const [o] = hangIt(one.rig, one.around, UNITS).offers;
+    expect(o!.height).toBeCloseTo(0.45, 2);
+  });
+  test.each([
+    [
+      'a span too wide',
+      (d: typeof fly) => ({ ...d, rig: { ...d.rig, span: { ...d.rig.span, tape: 9 } } }),
+      /does not reach: .* 9\.00 m apart/,
+    ],
+    [
+      'a trunk too thick',
+      (d: typeof fly) => ({
+        ...d,
+        rig: { ...d.rig, trunks: [{ ...d.rig.trunks[0], girth: 7 }, d.rig.trunks[1]] as const },
+      }),
+      /do not go round/,
+    ],
+    [
+      'a wish too high',
+      (d: typeof fly) => ({ ...d, rig: bedded(d.rig, { wish: { height: 1.4, angle: 0.6, headUp: 0 } }) }),
+      /above my reach of 2\.15 m/,
+    ],
+  ])('%s: says so and what would help', (_, make, words) => {
+    const { rig, around } = make(fly);
+    const answer = hangIt(rig, around, UNITS);
+    expect(answer.offers).toEqual([]);
+    expect(answer.problem).toMatch(words);
+  });
+});
+
+describe('what to change of the roof over a bed', () => {
+  test('a roof too high in driven rain is lowered until the bed lies dry, square and diagonal are set against each other', () => {
+    const rig = {
+      ...fly.rig,
+      wind: { beaufort: 6, shelter: 'open' as const },
+      pitch: { ...fly.rig.pitch!, windFrom: fly.rig.pitch!.bearing },
+    };
+    const advice = roofAdvice(rig, fly.around, UNITS);
+    expect(advice.map((a) => a.id)).toContain('turn');
+    expect(advice.find((a) => a.id === 'turn')!.effect).toMatch(/% of the bed is dry in this rain|dry in this rain/);
+    const lower = advice.find((a) => a.id === 'lower');
+    if (lower !== undefined) expect(lower.rig!.trunks[0].tieHeight).toBeLessThan(rig.trunks[0].tieHeight);
+  });
+  test('a bed that touches the cloth: raise the one or lower the other, each tried', () => {
+    const low = {
+      ...fly.rig,
+      trunks: [
+        { ...fly.rig.trunks[0], tieHeight: 1.5 },
+        { ...fly.rig.trunks[1], tieHeight: 1.5 },
+      ] as const,
+    };
+    const advice = roofAdvice(low, fly.around, UNITS);
+    const raise = advice.find((a) => a.id === 'raise');
+    expect(raise).toBeDefined();
+    expect(raise!.rig!.trunks[0].tieHeight).toBeGreaterThan(1.5);
+  });
+});

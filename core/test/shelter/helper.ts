@@ -1,0 +1,33 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { KitBed, KitStraps } from '../../src/bed/index.js';
+import { readRigFile, surroundingsOf } from '../../src/formats/index.js';
+import type { Bed, BedEnd, PitchSurroundings, RidgeRig } from '../../src/rig/index.js';
+
+export const UNITS = { length: 'm', force: 'N' } as const;
+
+/** A demo rig of examples/rigs with what it is judged with. */
+export function demo(name: string): { readonly rig: RidgeRig; readonly around: PitchSurroundings } {
+  const file = readRigFile(readFileSync(join(process.cwd(), `examples/rigs/${name}.rig.json`), 'utf8'));
+  return { rig: file.rig, around: surroundingsOf(file) };
+}
+export const UNDER_FLY = 'river-bed-under-the-fly';
+export const ONE_TREE = 'bed-on-one-alder';
+export const WRONG = 'drum-tight-bed';
+
+/** The rig with its bed changed. */
+export const bedded = (rig: RidgeRig, part: Partial<Bed>): RidgeRig => ({ ...rig, bed: { ...rig.bed!, ...part } });
+export const ended = (rig: RidgeRig, i: 0 | 1, part: Partial<BedEnd>): RidgeRig => {
+  const { ends } = rig.bed!;
+  return bedded(rig, { ends: i === 0 ? [{ ...ends[0], ...part }, ends[1]] : [ends[0], { ...ends[1], ...part }] });
+};
+/** The kit with its bed or its straps changed. */
+export const kitted = (
+  around: PitchSurroundings,
+  bed: Partial<KitBed>,
+  straps: Partial<KitStraps> = {},
+): PitchSurroundings => ({
+  ...around,
+  beds: around.beds.map((b) => ({ ...b, ...bed })),
+  straps: around.straps.map((s) => ({ ...s, ...straps })),
+});

@@ -1,0 +1,204 @@
+import { capital, say, saySmall } from '@rough-bight/core/quantity';
+import type { BodyMeasures } from '@rough-bight/core/quantity';
+import type { RidgeRig } from '@rough-bight/core/rig';
+import { bedStem } from '@rough-bight/core/rig';
+import type { BedResult, RoofAdvice } from '@rough-bight/core/shelter';
+import type { ReactElement } from 'react';
+import { FigureValue } from '../../parts/figure.js';
+import { useUnits } from '../../parts/units.js';
+
+/** How the bed lies: height, angles, pulls, what its trunks bear, and the roof over it. */
+export function BedReport({
+  rig,
+  bed,
+  body,
+  advice,
+  onTake,
+}: {
+  readonly rig: RidgeRig;
+  readonly bed: BedResult;
+  readonly body: BodyMeasures;
+  readonly advice: readonly RoofAdvice[] | null;
+  readonly onTake: (rig: RidgeRig) => void;
+}): ReactElement {
+  const units = useUnits();
+  const { lying, over } = bed;
+  const m = (x: number): string => say(x, 'length', units);
+  return (
+    <section className="bed-report" aria-label="The bed">
+      <h2>{capital(bed.name)}</h2>
+      <dl className="facts">
+        <dt>Lowest place, lain in</dt>
+        <dd>
+          <FigureValue figure={lying.height} big band />{' '}
+          <span className="quiet">{saySmall(lying.height.value, body)}</span>
+        </dd>
+        <dt>Under the line of its ends</dt>
+        <dd>
+          <FigureValue figure={lying.sag} />
+        </dd>
+        <dt>Head over feet</dt>
+        <dd>
+          <FigureValue figure={lying.headUp} />
+        </dd>
+        {lying.ridge !== null && (
+          <>
+            <dt>Its ridge-cord</dt>
+            <dd>
+              <FigureValue figure={lying.ridge} />
+            </dd>
+          </>
+        )}
+        {bed.settles > 0.005 && (
+          <>
+            <dt>By morning</dt>
+            <dd>{m(bed.settles)} lower</dd>
+          </>
+        )}
+      </dl>
+      <table className="rows">
+        <thead>
+          <tr>
+            <th scope="col">Lying</th>
+            <th scope="col">First end</th>
+            <th scope="col">Second end</th>
+          </tr>
+        </thead>
+        <tbody>
+          <Both name="Below level" figures={lying.angles} />
+          <Both name="Strap" figures={lying.straps} />
+          <Both name="Level pull" figures={[lying.ends[0].level, lying.ends[1].level]} />
+          <Both name="Weight on it" figures={[lying.ends[0].down, lying.ends[1].down]} />
+          {(bed.bark[0] !== null || bed.bark[1] !== null) && <Both name="On the bark" figures={bed.bark} />}
+        </tbody>
+      </table>
+      {bed.trunks.length > 0 && (
+        <details>
+          <summary>What each trunk bears, roof and bed together</summary>
+          {bed.trunks.map((t) => (
+            <table className="rows" key={t.id}>
+              <caption>{capital(t.name)}</caption>
+              <thead>
+                <tr>
+                  <th scope="col">Case</th>
+                  <th scope="col">Roof</th>
+                  <th scope="col">Bed</th>
+                  <th scope="col">Together</th>
+                  <th scope="col">At its foot</th>
+                </tr>
+              </thead>
+              <tbody>
+                {t.loads.map((l) => (
+                  <tr key={l.caseId}>
+                    <th scope="row">{capital(l.said)}</th>
+                    <td>{say(l.roof, 'force', units)}</td>
+                    <td>{say(l.bed, 'force', units)}</td>
+                    <td>{say(l.level, 'force', units)}</td>
+                    <td>{say(l.moment, 'moment', units)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          ))}
+        </details>
+      )}
+      {over !== null && (
+        <>
+          <h3>The roof over it</h3>
+          <dl className="facts">
+            <dt>Reaches beyond its ends</dt>
+            <dd>
+              {m(over.overhang[0])} and {m(over.overhang[1])}
+            </dd>
+            <dt>In this rain, {say(over.slant, 'angle', units)} from upright</dt>
+            <dd>
+              {m(over.overhangInRain[0])} and {m(over.overhangInRain[1])}; {say(over.dryInRain, 'share', units)} of the
+              bed dry
+            </dd>
+            <dt>Above its ends</dt>
+            <dd>
+              {over.above === null ? 'open sky' : m(over.above)}{' '}
+              <span className="quiet">{m(over.wished)} suits this weather</span>
+            </dd>
+            <dt>Over the head of who sits</dt>
+            <dd>
+              {over.headRoom === null
+                ? 'open sky'
+                : over.headRoom < 0
+                  ? `${m(-over.headRoom)} too low`
+                  : m(over.headRoom)}
+            </dd>
+            {over.gaps[0] !== undefined && (
+              <>
+                <dt>Nearest to the cloth</dt>
+                <dd>
+                  {m(over.gaps[0].distance)} <span className="quiet">{over.gaps[0].what}</span>
+                </dd>
+              </>
+            )}
+            {bed.draws !== null && (
+              <>
+                <dt>The ridge’s ends come nearer</dt>
+                <dd>
+                  {(bed.draws.by * 1000).toFixed(0)} mm{' '}
+                  <span className="quiet">
+                    {say(bed.draws.before, 'force', units)} becomes {say(bed.draws.after, 'force', units)}
+                  </span>
+                </dd>
+              </>
+            )}
+          </dl>
+          {advice === null ? (
+            <p className="quiet">What to lower or turn is being tried.</p>
+          ) : (
+            advice.map((a) => (
+              <p key={a.id} className="roof-advice">
+                <b>{a.text}</b> <span className="quiet">{capital(a.effect)}.</span>{' '}
+                {a.rig !== null && (
+                  <button type="button" className="button" onClick={() => onTake(a.rig!)}>
+                    Do that
+                  </button>
+                )}
+              </p>
+            ))
+          )}
+        </>
+      )}
+      {bed.poles.map((p) => (
+        <p key={p.end}>
+          <b>{capital(bedStem(rig, p.end).name)}</b>:{' '}
+          {p.sideways === null
+            ? 'falls over sideways when someone leans out'
+            : `its head goes ${m(p.sideways)} sideways when someone leans out`}
+          . On the first sitting it comes in {m(p.comesIn)} and the bed {m(p.comesDown)} down; haul the back-stay in by{' '}
+          {m(p.haulIn)} and sit again.
+        </p>
+      ))}
+      <div className="quiet comfort">
+        {bed.comfort.map((c) => (
+          <p key={c}>{c}</p>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+function Both({
+  name,
+  figures,
+}: {
+  readonly name: string;
+  readonly figures: readonly [
+    Parameters<typeof FigureValue>[0]['figure'] | null,
+    Parameters<typeof FigureValue>[0]['figure'] | null,
+  ];
+}): ReactElement {
+  return (
+    <tr>
+      <th scope="row">{name}</th>
+      {figures.map((f, i) => (
+        <td key={i}>{f === null ? '–' : <FigureValue figure={f} />}</td>
+      ))}
+    </tr>
+  );
+}
