@@ -10,6 +10,8 @@ const PLACES = [
   '/rigs/gravel-spit-gable/hang',
   '/rigs/hammock-fly/guy',
   '/rigs/wedge-on-one-willow/weather?view=above',
+  '/rigs/drum-tight-bed/bed',
+  '/rigs/bed-on-one-alder/bed',
   '/places/the-landing/look?thing=ferry-alder',
   '/places/the-landing/measure',
   '/places/the-landing/wind',
