@@ -10,6 +10,7 @@ import { solveSpan, unstressedFromDip, unstressedFromPretension, unstressedFromS
 import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
 import { evaluatePitch } from '@rough-bight/core/pitch';
 import { evaluateRidge } from '@rough-bight/core/rig';
+import { evaluateBed, evaluateShelter, hangIt } from '@rough-bight/core/shelter';
 import { sizeCords, sizeRig } from '@rough-bight/core/sizing';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
 
@@ -98,6 +99,28 @@ function pitches() {
   };
 }
 
+/** A bed under its roof: hung by its wish, judged in full with spreads, and followed while a strap is dragged. */
+function beds() {
+  const file = readRigFile(readFileSync(join(root, 'examples/rigs/river-bed-under-the-fly.rig.json'), 'utf8'));
+  const around = surroundingsOf(file);
+  const units = { length: 'm', force: 'N' };
+  const roof = evaluatePitch(file.rig, around);
+  let { tied } = roof;
+  let away = 0;
+  return {
+    hang_ms: median(7, () => {
+      if (hangIt(file.rig, around, units).offers.length === 0) throw new Error('the bench bed cannot be hung');
+    }),
+    bed_full_ms: median(5, () => evaluateBed(file.rig, around, { full: true, roof })),
+    bed_drag_ms: median(15, () => {
+      away = away === 0 ? 0.05 : 0;
+      const [first, second] = file.rig.bed.ends;
+      const bed = { ...file.rig.bed, ends: [{ ...first, height: first.height + away }, second] };
+      ({ tied } = evaluateShelter({ ...file.rig, bed }, around, units, { full: false, from: tied }).roof);
+    }),
+  };
+}
+
 /** A wood of two hundred anchors ranked, and the demo place surveyed. */
 function grounds(camp) {
   const who = { body: camp.person.body, calibrations: camp.person.calibrations };
@@ -141,5 +164,6 @@ export async function measure() {
     ...grounds(camp),
     ...roofs(),
     ...pitches(),
+    ...beds(),
   };
 }

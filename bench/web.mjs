@@ -25,14 +25,14 @@ export async function measure() {
     const ridge = await dragged(page, await page.getByRole('slider', { name: 'Move the downstream alder' }), [40, 0]);
     const pitch = async (view, name, by) => {
       await page.goto(`${app.address}/rigs/mess-roof/guy?view=${view}`);
-      await page.getByText(/worst of \d cases/).waitFor({ timeout: 60_000 });
+      await page.getByText(/worst of \d+ cases/).waitFor({ timeout: 60_000 });
       await page.waitForTimeout(1500);
       return dragged(page, page.getByRole('slider', { name }), by);
     };
     const above = await pitch('above', 'Foot of the left middle guy', [14, 10]);
     const side = await pitch('side', 'Height of the left edge', [0, 14]);
     await page.goto(`${app.address}/rigs/mess-roof/guy?view=depth`);
-    await page.getByText(/worst of \d cases/).waitFor({ timeout: 60_000 });
+    await page.getByText(/worst of \d+ cases/).waitFor({ timeout: 60_000 });
     await page.waitForTimeout(2500);
     const depth = await turned(page, page.locator('.depth canvas'));
     return {

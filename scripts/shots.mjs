@@ -8,6 +8,12 @@ import { build, root } from './build.mjs';
 
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
+/** Waits until every case has been judged. */
+const fully = (page) =>
+  page
+    .getByText(/worst of \d+ cases/)
+    .first()
+    .waitFor({ timeout: 40_000 });
 const SHOTS = [
   ['camp', '/camps/sallow-ait', DESK, 'day'],
   ['ground-look', '/places/the-landing/look?thing=ferry-alder', DESK, 'day'],
@@ -16,7 +22,6 @@ const SHOTS = [
   ['ground-phone', '/places/the-landing/choose', PHONE, 'day'],
   ['bench-ridge', '/rigs/landing-gable/ridge', DESK, 'day'],
   ['bench-ember', '/rigs/drying-line-twine/ridge', DESK, 'ember'],
-  ['bench-weather', '/rigs/landing-gable/weather', DESK, 'day'],
   [
     'bench-size',
     '/rigs/drying-line-twine/ridge?panel=size',
@@ -34,38 +39,16 @@ const SHOTS = [
       await page.getByRole('button', { name: /what the pulley-style hitch/ }).click();
     },
   ],
-  [
-    'bench-tension-sag',
-    '/rigs/landing-gable/ridge',
-    DESK,
-    'day',
-    async (page) => {
-      await page.getByText('Tension and sag').click();
-      await page.getByText(/In the band/).waitFor({ timeout: 20_000 });
-    },
-  ],
   ['bench-phone', '/rigs/landing-gable/ridge', PHONE, 'day'],
-  [
-    'pitch-side',
-    '/rigs/mess-roof/hang',
-    DESK,
-    'day',
-    (page) => page.getByText(/worst of \d cases/).waitFor({ timeout: 30_000 }),
-  ],
-  [
-    'pitch-above',
-    '/rigs/gravel-spit-gable/guy',
-    DESK,
-    'day',
-    (page) => page.getByText(/worst of \d cases/).waitFor({ timeout: 30_000 }),
-  ],
+  ['pitch-side', '/rigs/mess-roof/hang', DESK, 'day', fully],
+  ['pitch-above', '/rigs/gravel-spit-gable/guy', DESK, 'day', fully],
   [
     'pitch-depth',
     '/rigs/mess-roof/guy?view=depth',
     DESK,
     'ember',
     async (page) => {
-      await page.getByText(/worst of \d cases/).waitFor({ timeout: 30_000 });
+      await fully(page);
       await page.waitForTimeout(2500);
     },
   ],
@@ -76,6 +59,8 @@ const SHOTS = [
     'day',
     (page) => page.getByRole('table').first().waitFor({ timeout: 60_000 }),
   ],
+  ['bed-side', '/rigs/river-bed-under-the-fly/bed', DESK, 'day', fully],
+  ['bed-one-tree', '/rigs/bed-on-one-alder/bed', DESK, 'ember', fully],
   ['kit', '/kit', DESK, 'day'],
   ['me', '/me', DESK, 'day'],
   [

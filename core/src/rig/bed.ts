@@ -2,11 +2,11 @@ import type { Sign } from '../anchor/index.js';
 import { LEAST_FREE, freeAt, mostFree } from '../bed/index.js';
 import type { KitBed, KitStraps } from '../bed/index.js';
 import { ADJUSTMENTS, BROW_OF_STATURE, findWood } from '../catalogue/index.js';
-import type { BodyMeasures, Quantity } from '../quantity/index.js';
+import type { BodyMeasures } from '../quantity/index.js';
 import type { GuyAnchor, PitchSurroundings } from './pitch.js';
 import { PITCH_LIMITS, pitchProblems } from './pitch.js';
-import type { Problem, RidgeRig } from './ridge.js';
-import { RIDGE_LIMITS, measuredSpan, problemsOf } from './ridge.js';
+import type { Limit, Problem, RidgeRig } from './ridge.js';
+import { RIDGE_LIMITS, limit, measuredSpan, problemsOf } from './ridge.js';
 
 /** What a bed's end hangs from. Places on the rig's plan, m. */
 export type BedAnchor =
@@ -111,13 +111,6 @@ export interface Bed {
   readonly ridgeDrip: readonly [boolean, boolean];
 }
 
-export interface BedLimit {
-  readonly name: string;
-  readonly quantity: Quantity;
-  readonly min: number;
-  readonly max: number;
-}
-const limit = (name: string, quantity: Quantity, min: number, max: number): BedLimit => ({ name, quantity, min, max });
 export const BED_LIMITS = {
   height: limit('height of a strap', 'length', 0.3, 4),
   wraps: limit('wraps of a strap', 'count', 1, 6),
@@ -144,7 +137,7 @@ export const BED_LIMITS = {
   wishHeight: limit('wished height', 'length', 0.15, 1.5),
   wishAngle: limit('wished angle of the straps', 'angle', 0.17, 0.96),
   headUp: limit('the head’s end over the feet’s', 'length', -0.4, 0.4),
-} as const satisfies Record<string, BedLimit>;
+} as const satisfies Record<string, Limit>;
 
 /** Soil under the bed: the pitch's where there is one. */
 export const bedSoil = (rig: RidgeRig): string => rig.pitch?.soil ?? rig.bed!.soil;

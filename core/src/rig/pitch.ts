@@ -1,10 +1,10 @@
 import type { Sign } from '../anchor/index.js';
 import { findHitch, findPeg, findSoil, findWood } from '../catalogue/index.js';
-import type { Quantity } from '../quantity/index.js';
 import type { KitRoof, PitchForm, Shape } from '../roof/index.js';
 import { PITCH_FORMS, PITCH_TRAITS } from '../roof/index.js';
 import type { Gear } from './gear.js';
-import type { Problem, RidgeRig, Surroundings } from './ridge.js';
+import type { Limit, Problem, RidgeRig, Surroundings } from './ridge.js';
+import { limit } from './ridge.js';
 
 /** Pegs of one shape that a person has. */
 export interface KitPegs {
@@ -112,18 +112,6 @@ export interface Pitch {
 /** What a pitched rig is judged with. */
 export interface PitchSurroundings extends Surroundings, Gear {}
 
-export interface PitchLimit {
-  readonly name: string;
-  readonly quantity: Quantity;
-  readonly min: number;
-  readonly max: number;
-}
-const limit = (name: string, quantity: Quantity, min: number, max: number): PitchLimit => ({
-  name,
-  quantity,
-  min,
-  max,
-});
 export const PITCH_LIMITS = {
   edge: limit('height of an edge', 'length', 0, 4),
   awning: limit('awning', 'share', 0, 0.5),
@@ -150,7 +138,7 @@ export const PITCH_LIMITS = {
   buriedDepth: limit('depth it is buried', 'length', 0.05, 1.5),
   stick: limit('thickness of the sticks', 'diameter', 0.01, 0.12),
   pegs: limit('number of pegs', 'count', 0, 200),
-} as const satisfies Record<string, PitchLimit>;
+} as const satisfies Record<string, Limit>;
 /** Guys that may differ from the rest, and names in the order of tightening. */
 export const MOST_GUYS = 24;
 

@@ -98,7 +98,13 @@ export interface Limit {
   readonly min: number;
   readonly max: number;
 }
-const limit = (name: string, quantity: Quantity, min: number, max: number): Limit => ({ name, quantity, min, max });
+/** A limit, in a row of a table. */
+export const limit = (name: string, quantity: Quantity, min: number, max: number): Limit => ({
+  name,
+  quantity,
+  min,
+  max,
+});
 
 export const RIDGE_LIMITS = {
   span: limit('span', 'length', 0.5, 60),

@@ -44,7 +44,7 @@ export function BedControls(props: Props): ReactElement {
   return (
     <div className="controls bed-controls">
       <WhichBed {...props} />
-      <HangIt rig={rig} around={around} edit={props.edit} onTake={put} />
+      <HangIt rig={rig} around={around} bed={props.bed} edit={props.edit} onTake={put} />
       <Cases {...props} />
       {([0, 1] as const).map((i) => (
         <EndControls key={i} i={i} {...props} />

@@ -1,8 +1,8 @@
 import { ADJUSTMENTS } from '@rough-bight/core/catalogue';
 import { say, sayHeight } from '@rough-bight/core/quantity';
-import { BED_LIMITS, bedStem } from '@rough-bight/core/rig';
+import { BED_LIMITS, BENEATH, bedStem } from '@rough-bight/core/rig';
 import type { Bed, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
-import type { HangAnswer, HangOffer } from '@rough-bight/core/shelter';
+import type { BedResult, HangAnswer, HangOffer } from '@rough-bight/core/shelter';
 import { Wand2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { ReactElement } from 'react';
@@ -16,11 +16,13 @@ const B = BED_LIMITS;
 export function HangIt({
   rig,
   around,
+  bed,
   edit,
   onTake,
 }: {
   readonly rig: RidgeRig;
   readonly around: PitchSurroundings;
+  readonly bed: BedResult | null;
   readonly edit: (rig: RidgeRig) => string | null;
   readonly onTake: (rig: RidgeRig) => void;
 }): ReactElement {
@@ -71,6 +73,12 @@ export function HangIt({
           onCommit={(headUp) => set({ headUp })}
         />
       </div>
+      {bed !== null && (
+        <p className="caution">
+          Whoever falls out falls {say(bed.lying.height.value, 'length', units)}, sitting up more, onto{' '}
+          {BENEATH[rig.bed!.beneath]}. No higher than you are willing to fall; nothing hard or sharp beneath.
+        </p>
+      )}
       <p>
         <button type="button" className="button button-act" onClick={find} disabled={working}>
           <Wand2 size={16} aria-hidden="true" /> {working ? 'Trying every loop…' : 'Hang it for me'}

@@ -12,6 +12,10 @@ const CAUTIONS = [
     'Not for climbing, highlines, rescue, lifting, or over water. Hammocks no higher than a safe fall, never stacked.',
   ],
   [
+    'Beds',
+    'No higher than you are willing to fall, over soft, even ground: never over water, a road, a drop, stones or another bed. One person, unless the maker says more; two in one bed fall on each other. Makers’ limits of bed and straps come first; an unknown limit is no limit to trust. Getting in at a drop more than doubles the pull. A pole with a back-stay is sat in gently, looked at, and sat in again.',
+  ],
+  [
     'Cord',
     'Rated strengths are the maker’s, on new dry cord. Unknown cord is unknown: test it, or derate it and keep it off people. Shock loads exceed any table. Elastic cord holds nothing.',
   ],

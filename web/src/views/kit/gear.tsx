@@ -5,11 +5,12 @@ import { PITCH_LIMITS } from '@rough-bight/core/rig';
 import type { KitPegs } from '@rough-bight/core/rig';
 import { LAYOUTS, ROOF_LIMITS, roofMass, tieOutsOf } from '@rough-bight/core/roof';
 import type { KitRoof, Layout } from '@rough-bight/core/roof';
-import { Plus, Trash2 } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Choice, TextField } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
+import { KitList } from './kit-list.js';
+import type { KitListProps } from './kit-list.js';
 import { RoofMore } from './roof-more.js';
 
 const CLOTH_OPTIONS = CLOTHS.map((c) => ({ id: c.id, name: c.name }));
@@ -62,117 +63,99 @@ export function Roofs({
   onAdd,
   onChange,
   onRemove,
-}: {
-  readonly roofs: readonly KitRoof[];
-  readonly onAdd: (roof: Omit<KitRoof, 'id'>) => void;
-  readonly onChange: (roof: KitRoof) => void;
-  readonly onRemove: (id: string) => void;
-}): ReactElement {
+}: { readonly roofs: readonly KitRoof[] } & KitListProps<KitRoof>): ReactElement {
   const units = useUnits();
   return (
-    <>
-      <h2 className="page-head page-head-next">Roofs</h2>
-      {roofs.length === 0 && <p>No roof in the kit. Add one and measure its edges.</p>}
-      <ul className="hanks">
-        {roofs.map((roof) => {
-          const change = (next: KitRoof): null => {
-            onChange(next);
-            return null;
-          };
-          const hold = roof.tieOuts[0]?.hold ?? 'none';
-          return (
-            <li className="hank roof-row" key={roof.id}>
-              <TextField label="Name" value={roof.name} max={60} onCommit={(name) => change({ ...roof, name })} />
-              <Choice
-                label="Cloth"
-                value={roof.cloth}
-                options={CLOTH_OPTIONS}
-                onChange={(cloth) => change({ ...roof, cloth })}
-              />
-              <NumberField
-                label="Length"
-                value={roof.length}
-                limit={ROOF_LIMITS.length}
-                step={0.1}
-                onCommit={(length) => change(resized(roof, { length }))}
-              />
-              <NumberField
-                label="Width"
-                value={roof.width}
-                limit={ROOF_LIMITS.width}
-                step={0.1}
-                onCommit={(width) => change(resized(roof, { width }))}
-              />
-              <Choice<Hold | 'none'>
-                label="Held by"
-                value={hold}
-                options={HOLD_OPTIONS}
-                onChange={(to) => {
-                  const layout = layoutOf(roof);
-                  change({
-                    ...roof,
-                    tieOuts:
-                      to === 'none'
-                        ? []
-                        : roof.tieOuts.length === 0 || layout !== 'own'
-                          ? tieOutsOf(layout === 'own' ? 'middles' : layout, roof.length, roof.width, to)
-                          : roof.tieOuts.map((t) => ({ ...t, hold: to })),
-                  });
+    <KitList
+      title="Roofs"
+      empty="No roof in the kit. Add one and measure its edges."
+      things={roofs}
+      look="roof-row"
+      add="Add a roof"
+      fresh={{
+        name: 'new roof',
+        cloth: 'nylon',
+        length: 3,
+        width: 3,
+        hollow: 0,
+        tieOuts: tieOutsOf('full', 3, 3, 'loop'),
+        mass: 0,
+        sun: 'new',
+        wear: 'sound',
+      }}
+      onAdd={onAdd}
+      onRemove={onRemove}
+    >
+      {(roof) => {
+        const change = (next: KitRoof): null => {
+          onChange(next);
+          return null;
+        };
+        const hold = roof.tieOuts[0]?.hold ?? 'none';
+        return (
+          <>
+            <TextField label="Name" value={roof.name} max={60} onCommit={(name) => change({ ...roof, name })} />
+            <Choice
+              label="Cloth"
+              value={roof.cloth}
+              options={CLOTH_OPTIONS}
+              onChange={(cloth) => change({ ...roof, cloth })}
+            />
+            <NumberField
+              label="Length"
+              value={roof.length}
+              limit={ROOF_LIMITS.length}
+              step={0.1}
+              onCommit={(length) => change(resized(roof, { length }))}
+            />
+            <NumberField
+              label="Width"
+              value={roof.width}
+              limit={ROOF_LIMITS.width}
+              step={0.1}
+              onCommit={(width) => change(resized(roof, { width }))}
+            />
+            <Choice<Hold | 'none'>
+              label="Held by"
+              value={hold}
+              options={HOLD_OPTIONS}
+              onChange={(to) => {
+                const layout = layoutOf(roof);
+                change({
+                  ...roof,
+                  tieOuts:
+                    to === 'none'
+                      ? []
+                      : roof.tieOuts.length === 0 || layout !== 'own'
+                        ? tieOutsOf(layout === 'own' ? 'middles' : layout, roof.length, roof.width, to)
+                        : roof.tieOuts.map((t) => ({ ...t, hold: to })),
+                });
+              }}
+            />
+            {hold !== 'none' && (
+              <Choice<Layout | 'own'>
+                label="Tie-outs at"
+                value={layoutOf(roof)}
+                options={LAYOUT_OPTIONS}
+                hint={`${roof.tieOuts.length} tie-outs`}
+                onChange={(layout) => {
+                  if (layout !== 'own') change({ ...roof, tieOuts: tieOutsOf(layout, roof.length, roof.width, hold) });
                 }}
               />
-              {hold !== 'none' && (
-                <Choice<Layout | 'own'>
-                  label="Tie-outs at"
-                  value={layoutOf(roof)}
-                  options={LAYOUT_OPTIONS}
-                  hint={`${roof.tieOuts.length} tie-outs`}
-                  onChange={(layout) => {
-                    if (layout !== 'own')
-                      change({ ...roof, tieOuts: tieOutsOf(layout, roof.length, roof.width, hold) });
-                  }}
-                />
-              )}
-              <NumberField
-                label="Weighs"
-                value={roof.mass}
-                limit={ROOF_LIMITS.mass}
-                step={0.05}
-                hint={roof.mass > 0 ? 'weighed' : `about ${say(roofMass(roof), 'mass', units)} by its cloth`}
-                onCommit={(mass) => change({ ...roof, mass })}
-              />
-              <button
-                type="button"
-                className="icon-button"
-                aria-label={`Take ${roof.name} out of the kit`}
-                onClick={() => onRemove(roof.id)}
-              >
-                <Trash2 size={18} />
-              </button>
-              <RoofMore roof={roof} onChange={change} />
-            </li>
-          );
-        })}
-      </ul>
-      <button
-        type="button"
-        className="button"
-        onClick={() =>
-          onAdd({
-            name: 'new roof',
-            cloth: 'nylon',
-            length: 3,
-            width: 3,
-            hollow: 0,
-            tieOuts: tieOutsOf('full', 3, 3, 'loop'),
-            mass: 0,
-            sun: 'new',
-            wear: 'sound',
-          })
-        }
-      >
-        <Plus size={16} aria-hidden="true" /> Add a roof
-      </button>
-    </>
+            )}
+            <NumberField
+              label="Weighs"
+              value={roof.mass}
+              limit={ROOF_LIMITS.mass}
+              step={0.05}
+              hint={roof.mass > 0 ? 'weighed' : `about ${say(roofMass(roof), 'mass', units)} by its cloth`}
+              onCommit={(mass) => change({ ...roof, mass })}
+            />
+            <RoofMore roof={roof} onChange={change} />
+          </>
+        );
+      }}
+    </KitList>
   );
 }
 
@@ -182,60 +165,49 @@ export function Pegs({
   onAdd,
   onChange,
   onRemove,
-}: {
-  readonly pegs: readonly KitPegs[];
-  readonly onAdd: (pegs: Omit<KitPegs, 'id'>) => void;
-  readonly onChange: (pegs: KitPegs) => void;
-  readonly onRemove: (id: string) => void;
-}): ReactElement {
+}: { readonly pegs: readonly KitPegs[] } & KitListProps<KitPegs>): ReactElement {
   const units = useUnits();
   return (
-    <>
-      <h2 className="page-head page-head-next">Pegs</h2>
-      {pegs.length === 0 && <p>No pegs in the kit. Cut some, or count those in the bag.</p>}
-      <ul className="hanks">
-        {pegs.map((p) => {
-          const shape = findPeg(p.shape);
-          return (
-            <li className="hank" key={p.id}>
-              <TextField label="Name" value={p.name} max={60} onCommit={(name) => onChange({ ...p, name })} />
-              <Choice
-                label="Shape"
-                value={p.shape}
-                options={PEG_OPTIONS}
-                onChange={(id) => onChange({ ...p, shape: id })}
-              />
-              <NumberField
-                whole
-                label="How many"
-                value={p.count}
-                limit={PITCH_LIMITS.pegs}
-                step={1}
-                onCommit={(count) => {
-                  onChange({ ...p, count });
-                  return null;
-                }}
-              />
-              <p className="hank-strength quiet">
-                {shape === undefined
-                  ? ''
-                  : `${say(shape.length, 'length', units)} long, ${say(shape.width, 'diameter', units)} across the pull`}
-              </p>
-              <button
-                type="button"
-                className="icon-button"
-                aria-label={`Take ${p.name} out of the kit`}
-                onClick={() => onRemove(p.id)}
-              >
-                <Trash2 size={18} />
-              </button>
-            </li>
-          );
-        })}
-      </ul>
-      <button type="button" className="button" onClick={() => onAdd({ name: 'new pegs', shape: 'cut-wood', count: 8 })}>
-        <Plus size={16} aria-hidden="true" /> Add pegs
-      </button>
-    </>
+    <KitList
+      title="Pegs"
+      empty="No pegs in the kit. Cut some, or count those in the bag."
+      things={pegs}
+      look=""
+      add="Add pegs"
+      fresh={{ name: 'new pegs', shape: 'cut-wood', count: 8 }}
+      onAdd={onAdd}
+      onRemove={onRemove}
+    >
+      {(p) => {
+        const shape = findPeg(p.shape);
+        return (
+          <>
+            <TextField label="Name" value={p.name} max={60} onCommit={(name) => onChange({ ...p, name })} />
+            <Choice
+              label="Shape"
+              value={p.shape}
+              options={PEG_OPTIONS}
+              onChange={(id) => onChange({ ...p, shape: id })}
+            />
+            <NumberField
+              whole
+              label="How many"
+              value={p.count}
+              limit={PITCH_LIMITS.pegs}
+              step={1}
+              onCommit={(count) => {
+                onChange({ ...p, count });
+                return null;
+              }}
+            />
+            <p className="hank-strength quiet">
+              {shape === undefined
+                ? ''
+                : `${say(shape.length, 'length', units)} long, ${say(shape.width, 'diameter', units)} across the pull`}
+            </p>
+          </>
+        );
+      }}
+    </KitList>
   );
 }

@@ -1,0 +1,58 @@
+import { Plus, Trash2 } from 'lucide-react';
+import type { ReactElement, ReactNode } from 'react';
+
+/** What a list of the kit can do with its things. */
+export interface KitListProps<T extends { readonly id: string }> {
+  readonly onAdd: (thing: Omit<T, 'id'>) => void;
+  readonly onChange: (thing: T) => void;
+  readonly onRemove: (id: string) => void;
+}
+
+/** One list of the kit: its things as rows of fields, each to be taken out, and a button for one more. */
+export function KitList<T extends { readonly id: string; readonly name: string }>({
+  title,
+  empty,
+  things,
+  look,
+  add,
+  fresh,
+  onAdd,
+  onRemove,
+  children,
+}: {
+  readonly title: string;
+  /** What to do where there is none. */
+  readonly empty: string;
+  readonly things: readonly T[];
+  /** How a row is laid out. */
+  readonly look: string;
+  /** What one more is called on its button, and what it begins as. */
+  readonly add: string;
+  readonly fresh: Omit<T, 'id'>;
+  readonly children: (thing: T) => ReactNode;
+} & Pick<KitListProps<T>, 'onAdd' | 'onRemove'>): ReactElement {
+  return (
+    <>
+      <h2 className="page-head page-head-next">{title}</h2>
+      {things.length === 0 && <p>{empty}</p>}
+      <ul className="hanks">
+        {things.map((thing) => (
+          <li className={`hank ${look}`} key={thing.id}>
+            {children(thing)}
+            <button
+              type="button"
+              className="icon-button"
+              aria-label={`Take ${thing.name} out of the kit`}
+              onClick={() => onRemove(thing.id)}
+            >
+              <Trash2 size={18} />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <button type="button" className="button" onClick={() => onAdd(fresh)}>
+        <Plus size={16} aria-hidden="true" /> {add}
+      </button>
+    </>
+  );
+}
