@@ -56,6 +56,35 @@ test('a gable is pitched on a ridgeline, a guy dragged, the ledger follows, and 
   expect(problems).toEqual([]);
 });
 
+test('a mid-point is lifted onto a stick by hand, and the rig is swung by turning north', async ({ page }) => {
+  test.setTimeout(150_000);
+  await ownRig(page, 'Mess roof');
+  await page.getByRole('link', { name: /^Guy/ }).click();
+  await judged(page);
+  const north = page.getByRole('slider', { name: /^Swing the rig/ });
+  const before = await north.getAttribute('aria-valuenow');
+  await north.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(() => north.getAttribute('aria-valuenow')).not.toBe(before);
+  await page.getByRole('button', { name: 'from the side' }).click();
+  const tieOut = page.getByRole('slider', { name: /^Raise .* on a stick/ }).first();
+  await expect(tieOut).toHaveAttribute('aria-valuetext', /no stick|stick of/);
+  const box = (await tieOut.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let k = 1; k <= 6; k++) await page.mouse.move(x, y - 5 * k);
+  await page.mouse.up();
+  await judged(page);
+  await expect(
+    page
+      .getByRole('table')
+      .getByText(/stick of \d/)
+      .first(),
+  ).toBeVisible({ timeout: 30_000 });
+  await saved(page);
+});
+
 test('hitches that slip are told, and dressing them mends it', async ({ page }) => {
   test.setTimeout(120_000);
   await ownRig(page, 'Sheet with slipping loops');

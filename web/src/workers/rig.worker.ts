@@ -1,6 +1,6 @@
 import { NoSuchLine } from '@rough-bight/core/line';
 import type { UnitChoice } from '@rough-bight/core/quantity';
-import type { PitchResult, TiedRig } from '@rough-bight/core/pitch';
+import type { PitchResult, PitchRow, TiedRig } from '@rough-bight/core/pitch';
 import { RigProblem, evaluateRidge, tradeoff } from '@rough-bight/core/rig';
 import type {
   PitchSurroundings,
@@ -15,6 +15,7 @@ import type { BedResult, HangAnswer, RoofAdvice } from '@rough-bight/core/shelte
 import { adviseRidge, sizeCords, sizeRig, strongestWind } from '@rough-bight/core/sizing';
 import type { Advice, SizeAim, SizedCord, SizedRig } from '@rough-bight/core/sizing';
 import { expose } from 'comlink';
+import { withoutWorkings } from './without-workings.js';
 
 export interface Question {
   readonly rig: RidgeRig;
@@ -37,7 +38,7 @@ export interface Judgement {
   readonly verdict: Verdict;
 }
 
-/** A pitched rig judged. `full` is false while a hand moves it: only as pitched, without spreads. */
+/** A pitched rig judged. `full` is false while a hand moves it: only as pitched, without spreads and workings. */
 export interface PitchJudgement {
   readonly rig: RidgeRig;
   readonly pitch: PitchResult;
@@ -60,6 +61,10 @@ function answer<T>(work: () => T): Answer<T> {
   }
 }
 
+/** What a ledger shows of its rows while a hand moves: how each stands by what governs it. */
+const firstLinks = (rows: readonly PitchRow[]): PitchRow[] =>
+  withoutWorkings(rows.map((row) => ({ ...row, links: row.links.slice(0, 1) })));
+
 const service = {
   judgePitch: ({ rig, around, units }: PitchQuestion, full: boolean): Answer<PitchJudgement> =>
     answer(() => {
@@ -68,7 +73,16 @@ const service = {
         ...(full || stood === undefined ? {} : { from: stood }),
       });
       stood = roof!.tied;
-      return { rig, pitch: roof!.result, bed, verdict, full };
+      const { result } = roof!;
+      return full
+        ? { rig, pitch: result, bed, verdict, full }
+        : {
+            rig,
+            pitch: { ...result, rows: firstLinks(result.rows), hitches: withoutWorkings(result.hitches) },
+            bed: bed === null ? null : { ...withoutWorkings(bed), rows: firstLinks(bed.rows) },
+            verdict,
+            full,
+          };
     }),
   /** What a rig comes to in a sentence, with or without a roof pitched on it. */
   verdict: ({ rig, around, units }: PitchQuestion): Answer<Verdict> =>

@@ -7,10 +7,11 @@ import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { measuredSpan } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
+import type { PitchForm } from '@rough-bight/core/roof';
 import type { BedShape } from '@rough-bight/core/shelter';
 import { compassPoint } from '@rough-bight/core/weather';
-import { memo, useMemo, useState } from 'react';
-import type { ReactElement } from 'react';
+import { memo, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import type { KeyboardEvent, ReactElement, RefObject } from 'react';
 import { TrunkMark } from '../../parts/marks.js';
 import { useUnits } from '../../parts/units.js';
 import type { PitchJudgement } from '../../workers/rig.worker.js';
@@ -18,6 +19,7 @@ import { BedMark } from '../bed-mark.js';
 import { isBedGrip, loopStep, movedBed } from '../bed-moves.js';
 import type { BedGrip } from '../bed-moves.js';
 import { Handle, arrowStep, useHand } from '../hand.js';
+import type { Hand } from '../hand.js';
 import { usePalette } from '../palette.js';
 import type { PitchGrip } from '../pitch-moves.js';
 import { TURN_STEP, movedPitch } from '../pitch-moves.js';
@@ -94,6 +96,8 @@ export function FlatScene(props: SceneProps): ReactElement {
       [x + 60, y + 20],
     ] as const;
   }, [result, frame]);
+  const { bearing, windFrom, middle } = rig.pitch!;
+  const bearings = { bearing, windFrom, middle };
   const bedMark = props.bed !== null && (
     <BedMark
       shape={props.bed}
@@ -109,7 +113,14 @@ export function FlatScene(props: SceneProps): ReactElement {
   return (
     <div className="scene pitch-scene" ref={box}>
       <svg {...svg} aria-hidden="true">
-        <Backdrop rig={rig} frame={frame} span={span} feet={units.length === 'ft'} />
+        <Backdrop
+          trunks={rig.trunks}
+          groundRise={rig.groundRise}
+          form={rig.pitch!.form}
+          frame={frame}
+          span={span}
+          feet={units.length === 'ft'}
+        />
         {beside !== null && <Beside result={beside} frame={frame} />}
         {drawn !== null && <Lines {...drawn} bad={bad} chosen={chosen} far />}
       </svg>
@@ -135,8 +146,8 @@ export function FlatScene(props: SceneProps): ReactElement {
         )}
         {view === 'above' && (
           <>
-            <WindMark rig={rig} frame={frame} />
-            <NorthMark rig={rig} frame={frame} />
+            <WindMark {...bearings} frame={frame} />
+            <NorthMark {...bearings} frame={frame} />
           </>
         )}
         <Handles {...props} result={result} shape={shape} frame={frame} span={span} onHold={setHeld} />
@@ -146,25 +157,29 @@ export function FlatScene(props: SceneProps): ReactElement {
 }
 
 /** Whether a form's rope goes round a trunk at this end. */
-const onTrunk = (rig: RidgeRig, i: 0 | 1): boolean => {
-  const { hangs } = PITCH_TRAITS[rig.pitch!.form];
+const onTrunk = (form: PitchForm, i: 0 | 1): boolean => {
+  const { hangs } = PITCH_TRAITS[form];
   return hangs === 'ridge' || hangs === 'ends' || (hangs === 'first' && i === 0);
 };
 
 /** Ground, levels or grid, and the trunks. */
 const Backdrop = memo(function Backdrop({
-  rig,
+  trunks,
+  groundRise,
+  form,
   frame,
   span,
   feet,
 }: {
-  readonly rig: RidgeRig;
+  readonly trunks: RidgeRig['trunks'];
+  readonly groundRise: number;
+  readonly form: PitchForm;
   readonly frame: Frame;
   readonly span: number;
   readonly feet: boolean;
 }): ReactElement {
   const side = frame.view === 'side';
-  const foot = (i: 0 | 1): Point => [across(frame, i * span), upward(frame, side ? i * rig.groundRise : 0)];
+  const foot = (i: 0 | 1): Point => [across(frame, i * span), upward(frame, side ? i * groundRise : 0)];
   return (
     <>
       {side ? <Levels frame={frame} feet={feet} /> : <Meadow frame={frame} />}
@@ -175,11 +190,11 @@ const Backdrop = memo(function Backdrop({
         />
       )}
       {([0, 1] as const).map((i) => {
-        if (!onTrunk(rig, i)) return null;
+        if (!onTrunk(form, i)) return null;
         const [x, y] = foot(i);
-        const wide = diameterOf(rig.trunks[i].girth) * frame.scale;
+        const wide = diameterOf(trunks[i].girth) * frame.scale;
         return side ? (
-          <TrunkMark key={i} x={x} foot={y} top={0} width={Math.max(8, wide)} bad={rig.trunks[i].signs.length > 0} />
+          <TrunkMark key={i} x={x} foot={y} top={0} width={Math.max(8, wide)} bad={trunks[i].signs.length > 0} />
         ) : (
           <circle key={i} className="pitch-trunk" cx={x} cy={y} r={Math.max(6, wide / 2)} />
         );
@@ -214,48 +229,92 @@ function Handles(props: Grabs): ReactElement {
   const grabs = view === 'side' ? sideGrabs(props, units) : aboveGrabs(props, units);
   const flat = (across: number, up: number): [number, number, number] =>
     view === 'side' ? [across, 0, up] : [across, up, 0];
+  const deeds = useRef<Deeds>(null!);
+  useLayoutEffect(() => {
+    deeds.current = {
+      take: () => onHold(frame),
+      follow: (grip) => {
+        const feet = feetOf(rig, guys);
+        return ([dx, dy], [x, y]) =>
+          isBedGrip(grip)
+            ? movedBed(rig, props.straps!, grip, dx / frame.scale, -dy / frame.scale)
+            : movedPitch(rig, grip, flat(dx / frame.scale, -dy / frame.scale), feet, body, [
+                (x - frame.x0) / frame.scale - rig.pitch!.middle,
+                (frame.y0 - y) / frame.scale,
+              ]);
+      },
+      end: onMoveEnd,
+      key: (grip, e) => {
+        const step = arrowStep(e, grip.kind === 'hitch' ? STEP / 10 : STEP);
+        if (step === null) return;
+        if (isBedGrip(grip)) {
+          onNudge(movedBed(rig, props.straps!, grip, loopStep(step[0]), step[1]));
+          return;
+        }
+        // what is turned goes by an angle a key: right and up clockwise
+        const on = grip.kind === 'wind' ? upwind(rig.pitch!) : northward(rig.pitch!);
+        const turn = Math.atan2(on[1], on[0]) - ((step[0] + step[1]) / STEP) * TURN_STEP;
+        onNudge(
+          movedPitch(rig, grip, flat(...(step as [number, number])), guys, body, [Math.cos(turn), Math.sin(turn)]),
+        );
+      },
+    };
+  });
   return (
     <>
-      {grabs.map(({ grip, at, label, value, text }) => (
-        <Handle
-          key={`${grip.kind}${'index' in grip ? grip.index : 'key' in grip ? grip.key : ''}`}
-          kind={grip.kind}
-          at={at}
-          label={label}
-          value={value}
-          text={text}
-          hand={hand}
-          onTake={() => onHold(frame)}
-          follow={() => {
-            const feet = feetOf(rig, guys);
-            return ([dx, dy], [x, y]) =>
-              isBedGrip(grip)
-                ? movedBed(rig, props.straps!, grip, dx / frame.scale, -dy / frame.scale)
-                : movedPitch(rig, grip, flat(dx / frame.scale, -dy / frame.scale), feet, body, [
-                    (x - frame.x0) / frame.scale - rig.pitch!.middle,
-                    (frame.y0 - y) / frame.scale,
-                  ]);
-          }}
-          onEnd={onMoveEnd}
-          onKeyDown={(e) => {
-            const step = arrowStep(e, grip.kind === 'hitch' ? STEP / 10 : STEP);
-            if (step === null) return;
-            if (isBedGrip(grip)) {
-              onNudge(movedBed(rig, props.straps!, grip, loopStep(step[0]), step[1]));
-              return;
-            }
-            // what is turned goes by an angle a key: right and up clockwise
-            const on = grip.kind === 'wind' ? upwind(rig) : northward(rig);
-            const turn = Math.atan2(on[1], on[0]) - ((step[0] + step[1]) / STEP) * TURN_STEP;
-            onNudge(
-              movedPitch(rig, grip, flat(...(step as [number, number])), guys, body, [Math.cos(turn), Math.sin(turn)]),
-            );
-          }}
-        />
+      {grabs.map((grab) => (
+        <GrabHandle key={keyOf(grab.grip)} grab={grab} hand={hand} deeds={deeds} />
       ))}
     </>
   );
 }
+
+/** What handles do, as the rig now is: the handles themselves need not be drawn again for it. */
+interface Deeds {
+  readonly take: () => void;
+  readonly follow: (grip: Grab['grip']) => (by: Point, at: Point) => RidgeRig;
+  readonly end: () => void;
+  readonly key: (grip: Grab['grip'], e: KeyboardEvent) => void;
+}
+
+const keyOf = (grip: Grab['grip']): string =>
+  `${grip.kind}${'index' in grip ? grip.index : 'key' in grip ? grip.key : ''}`;
+
+/** One handle, drawn again only where it has moved or says something else. */
+const GrabHandle = memo(
+  function GrabHandle({
+    grab: { grip, at, label, value, text },
+    hand,
+    deeds,
+  }: {
+    readonly grab: Grab;
+    readonly hand: Hand<RidgeRig>;
+    readonly deeds: RefObject<Deeds>;
+  }): ReactElement {
+    return (
+      <Handle
+        kind={grip.kind}
+        at={at}
+        label={label}
+        value={value}
+        text={text}
+        hand={hand}
+        onTake={() => deeds.current.take()}
+        follow={() => deeds.current.follow(grip)}
+        onEnd={() => deeds.current.end()}
+        onKeyDown={(e) => deeds.current.key(grip, e)}
+      />
+    );
+  },
+  ({ grab: a, hand }, { grab: b, hand: other }) =>
+    hand === other &&
+    a.at[0] === b.at[0] &&
+    a.at[1] === b.at[1] &&
+    a.label === b.label &&
+    a.value === b.value &&
+    a.text === b.text &&
+    (a.grip.kind !== 'stick' || b.grip.kind !== 'stick' || a.grip.height === b.grip.height),
+);
 
 type Units = ReturnType<typeof useUnits>;
 const degrees = (rad: number): number => (rad * 180) / Math.PI;
@@ -282,7 +341,7 @@ function sideGrabs(props: Grabs, units: Units): Grab[] {
   const { reads } = PITCH_TRAITS[pitch.form];
   const ties = ([0, 1] as const).flatMap((i): Grab[] => {
     const { name, tieHeight } = rig.trunks[i];
-    return onTrunk(rig, i)
+    return onTrunk(pitch.form, i)
       ? [
           {
             grip: { kind: 'tie', index: i },
@@ -388,7 +447,7 @@ function aboveGrabs(props: Grabs, units: Units): Grab[] {
     }));
   const wind: Grab = {
     grip: { kind: 'wind' },
-    at: onRing(rig, frame, upwind(rig)),
+    at: onRing(pitch, frame, upwind(pitch)),
     label: 'Where the wind comes from',
     value: degrees(pitch.windFrom),
     text: `from the ${compassPoint(pitch.windFrom)}`,
@@ -400,7 +459,7 @@ function aboveGrabs(props: Grabs, units: Units): Grab[] {
       : [
           {
             grip: { kind: 'north' },
-            at: onRing(rig, frame, northward(rig), NORTH_INSIDE),
+            at: onRing(pitch, frame, northward(pitch), NORTH_INSIDE),
             label: 'Swing the rig: turn north round it',
             value: degrees(pitch.bearing),
             text: `the span runs to the ${compassPoint(pitch.bearing)}`,

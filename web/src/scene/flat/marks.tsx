@@ -1,7 +1,7 @@
 import type { PitchResult } from '@rough-bight/core/pitch';
 import { say, sayHeight } from '@rough-bight/core/quantity';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
-import type { RidgeRig } from '@rough-bight/core/rig';
+import type { Pitch } from '@rough-bight/core/rig';
 import { compassPoint, windToward } from '@rough-bight/core/weather';
 import { memo } from 'react';
 import type { ReactElement } from 'react';
@@ -78,30 +78,33 @@ export const Headroom = memo(function Headroom({
   );
 });
 
+/** What of a pitch the marks on the ring stand for. */
+type Bearings = Pick<Pitch, 'bearing' | 'windFrom' | 'middle'>;
+
 /** On a ring round the roof, toward a direction in the rig's plan: where the wind and the rig are turned by. */
-export function onRing(rig: RidgeRig, frame: Frame, [wx, wy]: Point, inside = 0): Point {
+export function onRing(pitch: Bearings, frame: Frame, [wx, wy]: Point, inside = 0): Point {
   const ring = Math.min(frame.width, frame.height) / 2 - 34 - inside;
-  return [across(frame, rig.pitch!.middle) + wx * ring, upward(frame, 0) - wy * ring];
+  return [across(frame, pitch.middle) + wx * ring, upward(frame, 0) - wy * ring];
 }
 /** Toward where the wind comes from, in the rig's plan. */
-export const upwind = (rig: RidgeRig): Point => {
-  const [wx, wy] = windToward(rig.pitch!.windFrom, rig.pitch!.bearing);
+export const upwind = ({ windFrom, bearing }: Bearings): Point => {
+  const [wx, wy] = windToward(windFrom, bearing);
   return [-wx, -wy];
 };
 /** Toward north, in the rig's plan. */
-export const northward = (rig: RidgeRig): Point => [Math.cos(rig.pitch!.bearing), Math.sin(rig.pitch!.bearing)];
+export const northward = ({ bearing }: Bearings): Point => [Math.cos(bearing), Math.sin(bearing)];
 
 /** Three strokes with the wind. */
 export const WindMark = memo(function WindMark({
-  rig,
   frame,
-}: {
-  readonly rig: RidgeRig;
-  readonly frame: Frame;
-}): ReactElement {
-  const [ux, uy] = upwind(rig);
+  bearing,
+  windFrom,
+  middle,
+}: Bearings & { readonly frame: Frame }): ReactElement {
+  const pitch = { bearing, windFrom, middle };
+  const [ux, uy] = upwind(pitch);
   const [wx, wy] = [-ux, -uy];
-  const [x, y] = onRing(rig, frame, [ux, uy]);
+  const [x, y] = onRing(pitch, frame, [ux, uy]);
   const strokes = [-9, 0, 9].map((off) => `M${svg([x + off * wy, y + off * wx])}l${svg([wx * 34, -wy * 34])}`);
   const tip = svg([x + wx * 40, y - wy * 40]);
   const barb = (side: 1 | -1): string => `M${tip}l${svg([-wx * 10 + side * wy * 6, wy * 10 + side * wx * 6])}`;
@@ -110,7 +113,7 @@ export const WindMark = memo(function WindMark({
       <path d={strokes.join('') + barb(1) + barb(-1)} />
       {/* at the top the buttons of the views stand to its right */}
       <text x={x + (y < 70 ? -16 : 14)} y={y + (y < 70 ? 12 : -12)} textAnchor={y < 70 ? 'end' : 'start'}>
-        wind from the {compassPoint(rig.pitch!.windFrom)}
+        wind from the {compassPoint(windFrom)}
       </text>
     </g>
   );
@@ -121,14 +124,14 @@ export const NORTH_INSIDE = 26;
 
 /** A needle toward north, by which the ground is turned under the rig. */
 export const NorthMark = memo(function NorthMark({
-  rig,
   frame,
-}: {
-  readonly rig: RidgeRig;
-  readonly frame: Frame;
-}): ReactElement {
-  const [nx, ny] = northward(rig);
-  const [x, y] = onRing(rig, frame, [nx, ny], NORTH_INSIDE);
+  bearing,
+  windFrom,
+  middle,
+}: Bearings & { readonly frame: Frame }): ReactElement {
+  const pitch = { bearing, windFrom, middle };
+  const [nx, ny] = northward(pitch);
+  const [x, y] = onRing(pitch, frame, [nx, ny], NORTH_INSIDE);
   return (
     <g className="pitch-north" transform={`translate(${svg([x, y])})`}>
       <path d={`M${svg([nx * 17, -ny * 17])}L${svg([-ny * 7, -nx * 7])}L${svg([ny * 7, nx * 7])}Z`} />
