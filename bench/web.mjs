@@ -35,6 +35,13 @@ export async function measure() {
     await page.getByText(/worst of \d+ cases/).waitFor({ timeout: 60_000 });
     await page.waitForTimeout(2500);
     const depth = await turned(page, page.locator('.depth canvas'));
+    await page.goto(`${app.address}/rigs/river-bed-under-the-fly/bed`);
+    await page
+      .getByText(/worst of \d+ cases/)
+      .first()
+      .waitFor({ timeout: 60_000 });
+    await page.waitForTimeout(1500);
+    const bed = await dragged(page, page.getByRole('slider', { name: 'Height of the first strap' }), [0, 14]);
     return {
       first_screen_js_kb: Number((firstScreen / 1024).toFixed(1)),
       drag_frames_per_second: ridge.frames_per_second,
@@ -45,6 +52,8 @@ export async function measure() {
       pitch_above_main_thread_ms_per_frame: above.main_thread_ms_per_frame,
       pitch_side_frames_per_second: side.frames_per_second,
       pitch_side_main_thread_ms_per_frame: side.main_thread_ms_per_frame,
+      bed_frames_per_second: bed.frames_per_second,
+      bed_main_thread_ms_per_frame: bed.main_thread_ms_per_frame,
       // drawn in software here: its frame rate says nothing of a real machine's, the main thread's work does
       pitch_depth_main_thread_ms_per_frame: depth.main_thread_ms_per_frame,
     };

@@ -2,9 +2,10 @@ import { diameterOf } from '../anchor/index.js';
 import { groundOf } from '../pitch/index.js';
 import type { PitchResult, PitchShape } from '../pitch/index.js';
 import { say } from '../quantity/index.js';
-import type { BodyMeasures, UnitChoice } from '../quantity/index.js';
+import type { BodyMeasures, UnitChoice, Vec3 } from '../quantity/index.js';
 import { measuredSpan } from '../rig/index.js';
 import type { RidgeRig } from '../rig/index.js';
+import type { BedShape } from '../shelter/index.js';
 import { PITCH_TRAITS, hemOf } from '../roof/index.js';
 import { compassPoint, windToward } from '../weather/index.js';
 
@@ -19,6 +20,8 @@ export interface Drawing {
   readonly result: PitchResult;
   readonly body: BodyMeasures;
   readonly units: UnitChoice;
+  /** A bed hung under it, as drawn. */
+  readonly bed?: BedShape;
   /** Case that is drawn; as pitched when left out. */
   readonly caseId?: string;
 }
@@ -60,6 +63,9 @@ export function rigSvg(view: Drawn, drawing: Drawing): string {
   };
   for (let k = 0; k < result.topology.clothNodes; k++) take(shape.at[3 * k]!, shape.at[3 * k + up]!);
   for (const g of result.guys) take(g.foot[0], g.foot[up]!);
+  const { bed } = drawing;
+  for (const p of bed?.line ?? []) take(p[0], p[up]);
+  for (const p of bed?.poles ?? []) for (const s of [p, ...p.stays]) take(s.foot[0], s.foot[up]);
   for (const i of trunks) {
     take(i * span, up === 1 ? 0 : ground(i * span, 0));
     take(i * span, up === 1 ? 0 : tieOf(i) + 0.3);
@@ -132,6 +138,26 @@ export function rigSvg(view: Drawn, drawing: Drawing): string {
   for (const s of result.topology.sticks) out.push(`<path class="stick" d="${path([node(s.from), node(s.to)])}"/>`);
   for (const l of result.topology.lines)
     out.push(`<path class="${l.role === 'ridge' ? 'line ridge' : 'line'}" d="${path(l.nodes.map(node))}"/>`);
+  if (bed !== undefined) {
+    const at = (p: Vec3): Point => put(p[0], p[up]);
+    out.push(`<path class="bed" d="${path(bed.line.map(at))}"/>`);
+    for (const i of [0, 1] as const) {
+      const [a, b] = [at(bed.ties[i]), at(i === 0 ? bed.line[0]! : bed.line.at(-1)!)];
+      out.push(
+        `<path class="line strap" d="${path([a, b])}"/>`,
+        text([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + 4], say(bed.straps[i], 'force', units), 'middle', 2.4),
+      );
+    }
+    for (const p of bed.poles) {
+      out.push(`<path class="stick" d="${path([at(p.foot), at(p.head)])}"/>`);
+      for (const s of p.stays) out.push(`<path class="line" d="${path([at(p.head), at(s.foot)])}"/>`);
+    }
+    if (view === 'side') {
+      const low = bed.line.reduce((a, b) => (b[2] < a[2] ? b : a));
+      const floor = ground(low[0], low[1]);
+      out.push(dimension(put(low[0], floor), put(low[0], low[2]), 2, length(low[2] - floor)));
+    }
+  }
   out.push(...pullWords(result, shape, node, text, units));
 
   // dimensions
@@ -190,7 +216,7 @@ export function rigSvg(view: Drawn, drawing: Drawing): string {
   return `<?xml version="1.0" encoding="UTF-8"?>
 <svg xmlns="http://www.w3.org/2000/svg" width="${SHEET.width}mm" height="${SHEET.height}mm" viewBox="0 0 ${SHEET.width} ${SHEET.height}">
 <title>${escape(name)}, ${DRAWN[view]}, 1 : ${scale}</title>
-<style>path{fill:none;stroke:#16241E;stroke-width:.25;stroke-linejoin:round}text{font-family:sans-serif;fill:#16241E}.cloth{fill:#C9B88F;fill-opacity:.5;stroke:none}.hem{stroke:#5A4330;stroke-width:.3}.line{stroke-width:.45}.ridge{stroke-width:.7}.stick{stroke:#5A4330;stroke-width:.8}.trunk{fill:#DCD0B8;stroke:#5A4330}.ground{stroke:#5A4330;stroke-width:.6}.dim path{stroke:#4A544E;stroke-width:.18}.dim text{fill:#4A544E}.peg{stroke-width:.4}.wind path{stroke:#2C6072;stroke-width:.4}.wind text{fill:#2C6072}</style>
+<style>path{fill:none;stroke:#16241E;stroke-width:.25;stroke-linejoin:round}text{font-family:sans-serif;fill:#16241E}.cloth{fill:#C9B88F;fill-opacity:.5;stroke:none}.hem{stroke:#5A4330;stroke-width:.3}.bed{fill:none;stroke:#566539;stroke-width:1.4}.strap{stroke:#5A4330}.line{stroke-width:.45}.ridge{stroke-width:.7}.stick{stroke:#5A4330;stroke-width:.8}.trunk{fill:#DCD0B8;stroke:#5A4330}.ground{stroke:#5A4330;stroke-width:.6}.dim path{stroke:#4A544E;stroke-width:.18}.dim text{fill:#4A544E}.peg{stroke-width:.4}.wind path{stroke:#2C6072;stroke-width:.4}.wind text{fill:#2C6072}</style>
 ${out.join('\n')}
 </svg>
 `;

@@ -4,6 +4,7 @@ import type { PitchResult } from '../pitch/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
 import { measuredSpan } from '../rig/index.js';
 import type { RidgeRig } from '../rig/index.js';
+import type { BedShape } from '../shelter/index.js';
 import { PITCH_TRAITS } from '../roof/index.js';
 
 /** Numbers of the glTF 2.0 specification (Khronos, ISO/IEC 12113:2022). */
@@ -100,6 +101,7 @@ type Material = (typeof MATERIALS)[number]['name'];
  * The scene of a pitched rig as glTF 2.0 with its buffer inside: cloth, every line by the name of its row with its pull, N, in
  * `extras`, sticks, trunks and the ground. Metres; y up, as glTF asks.
  * @param caseId which case is drawn; as pitched when left out
+ * @param bed    hung under it, as drawn
  * @returns the JSON text of a .gltf file
  */
 export function rigGltf(
@@ -108,6 +110,7 @@ export function rigGltf(
   result: PitchResult,
   body: BodyMeasures,
   caseId = 'pitched',
+  bed?: BedShape,
 ): string {
   const shape = result.shapes.find((s) => s.caseId === caseId) ?? result.shapes[0]!;
   const span = measuredSpan(rig, body);
@@ -149,6 +152,26 @@ export function rigGltf(
     add(rowName.get(l.row) ?? l.id, 'cord', l.nodes.map(at), null, { row: l.row, tension: shape.tension[l.line]! });
   for (const s of result.topology.sticks)
     add(rowName.get(s.id) ?? s.id, 'wood', [at(s.from), at(s.to)], null, { row: s.id });
+  if (bed !== undefined) {
+    add('bed', 'cord', bed.line, null, { row: 'bed' });
+    for (const i of [0, 1] as const)
+      add(
+        `${i === 0 ? 'first' : 'second'} strap`,
+        'cord',
+        [bed.ties[i], i === 0 ? bed.line[0]! : bed.line.at(-1)!],
+        null,
+        {
+          row: `strap${i}`,
+          tension: bed.straps[i],
+        },
+      );
+    for (const p of bed.poles) {
+      add('pole', 'wood', [p.foot, p.head], null, { row: `pole${p.end}` });
+      p.stays.forEach((s, k) =>
+        add('back-stay', 'cord', [p.head, s.foot], null, { row: `stay${p.end}${k}`, tension: s.pull }),
+      );
+    }
+  }
   const { hangs } = PITCH_TRAITS[rig.pitch!.form];
   for (const i of hangs === 'alone' ? [] : hangs === 'first' ? ([0] as const) : ([0, 1] as const)) {
     const trunk = rig.trunks[i];

@@ -1,5 +1,5 @@
 import type { Sign } from '../anchor/index.js';
-import { LEAST_FREE, freeAt, mostFree } from '../bed/index.js';
+import { LEAST_FREE, freeAt, mostFree, strapSets } from '../bed/index.js';
 import type { KitBed, KitStraps } from '../bed/index.js';
 import { ADJUSTMENTS, BROW_OF_STATURE, findWood } from '../catalogue/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
@@ -188,6 +188,42 @@ export function freshBed(kit: { readonly bed: KitBed; readonly straps: KitStraps
     wish: { height: 0.45, angle: Math.PI / 6, headUp: 0 },
     ridgeDrip: [false, false],
   };
+}
+
+/** A strap leaves the bed this much longer than the level way it covers: about thirty degrees. */
+const SLOPED = 1.16;
+
+/**
+ * A bed with its straps set about as long as this span leaves them, each end on the nearest loop or length: something to
+ * begin with, where a bed is hung or its rig moved to other trunks.
+ */
+export function strapsFor(
+  rig: RidgeRig,
+  bed: Bed,
+  kit: { readonly bed: KitBed; readonly straps: KitStraps },
+  body: BodyMeasures,
+): Bed {
+  const hung = { ...rig, bed };
+  const [a, b] = [bedFoot(hung, body, 0), bedFoot(hung, body, 1)];
+  const chord = bed.ridgeCord && kit.bed.ridgeLength > 0 ? kit.bed.ridgeLength : 0.83 * kit.bed.length;
+  const wanted = Math.max(2 * LEAST_FREE, ((Math.hypot(a[0] - b[0], a[1] - b[1]) - chord) / 2) * SLOPED);
+  const end = (i: 0 | 1): BedEnd => {
+    const sets = strapSets(kit.straps, bedStem(hung, i).girth);
+    const set = sets.find((s) => s.free >= wanted) ?? sets.at(-1);
+    return set === undefined
+      ? bed.ends[i]
+      : { ...bed.ends[i], wraps: set.wraps, ...(set.loop > 0 ? { loop: set.loop } : { free: set.free }) };
+  };
+  return { ...bed, ends: [end(0), end(1)] };
+}
+
+/** The rig with its bed hung anew on the trunks it has now; without a bed, or with its kit gone, as it is. */
+export function rehung(rig: RidgeRig, around: PitchSurroundings): RidgeRig {
+  const bed = around.beds.find((b) => b.id === rig.bed?.bed);
+  const straps = around.straps.find((s) => s.id === rig.bed?.straps);
+  return rig.bed === undefined || bed === undefined || straps === undefined
+    ? rig
+    : { ...rig, bed: strapsFor(rig, rig.bed, { bed, straps }, around.body) };
 }
 
 /** Room that the cloth must have beyond a person's length, m. Judgement: 0.6 to 0.9. */

@@ -1,11 +1,22 @@
+import type { Constant } from '../catalogue/index.js';
 import type { Vec3 } from '../quantity/index.js';
 
-/** Speed at which rain falls, m/s. Handbook: drops of 2 mm, the usual size of steady rain, fall at 6.5 to 7 (Gunn and Kinzer, J. Meteorol. 6, 1949). */
-export const RAIN_FALLS = 7;
+/** Speed at which rain falls. */
+export const RAIN_FALLS: Constant = {
+  symbol: 'v_r',
+  title: 'speed at which rain falls',
+  quantity: 'speed',
+  low: 5,
+  typical: 7,
+  high: 8.5,
+  kind: 'published test',
+  citation:
+    'Gunn and Kinzer, J. Meteorol. 6, 1949: drops of 2 mm, the usual size of steady rain, fall at 6.5; larger ones faster.',
+};
 
 /** How far rain goes level for every metre it falls, along the wind. @param wind m/s @param toward unit vector */
 export function rainSlant(wind: number, toward: Vec3): readonly [x: number, y: number] {
-  return [(toward[0] * wind) / RAIN_FALLS, (toward[1] * wind) / RAIN_FALLS];
+  return [(toward[0] * wind) / RAIN_FALLS.typical, (toward[1] * wind) / RAIN_FALLS.typical];
 }
 
 /**

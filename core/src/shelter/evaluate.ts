@@ -499,7 +499,7 @@ function warningsOf(model: BedModel, r: Base): string[] {
   for (const d of r.drips)
     if (d.wets)
       out.push(
-        `Water runs in along the ${d.name} and drips into the bed. Tie a tail on it ${m(d.tailAt)} from ${d.id.startsWith('strap') ? 'the trunk' : 'its tie'}, just inside the roof’s edge.`,
+        `Water runs in along the ${d.name} and drips into the bed. Tie a tail on it ${m(d.tailAt)} from ${d.id.startsWith('strap') ? 'the trunk' : 'its tie'}, just inside the roof’s edge${d.id.startsWith('ridge') ? ', or run the line over the cloth' : ''}.`,
       );
   return out;
 }

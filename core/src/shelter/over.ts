@@ -1,11 +1,13 @@
 import type { HangState } from '../bed/index.js';
-import { LEAST_GAP, LYING_DEEP, ROOF_ABOVE, SHELTERS, SITTING_TALL } from '../catalogue/index.js';
+import { LEAST_GAP, LYING_DEEP, ROOF_ABOVE, SHELTERS, SITTING_TALL, looked } from '../catalogue/index.js';
 import type { PitchShape, PitchTopology } from '../pitch/index.js';
 import { sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import type { RidgeRig } from '../rig/index.js';
-import { clothAbove, coverBeyond, lineOffCloth, rainSlant } from '../roof/index.js';
+import { RAIN_FALLS, clothAbove, coverBeyond, lineOffCloth, rainSlant } from '../roof/index.js';
 import { beaufortSpeed, windToward } from '../weather/index.js';
+import type { Figure } from '../working/index.js';
+import { derive, given } from '../working/index.js';
 import type { BedCase } from './bed-cases.js';
 import type { BedModel } from './bed-model.js';
 import { alongCloth, lieOn } from './bed-model.js';
@@ -38,6 +40,16 @@ export interface RoofOver {
   readonly wished: number;
   /** Room over the head of who sits in it, m; null where no cloth is over it. */
   readonly headRoom: number | null;
+  /** The same numbers with their workings; null where there is none. */
+  readonly figures: {
+    readonly slant: Figure;
+    readonly overhang: readonly [Figure, Figure];
+    readonly overhangInRain: readonly [Figure, Figure];
+    readonly dryInRain: Figure;
+    readonly above: Figure | null;
+    readonly headRoom: Figure | null;
+    readonly gap: Figure | null;
+  };
 }
 
 /** Half the width that a bed someone lies in takes, m, and how high its sides stand over its middle. Judgement. */
@@ -188,18 +200,94 @@ export function roofOver(
     stateOf('sitting'),
   );
   const over = clothAbove(sitting[0]!, topology.corners, lain.at, [0, 0]);
+  const overhang = beyond([0, 0]);
+  const overhangInRain = beyond(slant);
+  const dryInRain = dryShare(model, lying, lain, topology, slant);
+  const above = cloth === null ? null : cloth - middle[2];
+  const headRoom = over === null ? null : over - sitting[1]![2];
+  const end = ['first', 'second'] as const;
+  const reach = (values: readonly [number, number], along: string): readonly [Figure, Figure] => {
+    const of = (i: 0 | 1): Figure =>
+      read(
+        'o',
+        `cloth beyond the bed’s ${end[i]} end, ${along}`,
+        values[i],
+        `walked outward from the bed’s end along its own line until no cloth of the solved roof lies above it, ${along}`,
+      );
+    return [of(0), of(1)];
+  };
+  const nearest = gaps[0];
   return {
-    overhang: beyond([0, 0]),
-    overhangInRain: beyond(slant),
+    overhang,
+    overhangInRain,
     dry: dryShare(model, lying, lain, topology, [0, 0]),
-    dryInRain: dryShare(model, lying, lain, topology, slant),
+    dryInRain,
+    figures: {
+      slant: slantFigure(rig),
+      overhang: reach(overhang, 'straight down'),
+      overhangInRain: reach(overhangInRain, 'along the falling rain'),
+      dryInRain: read(
+        'D',
+        'share of the bed that rain does not reach',
+        dryInRain,
+        'places over the bed’s length and width, each followed back along the falling rain to the cloth or past it',
+        'share',
+      ),
+      above:
+        above === null
+          ? null
+          : read('a', 'cloth above the middle of the line between the bed’s ends', above, 'straight up, lain in'),
+      headRoom:
+        headRoom === null ? null : read('r', 'cloth over the head of who sits', headRoom, 'straight up from the seat'),
+      gap:
+        nearest === undefined
+          ? null
+          : read(
+              'g',
+              `${nearest.what} to the cloth, at the nearest`,
+              nearest.distance,
+              `least distance of the bed’s lines from the cloth’s panels: bed ${nearest.bedCase}, roof in its case “${nearest.roofCase}”`,
+            ),
+    },
     slant: Math.atan(Math.hypot(...slant)),
     gaps,
-    above: cloth === null ? null : cloth - middle[2],
+    above,
     wished: wishedAbove(rig),
-    headRoom: over === null ? null : over - sitting[1]![2],
+    headRoom,
   };
 }
+
+/** Slant of the rain from upright, with its working. */
+function slantFigure(rig: RidgeRig): Figure {
+  const b = rig.wind.beaufort;
+  const wind = derive(
+    { symbol: 'V', title: 'mean wind at the roof', quantity: 'speed', formula: 'V = V_B S' },
+    [
+      given(
+        { symbol: 'V_B', title: 'mean wind in the open', quantity: 'speed' },
+        beaufortSpeed(b),
+        { kind: 'measured', text: `Beaufort ${b} by signs` },
+        [beaufortSpeed(Math.max(0, b - 0.5)), beaufortSpeed(b + 0.5)],
+      ),
+      looked(SHELTERS[rig.wind.shelter]),
+    ],
+    (V, S) => V! * S!,
+  );
+  return derive(
+    { symbol: 'ψ', title: 'rain from upright', quantity: 'angle', formula: 'ψ = atan(V / v_r)' },
+    [wind, looked(RAIN_FALLS)],
+    (V, v) => Math.atan(V! / v!),
+  );
+}
+
+/** A distance read off the solved roof and bed. */
+const read = (
+  symbol: string,
+  title: string,
+  value: number,
+  how: string,
+  quantity: Figure['quantity'] = 'length',
+): Figure => given({ symbol, title, quantity }, value, { kind: 'derived', text: how });
 
 /** Roof above the bed's ends that suits the wind: an arm's reach in fair weather, a forearm when rain drives. */
 export function wishedAbove(rig: RidgeRig): number {

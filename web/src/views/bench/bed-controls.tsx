@@ -1,11 +1,19 @@
-import { strapSets } from '@rough-bight/core/bed';
 import { ADJUSTMENTS, SOILS, WOODS, findBedCloth } from '@rough-bight/core/catalogue';
 import { capital, say, sayHeight } from '@rough-bight/core/quantity';
-import { BED_ANCHOR_NAMES, BED_LIMITS, BENEATH, bedStem, freshBed, measuredSpan } from '@rough-bight/core/rig';
+import {
+  BED_ANCHOR_NAMES,
+  BED_LIMITS,
+  BENEATH,
+  bedStem,
+  freshBed,
+  measuredSpan,
+  strapsFor,
+} from '@rough-bight/core/rig';
 import type { Bed, BedAnchor, BedEnd, BedPole, Beneath, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
 import type { BedResult, Drip } from '@rough-bight/core/shelter';
 import type { ReactElement } from 'react';
 import { Choice, Segments, TextField } from '../../parts/choice.js';
+import { BodyMarkChoice } from '../../parts/body-mark.js';
 import { NumberField } from '../../parts/number-field.js';
 import { SignList } from '../../parts/sign-list.js';
 import { useUnits } from '../../parts/units.js';
@@ -75,7 +83,12 @@ function NoBed({ rig, around, put }: Pick<Props, 'rig' | 'around' | 'put'>): Rea
               key={bed.id}
               type="button"
               className="button"
-              onClick={() => put({ ...rig, bed: begun(rig, around, { bed, straps }) })}
+              onClick={() =>
+                put({
+                  ...rig,
+                  bed: strapsFor(rig, freshBed({ bed, straps }, around.body), { bed, straps }, around.body),
+                })
+              }
             >
               Hang {bed.name}
             </button>
@@ -94,22 +107,6 @@ function NoBed({ rig, around, put }: Pick<Props, 'rig' | 'around' | 'put'>): Rea
       </p>
     </div>
   );
-}
-
-/** A bed whose straps reach, to begin with: about as long as the span leaves them. */
-function begun(rig: RidgeRig, around: PitchSurroundings, kit: Parameters<typeof freshBed>[0]): Bed {
-  const fresh = freshBed(kit, around.body);
-  const span = measuredSpan(rig, around.body);
-  const chord = kit.bed.ridgeLength > 0 ? kit.bed.ridgeLength : 0.83 * kit.bed.length;
-  const wanted = Math.max(0.15, ((span - chord) / 2) * 1.16);
-  const end = (i: 0 | 1): BedEnd => {
-    const sets = strapSets(kit.straps, rig.trunks[i].girth);
-    const set = sets.find((s) => s.free >= wanted) ?? sets.at(-1);
-    return set === undefined
-      ? fresh.ends[i]
-      : { ...fresh.ends[i], wraps: set.wraps, ...(set.loop > 0 ? { loop: set.loop } : { free: set.free }) };
-  };
-  return { ...fresh, ends: [end(0), end(1)] };
 }
 
 function WhichBed({ rig, around, edit, put }: Props): ReactElement {
@@ -279,6 +276,9 @@ function EndControls({ rig, around, bed: result, edit, i }: Props & { readonly i
           hint={sayHeight(end.height, around.body, units.length)}
           onCommit={(height) => set({ height })}
         />
+        {anchor.kind !== 'pole' && (
+          <BodyMarkChoice height={end.height} body={around.body} onHeight={(height) => set({ height })} />
+        )}
         <NumberField
           whole
           label="Wraps"
@@ -452,7 +452,7 @@ export function DripLine({
             : drip.breaks === 'connector'
               ? 'Water runs in and drips off the metal hook before the bed.'
               : drip.wets
-                ? `Water runs in, ${say(-drip.slope, 'angle', units)} down, and into the bed. A tail belongs${where}.`
+                ? `Water runs in, ${say(-drip.slope, 'angle', units)} down, and into the bed. A tail belongs${where}${drip.id.startsWith('ridge') ? ', or run the line over the cloth' : ''}.`
                 : `Water runs in, but not onto the bed.`}{' '}
       {tail === null ? (
         drip !== undefined &&

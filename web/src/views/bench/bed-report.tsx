@@ -108,31 +108,27 @@ export function BedReport({
           <dl className="facts">
             <dt>Reaches beyond its ends</dt>
             <dd>
-              {m(over.overhang[0])} and {m(over.overhang[1])}
+              <FigureValue figure={over.figures.overhang[0]} /> and <FigureValue figure={over.figures.overhang[1]} />
             </dd>
-            <dt>In this rain, {say(over.slant, 'angle', units)} from upright</dt>
+            <dt>
+              In this rain, <FigureValue figure={over.figures.slant} /> from upright
+            </dt>
             <dd>
               {m(over.overhangInRain[0])} and {m(over.overhangInRain[1])}; {say(over.dryInRain, 'share', units)} of the
               bed dry
             </dd>
             <dt>Above its ends</dt>
             <dd>
-              {over.above === null ? 'open sky' : m(over.above)}{' '}
+              {over.figures.above === null ? 'open sky' : <FigureValue figure={over.figures.above} />}{' '}
               <span className="quiet">{m(over.wished)} suits this weather</span>
             </dd>
             <dt>Over the head of who sits</dt>
-            <dd>
-              {over.headRoom === null
-                ? 'open sky'
-                : over.headRoom < 0
-                  ? `${m(-over.headRoom)} too low`
-                  : m(over.headRoom)}
-            </dd>
-            {over.gaps[0] !== undefined && (
+            <dd>{over.figures.headRoom === null ? 'open sky' : <FigureValue figure={over.figures.headRoom} />}</dd>
+            {over.figures.gap !== null && (
               <>
                 <dt>Nearest to the cloth</dt>
                 <dd>
-                  {m(over.gaps[0].distance)} <span className="quiet">{over.gaps[0].what}</span>
+                  <FigureValue figure={over.figures.gap} /> <span className="quiet">{over.gaps[0]!.what}</span>
                 </dd>
               </>
             )}

@@ -170,6 +170,7 @@ export function PitchBench({ store, camp, me, step }: Props): ReactElement {
           <Outcome
             id={store.id}
             step={step}
+            bedCase={bedCase}
             name={snapshot.draft.name}
             question={calm.question}
             judgement={calm.judgement}
@@ -274,6 +275,7 @@ const Outcome = memo(function Outcome({
   id,
   name,
   step,
+  bedCase,
   question,
   judgement,
   caseId,
@@ -285,6 +287,7 @@ const Outcome = memo(function Outcome({
   readonly id: string;
   readonly name: string;
   readonly step: Step;
+  readonly bedCase: string;
   readonly question: PitchQuestion;
   readonly judgement: PitchJudgement;
 }): ReactElement {
@@ -334,6 +337,7 @@ const Outcome = memo(function Outcome({
         judgement={judgement}
         body={around.body}
         caseId={judgement.full ? caseId : 'pitched'}
+        bed={bed?.shapes.find((s) => s.caseId === bedCase) ?? bed?.shapes.at(-1) ?? null}
       />
     </>
   );

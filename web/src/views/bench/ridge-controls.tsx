@@ -1,13 +1,13 @@
 import { PULLS, PULL_NAMES, TERMINATIONS, findCord } from '@rough-bight/core/catalogue';
 import type { Pull } from '@rough-bight/core/catalogue';
-import { BODY_MARKS, say } from '@rough-bight/core/quantity';
-import type { BodyMark } from '@rough-bight/core/quantity';
+import { say } from '@rough-bight/core/quantity';
 import { RIDGE_LIMITS, TENSIONINGS } from '@rough-bight/core/rig';
 import type { End, RidgeRig, Tensioning } from '@rough-bight/core/rig';
 import { lazy, Suspense, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Choice, Segments } from '../../parts/choice.js';
 import { FigureValue } from '../../parts/figure.js';
+import { BodyMarkChoice } from '../../parts/body-mark.js';
 import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
 import type { Judgement, Question } from '../../workers/rig.worker.js';
@@ -24,14 +24,6 @@ const HOW: Readonly<Record<Tensioning, string>> = {
   pulley: 'Pulley hitch',
 };
 const METHODS = TENSIONINGS.map((id) => ({ id, name: HOW[id] }));
-const MARK_NAMES: Readonly<Record<BodyMark, string>> = {
-  waist: 'my waist',
-  elbow: 'my elbow',
-  chest: 'my chest',
-  shoulder: 'my shoulder',
-  brow: 'my brow',
-  reach: 'my full reach',
-};
 
 /** The line: heights, cord, ends, and how it was made tight. */
 export function RidgeControls({
@@ -134,15 +126,7 @@ export function RidgeControls({
                   step={0.05}
                   onCommit={(h) => height(i, h)}
                 />
-                <Choice
-                  label="at"
-                  value={BODY_MARKS.find((m) => Math.abs(body[m] - rig.trunks[i].tieHeight) < 0.005) ?? 'other'}
-                  options={[
-                    { id: 'other', name: 'my own' },
-                    ...BODY_MARKS.map((m) => ({ id: m, name: MARK_NAMES[m] })),
-                  ]}
-                  onChange={(mark) => mark !== 'other' && height(i, body[mark])}
-                />
+                <BodyMarkChoice height={rig.trunks[i].tieHeight} body={body} onHeight={(h) => height(i, h)} />
               </div>
             </div>
           ))}

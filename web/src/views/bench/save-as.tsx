@@ -1,5 +1,6 @@
 import type { Drawn } from '@rough-bight/core/formats';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
+import type { BedShape } from '@rough-bight/core/shelter';
 import { Download } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { saveText } from '../../parts/save-text.js';
@@ -13,23 +14,29 @@ export function SaveAs({
   judgement,
   body,
   caseId,
+  bed,
 }: {
   readonly id: string;
   readonly name: string;
   readonly judgement: PitchJudgement;
   readonly body: BodyMeasures;
   readonly caseId: string;
+  readonly bed: BedShape | null;
 }): ReactElement {
   const units = useUnits();
   const { rig, pitch: result } = judgement;
   // what writes them is fetched when it is wanted
   const draw = async (view: Drawn): Promise<void> => {
     const { rigSvg } = await import('@rough-bight/core/formats');
-    saveText(`${id}-${view}.svg`, 'image/svg+xml', rigSvg(view, { name, rig, result, body, units, caseId }));
+    saveText(
+      `${id}-${view}.svg`,
+      'image/svg+xml',
+      rigSvg(view, { name, rig, result, body, units, caseId, ...(bed === null ? {} : { bed }) }),
+    );
   };
   const scene = async (): Promise<void> => {
     const { rigGltf } = await import('@rough-bight/core/formats');
-    saveText(`${id}.gltf`, 'model/gltf+json', rigGltf(name, rig, result, body, caseId));
+    saveText(`${id}.gltf`, 'model/gltf+json', rigGltf(name, rig, result, body, caseId, bed ?? undefined));
   };
   return (
     <section className="save-as" aria-label="Save as a file">

@@ -3,11 +3,12 @@ import { writeGeoJson } from '@rough-bight/core/formats';
 import type { JudgedSpan, Place, ThingKind } from '@rough-bight/core/ground';
 import { KIND_NAMES, PLACE_LIMITS, freshThing, placedByMeasures } from '@rough-bight/core/ground';
 import { capital } from '@rough-bight/core/quantity';
-import { rigAt } from '@rough-bight/core/rig';
+import { rehung, rigAt } from '@rough-bight/core/rig';
 import { FileDown, FileUp, Table2 } from 'lucide-react';
 import { useCallback, useEffect, useId, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useAround } from '../../data/around.js';
 import { useCamp, useCampActions, useMe } from '../../data/camp.js';
 import type { DocumentStore } from '../../data/document-store.js';
 import type { Camp, Person, StoredRig } from '../../data/types.js';
@@ -67,6 +68,7 @@ function Ground({
     readonly back?: () => void;
   } | null>(null);
   const { addRig, changeRig, addPlace } = useCampActions(camp.id);
+  const around = useAround(camp, me);
   const { units } = me;
   const who = useMemo(() => ({ body: me.body, calibrations: me.calibrations }), [me.body, me.calibrations]);
   const question: GroundQuestion = useMemo(() => ({ place, who, kit: camp.kit, units }), [place, who, camp.kit, units]);
@@ -146,7 +148,7 @@ function Ground({
   };
   const moveRig = async (rig: StoredRig, chosen: JudgedSpan): Promise<void> => {
     const { place: ground, span } = standing(chosen);
-    const moved = await changeRig({ ...rig, document: rigAt(ground, store.id, span, rig.document) });
+    const moved = await changeRig({ ...rig, document: rehung(rigAt(ground, store.id, span, rig.document), around) });
     setSaid({
       text: `${rig.name} now stands between ${span.from.name} and ${span.to.name}.`,
       wrong: false,

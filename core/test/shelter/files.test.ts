@@ -1,0 +1,84 @@
+import { describe, expect, test } from '@jest/globals';
+import validator from 'gltf-validator';
+import { rigGltf, rigSvg } from '../../src/formats/index.js';
+import { bedProblems, freshBed, rehung, strapsFor } from '../../src/rig/index.js';
+import { evaluateShelter } from '../../src/shelter/index.js';
+import { ONE_TREE, UNDER_FLY, UNITS, bedded, demo } from './helper.js';
+
+const fly = demo(UNDER_FLY);
+const { roof, bed } = evaluateShelter(fly.rig, fly.around, UNITS, { full: false });
+const lying = bed!.shapes.find((s) => s.caseId === 'lying')!;
+
+describe('a bed in drawings and scenes', () => {
+  test.each(['plan', 'side'] as const)('is on the %s with its straps and their pulls', (view) => {
+    const drawing = { name: 'fly', rig: fly.rig, result: roof!.result, body: fly.around.body, units: UNITS };
+    const svg = rigSvg(view, { ...drawing, bed: lying });
+    expect(svg).toMatch(/<path class="bed" d="M[\d.]+ [\d.]+L/);
+    expect(svg.match(/class="line strap"/g)).toHaveLength(2);
+    expect(svg).toContain(`>${lying.straps[0].toFixed(0)} N<`);
+    // its height over the ground is measured in the side view
+    if (view === 'side') expect(svg).toContain('>0.45 m<');
+    expect(rigSvg(view, drawing)).not.toContain('class="bed"');
+  });
+  test('is in the scene, which the format’s own validator passes', async () => {
+    const text = rigGltf('fly', fly.rig, roof!.result, fly.around.body, 'pitched', lying);
+    const report = await validator.validateBytes(new TextEncoder().encode(text));
+    expect(report.issues.messages).toEqual([]);
+    const { nodes } = JSON.parse(text) as { nodes: { name: string; extras?: { tension?: number } }[] };
+    expect(nodes.find((n) => n.name === 'first strap')!.extras!.tension).toBe(lying.straps[0]);
+  });
+});
+
+describe('a bed on other trunks', () => {
+  test('is hung anew so that it reaches, on whatever is there', () => {
+    for (const tape of [3.9, 4.6, 5.4, 6.3]) {
+      const moved = rehung({ ...fly.rig, span: { ...fly.rig.span, tape } }, fly.around);
+      expect(bedProblems(moved, fly.around)).toEqual([]);
+      const angle = evaluateShelter(
+        { ...moved, pitch: { ...moved.pitch!, form: 'gable', middle: tape / 2 } },
+        fly.around,
+        UNITS,
+        { full: false },
+      ).bed!.lying.angles[0].value;
+      expect(angle).toBeGreaterThan(0.3);
+      expect(angle).toBeLessThan(0.9);
+    }
+    const { bed: gone, ...bare } = fly.rig;
+    expect(gone).toBeDefined();
+    expect(rehung(bare, fly.around)).toBe(bare);
+  });
+  test('a fresh one begins with straps that reach', () => {
+    const kit = { bed: fly.around.beds[0]!, straps: fly.around.straps[0]! };
+    const fresh = strapsFor(fly.rig, freshBed(kit, fly.around.body), kit, fly.around.body);
+    expect(bedProblems(bedded(fly.rig, fresh), fly.around)).toEqual([]);
+  });
+});
+
+describe('a cord that holds one side open', () => {
+  const aside = { cord: 'guy', side: 'left' as const, out: 1.2, haul: 25, pegs: 'cut' };
+  test('pulls the bed to its side with about what it was hauled with, and stands in the ledger', () => {
+    const open = evaluateShelter(bedded(fly.rig, { aside }), fly.around, UNITS, { full: true, spreads: false }).bed!;
+    const row = open.rows.find((r) => r.id === 'aside')!;
+    expect(row.pitched).toBeGreaterThan(18);
+    expect(row.pitched).toBeLessThan(40);
+    expect(row.links.map((l) => l.link.id).sort()).toEqual(['aside:anchor', 'aside:end']);
+    const middle = open.shapes.find((s) => s.caseId === 'lying')!.line[12]!;
+    expect(middle[1]).toBeGreaterThan(0.005);
+    const other = evaluateShelter(bedded(fly.rig, { aside: { ...aside, side: 'right' } }), fly.around, UNITS, {
+      full: false,
+    }).bed!;
+    expect(other.shapes.find((s) => s.caseId === 'lying')!.line[12]![1]).toBeCloseTo(-middle[1], 3);
+  });
+});
+
+test('the numbers of the roof over it carry their workings', () => {
+  const { figures, slant, overhang, dryInRain } = bed!.over!;
+  expect(figures.slant.value).toBeCloseTo(slant, 9);
+  expect(figures.slant.inputs!.map((f) => f.symbol)).toEqual(['V', 'v_r']);
+  expect(figures.slant.range![1]).toBeGreaterThan(slant);
+  expect(figures.overhang.map((f) => f.value)).toEqual(overhang);
+  expect(figures.dryInRain.value).toBe(dryInRain);
+  expect(figures.gap!.source!.text).toMatch(/roof in its case “lain”/);
+  const one = demo(ONE_TREE);
+  expect(evaluateShelter(one.rig, one.around, UNITS, { full: false }).bed!.over).toBeNull();
+});
