@@ -44,6 +44,12 @@ export function findBedCloth(id: string): BedCloth | undefined {
 /** Gathered cloth is not tight over its whole width. */
 export const GATHERED: Constant = of('w_e', 'share of the width that carries in gathered cloth', 'share', [0.4, 0.6, 0.8], 'Judgement: the middle of the cloth carries, its sides hang loose.');
 
+/** How bed cloth creeps and soaks. */
+export const CLOTH_CREEP: Constant = of('k_c', 'pull that bed cloth loses per tenfold time', 'share', [0.02, 0.04, 0.08], 'Judgement: as cords of the same fibres do.');
+export const BED_SOAKS: Constant = of('u_b', 'water in a soaked bed over its dry mass', 'share', [0.3, 0.5, 1], 'Judgement; weigh a soaked one to replace it.');
+/** Half up on an elbow, the trunk's weight comes this far toward the head, m. */
+export const LEANS_UP: Constant = of('s_l', 'way of the trunk toward the head in leaning out', 'length', [0.1, 0.15, 0.25], 'Judgement: half a forearm.');
+
 /** Webbing of straps: a cord that is flat. `diameter` is its thickness. */
 export interface Webbing extends Cord {
   /** m. */

@@ -9,12 +9,25 @@ import {
   solveBed,
   swingFactor,
 } from '../bed/index.js';
-import type { BedEngine, Hang, HangEnd, HangPole, HangState, KitBed, KitStraps, LoadPiece } from '../bed/index.js';
+import type {
+  BedEngine,
+  Hang,
+  HangAside,
+  HangEnd,
+  HangPole,
+  HangState,
+  KitBed,
+  KitStraps,
+  LoadPiece,
+} from '../bed/index.js';
 import {
   BED_SETTLING,
+  BED_SOAKS,
+  CLOTH_CREEP,
   FIBRE_TRAITS,
   FOOT_SINKS,
   GATHERED,
+  LEANS_UP,
   RELAX_ONSET,
   STAY_COMES,
   dryCurve,
@@ -32,7 +45,7 @@ import { groundOf } from '../pitch/index.js';
 import { GRAVITY, norm, sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import { RigProblem, bedFoot, bedProblems, bedStem, freeStrap, measuredSpan } from '../rig/index.js';
-import type { BedPole, KitCord, PitchSurroundings, RidgeRig } from '../rig/index.js';
+import type { Bed, BedPole, KitCord, PitchSurroundings, RidgeRig } from '../rig/index.js';
 import type { Figure, FigureName } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import { NIGHT, bedCases } from './bed-cases.js';
@@ -232,7 +245,7 @@ export function bedModel(
     return { at: [x, y, ground(x, y) + high], give, pole: null, free };
   };
   const clothCurve = (v: Values, c: BedCase): TensionCurve => {
-    const creep = c.settled ? crept(0.04) : 1;
+    const creep = c.settled ? crept(CLOTH_CREEP.typical) : 1;
     return linearCurve((v.cloth * v.carries * kit.width) / creep);
   };
   const strapCurve = (v: Values, c: BedCase): TensionCurve =>
@@ -246,16 +259,30 @@ export function bedModel(
     if (c.pose === 'sitting') return sittingLoad(bed.sitAt * length, force);
     const lying = lyingLoad(length, bed.stature, bed.head, force);
     if (c.pose === 'lying') return lying;
-    // half up on an elbow: the trunk's weight comes toward the head's end by half a forearm
-    const toward = bed.head === 0 ? -0.15 : 0.15;
+    // half up on an elbow: the trunk's weight comes toward the head's end
+    const toward = bed.head === 0 ? -LEANS_UP.typical : LEANS_UP.typical;
     return lying.map((p, k) => (k < 2 ? { ...p, from: p.from + toward, to: p.to + toward } : p));
+  };
+  /** The cord to one side: it hauls with about the same pull however far the bed comes to it. */
+  const asideOf = ({ side, out, haul }: NonNullable<Bed['aside']>, middle: Vec3): HangAside => {
+    const sign = side === 'left' ? 1 : -1;
+    const [x, y] = [middle[0] - axis[1] * sign * out, middle[1] + axis[0] * sign * out];
+    const foot: Vec3 = [x, y, ground(x, y)];
+    const pull = Math.max(1, haul);
+    return {
+      foot,
+      length: norm(sub(middle, foot)) / 4,
+      curve: tensionCurve([
+        [0, 0],
+        [0.5, 0.9 * pull],
+        [20, 1.1 * pull],
+      ]),
+    };
   };
   const hang = (v: Values, c: BedCase, force: number, push = 0): Hang => {
     const ends = [endOf(v, c, 0, push), endOf(v, c, 1, push)] as const;
     const grown = (c.settled ? 1 + clothKind.settles.typical : 1) * (c.wet ? 1 + clothKind.wetGrowth.typical : 1);
     const clothLength = length * grown;
-    const aside = bed.aside;
-    const side = aside === null ? 0 : aside.side === 'left' ? 1 : -1;
     const middle: Vec3 = [
       (ends[0].at[0] + ends[1].at[0]) / 2,
       (ends[0].at[1] + ends[1].at[1]) / 2,
@@ -270,28 +297,12 @@ export function bedModel(
       strap: strapCurve(v, c),
       length: clothLength,
       cloth: clothCurve(v, c),
-      weight: ownWeight * (c.wet ? 1.5 : 1),
+      weight: ownWeight * (c.wet ? 1 + BED_SOAKS.typical : 1),
       ridge:
         ridgeCord === null
           ? null
           : { length: kit.ridgeLength, curve: c.wet ? wetCurve(ridgeCord) : dryCurve(ridgeCord) },
-      aside:
-        aside === null
-          ? null
-          : (() => {
-              const [x, y] = [middle[0] - axis[1] * side * aside.out, middle[1] + axis[0] * side * aside.out];
-              const foot: Vec3 = [x, y, ground(x, y)];
-              // hauled with about the same pull however far the bed comes to it
-              return {
-                foot,
-                length: norm(sub(middle, foot)) / 4,
-                curve: tensionCurve([
-                  [0, 0],
-                  [0.5, 0.9 * Math.max(1, aside.haul)],
-                  [20, 1.1 * Math.max(1, aside.haul)],
-                ]),
-              };
-            })(),
+      aside: bed.aside === null ? null : asideOf(bed.aside, middle),
       loads: loadsOf(c, force).map((p) => ({ from: p.from * grown, to: p.to * grown, force: p.force })),
       push: [-axis[1] * across, axis[0] * across, 0],
     };

@@ -484,6 +484,8 @@ function warningsOf(model: BedModel, r: Base): string[] {
           ' In that weather l',
         ),
       );
+    if (over.headRoom !== null && over.headRoom < 0.05)
+      out.push('Sitting up, the head meets the cloth: bend it, or raise the ridge.');
     for (const i of [0, 1] as const)
       if (over.overhang[i] < 0.15)
         out.push(

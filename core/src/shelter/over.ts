@@ -297,5 +297,6 @@ export function wishedAbove(rig: RidgeRig): number {
   return high + (low - high) * share;
 }
 
-/** Whatever comes too near the cloth, nearest first. */
-export const tooNear = (over: RoofOver): readonly Gap[] => over.gaps.filter((g) => g.distance < LEAST_GAP[g.what]);
+/** Whatever lies too near the cloth, nearest first. A head that meets it in sitting up is told apart: it can be bent. */
+export const tooNear = (over: RoofOver): readonly Gap[] =>
+  over.gaps.filter((g) => g.distance < LEAST_GAP[g.what] && !(g.what === 'person' && g.bedCase === 'sitting'));

@@ -1,4 +1,3 @@
-import { LEAST_GAP } from '../catalogue/index.js';
 import { evaluatePitch } from '../pitch/index.js';
 import { say } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
@@ -6,6 +5,7 @@ import type { PitchSurroundings, RidgeRig } from '../rig/index.js';
 import type { PitchForm } from '../roof/index.js';
 import { evaluateBed } from './evaluate.js';
 import type { RoofOver } from './over.js';
+import { tooNear } from './over.js';
 
 /** A change of roof or bed that would help, worked out; no rig where it only tells. */
 export interface RoofAdvice {
@@ -32,7 +32,7 @@ function overOf(rig: RidgeRig, around: PitchSurroundings): RoofOver | null {
   }
 }
 
-const tight = (over: RoofOver): boolean => over.gaps.some((g) => g.distance < LEAST_GAP[g.what]);
+const tight = (over: RoofOver): boolean => tooNear(over).length > 0;
 
 /** The rig with its ridge higher by so much; negative lowers it. */
 const ridgeBy = (rig: RidgeRig, by: number): RidgeRig => {

@@ -33,6 +33,26 @@ interface Asking<Q, J> {
   readonly advise: (service: Remote<RigService>, question: Q) => Promise<readonly Advice[]>;
 }
 
+/** Shows what a hand causes with the hand's own next move: one picture painted for both. */
+class NextFrame<S> {
+  private frame = 0;
+  private change: ((before: S) => S) | null = null;
+  constructor(private readonly set: (change: (before: S) => S) => void) {}
+
+  put(moving: boolean, change: (before: S) => S): void {
+    this.change = change;
+    if (!moving) this.now();
+    else if (this.frame === 0) this.frame = requestAnimationFrame(() => this.now());
+  }
+
+  private now(): void {
+    cancelAnimationFrame(this.frame);
+    this.frame = 0;
+    if (this.change !== null) this.set(this.change);
+    this.change = null;
+  }
+}
+
 /**
  * Judges the newest rig, never queueing: while one is being judged, only the newest of those that follow
  * waits. Spreads and advice are left out while the hand moves, and follow when it rests.
@@ -41,6 +61,7 @@ function useJudged<Q, J>(question: Q | null, moving: boolean, asking: Asking<Q, 
   const [state, setState] = useState<Judged<J>>({ judgement: null, problem: null, advice: [] });
   const busy = useRef(false);
   const waiting = useRef<{ question: Q; moving: boolean } | null>(null);
+  const [show] = useState(() => new NextFrame<Judged<J>>(setState));
   useEffect(() => {
     if (question === null) return;
     waiting.current = { question, moving };
@@ -52,7 +73,7 @@ function useJudged<Q, J>(question: Q | null, moving: boolean, asking: Asking<Q, 
           waiting.current = null;
           const service = judgeWorker();
           const fast = await asking.judge(service, next.question, false);
-          setState((before) =>
+          show.put(next.moving, (before) =>
             fast.ok ? { ...before, judgement: fast.value, problem: null } : { ...before, problem: fast, advice: [] },
           );
           if (next.moving || waiting.current !== null || !fast.ok) continue;
@@ -71,7 +92,7 @@ function useJudged<Q, J>(question: Q | null, moving: boolean, asking: Asking<Q, 
         busy.current = false;
       }
     })();
-  }, [question, moving, asking]);
+  }, [question, moving, asking, show]);
   return state;
 }
 

@@ -483,7 +483,7 @@ function WhoControls({ rig, edit, bed: result }: Props): ReactElement {
           value={bed.mass}
           limit={B.mass}
           step={1}
-          hint="with clothes and bedding"
+          hint="all in it, with bedding"
           onCommit={(mass) => set({ mass })}
         />
         <NumberField

@@ -114,8 +114,9 @@ export function BedReport({
               In this rain, <FigureValue figure={over.figures.slant} /> from upright
             </dt>
             <dd>
-              {m(over.overhangInRain[0])} and {m(over.overhangInRain[1])}; {say(over.dryInRain, 'share', units)} of the
-              bed dry
+              <FigureValue figure={over.figures.overhangInRain[0]} /> and{' '}
+              <FigureValue figure={over.figures.overhangInRain[1]} />; <FigureValue figure={over.figures.dryInRain} />{' '}
+              of the bed dry
             </dd>
             <dt>Above its ends</dt>
             <dd>

@@ -12,7 +12,7 @@ import { useDocument, useSnapshot } from '../../data/use-document.js';
 import { Loading, Trouble } from '../../parts/states.js';
 import { SideScene } from '../../scene/side-scene.js';
 import { useJudge } from '../../workers/use-judge.js';
-import type { PitchQuestion } from '../../workers/rig.worker.js';
+import type { Judgement, PitchQuestion } from '../../workers/rig.worker.js';
 import { BedControls } from './bed-controls.js';
 import { BedReport } from './bed-report.js';
 import { casesTogether } from './cases-together.js';
@@ -56,6 +56,14 @@ interface BenchProps {
 function OnBench(props: BenchProps): ReactElement {
   const pitched = useSnapshot(props.store).draft.document.pitch !== undefined;
   return pitched ? <PitchBench {...props} /> : <Bench {...props} />;
+}
+
+/** The line's ledger without the trunks that carry a bed too: they stand in the bed's, under both. */
+function withoutShared(judgement: Judgement): Judgement {
+  const shared = new Set(judgement.bed?.trunks.map((t) => t.id.replace('trunk', 'trunk-')));
+  if (shared.size === 0) return judgement;
+  const { result } = judgement;
+  return { ...judgement, result: { ...result, ledger: result.ledger.filter((j) => !shared.has(j.link.id)) } };
 }
 
 function Bench({ store, camp, me, step }: BenchProps): ReactElement {
@@ -177,7 +185,7 @@ function Bench({ store, camp, me, step }: BenchProps): ReactElement {
             {judgement.bed !== null && step === 'bed' && (
               <BedReport rig={judgement.rig} bed={judgement.bed} body={me.body} advice={[]} onTake={put} />
             )}
-            <Ledger judgement={judgement} rule={rig.rule} onRule={(rule) => put({ ...rig, rule })} />
+            <Ledger judgement={withoutShared(judgement)} rule={rig.rule} onRule={(rule) => put({ ...rig, rule })} />
             {judgement.bed !== null && (
               <PitchLedger
                 title="The bed’s ledger"
