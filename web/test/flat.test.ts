@@ -10,6 +10,7 @@ import { loopStep, movedBed } from '../src/scene/bed-moves.js';
 import { bedCorners } from '../src/scene/depth/shapes.js';
 import { farthestFirst, shadeOf } from '../src/scene/flat/cloth.js';
 import { across, fitFrame, place, through, upward } from '../src/scene/flat/frame.js';
+import { onRing } from '../src/scene/flat/marks.js';
 import { movedPitch } from '../src/scene/pitch-moves.js';
 import { casesTogether } from '../src/views/bench/cases-together.js';
 
@@ -123,4 +124,13 @@ describe('taking hold of a bed', () => {
     expect(names.get('gust+lying')).toBe('in a gust, lying still');
     expect(casesTogether(roof!.result.cases, null)).toBe(roof!.result.cases);
   });
+});
+
+test('nothing to take hold of lies under the buttons of the views', () => {
+  const frame = fitFrame('above', [740, 456], gable.rig, 7, [pitched]);
+  for (let k = 0; k < 72; k++) {
+    const a = (k * Math.PI) / 36;
+    const [x, y] = onRing(gable.rig.pitch!, frame, [Math.cos(a), Math.sin(a)]);
+    expect(x > 740 - 320 && y < 70).toBe(false);
+  }
 });

@@ -78,13 +78,17 @@ export const Headroom = memo(function Headroom({
   );
 });
 
+/** The buttons of the views, over the picture's right upper corner, px: nothing to take hold of may lie under them. */
+const SWITCH = { width: 330, height: 80 } as const;
+
 /** What of a pitch the marks on the ring stand for. */
 type Bearings = Pick<Pitch, 'bearing' | 'windFrom' | 'middle'>;
 
 /** On a ring round the roof, toward a direction in the rig's plan: where the wind and the rig are turned by. */
 export function onRing(pitch: Bearings, frame: Frame, [wx, wy]: Point, inside = 0): Point {
   const ring = Math.min(frame.width, frame.height) / 2 - 34 - inside;
-  return [across(frame, pitch.middle) + wx * ring, upward(frame, 0) - wy * ring];
+  const [x, y] = [across(frame, pitch.middle) + wx * ring, upward(frame, 0) - wy * ring];
+  return [x, x > frame.width - SWITCH.width ? Math.max(y, SWITCH.height) : y];
 }
 /** Toward where the wind comes from, in the rig's plan. */
 export const upwind = ({ windFrom, bearing }: Bearings): Point => {

@@ -28,10 +28,11 @@ export function BedReport({
     <section className="bed-report" aria-label="The bed">
       <h2>{capital(bed.name)}</h2>
       <dl className="facts">
-        <dt>Lowest place, lain in</dt>
+        <dt>
+          Lowest place, lain in <span className="quiet">{saySmall(lying.height.value, body)}</span>
+        </dt>
         <dd>
-          <FigureValue figure={lying.height} big band />{' '}
-          <span className="quiet">{saySmall(lying.height.value, body)}</span>
+          <FigureValue figure={lying.height} big band />
         </dd>
         <dt>Under the line of its ends</dt>
         <dd>
