@@ -1,0 +1,171 @@
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import { ChakraProvider } from '@chakra-ui/react';
+import { cleanup, fireEvent, render as bare, screen, within } from '@testing-library/react';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { ReactElement } from 'react';
+import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
+import type { RidgeRig } from '@rough-bight/core/rig';
+import { evaluateShelter, rowsTogether } from '@rough-bight/core/shelter';
+import type { Drip, RoofAdvice } from '@rough-bight/core/shelter';
+import { system } from '../src/app/theme.js';
+import { BedControls, DripLine } from '../src/views/bench/bed-controls.js';
+import { BedReport } from '../src/views/bench/bed-report.js';
+import { casesTogether } from '../src/views/bench/cases-together.js';
+import { PitchLedger } from '../src/views/bench/pitch-ledger.js';
+import { Beds, StrapPairs } from '../src/views/kit/beds.js';
+
+afterEach(cleanup);
+
+const render = (shown: ReactElement): void => void bare(<ChakraProvider value={system}>{shown}</ChakraProvider>);
+
+const UNITS = { length: 'm', force: 'N' } as const;
+const file = readRigFile(readFileSync(join(process.cwd(), 'examples/rigs/river-bed-under-the-fly.rig.json'), 'utf8'));
+const around = surroundingsOf(file);
+const { roof, bed } = evaluateShelter(file.rig, around, UNITS, { full: true, spreads: false });
+
+describe('water on a line', () => {
+  const drip: Drip = {
+    id: 'strap0',
+    name: 'first strap',
+    edge: 0.6,
+    at: [0.6, 0, 1.6],
+    slope: -0.4,
+    runsIn: true,
+    breaks: null,
+    tailAt: 0.7,
+    wets: true,
+  };
+  test('runs in: says how steeply, where a tail belongs, and ties it there', () => {
+    const onTie = jest.fn();
+    render(<DripLine drip={drip} tail={null} onTie={onTie} />);
+    expect(screen.getByText(/Water runs in, 22\.9° down, and into the bed/).textContent).toContain('0.70 m');
+    fireEvent.click(screen.getByRole('button', { name: 'Tie a tail there' }));
+    expect(onTie).toHaveBeenCalledWith(0.7);
+  });
+  test('with a tail it drips off, and the tail can be taken off again', () => {
+    const onTie = jest.fn();
+    render(<DripLine drip={{ ...drip, breaks: 'tail', wets: false }} tail={0.7} onTie={onTie} />);
+    expect(screen.getByText(/drips off its tail/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Take the tail off' }));
+    expect(onTie).toHaveBeenCalledWith(null);
+  });
+  test.each([
+    [{ runsIn: false, wets: false, slope: 0.1 }, /rises inward/],
+    [{ breaks: 'connector' as const, wets: false }, /drips off the metal hook/],
+    [{ wets: false }, /not onto the bed/],
+  ])('%j', (part, words) => {
+    render(<DripLine drip={{ ...drip, ...part }} tail={null} onTie={jest.fn()} />);
+    expect(screen.getByText(words)).toBeTruthy();
+  });
+  test('on the ridgeline the other way out is said too', () => {
+    render(<DripLine drip={{ ...drip, id: 'ridge0' }} tail={null} onTie={jest.fn()} />);
+    expect(screen.getByText(/or run the line over the cloth/)).toBeTruthy();
+  });
+});
+
+describe('the report of a bed', () => {
+  const advice: RoofAdvice[] = [{ id: 'lower', text: 'Lower the ridge by 0.10 m.', effect: 'all dry', rig: file.rig }];
+  test('tells its height, both ends and the roof over it; advice is taken by a button', () => {
+    const onTake = jest.fn();
+    render(<BedReport rig={file.rig} bed={bed!} body={around.body} advice={advice} onTake={onTake} />);
+    const region = screen.getByRole('region', { name: 'The bed' });
+    expect(within(region).getByRole('button', { name: /^lowest place over the ground, lying: 0\.45 m/ })).toBeTruthy();
+    const strap = within(region).getByRole('row', { name: /^Strap/ });
+    expect(within(strap).getAllByRole('button')).toHaveLength(2);
+    expect(region.textContent).toMatch(/suits this weather/);
+    fireEvent.click(within(region).getByRole('button', { name: 'Do that' }));
+    expect(onTake).toHaveBeenCalledWith(file.rig);
+  });
+  test('while advice is worked out it says so', () => {
+    render(<BedReport rig={file.rig} bed={bed!} body={around.body} advice={null} onTake={jest.fn()} />);
+    expect(screen.getByText(/is being tried/)).toBeTruthy();
+  });
+  test('the ledger holds roof and bed, each trunk once, and names every case', () => {
+    const rows = rowsTogether(roof!.result.rows, bed!.rows);
+    expect(rows.filter((r) => r.id === 'trunk0')).toHaveLength(1);
+    render(
+      <PitchLedger
+        rows={rows}
+        cases={casesTogether(roof!.result.cases, bed)}
+        full
+        rule="factor"
+        onRule={jest.fn()}
+        chosen={null}
+        onChoose={jest.fn()}
+      />,
+    );
+    expect(screen.getAllByRole('listitem')).toHaveLength(rows.length);
+    expect(screen.getByRole('button', { name: /^First strap/ }).textContent).toMatch(/dropping in/);
+    expect(screen.getByRole('button', { name: /^The upstream alder/ }).textContent).toMatch(/as pitched, dropping in/);
+  });
+});
+
+describe('hanging a bed', () => {
+  const shown = (rig: RidgeRig, edit = jest.fn((_: RidgeRig): string | null => null), put = jest.fn()) => {
+    render(<BedControls rig={rig} around={around} bed={bed} shown="lying" onShow={jest.fn()} edit={edit} put={put} />);
+    return { edit, put };
+  };
+  test('a rig without one offers those of the kit, with straps that reach', () => {
+    const { bed: gone, ...without } = file.rig;
+    expect(gone).toBeDefined();
+    const { put } = shown(without);
+    expect(screen.getByText(/No higher than you are willing to fall/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Hang river bed, 3 m' }));
+    const hung = put.mock.calls[0]![0] as RidgeRig;
+    expect(hung.bed!.bed).toBe('river-bed');
+    expect(() => evaluateShelter(hung, around, UNITS, { full: false })).not.toThrow();
+  });
+  test('a strap goes to a mark of one’s own body', () => {
+    const { edit } = shown(file.rig);
+    fireEvent.change(screen.getAllByLabelText('at')[0]!, { target: { value: 'shoulder' } });
+    expect(edit.mock.calls[0]![0].bed!.ends[0].height).toBe(around.body.shoulder);
+  });
+  test('what does not fit together is said at the field, as typed', () => {
+    shown(
+      file.rig,
+      jest.fn((_: RidgeRig) => 'Made for one.'),
+    );
+    const people = screen.getByLabelText('People');
+    fireEvent.change(people, { target: { value: '2' } });
+    fireEvent.keyDown(people, { key: 'Enter' });
+    expect(screen.getByText('Made for one.')).toBeTruthy();
+    expect((people as HTMLInputElement).value).toBe('2');
+  });
+  test('it is taken down again', () => {
+    const { put } = shown(file.rig);
+    fireEvent.click(screen.getByRole('button', { name: 'Take the bed down' }));
+    expect((put.mock.calls[0]![0] as RidgeRig).bed).toBeUndefined();
+  });
+});
+
+describe('beds and straps of the kit', () => {
+  test('a ridge-cord keeps its share of a cloth that is measured anew; one that cannot be is said', () => {
+    const onChange = jest.fn();
+    render(<Beds beds={around.beds} onAdd={jest.fn()} onChange={onChange} onRemove={jest.fn()} />);
+    const length = screen.getByLabelText('Length');
+    fireEvent.change(length, { target: { value: '3.6' } });
+    fireEvent.keyDown(length, { key: 'Enter' });
+    expect(onChange).toHaveBeenCalledWith(expect.objectContaining({ length: 3.6, ridgeLength: 3 }));
+    const cord = screen.getByLabelText('Ridge-cord');
+    fireEvent.change(cord, { target: { value: '1' } });
+    fireEvent.keyDown(cord, { key: 'Enter' });
+    expect(screen.getByText(/A ridge-cord is 0\.6 to 0\.97 of its cloth/)).toBeTruthy();
+    expect(onChange).toHaveBeenCalledTimes(1);
+  });
+  test('straps tell how far their loops reach; an unknown limit says what to do', () => {
+    const onRemove = jest.fn();
+    render(
+      <StrapPairs
+        straps={[{ ...around.straps[0]!, limit: 0 }]}
+        onAdd={jest.fn()}
+        onChange={jest.fn()}
+        onRemove={onRemove}
+      />,
+    );
+    expect(screen.getByText('loops from 1.00 m to 3.50 m')).toBeTruthy();
+    expect(screen.getByText('not known: find the label')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: /^Take long loop straps out/ }));
+    expect(onRemove).toHaveBeenCalledWith('long-straps');
+  });
+});
