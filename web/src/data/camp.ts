@@ -67,20 +67,27 @@ export function useCampActions(campId: string) {
   };
 }
 
+/** Version of the person that this window saved last. */
+let ownVersion = 0;
+
 /** The person whose measures and rules are used, and how to change them. */
 export function useMe() {
   const swr = useSWR<Person>('/api/me', get, { revalidateOnFocus: false });
   const change = async (next: Person): Promise<void> => {
     await swr.mutate(
-      async () =>
-        call<Person>('PUT', '/api/me', {
+      inTurn(async () => {
+        const saved = await call<Person>('PUT', '/api/me', {
           name: next.name,
           body: next.body,
           units: next.units,
           required: next.required,
           calibrations: next.calibrations,
-          version: next.version,
-        }),
+          // made from what was shown, which holds this window's own change before it, saved meanwhile
+          version: Math.max(next.version, ownVersion),
+        });
+        ownVersion = saved.version;
+        return saved;
+      }),
       { optimisticData: next, rollbackOnError: true, revalidate: false },
     );
   };
