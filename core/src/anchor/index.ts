@@ -1,3 +1,4 @@
+export * from './bending.js';
 export * from './peg.js';
 export * from './pile.js';
 export * from './prop.js';

@@ -74,13 +74,16 @@ function firstIssue(error: z.ZodError): { readonly field: string; readonly probl
 }
 
 /** Brings older files up to this version, one step after another. Each takes the version before. */
+const RIG_2 = 'rough-bight/rig@2';
 const MIGRATIONS: Readonly<Record<string, (old: Record<string, unknown>) => Record<string, unknown>>> = {
   // before beds: its kit held none
   'rough-bight/rig@1': (old) => ({
     ...old,
-    format: RIG_FORMAT,
+    format: RIG_2,
     kit: typeof old['kit'] === 'object' ? { ...old['kit'], beds: [], straps: [] } : old['kit'],
   }),
+  // before guys and back-stays could share a tree with something else: nothing in it changes
+  [RIG_2]: (old) => ({ ...old, format: RIG_FORMAT }),
   // a bare ridgeline, before rigs were files: its kit is unknown, so its cord is a catalogue's first of that name
   [RIDGE_FORMAT]: (old) => ({
     format: RIG_FORMAT,

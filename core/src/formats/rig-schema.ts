@@ -68,6 +68,16 @@ const guyAnchor = z.discriminatedUnion('kind', [
     height: within(P.height),
     signs,
   }),
+  z.strictObject({
+    kind: z.literal('tree'),
+    tree: z
+      .string()
+      .max(24)
+      .regex(/^(trunk[01]|bed-stem[01]|guy .{1,20})$/, {
+        error: 'The tree must be trunk0, trunk1, bed-stem0, bed-stem1, or "guy " and the key of the guy that has it.',
+      }),
+    height: within(P.height),
+  }),
   z.strictObject({ kind: z.literal('weight'), name: words('name of the weight', 1, 60), mass: within(P.mass) }),
   z.strictObject({
     kind: z.literal('buried'),
@@ -343,7 +353,7 @@ const required = (min: number, max: number) =>
     person: measure('margin asked', min, max),
   });
 
-export const RIG_FORMAT = 'rough-bight/rig@2';
+export const RIG_FORMAT = 'rough-bight/rig@3';
 export const rigFileSchema = z
   .strictObject({
     format: z.literal(RIG_FORMAT),
@@ -364,7 +374,7 @@ export const rigFileSchema = z
     place: z.union([z.record(z.string(), z.unknown()), z.null()]),
   })
   .meta({
-    title: 'A whole rig, rough-bight/rig@2',
+    title: 'A whole rig, rough-bight/rig@3',
     description:
       'SI units: m, N, kg, rad; bearings clockwise from north. docs/formats/rig.md tells what each field means.',
   });

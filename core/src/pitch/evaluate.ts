@@ -1,11 +1,11 @@
-import { screenTree } from '../anchor/index.js';
+import { levelOn, screenTree } from '../anchor/index.js';
 import { AIR_DENSITY, GUST_FACTOR, GUY_ENDS, SHELTERS, looked } from '../catalogue/index.js';
 import { TAIL } from '../cordage/index.js';
 import { gripFigure, hangGap, hitchAdvice, loopCut, offAxis } from '../hitch/index.js';
 import { norm, sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
-import type { Judged, PitchSurroundings, RidgeRig } from '../rig/index.js';
-import { judgedBy, travelOf, travelProblem } from '../rig/index.js';
+import type { Judged, PitchSurroundings, RidgeRig, TreeId } from '../rig/index.js';
+import { judgedBy, tiedTo, travelOf, travelProblem, treeOf } from '../rig/index.js';
 import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
 import { beaufortSpeed, windPressure } from '../weather/index.js';
@@ -14,12 +14,15 @@ import { derive, given } from '../working/index.js';
 import { strainAt } from '../line/index.js';
 import { PITCHED, pitchCases } from './cases.js';
 import type { CaseWind } from './cases.js';
-import { CERTAIN, anchorHolds, chainsOf } from './ledger.js';
-import type { CaseReading, Chain, Spread } from './ledger.js';
+import { anchorHolds, chainsOf } from './ledger.js';
+import type { Chain } from './ledger.js';
+import { CERTAIN } from './reading.js';
+import type { CaseReading, Spread } from './reading.js';
 import type { Member, PitchModel } from './model.js';
 import { pitchModel } from './model.js';
 import type { HitchState, PitchState, TiedRig } from './solve.js';
 import { solveCase, tieOff } from './solve.js';
+import { bearing, pullsOn } from './tree-pulls.js';
 
 /** A row of the ledger: one line, stem, stick, cloth or part of a bed, and what lets go first in it. */
 export interface PitchRow {
@@ -313,7 +316,8 @@ function readingOf(rig: TiedRig, state: PitchState, spreads: Spreads | null): Ca
     },
     pullOn: (node) => {
       const n = 3 * s.nodeIndex.get(node)!;
-      return { level: Math.hypot(numbers.reaction[n]!, numbers.reaction[n + 1]!), up: -numbers.reaction[n + 2]! };
+      const [x, y] = [-numbers.reaction[n]!, -numbers.reaction[n + 1]!];
+      return { level: Math.hypot(x, y), toward: Math.atan2(y, x), up: -numbers.reaction[n + 2]! };
     },
     clothStress: stressOf(state),
     clothSpread: spreads?.cloth ?? CERTAIN,
@@ -369,7 +373,7 @@ export function evaluatePitch(
         what: chain.what,
         role: chain.role,
         demand: chain.demand,
-        pitched: pitchedOf(readings[0]!, chain),
+        pitched: pitchedOf(model, readings[0]!, chain),
         links,
         unstressed: m === undefined ? null : tied.tied[k]!,
         cut: m === undefined ? null : cutOf(model, m, tied.tied[k]!),
@@ -455,10 +459,10 @@ const farthest = (states: readonly PitchState[], end: 0 | 1): number =>
     return Math.abs(h.slid) > Math.abs(most) ? h.slid : most;
   }, 0);
 
-function pitchedOf(reading: CaseReading, chain: Chain): number {
+function pitchedOf(model: PitchModel, reading: CaseReading, chain: Chain): number {
   if (chain.role === 'cloth') return reading.clothStress;
   if (chain.role === 'stick') return reading.stick(chain.id).value;
-  if (chain.role === 'trunk') return reading.pullOn(chain.id).level;
+  if (chain.role === 'trunk') return levelOn(pullsOn(model, chain.id as TreeId, reading));
   return reading.tension(chain.id).value;
 }
 
@@ -479,7 +483,8 @@ export function cutOf(model: PitchModel, m: Member, length: number): number {
   // a loop of cord to a peg is doubled and joined
   if (m.role === 'peg') return 2 * length + GUY_ENDS.cloth.cordInDiameters * d + 0.1;
   const made = guy.hitch === 'elastic' ? 'adjustable' : guy.hitch;
-  const round = guy.anchor.kind === 'stem' ? guy.anchor.girth : 0.15;
+  const tied = tiedTo(guy.anchor, m.reach!.key.id);
+  const round = (tied === null ? null : treeOf(model.rig, tied.tree))?.girth ?? 0.15;
   return length + round + (GUY_ENDS.cloth.cordInDiameters + GUY_ENDS[made].cordInDiameters) * d + TAIL;
 }
 
@@ -646,9 +651,10 @@ function warningsOf(tied: TiedRig, r: Omit<PitchResult, 'warnings'>, byId: Reado
   const { model } = tied;
   const { rig } = model;
   const out: string[] = [];
-  const used = (i: 0 | 1): boolean => model.net.nodes.some((n) => n.id === `trunk${i}`);
-  for (const i of [0, 1] as const)
-    if (used(i) && !rig.trunks[i].standsOnWord) out.push(...screenTree(rig.trunks[i], rig.use === 'person'));
+  for (const { tree, ridge } of bearing(model)) {
+    const t = treeOf(rig, tree)!;
+    if (!t.standsOnWord) out.push(...screenTree(t, ridge && rig.use === 'person'));
+  }
   for (const c of r.cases)
     if (!c.converged)
       out.push(

@@ -3,9 +3,8 @@ import { findPeg, findSoil } from '../catalogue/index.js';
 import type { Hold } from '../catalogue/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import { norm, sub } from '../quantity/index.js';
-import { measuredSpan, guyOf } from '../rig/index.js';
-import type { Guy, Pitch, PitchSurroundings, RidgeRig } from '../rig/index.js';
-import { PEG_ARM, RigProblem } from '../rig/index.js';
+import { PEG_ARM, RigProblem, guyOf, keyOfGuyTree, measuredSpan, tiedTo, treeAt } from '../rig/index.js';
+import type { Guy, Pitch, PitchSurroundings, RidgeRig, TreeId } from '../rig/index.js';
 import { FormProblem, planForm, tieOutAt } from '../roof/index.js';
 import type { FormPlan, Key, KitRoof, Setting } from '../roof/index.js';
 
@@ -144,7 +143,49 @@ export function layoutOf(rig: RidgeRig, around: PitchSurroundings): PitchLayout 
         foot: [key.at[0], key.at[1], ground(key.at[0], key.at[1])],
       });
   }
-  return { plan, spare, setting, roof, reaches, sticks, hitchHolds, gathered };
+  return { plan, spare, setting, roof, reaches: toTrees(rig, around, reaches, ground), sticks, hitchHolds, gathered };
+}
+
+/** The same cords with those to a tree of the rig ending where it stands. */
+function toTrees(
+  rig: RidgeRig,
+  around: PitchSurroundings,
+  reaches: readonly Reach[],
+  ground: (x: number, y: number) => number,
+): Reach[] {
+  return reaches.map((r) => {
+    const { anchor } = r.guy;
+    if (r.kind === 'tie' || anchor.kind !== 'tree') return r;
+    const at =
+      treeAt(rig, around.body, anchor.tree) ?? reaches.find((x) => x.key.id === keyOfGuyTree(anchor.tree))?.foot;
+    if (at === undefined)
+      throw new RigProblem(
+        `pitch.own.${r.key.id}.anchor.tree`,
+        `The guy whose tree the ${reachName(r)} shares is not in this form. Choose another tree, or what else holds it.`,
+      );
+    const [x, y] = at;
+    return { ...r, foot: [x, y, ground(x, y) + anchor.height] };
+  });
+}
+
+/**
+ * Where a tree of the rig stands on the plan, m.
+ * @throws RigProblem where no guy of this form has it
+ */
+export function treePlace(
+  rig: RidgeRig,
+  around: PitchSurroundings,
+  id: TreeId,
+  field: string,
+): readonly [number, number] {
+  const at =
+    treeAt(rig, around.body, id) ??
+    (rig.pitch === undefined
+      ? undefined
+      : layoutOf(rig, around).reaches.find((r) => r.key.id === keyOfGuyTree(id))?.foot);
+  if (at === undefined)
+    throw new RigProblem(field, 'The guy that has this tree is not in this form. Choose another tree.');
+  return [at[0], at[1]];
 }
 
 /** A form with the tie-outs it uses on this roof, and those along its edges that could take a guy more. */
@@ -180,13 +221,13 @@ function footOf(
   best: () => number,
 ): { readonly foot: Vec3; readonly stick: number } {
   const level = (x: number, y: number, raise: number): Vec3 => [x, y, ground(x, y) + raise];
-  const raise = guy.anchor.kind === 'stem' ? guy.anchor.height : PEG_ARM;
+  const tied = tiedTo(guy.anchor, key.id);
+  const raise = tied?.height ?? PEG_ARM;
   const away = Math.hypot(key.at[0] - from[0], key.at[1] - from[1]) || 1;
   const [ux, uy] = [(key.at[0] - from[0]) / away, (key.at[1] - from[1]) / away];
   const height = key.at[2] - ground(key.at[0], key.at[1]);
   const slope = Math.atan2(from[2] - key.at[2], away);
-  const wanted =
-    guy.stick < 0 ? (to === 'guy' && slope < FLATTEST && guy.anchor.kind !== 'stem' ? height : 0) : guy.stick;
+  const wanted = guy.stick < 0 ? (to === 'guy' && slope < FLATTEST && tied === null ? height : 0) : guy.stick;
   const stick = height > 0.15 ? wanted : 0;
   if (guy.foot !== null) return { foot: level(guy.foot[0], guy.foot[1], raise), stick };
   if (to === 'peg') return { foot: level(key.at[0] + ux * PEG_LOOP, key.at[1] + uy * PEG_LOOP, raise), stick: 0 };

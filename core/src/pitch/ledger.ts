@@ -1,36 +1,16 @@
-import { diameterOf, footMoment, footStress } from '../anchor/index.js';
+import { bendingFigure, diameterOf, levelFigure } from '../anchor/index.js';
 import { GRIPPED, GUY_ENDS, HOLDS, LOOP_JOIN, SUN, WEAR, findSoil, findWood, looked } from '../catalogue/index.js';
 import { gripFigure, offAxis, ownGripFigure } from '../hitch/index.js';
-import type { Guy } from '../rig/index.js';
-import { anchorHold } from '../rig/index.js';
+import type { Guy, TreeId } from '../rig/index.js';
+import { anchorHold, tiedTo, treeOf } from '../rig/index.js';
 import type { Link } from '../strength/index.js';
 import { bendKept, cordStrength, knotKept, link, ratioFor } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { Member, PitchModel } from './model.js';
-import type { PitchState } from './solve.js';
-
-/** How far a number may be off, as factors of its value: from the solves with hauls and wind at the ends of their ranges. */
-export type Spread = readonly [low: number, high: number];
-export const CERTAIN: Spread = [1, 1];
-
-/** A number that the whole-rig solve gave, in one case. */
-export interface FromSolve {
-  readonly value: number;
-  readonly spread: Spread;
-}
-
-/** What a case says of each line, stick and piece of cloth. */
-export interface CaseReading {
-  readonly state: PitchState;
-  /** Index of the spread by line of the net. */
-  readonly tension: (line: string) => FromSolve;
-  readonly stick: (id: string) => FromSolve;
-  /** Reaction of a support: horizontal and upward pull on it, N. */
-  readonly pullOn: (node: string) => { readonly level: number; readonly up: number };
-  readonly clothStress: number;
-  readonly clothSpread: Spread;
-}
+import type { CaseReading } from './reading.js';
+import { SOLVED, solved } from './reading.js';
+import { pullsOn, sharedTrees } from './tree-pulls.js';
 
 /** The links of one line, stick or anchor: each under the case that leaves it least. */
 export interface Chain {
@@ -42,20 +22,6 @@ export interface Chain {
   /** Largest pull in any case. */
   readonly demand: Figure;
   readonly links: readonly Link[];
-}
-
-const SOLVED = 'the whole rig solved as a net: cloth, cords, sticks and stems together';
-
-function solved(symbol: string, title: string, quantity: Figure['quantity'], from: FromSolve, c: PitchState): Figure {
-  return given(
-    { symbol, title: `${title}, ${c.case.name}`, quantity },
-    from.value,
-    {
-      kind: 'derived',
-      text: `${SOLVED}; out of balance by at most ${c.numbers.residual.toExponential(1)} N after ${c.numbers.iterations} steps`,
-    },
-    [from.value * from.spread[0], from.value * from.spread[1]],
-  );
 }
 
 interface Place {
@@ -140,8 +106,8 @@ function tieOutPlace(
   return { id, kind: 'tie-out', name: `${HOLDS[hold].name} at the ${name}`, demand: pull, available: () => figure };
 }
 
-/** What holds the far end of a guy. */
-function anchorPlace(model: PitchModel, m: Member): Place {
+/** What holds the far end of a guy; null where nothing is known against it. */
+function anchorPlace(model: PitchModel, m: Member): Place | null {
   const guy: Guy = m.reach!.guy;
   const { anchor } = guy;
   const where = m.reach!.key.name;
@@ -151,27 +117,9 @@ function anchorPlace(model: PitchModel, m: Member): Place {
   };
   const pull = (r: CaseReading): Figure =>
     solved('T', `pull on the anchor of the ${m.name}`, 'force', r.tension(m.id), r.state);
-  if (anchor.kind === 'stem') {
-    const wood = findWood(anchor.wood)!;
-    const d = diameterOf(anchor.girth);
-    return {
-      id: `${m.id}:anchor`,
-      kind: 'trunk',
-      name: `foot of ${anchor.name}`,
-      demand: (r) =>
-        stemStress(
-          solved(
-            'H',
-            `level pull on ${anchor.name}`,
-            'force',
-            { value: r.pullOn(m.foot).level, spread: r.tension(m.id).spread },
-            r.state,
-          ),
-          { name: anchor.name, tieHeight: anchor.height },
-          d,
-        ),
-      available: () => looked(wood.strength),
-    };
+  if (anchor.kind === 'stem' || anchor.kind === 'tree') {
+    const place = treePlace(model, tiedTo(anchor, m.reach!.key.id)!.tree);
+    return place === null ? null : { ...place, id: `${m.id}:anchor` };
   }
   const held = anchorHold(anchor, findSoil(model.rig.pitch!.soil)!, model.around.pegs, where);
   return {
@@ -306,70 +254,25 @@ function placesOf(model: PitchModel, m: Member): Place[] {
         });
       }
     }
-    out.push(anchorPlace(model, m));
+    // a tree of the rig has a row of its own, with all that is tied to it
+    const anchor = guy.anchor.kind === 'tree' ? null : anchorPlace(model, m);
+    if (anchor !== null) out.push(anchor);
   }
   out.push(tieOutPlace(model, `${m.id}:tie-out`, key.name, hold, pull));
   return out;
 }
 
-function levelPull(model: PitchModel, i: 0 | 1, r: CaseReading): Figure {
-  const line = model.hasRidge ? 'ridge' : model.members.find((m) => m.role === 'tie' && m.end === i)!.id;
-  const { spread } = r.tension(line);
-  return solved(
-    'H',
-    `level pull on ${model.rig.trunks[i].name}`,
-    'force',
-    { value: r.pullOn(`trunk${i}`).level, spread },
-    r.state,
-  );
-}
-
-/** Bending stress at the foot of a stem under a level pull. */
-function stemStress(
-  pull: Figure,
-  stem: { readonly name: string; readonly tieHeight: number },
-  diameter: number,
-): Figure {
-  const h = stem.tieHeight;
-  return derive(
-    {
-      symbol: 'σ',
-      title: `bending stress at the foot of ${stem.name}`,
-      quantity: 'stress',
-      formula: 'σ = 32 H h / (π d³)',
-      notes: ['A sound, solid, round stem on firm roots. A screen, never a pass: look up, knock and push.'],
-    },
-    [
-      pull,
-      given(
-        { symbol: 'h', title: 'tie height', quantity: 'length' },
-        h,
-        { kind: 'measured', text: 'by body mark or tape' },
-        [h * 0.97, h * 1.03],
-      ),
-      given(
-        { symbol: 'd', title: 'trunk diameter, girth / π', quantity: 'length' },
-        diameter,
-        { kind: 'measured', text: 'girth by a cord round the trunk; bark counted' },
-        [diameter * 0.93, diameter * 1.02],
-      ),
-    ],
-    (H, height, d) => footStress(footMoment(H!, height!), d!),
-  );
-}
-
-/** A trunk that carries the ridge or an end, as a place that can give: green bending at its foot. */
-function trunkPlace(model: PitchModel, i: 0 | 1): Place {
-  const { rig, ridge } = model;
-  const trunk = rig.trunks[i];
-  const node = `trunk${i}`;
-  const d = ridge.diameters[i];
+/** A tree of the rig as a place that can give: green bending at its foot under all of the roof that is tied to it; null on somebody's word. */
+function treePlace(model: PitchModel, id: TreeId): Place | null {
+  const tree = treeOf(model.rig, id)!;
+  if (tree.standsOnWord) return null;
+  const wood = findWood(tree.wood)!;
   return {
-    id: node,
+    id,
     kind: 'trunk',
-    name: `foot of ${trunk.name}`,
-    demand: (r) => stemStress(levelPull(model, i, r), trunk, d),
-    available: () => looked(ridge.woods[i].strength),
+    name: `foot of ${tree.name}`,
+    demand: (r) => bendingFigure(tree.name, diameterOf(tree.girth), pullsOn(model, id, r)),
+    available: () => looked(wood.strength),
   };
 }
 
@@ -380,10 +283,13 @@ export function anchorHolds(
   node: string,
   r: CaseReading,
 ): { readonly name: string; readonly capacity: number | null; readonly margin: number | null } {
-  const end = node === 'trunk1' ? 1 : 0;
-  if (node.startsWith('trunk') && model.rig.trunks[end].standsOnWord)
-    return { name: model.rig.trunks[end].name, capacity: null, margin: null };
-  const place = node.startsWith('trunk') ? trunkPlace(model, end) : anchorPlace(model, m);
+  const trunk = node === 'trunk0' || node === 'trunk1' ? node : null;
+  const { rig } = model;
+  const place = trunk === null ? anchorPlace(model, m) : treePlace(model, trunk);
+  if (place === null) {
+    const tree = trunk ?? tiedTo(m.reach!.guy.anchor, m.reach!.key.id)!.tree;
+    return { name: treeOf(rig, tree)!.name, capacity: null, margin: null };
+  }
   const demand = place.demand(r).value;
   const available = place.available(r)?.value ?? null;
   if (available === null) return { name: place.name, capacity: null, margin: null };
@@ -415,7 +321,7 @@ export function ratiosOf(model: PitchModel, m: Member, readings: readonly CaseRe
 
 /** Every line, the stems, the cloth and the sticks, each with all the places at which it can let go. */
 export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): Chain[] {
-  const { rig, ridge, layout } = model;
+  const { rig, layout } = model;
   const out: Chain[] = [];
   const largest = (make: (r: CaseReading) => Figure): Figure =>
     readings.map(make).reduce((a, b) => (b.value > a.value ? b : a));
@@ -430,19 +336,17 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
       links,
     });
   }
-  for (const i of [0, 1] as const) {
-    const trunk = rig.trunks[i];
-    const node = `trunk${i}`;
-    if (trunk.standsOnWord || !model.net.nodes.some((n) => n.id === node)) continue;
-    const place = trunkPlace(model, i);
-    const level = (r: CaseReading): Figure => levelPull(model, i, r);
+  for (const id of sharedTrees(model)) {
+    const place = treePlace(model, id);
+    if (place === null) continue;
+    const tree = treeOf(rig, id)!;
     const found = worstLink(place, readings);
     out.push({
-      id: node,
-      name: trunk.name,
-      what: ridge.woods[i].name,
+      id,
+      name: tree.name,
+      what: findWood(tree.wood)!.name,
       role: 'trunk',
-      demand: largest(level),
+      demand: largest((r) => levelFigure(tree.name, pullsOn(model, id, r))),
       links: found === null ? [] : [found],
     });
   }

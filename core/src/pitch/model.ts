@@ -9,7 +9,7 @@ import type { Net, NetLine, NetNode, NetPanel, NetPass, NetStrut } from '../net/
 import { GRAVITY } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import type { KitCord, PitchSurroundings, RidgeModel, RidgeRig, RoofHitch } from '../rig/index.js';
-import { RigProblem, measuredSpan, pitchProblems, ridgeModel } from '../rig/index.js';
+import { RigProblem, measuredSpan, pitchProblems, ridgeModel, tiedTo, treeOf, treeProblems } from '../rig/index.js';
 import type { Key, Mesh, Neighbours } from '../roof/index.js';
 import { meshCloth, neighboursOf, roofMass } from '../roof/index.js';
 import type { PitchLayout, Reach } from './layout.js';
@@ -109,7 +109,7 @@ export function pitchModel(
   options: { readonly ranges: boolean } = { ranges: true },
 ): PitchModel {
   const pitch = rig.pitch!;
-  const problem = pitchProblems(rig, around)[0];
+  const problem = [...pitchProblems(rig, around), ...treeProblems(rig)][0];
   if (problem !== undefined) throw new RigProblem(problem.field, problem.message);
   const ridge = ridgeModel(bareRidge(rig), around, options);
   const layout = layoutOf(rig, around);
@@ -145,12 +145,12 @@ export function pitchModel(
   }
   for (const r of layout.reaches) {
     if (r.kind === 'tie') continue;
-    const { anchor } = r.guy;
-    const wood = anchor.kind === 'stem' ? findWood(anchor.wood) : undefined;
+    const tied = tiedTo(r.guy.anchor, r.key.id);
+    const tree = tied === null ? null : treeOf(rig, tied.tree);
+    const wood = tree === null || tree.standsOnWord ? undefined : findWood(tree.wood);
+    // by its own pull: what else bends the same tree moves a low tie little
     const give =
-      anchor.kind === 'stem' && wood !== undefined
-        ? trunkGive(Math.max(0.05, anchor.height), diameterOf(anchor.girth), wood.modulus.typical)
-        : 0;
+      wood === undefined ? 0 : trunkGive(Math.max(0.05, tied!.height), diameterOf(tree!.girth), wood.modulus.typical);
     nodes.push(standing(`foot ${r.key.id}`, r.foot, give));
   }
   for (const s of layout.sticks) {

@@ -22,7 +22,7 @@ export interface AnchorHold {
  * @param where which one, in words
  */
 export function anchorHold(
-  anchor: Exclude<GuyAnchor, { kind: 'stem' }>,
+  anchor: Exclude<GuyAnchor, { kind: 'stem' | 'tree' }>,
   soil: Soil,
   pegs: readonly KitPegs[],
   where: string,

@@ -4,9 +4,9 @@ import type { KitBed, KitStraps } from '../bed/index.js';
 import { ADJUSTMENTS, BROW_OF_STATURE, findWood } from '../catalogue/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
 import type { GuyAnchor, PitchSurroundings } from './pitch.js';
-import { PITCH_LIMITS, pitchProblems } from './pitch.js';
+import { PITCH_LIMITS } from './pitch.js';
 import type { Limit, Problem, RidgeRig } from './ridge.js';
-import { RIDGE_LIMITS, limit, measuredSpan, problemsOf } from './ridge.js';
+import { RIDGE_LIMITS, limit, measuredSpan } from './ridge.js';
 
 /** What a bed's end hangs from. Places on the rig's plan, m. */
 export type BedAnchor =
@@ -259,7 +259,7 @@ export function bedProblems(rig: RidgeRig, around: PitchSurroundings): Problem[]
       const held = anchor.anchor;
       if (held.kind === 'peg' && !around.pegs.some((p) => p.id === held.pegs))
         say(`ends.${i}.anchor.anchor.pegs`, 'These pegs are no longer in the kit. Choose others.');
-      if (anchor.stays === 2 && anchor.spread < 0.1)
+      if (anchor.stays === 2 && held.kind !== 'tree' && anchor.spread < 0.1)
         say(`ends.${i}.anchor.spread`, 'Two stays must stand apart: spread each at least 0.1 m from the middle.');
     }
     if (straps === undefined) return;
@@ -311,9 +311,4 @@ export function bedProblems(rig: RidgeRig, around: PitchSurroundings): Problem[]
       `The bed does not reach: straps and bed come to ${reach.toFixed(2)} m, the anchors stand ${apart.toFixed(2)} m apart. Let out a strap, take a wrap off, or choose nearer anchors.`,
     );
   return out;
-}
-
-/** Everything that does not fit together in a rig, first the line, then its roof, then its bed. */
-export function rigProblems(rig: RidgeRig, around: PitchSurroundings): Problem[] {
-  return [...problemsOf(rig, around), ...pitchProblems(rig, around), ...bedProblems(rig, around)];
 }

@@ -2,6 +2,7 @@ export * from './ridge.js';
 export * from './pitch.js';
 export * from './gear.js';
 export * from './bed.js';
+export * from './trees.js';
 export * from './anchor-hold.js';
 export * from './cases.js';
 export * from './model.js';

@@ -1,9 +1,9 @@
-import { footMoment, footStress } from '../anchor/index.js';
+import { diameterFigure, footMoment, footStress, tieHeightFigure } from '../anchor/index.js';
 import { GRIPPED, looked } from '../catalogue/index.js';
 import type { Link, LinkKind } from '../strength/index.js';
 import { bendKept, cordStrength, knotKept, link } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
-import { derive, given } from '../working/index.js';
+import { derive } from '../working/index.js';
 import type { CaseFigures, RidgeModel } from './model.js';
 
 function endReductions(model: RidgeModel, i: 0 | 1): Figure[] {
@@ -80,22 +80,13 @@ export function footMomentFigure(model: RidgeModel, c: CaseFigures, i: 0 | 1): F
       quantity: 'moment',
       formula: 'M = H h',
     },
-    [
-      c.horizontal[i],
-      given(
-        { symbol: 'h', title: 'tie height', quantity: 'length' },
-        trunk.tieHeight,
-        { kind: 'measured', text: 'by body mark or tape' },
-        [trunk.tieHeight * 0.97, trunk.tieHeight * 1.03],
-      ),
-    ],
+    [c.horizontal[i], tieHeightFigure(trunk.tieHeight)],
     (H, h) => footMoment(H!, h!),
   );
 }
 
 function footStressFigure(model: RidgeModel, c: CaseFigures, i: 0 | 1): Figure {
   const trunk = model.rig.trunks[i];
-  const d = model.diameters[i];
   return derive(
     {
       symbol: 'σ',
@@ -104,15 +95,7 @@ function footStressFigure(model: RidgeModel, c: CaseFigures, i: 0 | 1): Figure {
       formula: 'σ = 32 M / (π d³)',
       notes: ['A sound, solid, round stem on firm roots. A screen, never a pass: look up, knock and push.'],
     },
-    [
-      footMomentFigure(model, c, i),
-      given(
-        { symbol: 'd', title: 'trunk diameter, girth / π', quantity: 'length' },
-        d,
-        { kind: 'measured', text: 'girth by a cord round the trunk; bark counted' },
-        [d * 0.93, d * 1.02],
-      ),
-    ],
+    [footMomentFigure(model, c, i), diameterFigure(model.diameters[i])],
     (M, D) => footStress(M!, D!),
   );
 }

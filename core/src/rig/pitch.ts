@@ -15,7 +15,10 @@ export interface KitPegs {
   readonly count: number;
 }
 
-/** What holds the end of a guy. */
+/** A tree of the rig: one of its trunks, that of one of the bed's ends, or `guy` and the key of a guy on a tree of its own. */
+export type TreeId = 'trunk0' | 'trunk1' | 'bed-stem0' | 'bed-stem1' | `guy ${string}`;
+
+/** What holds the end of a guy: `stem`: a tree of its own; `tree`: one that something else of the rig is tied to as well. */
 export type GuyAnchor =
   | { readonly kind: 'peg'; readonly pegs: string; readonly inLine: number; readonly lean: number }
   | {
@@ -26,12 +29,14 @@ export type GuyAnchor =
       readonly height: number;
       readonly signs: readonly Sign[];
     }
+  | { readonly kind: 'tree'; readonly tree: TreeId; readonly height: number }
   | { readonly kind: 'weight'; readonly name: string; readonly mass: number }
   | { readonly kind: 'buried'; readonly length: number; readonly width: number; readonly depth: number }
   | { readonly kind: 'root'; readonly name: string };
 export const GUY_ANCHOR_NAMES: Readonly<Record<GuyAnchor['kind'], string>> = {
   peg: 'peg',
   stem: 'tree or sapling',
+  tree: 'a tree of this rig',
   weight: 'log, boulder or bag',
   buried: 'buried bag or log',
   root: 'root',

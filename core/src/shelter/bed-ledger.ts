@@ -1,4 +1,4 @@
-import { diameterOf, eccentricLoad, footMoment, footStress, shortPileIn } from '../anchor/index.js';
+import { bendingFigure, diameterOf, eccentricLoad, shortPileIn } from '../anchor/index.js';
 import type { HangState } from '../bed/index.js';
 import {
   ADJUSTMENTS,
@@ -25,6 +25,7 @@ import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { BedCase } from './bed-cases.js';
 import type { BedModel, Read } from './bed-model.js';
+import { stayPull, stayRise } from './bed-pulls.js';
 
 /** A place of a bed that can let go. */
 interface Place {
@@ -398,10 +399,12 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
           id: `stay${i}${k}:anchor`,
           kind: 'trunk',
           name: `foot of ${anchor.name}`,
-          demand: memoised((c) => bending(pull(c), anchor.name, anchor.height, diameterOf(anchor.girth))),
+          demand: memoised((c) =>
+            bendingFigure(anchor.name, diameterOf(anchor.girth), [stayPull(model, c, i, k, anchor)]),
+          ),
           available: () => looked(stem.strength),
         });
-    } else {
+    } else if (anchor.kind !== 'tree') {
       const held = anchorHold(anchor, soil, around.pegs, name);
       places.push({
         id: `stay${i}${k}:anchor`,
@@ -420,34 +423,6 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
   }
 }
 
-/** Angle of a stay above level at its anchor, rad. */
-function stayRise(s: HangState, model: BedModel, i: 0 | 1, k: number): number {
-  const { head } = s.poles[i]!;
-  const { foot } = model.hangOf(model.cases[0]!).ends[i].pole!.stays[k]!;
-  return Math.max(0, Math.atan2(head[2] - foot[2], Math.hypot(head[0] - foot[0], head[1] - foot[1])));
-}
-
-/** Bending stress at the foot of a stem under one level pull. */
-function bending(pull: Figure, name: string, height: number, diameter: number): Figure {
-  return derive(
-    { symbol: 'σ', title: `bending stress at the foot of ${name}`, quantity: 'stress', formula: 'σ = 32 H h / (π d³)' },
-    [
-      pull,
-      given({ symbol: 'h', title: 'height of the tie', quantity: 'length' }, height, {
-        kind: 'measured',
-        text: 'by body mark or tape',
-      }),
-      given(
-        { symbol: 'd', title: 'trunk diameter, girth / π', quantity: 'length' },
-        diameter,
-        { kind: 'measured', text: 'girth by a cord; bark counted' },
-        [diameter * 0.93, diameter * 1.02],
-      ),
-    ],
-    (H, h, d) => footStress(footMoment(H!, h!), d!),
-  );
-}
-
 /** Keeps a figure by its case. */
 function memoised(make: (c: BedCase) => Figure, key: (c: BedCase) => string = (c) => c.id): (c: BedCase) => Figure {
   const known = new Map<string, Figure>();
@@ -458,21 +433,6 @@ function memoised(make: (c: BedCase) => Figure, key: (c: BedCase) => string = (c
     return f;
   };
 }
-
-/** Level pull of a bed's end on its stem in a case, N. */
-export const levelPull = (model: BedModel, c: BedCase, i: 0 | 1): Figure =>
-  model.figure(
-    { symbol: 'H_b', title: `level pull of the bed on ${bedStem(model.rig, i).name}`, quantity: 'force' },
-    c,
-    (s) => Math.hypot(s.pull[i][0], s.pull[i][1]),
-  );
-/** Weight a bed's end hangs on its stem with, N. */
-export const downPull = (model: BedModel, c: BedCase, i: 0 | 1): Figure =>
-  model.figure(
-    { symbol: 'V_b', title: `weight of the bed on ${bedStem(model.rig, i).name}`, quantity: 'force' },
-    c,
-    (s) => -s.pull[i][2],
-  );
 
 /** Length of a strap as it stands, m, for slopes. */
 export const strapWay = (s: HangState, i: 0 | 1): number =>

@@ -41,10 +41,19 @@ import {
 import type { BedCloth, Cord, Webbing, Wood } from '../catalogue/index.js';
 import { linearCurve, scaledCurve, strainAt, tensionCurve } from '../line/index.js';
 import type { TensionCurve } from '../line/index.js';
-import { groundOf } from '../pitch/index.js';
+import { groundOf, treePlace } from '../pitch/index.js';
 import { GRAVITY, norm, sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
-import { RigProblem, bedFoot, bedProblems, bedStem, freeStrap, measuredSpan } from '../rig/index.js';
+import {
+  RigProblem,
+  bedFoot,
+  bedProblems,
+  bedStem,
+  freeStrap,
+  measuredSpan,
+  tiedTo,
+  treeProblems,
+} from '../rig/index.js';
 import type { Bed, BedPole, KitCord, PitchSurroundings, RidgeRig } from '../rig/index.js';
 import type { Figure, FigureName } from '../working/index.js';
 import { derive, given } from '../working/index.js';
@@ -156,7 +165,7 @@ export function bedModel(
   around: PitchSurroundings,
   options: { readonly ranges: boolean } = { ranges: true },
 ): BedModel {
-  const problem = bedProblems(rig, around)[0];
+  const problem = [...bedProblems(rig, around), ...treeProblems(rig)][0];
   if (problem !== undefined) throw new RigProblem(problem.field, problem.message);
   const bed = rig.bed!;
   const kit = around.beds.find((x) => x.id === bed.bed)!;
@@ -188,6 +197,12 @@ export function bedModel(
 
   const ground = groundOf(rig, measuredSpan(rig, around.body));
   const feet = [bedFoot(rig, around.body, 0), bedFoot(rig, around.body, 1)] as const;
+  const treeFeet = ([0, 1] as const).map((i) => {
+    const { anchor } = bed.ends[i];
+    return anchor.kind === 'pole' && anchor.anchor.kind === 'tree'
+      ? treePlace(rig, around, anchor.anchor.tree, `bed.ends.${i}.anchor.anchor.tree`)
+      : null;
+  });
   const axis = [(feet[1][0] - feet[0][0]) / central.span, (feet[1][1] - feet[0][1]) / central.span] as const;
   const weight = bed.mass * GRAVITY;
   const ownWeight = bedMass(kit) * GRAVITY;
@@ -207,12 +222,14 @@ export function bedModel(
     const stand: Vec3 = [x, y, base - (c.settled ? FOOT_SINKS.typical : 0)];
     const { cord } = stayCords[i]!;
     const curve = c.wet ? wetCurve(cord) : dryCurve(cord);
+    const held = tiedTo(pole.anchor, '');
+    const tree = treeFeet[i];
     const stays = (pole.stays === 1 ? [0] : [1, -1]).map((side) => {
-      const [sx, sy] = [
+      const [sx, sy] = tree ?? [
         x + axis[0] * pole.out * away - axis[1] * side * pole.spread,
         y + axis[1] * pole.out * away + axis[0] * side * pole.spread,
       ];
-      const foot: Vec3 = [sx, sy, ground(sx, sy)];
+      const foot: Vec3 = [sx, sy, ground(sx, sy) + (held?.height ?? 0)];
       const straight = norm(sub(head, foot));
       const grown = c.wet ? 1 + FIBRE_TRAITS[cord.fibre].wetGrowth.typical : 1;
       const given0 = c.settled ? STAY_COMES.typical + BED_SETTLING.typical : 0;

@@ -1,17 +1,19 @@
+import type { StemPull } from '../anchor/index.js';
 import { barkPressure, diameterOf, screenTree, trunkGiveAt } from '../anchor/index.js';
 import type { HangState } from '../bed/index.js';
 import { BARK_PRESSURE, BED_SETTLING, FALL_MOST, FALL_WARN, STAY_COMES } from '../catalogue/index.js';
-import { PITCHED, ratioOf, shapeIn, solveCase } from '../pitch/index.js';
+import { PITCHED, pullsOn, ratioOf, shapeIn, solveCase } from '../pitch/index.js';
 import type { Evaluated, PitchRow, PitchShape } from '../pitch/index.js';
 import { capital, say } from '../quantity/index.js';
 import type { UnitChoice, Vec3 } from '../quantity/index.js';
-import { bedStem } from '../rig/index.js';
-import type { PitchSurroundings, RidgeResult, RidgeRig, BENEATH } from '../rig/index.js';
+import { bedStem, treeOf } from '../rig/index.js';
+import type { PitchSurroundings, RidgeResult, RidgeRig, BENEATH, TreeId } from '../rig/index.js';
 import { windToward } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { BedCase } from './bed-cases.js';
 import { bedRows } from './bed-ledger.js';
+import { downPull, levelPull, strapTree, treesUnderBed } from './bed-pulls.js';
 import type { BedModel } from './bed-model.js';
 import { alongCloth, bedModel, lieOn } from './bed-model.js';
 import { headEndUp, lowestOf, sagOf, strapAngle } from './bed-report.js';
@@ -19,8 +21,8 @@ import type { Drip } from './drip.js';
 import { dripsOf } from './drip.js';
 import type { RoofOver } from './over.js';
 import { bodyLine, meanWind, roofOver, tooNear } from './over.js';
-import type { OtherPull, TrunkLoad } from './trunks.js';
-import { endPulls, trunkUnder } from './trunks.js';
+import type { OtherPulls, TrunkLoad } from './trunks.js';
+import { trunkUnder } from './trunks.js';
 
 /** Places of a bed in one case, for drawing, m. */
 export interface BedShape {
@@ -137,8 +139,8 @@ export function evaluateBed(rig: RidgeRig, around: PitchSurroundings, options: B
   const lying = model.stateOf(lyingCase);
   const rows: PitchRow[] = bedRows(model, cases);
   const trunks: { id: string; name: string; loads: readonly TrunkLoad[] }[] = [];
-  for (const i of [0, 1] as const) {
-    const found = trunkUnder(model, i, cases, othersOn(rig, i, options));
+  for (const id of treesUnderBed(rig)) {
+    const found = trunkUnder(model, id, cases, othersOn(rig, id, options));
     if (found === null) continue;
     rows.push(found.row);
     trunks.push({ id: found.row.id, name: found.row.name, loads: found.loads });
@@ -214,45 +216,38 @@ export function evaluateBed(rig: RidgeRig, around: PitchSurroundings, options: B
   };
 }
 
-/** What the roof or the bare ridgeline pulls on a trunk, case by case. */
-function othersOn(rig: RidgeRig, i: 0 | 1, { roof, ridge }: BedOptions): OtherPull[] {
+/** What the roof or the bare ridgeline pulls at a tree, case by case. */
+function othersOn(rig: RidgeRig, id: TreeId, { roof, ridge }: BedOptions): OtherPulls[] {
   if (roof !== undefined) {
     const { tied, readings } = roof;
-    const { model } = tied;
-    const n = tied.engine.structure.nodeIndex.get(`trunk${i}`);
-    if (n === undefined) return [];
-    const line = model.hasRidge ? 'ridge' : model.members.find((m) => m.role === 'tie' && m.end === i)?.id;
-    return readings.map((r): OtherPull => {
-      const { reaction } = r.state.numbers;
-      return {
-        caseId: r.state.case.id,
-        said: r.state.case.said,
-        wet: r.state.case.wet,
-        settled: r.state.case.after > 0,
-        level: [-reaction[3 * n]!, -reaction[3 * n + 1]!],
-        spread: line === undefined ? [1, 1] : r.tension(line).spread,
-        height: rig.trunks[i].tieHeight,
-        down: reaction[3 * n + 2]!,
-      };
+    return readings.flatMap((r): OtherPulls[] => {
+      const pulls = pullsOn(tied.model, id, r);
+      const { id: caseId, said, wet, after } = r.state.case;
+      return pulls.length === 0 ? [] : [{ caseId, said, wet, settled: after > 0, pulls }];
     });
   }
-  if (ridge === undefined) return [];
+  if (ridge === undefined || (id !== 'trunk0' && id !== 'trunk1')) return [];
+  const i = id === 'trunk0' ? 0 : 1;
   const { horizontal } = ridge.trunks[i];
-  const H = horizontal.value;
-  const [low, high] = horizontal.range ?? [H, H];
-  return [
-    {
-      caseId: 'ridge',
-      said: 'with the ridgeline at its tightest',
-      wet: false,
-      settled: false,
-      level: [i === 0 ? H : -H, 0],
-      spread: H > 0 ? [low / H, high / H] : [1, 1],
-      height: rig.trunks[i].tieHeight,
-      down: 0,
-    },
-  ];
+  const line: StemPull = {
+    level: horizontal.value,
+    down: 0,
+    toward: i === 0 ? 0 : Math.PI,
+    height: rig.trunks[i].tieHeight,
+    what: 'the ridgeline',
+    figure: () => horizontal,
+  };
+  return [{ caseId: 'ridge', said: 'with the ridgeline at its tightest', wet: false, settled: false, pulls: [line] }];
 }
+
+/** Weight and level pull of the bed on both its stems, lying, as figures. */
+const endPulls = (
+  model: BedModel,
+  c: BedCase,
+): readonly [{ readonly level: Figure; readonly down: Figure }, { readonly level: Figure; readonly down: Figure }] => {
+  const of = (i: 0 | 1) => ({ level: levelPull(model, c, i), down: downPull(model, c, i) });
+  return [of(0), of(1)];
+};
 
 /** The roof as it stands once the bed has drawn the trunks together. */
 function drawnRoof(
@@ -397,12 +392,14 @@ function refusalsOf(model: BedModel): string[] {
     out.push(
       `${straps.name} are made for ${straps.limit} kg at most; ${bed.mass} kg are to hang on them. Take stronger straps.`,
     );
-  for (const i of [0, 1] as const) {
-    const { anchor } = bed.ends[i];
-    const trunk = anchor.kind === 'trunk' ? rig.trunks[i] : anchor.kind === 'stem' ? anchor : null;
-    if (trunk !== null && !(anchor.kind === 'trunk' && rig.trunks[i].standsOnWord === true))
-      out.push(...screenTree(trunk, true));
+  for (const id of treesUnderBed(rig)) {
+    const tree = treeOf(rig, id)!;
+    const strapped = ([0, 1] as const).some((i) => strapTree(rig, i) === id);
+    // how strong a stay's tree must be is reckoned; a sign rules it out all the same
+    if (!tree.standsOnWord) out.push(...screenTree(tree, strapped));
   }
+  for (const { anchor } of bed.ends)
+    if (anchor.kind === 'pole' && anchor.anchor.kind === 'stem') out.push(...screenTree(anchor.anchor, false));
   return out;
 }
 

@@ -3,7 +3,7 @@ import type { Evaluated, PitchRow } from '../pitch/index.js';
 import { capital, say } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import type { Guy, GuyAnchor, Judged, PitchSurroundings, RidgeRig } from '../rig/index.js';
-import { GUY_ANCHOR_NAMES, GUY_HITCHES, guyOf, marginWords } from '../rig/index.js';
+import { GUY_ANCHOR_NAMES, GUY_HITCHES, guyOf, marginWords, treeOf } from '../rig/index.js';
 import type { SizeAim } from './offers.js';
 import { sameAnchor, withGuy, withHitch } from './offers.js';
 
@@ -59,7 +59,7 @@ function guyParts(key: string, name: string, around: PitchSurroundings, units: U
       link: (j) => !isAnchor(j) && j.link.kind !== 'tie-out',
     }),
     part('guy-anchor', {
-      words: (r) => anchorWords(at(r).anchor, around, units),
+      words: (r) => anchorWords(r, at(r).anchor, around, units),
       same: (a, b) => sameAnchor(at(a).anchor, at(b).anchor),
       link: isAnchor,
     }),
@@ -85,7 +85,8 @@ const madeFast = (guy: Guy): string =>
     : `${GUY_HITCHES[guy.hitch]} of ${guy.wraps} wraps`;
 
 /** What holds a guy, in words. */
-export function anchorWords(anchor: GuyAnchor, around: PitchSurroundings, units: UnitChoice): string {
+export function anchorWords(rig: RidgeRig, anchor: GuyAnchor, around: PitchSurroundings, units: UnitChoice): string {
+  if (anchor.kind === 'tree') return treeOf(rig, anchor.tree)?.name ?? GUY_ANCHOR_NAMES.tree;
   if (anchor.kind !== 'peg') return 'name' in anchor ? anchor.name : GUY_ANCHOR_NAMES[anchor.kind];
   const name = around.pegs.find((p) => p.id === anchor.pegs)?.name ?? anchor.pegs;
   const many = ['no', 'one', 'two', 'three', 'four'][anchor.inLine] ?? String(anchor.inLine);

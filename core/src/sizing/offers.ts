@@ -424,8 +424,11 @@ const OUT = [1, 1.35, 1.8, 2.4];
 const FARTHEST = 6;
 const FLATTEST = 0.2;
 
+/** What stands where it stands. */
+const ROOTED: readonly GuyAnchor['kind'][] = ['stem', 'tree', 'root'];
+
 function farther(m: Member, guy: Guy): number[] {
-  if (m.role !== 'guy' || guy.anchor.kind === 'stem' || guy.anchor.kind === 'root') return [1];
+  if (m.role !== 'guy' || ROOTED.includes(guy.anchor.kind)) return [1];
   const { key, foot } = m.reach!;
   const run = Math.hypot(foot[0] - key.at[0], foot[1] - key.at[1]);
   const height = Math.max(0, key.at[2] - foot[2]);
@@ -450,7 +453,7 @@ function placed(
 
 /** What a case would say of a guy set farther out: the cloth pulls as level as before, the guy comes down flatter. */
 function fartherOut(r: CaseReading, m: Member, f: number): CaseReading {
-  const { level, up } = r.pullOn(m.foot);
+  const { level, up, toward } = r.pullOn(m.foot);
   const less = Math.hypot(level, up / f) / Math.max(1e-9, Math.hypot(level, up));
   return {
     ...r,
@@ -458,7 +461,7 @@ function fartherOut(r: CaseReading, m: Member, f: number): CaseReading {
       const t = r.tension(id);
       return id === m.id ? { ...t, value: t.value * less } : t;
     },
-    pullOn: (node) => (node === m.foot ? { level, up: up / f } : r.pullOn(node)),
+    pullOn: (node) => (node === m.foot ? { level, toward, up: up / f } : r.pullOn(node)),
   };
 }
 

@@ -4,8 +4,17 @@ import { evaluatePitch, linksOf, pitchCases, pitchModel, ratioOf, solveCase, tie
 import type { Evaluated, Member, PitchRow } from '../pitch/index.js';
 import { capital, say } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
-import type { GuyAnchor, Judged, KitCord, KitPegs, PitchSurroundings, RidgeRig } from '../rig/index.js';
-import { PITCH_LIMITS, RIDGE_LIMITS, RigProblem, judgedBy, marginWords } from '../rig/index.js';
+import type { GuyAnchor, Judged, KitCord, KitPegs, PitchSurroundings, RidgeRig, TreeId } from '../rig/index.js';
+import {
+  PITCH_LIMITS,
+  RIDGE_LIMITS,
+  RigProblem,
+  guyTree,
+  judgedBy,
+  marginWords,
+  tiedTo,
+  treeOf,
+} from '../rig/index.js';
 import { withGuy } from './offers.js';
 import { shortfallOf } from './shortfall.js';
 
@@ -115,6 +124,24 @@ export function unmetOf(rig: RidgeRig, around: PitchSurroundings, known: Evaluat
   return out;
 }
 
+/** Every guy on a tree tied so many times lower. */
+function tiedLower({ rig, known, units }: Ask, tree: TreeId, short: number): Remedy {
+  const { name } = treeOf(rig, tree)!;
+  const heights: number[] = [];
+  let next = rig;
+  for (const { reach } of known.tied.model.members) {
+    if (reach === null || reach.kind === 'tie') continue;
+    const { anchor } = reach.guy;
+    if ((anchor.kind !== 'stem' && anchor.kind !== 'tree') || tiedTo(anchor, reach.key.id)!.tree !== tree) continue;
+    const height = Math.max(0.02, Math.floor((100 * anchor.height) / short) / 100);
+    heights.push(height);
+    next = withGuy(next, reach.key.id, { anchor: { ...anchor, height } });
+  }
+  if (heights.length === 0) return { remedy: UNKNOWN, rig: null };
+  const at = [...new Set(heights)].map((h) => say(h, 'length', units)).join(' and ');
+  return { remedy: `Tie ${heights.length === 1 ? 'it' : 'them'} at ${at} on ${name}.`, rig: next };
+}
+
 function remedyFor(ask: Ask, row: PitchRow, { link, judgement }: Judged): Remedy {
   const { rig, known, units } = ask;
   const { model } = known.tied;
@@ -144,15 +171,10 @@ function remedyFor(ask: Ask, row: PitchRow, { link, judgement }: Judged): Remedy
       };
     }
     case 'trunk': {
-      const i = row.id === 'trunk1' ? 1 : 0;
-      const guy = m?.reach?.guy.anchor;
-      const height = guy?.kind === 'stem' ? guy.height : rig.trunks[i].tieHeight;
-      const lower = Math.floor((100 * height) / short) / 100;
-      if (guy?.kind === 'stem' && m !== undefined)
-        return {
-          remedy: `Tie it at ${say(lower, 'length', units)} on ${guy.name}.`,
-          rig: withGuy(rig, m.reach!.key.id, { anchor: { ...guy, height: Math.max(0.02, lower) } }),
-        };
+      const tree = (m === undefined ? row.id : guyTree(m.reach!.key.id)) as TreeId;
+      if (tree !== 'trunk0' && tree !== 'trunk1') return tiedLower(ask, tree, short);
+      const i = tree === 'trunk1' ? 1 : 0;
+      const lower = Math.floor((100 * rig.trunks[i].tieHeight) / short) / 100;
       const girth = rig.trunks[i].girth * Math.cbrt(short);
       if (lower < 0.3) return { remedy: `A trunk ${say(girth, 'length', units)} round would bear it.`, rig: null };
       // lower, the line runs otherwise: it is solved again before it is said

@@ -87,7 +87,7 @@ describe('rig files', () => {
     const { beds, straps, ...kit } = file.kit;
     expect([bed, beds, straps]).not.toContain(undefined);
     const old = readRigFile(JSON.stringify({ ...file, format: 'rough-bight/rig@1', rig, kit }));
-    expect(old.format).toBe('rough-bight/rig@2');
+    expect(old.format).toBe('rough-bight/rig@3');
     expect(old.kit).toEqual({ ...kit, beds: [], straps: [] });
     expect(() => readRigFile(JSON.stringify({ ...file, kit: { ...kit, beds: [], straps } }))).toThrow(
       /rig\.bed\.bed: This bed is no longer in the kit/,
@@ -97,13 +97,13 @@ describe('rig files', () => {
     const { pitch, ...rig } = readRigFile(gravel).rig;
     expect(pitch).toBeDefined();
     const file = readRigFile(JSON.stringify(rig));
-    expect(file.format).toBe('rough-bight/rig@2');
+    expect(file.format).toBe('rough-bight/rig@3');
     expect(file.rig).toEqual(rig);
     expect(file.kit.cords[0]!.id).toBe(rig.cord);
   });
   test.each([
     ['no JSON', '{"format"', /file: is not JSON/],
-    ['another format', '{"format":"rough-bight/rig@9"}', /format: .*must be "rough-bight\/rig@2"/],
+    ['another format', '{"format":"rough-bight/rig@9"}', /format: .*must be "rough-bight\/rig@3"/],
     [
       'a haul beyond reason',
       broken('rig.pitch.guy.haul', 1e6),

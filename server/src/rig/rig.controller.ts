@@ -30,7 +30,7 @@ export class RigController {
     return this.rigs.revisions(id);
   }
 
-  /** The same as a file: `rough-bight/rig@2`. */
+  /** The same as a file: `rough-bight/rig@3`. */
   @Get('rigs/:id/file')
   @Header('content-type', 'application/json')
   file(@Param('id') id: string): Promise<string> {

@@ -1,0 +1,112 @@
+import type { Figure } from '../working/index.js';
+import { derive, given } from '../working/index.js';
+import { footMoment, footStress } from './tree.js';
+
+/** One of the pulls a stem bears at once. */
+export interface StemPull {
+  /** Its level part, N. */
+  readonly level: number;
+  /** Its downward part, N; negative lifts. */
+  readonly down: number;
+  /** The level part with its working. */
+  readonly figure: () => Figure;
+  /** Where it pulls to on the plan, rad from along the span to its left. */
+  readonly toward: number;
+  /** Height of its tie over the stem's foot, m. */
+  readonly height: number;
+  /** Whose tie that is: "the ridgeline". */
+  readonly what: string;
+}
+
+const SOUND = 'A sound, solid, round stem on firm roots: a screen, never a pass. Look up, knock and push.';
+const SMALL = ['₁', '₂', '₃', '₄', '₅', '₆', '₇', '₈', '₉'];
+
+/** Length of what level vectors come to together. @param share of each pull that counts */
+function together(pulls: readonly StemPull[], share: (p: StemPull) => number): number {
+  let [x, y] = [0, 0];
+  for (const p of pulls) {
+    x += share(p) * Math.cos(p.toward);
+    y += share(p) * Math.sin(p.toward);
+  }
+  return Math.hypot(x, y);
+}
+
+/** Level pull of everything on a stem, by their directions, N. */
+export const levelOn = (pulls: readonly StemPull[]): number => together(pulls, (p) => p.level);
+
+/** Bending moment at a stem's foot under everything tied to it, each at its own height, N m. */
+export const momentOn = (pulls: readonly StemPull[]): number => together(pulls, (p) => footMoment(p.level, p.height));
+
+/** Height of a tie, measured by body mark or tape. */
+export const tieHeightFigure = (height: number, symbol = 'h', title = 'tie height'): Figure =>
+  given({ symbol, title, quantity: 'length' }, height, { kind: 'measured', text: 'by body mark or tape' }, [
+    height * 0.97,
+    height * 1.03,
+  ]);
+
+/** Thickness of a stem from its girth. */
+export const diameterFigure = (diameter: number): Figure =>
+  given(
+    { symbol: 'd', title: 'trunk diameter, girth / π', quantity: 'length' },
+    diameter,
+    { kind: 'measured', text: 'girth by a cord round the trunk; bark counted' },
+    [diameter * 0.93, diameter * 1.02],
+  );
+
+/** Pulls with the working of each, and where it pulls to, numbered where there are more. */
+function numbered(pulls: readonly StemPull[]): readonly (readonly [pull: Figure, toward: Figure])[] {
+  return pulls.map((p, k) => [
+    { ...p.figure(), symbol: `H${SMALL[k] ?? k + 1}` },
+    given(
+      { symbol: `φ${SMALL[k] ?? k + 1}`, title: `where ${p.what} pulls to, from along the span`, quantity: 'angle' },
+      p.toward,
+      { kind: 'derived', text: 'from where it comes' },
+    ),
+  ]);
+}
+
+/** The same pulls with other numbers in place of theirs, taken `each` at a time from the values of a figure's inputs. */
+const withValues = (pulls: readonly StemPull[], v: readonly number[], each: number): StemPull[] =>
+  pulls.map((p, k) => ({
+    ...p,
+    level: v[each * k]!,
+    toward: v[each * k + 1]!,
+    height: each > 2 ? v[each * k + 2]! : p.height,
+  }));
+
+/** Level pull on a stem with its working. @param said the case, as the end of the title */
+export function levelFigure(name: string, pulls: readonly StemPull[], said = ''): Figure {
+  if (pulls.length === 1) return pulls[0]!.figure();
+  return derive(
+    { symbol: 'H', title: `level pull on ${name}${said}`, quantity: 'force', formula: 'H = |Σ Hᵢ|' },
+    numbered(pulls).flat(),
+    (...v) => levelOn(withValues(pulls, v, 2)),
+  );
+}
+
+/** Bending stress at the foot of a stem under everything tied to it, with its working. @param said the case, as the end of the title */
+export function bendingFigure(name: string, diameter: number, pulls: readonly StemPull[], said = ''): Figure {
+  const one = pulls.length === 1;
+  return derive(
+    {
+      symbol: 'σ',
+      title: `bending stress at the foot of ${name}${said}`,
+      quantity: 'stress',
+      formula: one ? 'σ = 32 H h / (π d³)' : 'σ = 32 |Σ Hᵢ hᵢ| / (π d³)',
+      notes: one ? [SOUND] : [`All that is tied to it together, each by its direction. ${SOUND}`],
+    },
+    one
+      ? [pulls[0]!.figure(), tieHeightFigure(pulls[0]!.height), diameterFigure(diameter)]
+      : [
+          ...numbered(pulls).flatMap(([pull, toward], k) => [
+            pull,
+            toward,
+            tieHeightFigure(pulls[k]!.height, `h${SMALL[k] ?? k + 1}`, `height at which ${pulls[k]!.what} is tied`),
+          ]),
+          diameterFigure(diameter),
+        ],
+    one
+      ? (H, h, d) => footStress(footMoment(H!, h!), d!)
+      : (...v) => footStress(momentOn(withValues(pulls, v, 3)), v.at(-1)!),
+  );
+}

@@ -1,0 +1,61 @@
+import type { StemPull } from '../anchor/index.js';
+import type { TreeId } from '../rig/index.js';
+import { isGuyTree, tiedTo, treeOf } from '../rig/index.js';
+import type { Member, PitchModel } from './model.js';
+import type { CaseReading, FromSolve } from './reading.js';
+import { solved } from './reading.js';
+
+const guyOn = (m: Member): { readonly tree: TreeId; readonly height: number } | null =>
+  m.reach === null || m.reach.kind === 'tie' ? null : tiedTo(m.reach.guy.anchor, m.reach.key.id);
+
+/** The line whose tie a trunk bears at the height of the ridge's; undefined where neither ridge nor tie comes to it. */
+function lineAt(model: PitchModel, i: 0 | 1): Member | undefined {
+  return model.members.find((m) => (model.hasRidge ? m.role === 'ridge' : m.role === 'tie' && m.end === i));
+}
+
+/** Trees that bear something of the roof, and whether that is its ridge or a tie. */
+export function bearing(model: PitchModel): readonly { readonly tree: TreeId; readonly ridge: boolean }[] {
+  const trunks = ([0, 1] as const)
+    .filter((i) => lineAt(model, i) !== undefined)
+    .map((i) => ({ tree: `trunk${i}` as const, ridge: true }));
+  const guyed = new Set(model.members.flatMap((m) => guyOn(m)?.tree ?? []));
+  return [
+    ...trunks,
+    ...[...guyed].filter((tree) => !trunks.some((t) => t.tree === tree)).map((tree) => ({ tree, ridge: false })),
+  ];
+}
+
+/** Those of them that are not some guy's own. */
+export function sharedTrees(model: PitchModel): TreeId[] {
+  return bearing(model)
+    .map(({ tree }) => tree)
+    .filter((tree) => !isGuyTree(tree));
+}
+
+/** Everything of the roof that pulls at a tree in one case, each line at its own height. */
+export function pullsOn(model: PitchModel, id: TreeId, r: CaseReading): StemPull[] {
+  const { name } = treeOf(model.rig, id)!;
+  const pull = (node: string, height: number, what: string, spread: FromSolve['spread']): StemPull => {
+    const { level, toward, up } = r.pullOn(node);
+    return {
+      level,
+      down: -up,
+      toward,
+      height,
+      what,
+      figure: () => solved('H', `level pull of ${what} on ${name}`, 'force', { value: level, spread }, r.state),
+    };
+  };
+  const out: StemPull[] = [];
+  if (id === 'trunk0' || id === 'trunk1') {
+    const i = id === 'trunk0' ? 0 : 1;
+    const line = lineAt(model, i);
+    if (line !== undefined)
+      out.push(pull(id, model.rig.trunks[i].tieHeight, `the ${line.name}`, r.tension(line.id).spread));
+  }
+  for (const m of model.members) {
+    const tied = guyOn(m);
+    if (tied?.tree === id) out.push(pull(m.foot, tied.height, `the ${m.name}`, r.tension(m.id).spread));
+  }
+  return out;
+}

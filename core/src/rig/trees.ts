@@ -1,0 +1,101 @@
+import type { Sign } from '../anchor/index.js';
+import type { BodyMeasures } from '../quantity/index.js';
+import type { GuyAnchor, PitchSurroundings, TreeId } from './pitch.js';
+import { guyOf, pitchProblems } from './pitch.js';
+import { bedProblems } from './bed.js';
+import type { Problem, RidgeRig } from './ridge.js';
+import { measuredSpan, problemsOf } from './ridge.js';
+
+/** A tree of the rig, to which more than one thing may be tied. */
+export interface RigTree {
+  readonly id: TreeId;
+  readonly name: string;
+  readonly wood: string;
+  /** m round. */
+  readonly girth: number;
+  readonly signs: readonly Sign[];
+  /** It is no stem to bend; that it holds is judged on the ground. */
+  readonly standsOnWord: boolean;
+}
+
+/** A tree of the rig by its id; null where nothing of the rig is tied to such a one. */
+export function treeOf(rig: RidgeRig, id: TreeId): RigTree | null {
+  if (id === 'trunk0' || id === 'trunk1') {
+    const { name, wood, girth, signs, standsOnWord } = rig.trunks[id === 'trunk0' ? 0 : 1];
+    return { id, name, wood, girth, signs, standsOnWord: standsOnWord === true };
+  }
+  const anchor =
+    id === 'bed-stem0' || id === 'bed-stem1'
+      ? rig.bed?.ends[id === 'bed-stem0' ? 0 : 1].anchor
+      : rig.pitch === undefined
+        ? undefined
+        : guyOf(rig.pitch, keyOfGuyTree(id)).anchor;
+  if (anchor?.kind !== 'stem') return null;
+  const { name, wood, girth, signs } = anchor;
+  return { id, name, wood, girth, signs, standsOnWord: false };
+}
+
+const GUY_TREE = 'guy ';
+export const guyTree = (key: string): TreeId => `${GUY_TREE}${key}`;
+export const isGuyTree = (id: TreeId): boolean => id.startsWith(GUY_TREE);
+/** Key of the guy that a tree is told with. */
+export const keyOfGuyTree = (id: TreeId): string => id.slice(GUY_TREE.length);
+
+/** Every tree of the rig: its trunks, those of the bed's ends, those that guys have of their own. */
+export function treesOf(rig: RidgeRig): RigTree[] {
+  const ids: TreeId[] = [
+    'trunk0',
+    'trunk1',
+    'bed-stem0',
+    'bed-stem1',
+    ...Object.keys(rig.pitch?.own ?? {})
+      .filter((key) => rig.pitch!.own[key]!.anchor?.kind === 'stem')
+      .map(guyTree),
+  ];
+  return ids.flatMap((id) => treeOf(rig, id) ?? []);
+}
+
+/** Where a tree stands on the plan, m; null for one that a guy has where the cloth leads it. */
+export function treeAt(rig: RidgeRig, body: BodyMeasures, id: TreeId): readonly [x: number, y: number] | null {
+  if (id === 'trunk0') return [0, 0];
+  if (id === 'trunk1') return [measuredSpan(rig, body), 0];
+  if (id === 'bed-stem0' || id === 'bed-stem1') {
+    const anchor = rig.bed?.ends[id === 'bed-stem0' ? 0 : 1].anchor;
+    return anchor?.kind === 'stem' ? anchor.at : null;
+  }
+  return rig.pitch === undefined ? null : guyOf(rig.pitch, keyOfGuyTree(id)).foot;
+}
+
+/** The tree that an anchor is on and how high on it, m, by the key of its guy; null where it is on none. */
+export function tiedTo(anchor: GuyAnchor, key: string): { readonly tree: TreeId; readonly height: number } | null {
+  if (anchor.kind === 'tree') return { tree: anchor.tree, height: anchor.height };
+  return anchor.kind === 'stem' ? { tree: guyTree(key), height: anchor.height } : null;
+}
+
+/** What is told to be tied to a tree that the rig does not have. */
+export function treeProblems(rig: RidgeRig): Problem[] {
+  const { pitch, bed } = rig;
+  const anchors: (readonly [field: string, anchor: GuyAnchor | undefined, what: string])[] = [];
+  if (pitch !== undefined) {
+    anchors.push(['pitch.guy.anchor', pitch.guy.anchor, 'guys are']);
+    for (const [key, own] of Object.entries(pitch.own))
+      if (own.off !== true) anchors.push([`pitch.own.${key}.anchor`, own.anchor, 'guy is']);
+  }
+  bed?.ends.forEach(({ anchor }, i) => {
+    if (anchor.kind === 'pole') anchors.push([`bed.ends.${i}.anchor.anchor`, anchor.anchor, 'back-stay is']);
+  });
+  return anchors.flatMap(([field, anchor, what]): Problem[] => {
+    if (anchor?.kind !== 'tree' || treeOf(rig, anchor.tree) !== null) return [];
+    return [
+      {
+        field: `${field}.tree`,
+        message: `The tree that this ${what} tied to is no longer in the rig. Choose another, or what else holds it.`,
+      },
+    ];
+  });
+}
+
+/** Everything that does not fit together in a rig, first the line, then its roof, then its bed. */
+export function rigProblems(rig: RidgeRig, around: PitchSurroundings): Problem[] {
+  return [...problemsOf(rig, around), ...pitchProblems(rig, around), ...bedProblems(rig, around), ...treeProblems(rig)];
+}

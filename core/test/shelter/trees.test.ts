@@ -1,0 +1,204 @@
+import { describe, expect, test } from '@jest/globals';
+import { footStress, levelOn, momentOn } from '../../src/anchor/index.js';
+import { evaluatePitch, pullsOn } from '../../src/pitch/index.js';
+import { unmetOf } from '../../src/sizing/remedies.js';
+import type { Guy, GuyAnchor, PitchSurroundings, RidgeRig, TreeId } from '../../src/rig/index.js';
+import { rigProblems, treeAt, treeOf, treesOf } from '../../src/rig/index.js';
+import { evaluateShelter, rowsTogether } from '../../src/shelter/index.js';
+import type { Shelter } from '../../src/shelter/index.js';
+import { ONE_TREE, UNDER_FLY, UNITS, demo, ended } from './helper.js';
+
+const judged = (rig: RidgeRig, around: PitchSurroundings): Shelter =>
+  evaluateShelter(rig, around, UNITS, { full: true, spreads: false });
+const tied = (tree: TreeId, height = 0.4): GuyAnchor => ({ kind: 'tree', tree, height });
+const guyed = (rig: RidgeRig, own: Readonly<Record<string, Partial<Guy>>>): RidgeRig => ({
+  ...rig,
+  pitch: { ...rig.pitch!, own: { ...rig.pitch!.own, ...own } },
+});
+const stem = (name: string): GuyAnchor => ({ kind: 'stem', name, wood: 'willow', girth: 0.4, height: 0.3, signs: [] });
+
+const fly = demo(UNDER_FLY);
+const keys = evaluatePitch(fly.rig, fly.around, { full: false }).result.guys.map((g) => g.key);
+
+describe('a guy on a trunk that carries ridge and bed', () => {
+  const rig = guyed(fly.rig, { [keys[0]!]: { anchor: tied('trunk0') } });
+  const { roof, bed } = judged(rig, fly.around);
+  const { result, tied: tiedRig, readings } = roof!;
+  const pulled = readings.map((r) => ({ id: r.state.case.id, pulls: pullsOn(tiedRig.model, 'trunk0', r) }));
+
+  test('ends at the trunk, at its height there', () => {
+    const guy = result.guys.find((g) => g.key === keys[0])!;
+    expect([guy.foot[0], guy.foot[1]]).toEqual([0, 0]);
+    expect(guy.foot[2]).toBeCloseTo(0.4, 9);
+  });
+  test('pulls along itself: its level part is its tension’s, toward the cloth', () => {
+    const [, guy] = pulled[0]!.pulls;
+    const report = result.guys.find((g) => g.key === keys[0])!;
+    const at = result.shapes[0]!.at;
+    const node = result.topology.keys.find((k) => k.id === keys[0])!.node;
+    const [dx, dy, dz] = [0, 1, 2].map((c) => at[3 * node + c]! - report.foot[c]!) as [number, number, number];
+    expect(guy!.level).toBeCloseTo((report.tension * Math.hypot(dx, dy)) / Math.hypot(dx, dy, dz), 0);
+    expect(guy!.toward).toBeCloseTo(Math.atan2(dy, dx), 2);
+    expect(guy!.height).toBe(0.4);
+  });
+  test('moments of ridge, guy and bed add in every case, by their directions', () => {
+    const trunk = bed!.trunks.find((t) => t.id === 'trunk0')!;
+    const high = rig.bed!.ends[0].height;
+    for (const load of trunk.loads) {
+      const { pulls } = pulled.find((p) => p.id === load.caseId.split('+')[0])!;
+      expect(pulls.map((p) => p.what)[0]).toBe('the ridgeline');
+      expect(pulls).toHaveLength(2);
+      // leaning out, the bed pulls aside as well; else along the span, as it hangs between the same trunks
+      if (load.caseId.endsWith('leaning')) continue;
+      const x = pulls.reduce((sum, p) => sum + p.level * p.height * Math.cos(p.toward), load.bed * high);
+      const y = pulls.reduce((sum, p) => sum + p.level * p.height * Math.sin(p.toward), 0);
+      expect(load.moment).toBeCloseTo(Math.hypot(x, y), 6);
+      expect(load.roof).toBeCloseTo(levelOn(pulls), 9);
+    }
+    const [worst] = bed!.rows.find((r) => r.id === 'trunk0')!.links;
+    const load = trunk.loads.find((l) => l.caseId === worst!.link.caseId)!;
+    expect(worst!.link.demand.value).toBeCloseTo(footStress(load.moment, rig.trunks[0].girth / Math.PI), -2);
+  });
+  test('the roof alone tells the same trunk with ridge and guy; no second row for it', () => {
+    const row = result.rows.find((r) => r.id === 'trunk0')!;
+    const at = pulled.find((p) => p.id === row.links[0]!.link.caseId)!;
+    expect(row.links[0]!.link.demand.value).toBeCloseTo(
+      footStress(momentOn(at.pulls), rig.trunks[0].girth / Math.PI),
+      3,
+    );
+    expect(row.pitched).toBeCloseTo(levelOn(pulled[0]!.pulls), 9);
+    const guy = result.rows.find((r) => r.id === `guy ${keys[0]}`)!;
+    expect(guy.links.some((l) => l.link.kind === 'trunk' || l.link.kind === 'anchor')).toBe(false);
+    expect(rowsTogether(result.rows, bed!.rows).filter((r) => r.id === 'trunk0')).toHaveLength(1);
+    expect(result.anchors.find((a) => a.id === `foot ${keys[0]}`)!.name).toBe(`foot of ${rig.trunks[0].name}`);
+  });
+  test('higher up it bends the trunk more', () => {
+    const moment = (height: number): number => {
+      const { model } = evaluatePitch(guyed(fly.rig, { [keys[0]!]: { anchor: tied('trunk0', height) } }), fly.around, {
+        full: false,
+      }).tied;
+      const bare = evaluatePitch(model.rig, fly.around, { full: false });
+      return momentOn(pullsOn(bare.tied.model, 'trunk0', bare.readings[0]!).slice(1));
+    };
+    expect(moment(1)).toBeGreaterThan(1.5 * moment(0.4));
+  });
+});
+
+describe('one tree for several', () => {
+  test('two guys on one sapling bend it together; the one that has it tells it', () => {
+    const rig = guyed(fly.rig, {
+      [keys[0]!]: { anchor: stem('the sapling') },
+      [keys[1]!]: { anchor: tied(`guy ${keys[0]!}`) },
+    });
+    const { result, tied: tiedRig, readings } = evaluatePitch(rig, fly.around, { full: false });
+    const [first, second] = [0, 1].map((n) => result.guys.find((g) => g.key === keys[n])!);
+    expect([second!.foot[0], second!.foot[1]]).toEqual([first!.foot[0], first!.foot[1]]);
+    const pulls = pullsOn(tiedRig.model, `guy ${keys[0]!}`, readings[0]!);
+    expect(pulls.map((p) => p.height)).toEqual([0.3, 0.4]);
+    const trunk = (key: string) =>
+      result.rows.find((r) => r.id === `guy ${key}`)!.links.filter((l) => l.link.kind === 'trunk');
+    expect(trunk(keys[0]!)[0]!.link.demand.value).toBeCloseTo(footStress(momentOn(pulls), 0.4 / Math.PI), 3);
+    expect(trunk(keys[1]!)).toEqual([]);
+  });
+  test('too thin for both, they are tied lower, and then it bears them', () => {
+    const weak = (height: number): RidgeRig =>
+      guyed(fly.rig, {
+        [keys[0]!]: { anchor: { ...stem('the sapling'), girth: 0.07, height } as GuyAnchor, haul: 60 },
+        [keys[1]!]: { anchor: tied(`guy ${keys[0]!}`, height), haul: 60 },
+      });
+    const known = evaluatePitch(weak(0.5), fly.around, { spreads: false });
+    const found = unmetOf(weak(0.5), fly.around, known, UNITS).find((u) => /Tie .* on the sapling/.test(u.remedy));
+    expect(found!.remedy).toMatch(/^Tie them at 0\.\d+ m/);
+    const [own, shared] = [0, 1].map((n) => found!.rig!.pitch!.own[keys[n]!]!.anchor as { height: number });
+    expect(own!.height).toBeLessThan(0.5);
+    expect(shared!.height).toBe(own!.height);
+  });
+  test('a guy on the tree of a bed’s end is in that tree’s row', () => {
+    const own = {
+      kind: 'stem' as const,
+      name: 'the old alder',
+      wood: 'alder',
+      girth: 0.9,
+      at: [5.3, 0.4] as const,
+      signs: [],
+    };
+    const hung = ended(fly.rig, 1, { anchor: own });
+    const without = judged(hung, fly.around).bed!.trunks.find((t) => t.id === 'bed-stem1')!;
+    expect(without.loads.every((l) => l.roof === 0)).toBe(true);
+    const { bed, roof } = judged(guyed(hung, { [keys[1]!]: { anchor: tied('bed-stem1') } }), fly.around);
+    const tree = bed!.trunks.find((t) => t.id === 'bed-stem1')!;
+    expect(tree.loads.every((l) => l.roof > 0)).toBe(true);
+    expect(rowsTogether(roof!.result.rows, bed!.rows).filter((r) => r.name === 'the old alder')).toHaveLength(1);
+  });
+});
+
+describe('back-stays on a tree of the rig', () => {
+  const one = demo(ONE_TREE);
+  const end = one.rig.bed!.ends[1];
+  const pole = end.anchor as Extract<typeof end.anchor, { kind: 'pole' }>;
+  const far = { ...pole, stays: 1 as const, foot: [pole.foot[0], pole.foot[1]] as const, anchor: tied('trunk1', 0.3) };
+  // the second trunk stands beyond the pole, in line with the bed
+  const { standsOnWord, ...grown } = one.rig.trunks[1];
+  expect(standsOnWord).toBe(true);
+  const rig: RidgeRig = {
+    ...ended(one.rig, 1, { anchor: far }),
+    span: { ...one.rig.span, how: 'tape', tape: pole.foot[0] + 2.2 },
+    trunks: [one.rig.trunks[0], { ...grown, name: 'the far willow', wood: 'willow', girth: 0.6 }],
+  };
+
+  test('the tree bears the stay’s level part with what else is tied to it', () => {
+    const { bed } = judged(rig, one.around);
+    const tree = bed!.trunks.find((t) => t.id === 'trunk1')!;
+    const lying = tree.loads.find((l) => l.caseId.endsWith('lying'))!;
+    const shape = bed!.shapes.find((s) => s.caseId === 'lying')!;
+    const [{ head, stays }] = shape.poles as [(typeof shape.poles)[number]];
+    expect(stays[0]!.foot[0]).toBeCloseTo(pole.foot[0] + 2.2, 9);
+    const way = [0, 1, 2].map((c) => head[c]! - stays[0]!.foot[c]!);
+    expect(lying.bed).toBeCloseTo((stays[0]!.pull * Math.hypot(way[0]!, way[1]!)) / Math.hypot(...way), 6);
+    // a stay lifts its tree a little
+    expect(lying.down).toBeLessThan(0);
+    const stay = bed!.rows.find((r) => r.id === 'stay10')!;
+    expect(stay.links.some((l) => l.link.kind === 'trunk')).toBe(false);
+    expect(bed!.rows.some((r) => r.id === 'trunk1' && r.links[0]!.link.name === 'foot of the far willow')).toBe(true);
+  });
+  test('a sign on that tree rules it out', () => {
+    const rotten: RidgeRig = { ...rig, trunks: [rig.trunks[0], { ...rig.trunks[1], signs: ['fungus'] }] };
+    expect(judged(rotten, one.around).bed!.refusals.join(' ')).toMatch(/The far willow is ruled out/);
+  });
+});
+
+describe('trees of a rig', () => {
+  test('its trunks, the bed’s own, those of guys; with where they stand', () => {
+    const rig = guyed(fly.rig, { [keys[0]!]: { anchor: stem('the sapling'), foot: [1, 2] } });
+    expect(treesOf(rig).map((t) => t.id)).toEqual(['trunk0', 'trunk1', `guy ${keys[0]!}`]);
+    expect(treeAt(rig, fly.around.body, 'trunk1')![0]).toBeCloseTo(5.4, 9);
+    expect(treeAt(rig, fly.around.body, `guy ${keys[0]!}`)).toEqual([1, 2]);
+    expect(treeOf(rig, 'bed-stem0')).toBeNull();
+  });
+  test.each([
+    ['bed-stem1', /no longer in the rig/],
+    [`guy ${keys[1]!}`, /no longer in the rig/],
+  ] as const)('one that is not there, %s, is told at its field', (tree, words) => {
+    const rig = guyed(fly.rig, { [keys[0]!]: { anchor: tied(tree) } });
+    const [found] = rigProblems(rig, fly.around);
+    expect(found).toMatchObject({ field: `pitch.own.${keys[0]!}.anchor.tree`, message: expect.stringMatching(words) });
+    expect(() => evaluatePitch(rig, fly.around)).toThrow(words);
+  });
+  test('nor can two guys each be on the other’s tree, or one on its own', () => {
+    const both = guyed(fly.rig, {
+      [keys[0]!]: { anchor: tied(`guy ${keys[1]!}`) },
+      [keys[1]!]: { anchor: tied(`guy ${keys[0]!}`) },
+    });
+    expect(rigProblems(both, fly.around)).toHaveLength(2);
+    expect(rigProblems(guyed(fly.rig, { [keys[0]!]: { anchor: tied(`guy ${keys[0]!}`) } }), fly.around)).toHaveLength(
+      1,
+    );
+  });
+  test('the tree of a guy left off is told to be missing', () => {
+    const rig = guyed(fly.rig, {
+      [keys[0]!]: { anchor: stem('the sapling'), off: true },
+      [keys[1]!]: { anchor: tied(`guy ${keys[0]!}`) },
+    });
+    expect(() => evaluatePitch(rig, fly.around)).toThrow(/Choose another tree, or what else holds it/);
+  });
+});
