@@ -114,6 +114,15 @@ test('a guy of its own: given to a tree, left off and put back', async ({ page }
   await expect(page.locator('.link', { hasText: 'Right middle guy' }).first()).toContainText('Foot of the sapling', {
     timeout: 20_000,
   });
+  // to a trunk that bears the ridge already: what both pull there is one row
+  await page.getByLabel('To', { exact: true }).selectOption({ label: 'a tree of this rig' });
+  await page.getByLabel('Tree', { exact: true }).selectOption({ index: 1 });
+  const trunk = await page
+    .getByLabel('Tree', { exact: true })
+    .evaluate((e) => (e as HTMLSelectElement).selectedOptions[0]!.text);
+  await expect(page.getByRole('row', { name: /^right middle guy/ })).toContainText(`on ${trunk}`);
+  await judged(page);
+  await expect(page.locator('.link', { hasText: `Foot of ${trunk}` })).toHaveCount(1, { timeout: 20_000 });
   await page.getByRole('button', { name: 'Leave it off' }).click();
   await expect(page.getByRole('row', { name: /^right middle guy/ })).toHaveCount(0, { timeout: 20_000 });
   await page.getByRole('button', { name: /Put right middle back/ }).click();

@@ -3,9 +3,10 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
 import { evaluatePitch } from '@rough-bight/core/pitch';
-import { pitchProblems } from '@rough-bight/core/rig';
+import { measuredSpan, pitchProblems } from '@rough-bight/core/rig';
+import type { RidgeRig } from '@rough-bight/core/rig';
 import { windToward } from '@rough-bight/core/weather';
-import { bearingInRig, movedPitch, withGuy, withoutOwn } from '../src/scene/pitch-moves.js';
+import { bearingInRig, footNow, movedPitch, withGuy, withoutOwn } from '../src/scene/pitch-moves.js';
 
 const file = readRigFile(readFileSync(join(process.cwd(), 'examples/rigs/gravel-spit-gable.rig.json'), 'utf8'));
 const around = surroundingsOf(file);
@@ -24,6 +25,37 @@ describe('taking hold of a pitched rig', () => {
     expect(pitchProblems(next, around)).toEqual([]);
     // a key that is not there moves nothing
     expect(movedPitch(rig, { kind: 'foot', key: 'zz' }, [1, 1, 0], guys, body)).toBe(rig);
+  });
+  test('a foot let go of at a trunk is tied to it; taken off again it is pegged as the others are', () => {
+    const span = measuredSpan(rig, body);
+    const put = (r: RidgeRig, to: readonly [number, number], from = foot): RidgeRig =>
+      movedPitch(
+        r,
+        { kind: 'foot', key: '01' },
+        [to[0] - from[0], to[1] - from[1], 0],
+        guys.map((g) => (g.key === '01' ? { ...g, foot: from } : g)),
+        body,
+      );
+    const on = put(rig, [span - 0.1, 0.15]);
+    expect(on.pitch!.own['01']).toMatchObject({ anchor: { kind: 'tree', tree: 'trunk1' }, foot: [span, 0] });
+    expect(pitchProblems(on, around)).toEqual([]);
+    const guy = guys.find((g) => g.key === '01')!;
+    expect(footNow(on, body, guy)).toEqual([span, 0, guy.foot[2]]);
+    // a hair's breadth does not take it off; a hand's does, and where it then is it stays
+    expect(put(on, [span + 0.01, 0.01], [span, 0, 0])).toBe(on);
+    const off = put(on, [span + 0.05, 0.05], [span, 0, 0]);
+    expect(off.pitch!.own['01']).toEqual({ ...rig.pitch!.own['01'], foot: [span + 0.05, 0.05] });
+    expect(footNow(off, body, guy)).toEqual([span + 0.05, 0.05, guy.foot[2]]);
+    expect(put(rig, [span - 0.5, 0]).pitch!.own['01']!.anchor).toBeUndefined();
+  });
+  test('a sapling that one guy has catches another, never its own', () => {
+    const sapling = { kind: 'stem', name: 'the sapling', wood: 'willow', girth: 0.3, height: 0.2, signs: [] } as const;
+    const has = withGuy(rig, '11', { anchor: sapling, foot: [3, -4] });
+    const near = movedPitch(has, { kind: 'foot', key: '01' }, [3.1 - foot[0], -4 - foot[1], 0], guys, body);
+    expect(near.pitch!.own['01']!.anchor).toMatchObject({ kind: 'tree', tree: 'guy 11' });
+    const own = guys.find((g) => g.key === '11')!;
+    const stays = movedPitch(has, { kind: 'foot', key: '11' }, [0.1, 0, 0], [{ ...own, foot: [3, -4, 0] }], body);
+    expect(stays.pitch!.own['11']).toEqual({ anchor: sapling, foot: [3.1, -4] });
   });
   test('a tie, the roof, a hitch and an edge move only what they are, within their limits', () => {
     expect(movedPitch(rig, { kind: 'tie', index: 1 }, [0, 0, 0.1], guys, body).trunks.map((t) => t.tieHeight)).toEqual([

@@ -22,7 +22,7 @@ export interface GuyToTree {
 const MOST_OFF = Math.PI / 6;
 const REACH = [0.4, 8] as const;
 /** Height at which a guy is tied to a stem, m: low, so that it hardly bends it. Judgement. */
-const TIED_AT = 0.3;
+export const TIED_AT = 0.3;
 
 /**
  * Which guys to give to what stands and lies there, those that need it most first, each to what is nearest its own line. What a

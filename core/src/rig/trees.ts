@@ -2,6 +2,7 @@ import type { Sign } from '../anchor/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
 import type { GuyAnchor, PitchSurroundings, TreeId } from './pitch.js';
 import { guyOf, pitchProblems } from './pitch.js';
+import type { BedAnchor } from './bed.js';
 import { bedProblems } from './bed.js';
 import type { Problem, RidgeRig } from './ridge.js';
 import { measuredSpan, problemsOf } from './ridge.js';
@@ -24,15 +25,19 @@ export function treeOf(rig: RidgeRig, id: TreeId): RigTree | null {
     const { name, wood, girth, signs, standsOnWord } = rig.trunks[id === 'trunk0' ? 0 : 1];
     return { id, name, wood, girth, signs, standsOnWord: standsOnWord === true };
   }
-  const anchor =
-    id === 'bed-stem0' || id === 'bed-stem1'
-      ? rig.bed?.ends[id === 'bed-stem0' ? 0 : 1].anchor
-      : rig.pitch === undefined
-        ? undefined
-        : guyOf(rig.pitch, keyOfGuyTree(id)).anchor;
+  const anchor = id === 'bed-stem0' || id === 'bed-stem1' ? bedAnchor(rig, id) : guyAnchor(rig, id);
   if (anchor?.kind !== 'stem') return null;
   const { name, wood, girth, signs } = anchor;
   return { id, name, wood, girth, signs, standsOnWord: false };
+}
+
+const bedAnchor = (rig: RidgeRig, id: 'bed-stem0' | 'bed-stem1'): BedAnchor | undefined =>
+  rig.bed?.ends[id === 'bed-stem0' ? 0 : 1].anchor;
+/** What holds the guy that a tree is told with; a guy left off holds nothing. */
+function guyAnchor(rig: RidgeRig, id: TreeId): GuyAnchor | undefined {
+  if (rig.pitch === undefined) return undefined;
+  const guy = guyOf(rig.pitch, keyOfGuyTree(id));
+  return guy.off ? undefined : guy.anchor;
 }
 
 const GUY_TREE = 'guy ';
@@ -60,7 +65,7 @@ export function treeAt(rig: RidgeRig, body: BodyMeasures, id: TreeId): readonly 
   if (id === 'trunk0') return [0, 0];
   if (id === 'trunk1') return [measuredSpan(rig, body), 0];
   if (id === 'bed-stem0' || id === 'bed-stem1') {
-    const anchor = rig.bed?.ends[id === 'bed-stem0' ? 0 : 1].anchor;
+    const anchor = bedAnchor(rig, id);
     return anchor?.kind === 'stem' ? anchor.at : null;
   }
   return rig.pitch === undefined ? null : guyOf(rig.pitch, keyOfGuyTree(id)).foot;
@@ -72,24 +77,30 @@ export function tiedTo(anchor: GuyAnchor, key: string): { readonly tree: TreeId;
   return anchor.kind === 'stem' ? { tree: guyTree(key), height: anchor.height } : null;
 }
 
-/** What is told to be tied to a tree that the rig does not have. */
+/** A tree that is not there, in words. */
+function whose(id: TreeId): string {
+  if (isGuyTree(id)) return 'the tree of another guy';
+  return `the tree of the bed’s ${id === 'bed-stem0' ? 'first' : 'second'} end`;
+}
+
+/** What is tied to a tree that the rig does not have: each with the field and the remedy. */
 export function treeProblems(rig: RidgeRig): Problem[] {
   const { pitch, bed } = rig;
   const anchors: (readonly [field: string, anchor: GuyAnchor | undefined, what: string])[] = [];
   if (pitch !== undefined) {
-    anchors.push(['pitch.guy.anchor', pitch.guy.anchor, 'guys are']);
+    anchors.push(['pitch.guy.anchor', pitch.guy.anchor, 'guy']);
     for (const [key, own] of Object.entries(pitch.own))
-      if (own.off !== true) anchors.push([`pitch.own.${key}.anchor`, own.anchor, 'guy is']);
+      if (own.off !== true) anchors.push([`pitch.own.${key}.anchor`, own.anchor, 'guy']);
   }
   bed?.ends.forEach(({ anchor }, i) => {
-    if (anchor.kind === 'pole') anchors.push([`bed.ends.${i}.anchor.anchor`, anchor.anchor, 'back-stay is']);
+    if (anchor.kind === 'pole') anchors.push([`bed.ends.${i}.anchor.anchor`, anchor.anchor, 'back-stay']);
   });
   return anchors.flatMap(([field, anchor, what]): Problem[] => {
     if (anchor?.kind !== 'tree' || treeOf(rig, anchor.tree) !== null) return [];
     return [
       {
         field: `${field}.tree`,
-        message: `The tree that this ${what} tied to is no longer in the rig. Choose another, or what else holds it.`,
+        message: `A ${what} is tied to ${whose(anchor.tree)}, which is not there. Choose another tree for it, or what else holds it.`,
       },
     ];
   });

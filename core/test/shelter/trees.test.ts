@@ -106,7 +106,7 @@ describe('one tree for several', () => {
         [keys[0]!]: { anchor: { ...stem('the sapling'), girth: 0.07, height } as GuyAnchor, haul: 60 },
         [keys[1]!]: { anchor: tied(`guy ${keys[0]!}`, height), haul: 60 },
       });
-    const known = evaluatePitch(weak(0.5), fly.around, { spreads: false });
+    const known = evaluatePitch(weak(0.5), fly.around, { full: true, spreads: false });
     const found = unmetOf(weak(0.5), fly.around, known, UNITS).find((u) => /Tie .* on the sapling/.test(u.remedy));
     expect(found!.remedy).toMatch(/^Tie them at 0\.\d+ m/);
     const [own, shared] = [0, 1].map((n) => found!.rig!.pitch!.own[keys[n]!]!.anchor as { height: number });
@@ -176,8 +176,8 @@ describe('trees of a rig', () => {
     expect(treeOf(rig, 'bed-stem0')).toBeNull();
   });
   test.each([
-    ['bed-stem1', /no longer in the rig/],
-    [`guy ${keys[1]!}`, /no longer in the rig/],
+    ['bed-stem1', /tied to the tree of the bed’s second end, which is not there/],
+    [`guy ${keys[1]!}`, /tied to the tree of another guy, which is not there/],
   ] as const)('one that is not there, %s, is told at its field', (tree, words) => {
     const rig = guyed(fly.rig, { [keys[0]!]: { anchor: tied(tree) } });
     const [found] = rigProblems(rig, fly.around);
@@ -199,6 +199,8 @@ describe('trees of a rig', () => {
       [keys[0]!]: { anchor: stem('the sapling'), off: true },
       [keys[1]!]: { anchor: tied(`guy ${keys[0]!}`) },
     });
-    expect(() => evaluatePitch(rig, fly.around)).toThrow(/Choose another tree, or what else holds it/);
+    expect(() => evaluatePitch(rig, fly.around)).toThrow(
+      /which is not there\. Choose another tree for it, or what else holds it/,
+    );
   });
 });

@@ -1,7 +1,8 @@
+import { TIED_AT } from '@rough-bight/core/pitch';
 import type { GuyReport } from '@rough-bight/core/pitch';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
-import type { Guy, RidgeRig } from '@rough-bight/core/rig';
-import { PITCH_LIMITS, RIDGE_LIMITS, measuredSpan } from '@rough-bight/core/rig';
+import type { Guy, RidgeRig, TreeId } from '@rough-bight/core/rig';
+import { PITCH_LIMITS, RIDGE_LIMITS, guyOf, guyTree, measuredSpan, treeAt, treesOf } from '@rough-bight/core/rig';
 
 /** What can be taken hold of on a pitched rig. */
 export type PitchGrip =
@@ -37,6 +38,39 @@ export function withoutOwn(rig: RidgeRig, key: string): RidgeRig {
   const pitch = rig.pitch!;
   const own = Object.fromEntries(Object.entries(pitch.own).filter(([k]) => k !== key));
   return { ...rig, pitch: { ...pitch, own } };
+}
+
+/** A foot put this near a tree of the rig is tied to it, m. Judgement. */
+const CATCHES = 0.25;
+
+/** The rig with a guy's foot put somewhere: on a tree of the rig it is tied to that, taken off one it is pegged as the others are. */
+function footPut(rig: RidgeRig, key: string, to: readonly [number, number], body: BodyMeasures): RidgeRig {
+  const pitch = rig.pitch!;
+  const from = guyOf(pitch, key).anchor;
+  const away = (id: TreeId): number => {
+    const at = treeAt(rig, body, id);
+    return at === null ? Number.POSITIVE_INFINITY : Math.hypot(at[0] - to[0], at[1] - to[1]);
+  };
+  // what it is tied to lets go of it at once
+  if (from.kind === 'tree' && away(from.tree) < LIFTS) return rig;
+  const near = treesOf(rig)
+    .filter((t) => t.id !== guyTree(key) && !(from.kind === 'tree' && t.id === from.tree) && away(t.id) < CATCHES)
+    .sort((a, b) => away(a.id) - away(b.id))[0];
+  if (near !== undefined)
+    return withGuy(rig, key, {
+      anchor: { kind: 'tree', tree: near.id, height: TIED_AT },
+      foot: treeAt(rig, body, near.id),
+    });
+  if (from.kind !== 'tree') return withGuy(rig, key, { foot: to });
+  const own = Object.fromEntries(Object.entries(pitch.own[key] ?? {}).filter(([k]) => k !== 'anchor'));
+  return { ...rig, pitch: { ...pitch, own: { ...pitch.own, [key]: { ...own, foot: to } } } };
+}
+
+/** Where a guy's foot is in the rig in hand: on its tree, where the hand put it, or where it was judged to be. */
+export function footNow(rig: RidgeRig, body: BodyMeasures, guy: GuyReport): GuyReport['foot'] {
+  const { anchor, foot } = guyOf(rig.pitch!, guy.key);
+  const at = anchor.kind === 'tree' ? treeAt(rig, body, anchor.tree) : foot;
+  return at === null ? guy.foot : [at[0], at[1], guy.foot[2]];
 }
 
 /** A bearing between 0 and a full turn, to half a degree or so. */
@@ -92,7 +126,7 @@ export function movedPitch(
     case 'foot': {
       const at = guys.find((g) => g.key === grip.key);
       if (at === undefined) return rig;
-      return withGuy(rig, grip.key, { foot: [centimetre(at.foot[0] + dx), centimetre(at.foot[1] + dy)] });
+      return footPut(rig, grip.key, [centimetre(at.foot[0] + dx), centimetre(at.foot[1] + dy)], body);
     }
     case 'stick': {
       const stands = (pitch.own[grip.key]?.stick ?? 0) > 0;

@@ -16,7 +16,7 @@ import type { ComponentRef, KeyboardEvent, ReactElement } from 'react';
 import { BufferAttribute, BufferGeometry, DoubleSide, Plane, Vector3 } from 'three';
 import { useUnits } from '../../parts/units.js';
 import type { PitchGrip } from '../pitch-moves.js';
-import { movedPitch } from '../pitch-moves.js';
+import { footNow, movedPitch } from '../pitch-moves.js';
 import { runsOf } from '../runs.js';
 import type { Palette } from '../palette.js';
 import { at, bedCorners, boundsOf, clothCorners, gridSegments, runSegments, shadowCorners } from './shapes.js';
@@ -449,8 +449,7 @@ function Feet({
       {result.guys
         .filter((g) => g.kind !== 'tie')
         .map((g) => {
-          const own = rig.pitch!.own[g.key]?.foot ?? null;
-          const [x, y, z] = own === null ? g.foot : [own[0], own[1], g.foot[2]];
+          const [x, y, z] = footNow(rig, body, g);
           return (
             <group key={g.id}>
               <Pole

@@ -4,7 +4,7 @@ import type { PitchResult, PitchShape } from '@rough-bight/core/pitch';
 import { ratioOf } from '@rough-bight/core/pitch';
 import { say } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
-import { measuredSpan } from '@rough-bight/core/rig';
+import { guyOf, measuredSpan, treeOf } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
 import type { PitchForm } from '@rough-bight/core/roof';
@@ -22,7 +22,7 @@ import { Handle, arrowStep, useHand } from '../hand.js';
 import type { Hand } from '../hand.js';
 import { usePalette } from '../palette.js';
 import type { PitchGrip } from '../pitch-moves.js';
-import { TURN_STEP, movedPitch } from '../pitch-moves.js';
+import { TURN_STEP, footNow, movedPitch } from '../pitch-moves.js';
 import { useSize } from '../use-size.js';
 import { Cloth } from './cloth.js';
 import type { FlatView, Frame, Point } from './frame.js';
@@ -234,7 +234,7 @@ function Handles(props: Grabs): ReactElement {
     deeds.current = {
       take: () => onHold(frame),
       follow: (grip) => {
-        const feet = feetOf(rig, guys);
+        const feet = guys.map((g) => ({ ...g, foot: footNow(rig, body, g) }));
         return ([dx, dy], [x, y]) =>
           isBedGrip(grip)
             ? movedBed(rig, props.straps!, grip, dx / frame.scale, -dy / frame.scale)
@@ -433,6 +433,12 @@ function bedGrabs({ rig, bed, straps, frame }: Grabs, units: Units): Grab[] {
   });
 }
 
+/** Which tree of the rig a guy is tied to, as the start of what its foot says. */
+function onTree(rig: RidgeRig, key: string): string {
+  const { anchor } = guyOf(rig.pitch!, key);
+  return anchor.kind === 'tree' ? `on ${treeOf(rig, anchor.tree)?.name ?? 'a tree'}, ` : '';
+}
+
 function aboveGrabs(props: Grabs, units: Units): Grab[] {
   const { rig, result, frame } = props;
   const pitch = rig.pitch!;
@@ -443,7 +449,7 @@ function aboveGrabs(props: Grabs, units: Units): Grab[] {
       at: [across(frame, g.foot[0]), upward(frame, g.foot[1])],
       label: `Foot of the ${g.name}`,
       value: Math.hypot(g.foot[0], g.foot[1]),
-      text: `${say(g.tension, 'force', units)}, ${degrees(g.rise).toFixed(0)}° above level`,
+      text: `${onTree(rig, g.key)}${say(g.tension, 'force', units)}, ${degrees(g.rise).toFixed(0)}° above level`,
     }));
   const wind: Grab = {
     grip: { kind: 'wind' },
@@ -466,12 +472,4 @@ function aboveGrabs(props: Grabs, units: Units): Grab[] {
           },
         ];
   return [...roofGrab(props, units), ...feet, ...swing, wind];
-}
-
-/** The feet as the rig in hand has them: those already moved are where the hand put them. */
-function feetOf(rig: RidgeRig, guys: PitchResult['guys']): PitchResult['guys'] {
-  return guys.map((g) => {
-    const own = rig.pitch!.own[g.key]?.foot;
-    return own === undefined || own === null ? g : { ...g, foot: [own[0], own[1], g.foot[2]] };
-  });
 }

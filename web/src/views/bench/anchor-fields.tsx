@@ -1,20 +1,51 @@
 import { WOODS } from '@rough-bight/core/catalogue';
-import { GUY_ANCHOR_NAMES, PITCH_LIMITS } from '@rough-bight/core/rig';
-import type { GuyAnchor, KitPegs } from '@rough-bight/core/rig';
+import { TIED_AT } from '@rough-bight/core/pitch';
+import type { BodyMeasures } from '@rough-bight/core/quantity';
+import { GUY_ANCHOR_NAMES, PITCH_LIMITS, isGuyTree, keyOfGuyTree, treeAt, treesOf } from '@rough-bight/core/rig';
+import type { GuyAnchor, KitPegs, RidgeRig, TreeId } from '@rough-bight/core/rig';
 import type { ReactElement } from 'react';
 import { Choice, TextField } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
 
 const P = PITCH_LIMITS;
 const WOOD_OPTIONS = WOODS.map((w) => ({ id: w.id, name: w.name }));
-const ANCHOR_OPTIONS = (Object.keys(GUY_ANCHOR_NAMES) as GuyAnchor['kind'][]).map((id) => ({
-  id,
-  name: GUY_ANCHOR_NAMES[id],
-}));
+const KINDS = Object.keys(GUY_ANCHOR_NAMES) as GuyAnchor['kind'][];
+
+/** A tree of the rig that can be chosen, and where it stands on the plan, m, where that is known. */
+export interface TreeChoice {
+  readonly id: TreeId;
+  readonly name: string;
+  readonly at: readonly [x: number, y: number] | null;
+}
+
+/**
+ * Trees of the rig that one more cord could be tied to.
+ * @param guyName of the guy at a tie-out, where a tree is told with that
+ */
+export function treeChoices(
+  rig: RidgeRig,
+  body: BodyMeasures,
+  guyName: (key: string) => string | undefined = () => undefined,
+): TreeChoice[] {
+  return treesOf(rig).map(({ id, name }) => ({
+    id,
+    name: isGuyTree(id) ? `${name} of ${guyName(keyOfGuyTree(id)) ?? 'a guy'}` : name,
+    at: treeAt(rig, body, id),
+  }));
+}
+
+/** The one nearest to a place; the first where neither place is known. */
+function nearest(trees: readonly TreeChoice[], near: readonly [number, number] | null): TreeChoice | undefined {
+  const away = ({ at }: TreeChoice): number =>
+    at === null || near === null ? Number.POSITIVE_INFINITY : Math.hypot(at[0] - near[0], at[1] - near[1]);
+  return [...trees].sort((a, b) => away(a) - away(b))[0];
+}
 
 /** An anchor of another kind, as one finds them. */
-function freshAnchor(kind: GuyAnchor['kind'], pegs: readonly KitPegs[]): GuyAnchor {
+function freshAnchor(kind: GuyAnchor['kind'], pegs: readonly KitPegs[], tree: TreeChoice | undefined): GuyAnchor {
   switch (kind) {
+    case 'tree':
+      return { kind, tree: tree?.id ?? 'trunk0', height: TIED_AT };
     case 'peg':
       return { kind, pegs: pegs[0]?.id ?? '', inLine: 1, lean: 0.35 };
     case 'stem':
@@ -32,10 +63,16 @@ function freshAnchor(kind: GuyAnchor['kind'], pegs: readonly KitPegs[]): GuyAnch
 export function AnchorFields({
   anchor,
   pegs,
+  trees,
+  near = null,
   onChange,
 }: {
   readonly anchor: GuyAnchor;
   readonly pegs: readonly KitPegs[];
+  /** Trees of the rig it may be tied to; none where it stands for many guys. */
+  readonly trees: readonly TreeChoice[];
+  /** Where it is held now, m on the plan. */
+  readonly near?: readonly [x: number, y: number] | null;
   readonly onChange: (anchor: GuyAnchor) => string | null;
 }): ReactElement {
   const put = (part: object): string | null => onChange({ ...anchor, ...part } as GuyAnchor);
@@ -44,8 +81,11 @@ export function AnchorFields({
       <Choice<GuyAnchor['kind']>
         label="To"
         value={anchor.kind}
-        options={ANCHOR_OPTIONS}
-        onChange={(kind) => onChange(freshAnchor(kind, pegs))}
+        options={KINDS.filter((id) => id !== 'tree' || trees.length > 0 || anchor.kind === id).map((id) => ({
+          id,
+          name: GUY_ANCHOR_NAMES[id],
+        }))}
+        onChange={(kind) => onChange(freshAnchor(kind, pegs, nearest(trees, near)))}
       />
       {anchor.kind === 'peg' && (
         <>
@@ -84,6 +124,24 @@ export function AnchorFields({
             limit={P.girth}
             step={0.01}
             onCommit={(girth) => put({ girth })}
+          />
+          <NumberField
+            label="Tied at"
+            value={anchor.height}
+            limit={P.height}
+            step={0.05}
+            onCommit={(height) => put({ height })}
+          />
+        </>
+      )}
+      {anchor.kind === 'tree' && (
+        <>
+          <Choice<TreeId>
+            label="Tree"
+            value={anchor.tree}
+            options={trees}
+            hint="all that is tied to it is summed"
+            onChange={(tree) => put({ tree })}
           />
           <NumberField
             label="Tied at"

@@ -18,7 +18,7 @@ import { NumberField } from '../../parts/number-field.js';
 import { SignList } from '../../parts/sign-list.js';
 import { useUnits } from '../../parts/units.js';
 import { withBedEnd } from '../../scene/bed-moves.js';
-import { AnchorFields } from './anchor-fields.js';
+import { AnchorFields, treeChoices } from './anchor-fields.js';
 import { HangIt } from './hang-it.js';
 
 const B = BED_LIMITS;
@@ -340,7 +340,7 @@ function EndControls({ rig, around, bed: result, edit, i }: Props & { readonly i
       {anchor.kind === 'stem' && (
         <SignList title={`Signs on ${anchor.name}`} signs={anchor.signs} onSigns={(signs) => put({ signs })} />
       )}
-      {anchor.kind === 'pole' && <PoleFields pole={anchor} around={around} onChange={put} />}
+      {anchor.kind === 'pole' && <PoleFields rig={rig} pole={anchor} around={around} onChange={put} />}
       <DripLine drip={drip} tail={end.drip} onTie={(at) => set({ drip: at })} />
       <p className="caution">
         {anchor.kind === 'pole'
@@ -352,10 +352,12 @@ function EndControls({ rig, around, bed: result, edit, i }: Props & { readonly i
 }
 
 function PoleFields({
+  rig,
   pole,
   around,
   onChange,
 }: {
+  readonly rig: RidgeRig;
   readonly pole: BedPole;
   readonly around: PitchSurroundings;
   readonly onChange: (part: Partial<BedPole>) => string | null;
@@ -416,11 +418,17 @@ function PoleFields({
           onChange={(cord) => onChange({ cord })}
         />
         {number('Hauled with', 'haul', 10)}
-        {number('Held', 'out', 0.1, 'beyond the foot')}
-        {pole.stays === 2 && number('Spread', 'spread', 0.1, 'each from the middle')}
+        {pole.anchor.kind !== 'tree' && number('Held', 'out', 0.1, 'beyond the foot')}
+        {pole.stays === 2 && pole.anchor.kind !== 'tree' && number('Spread', 'spread', 0.1, 'each from the middle')}
       </div>
       <div className="control-row">
-        <AnchorFields anchor={pole.anchor} pegs={around.pegs} onChange={(anchor) => onChange({ anchor })} />
+        <AnchorFields
+          anchor={pole.anchor}
+          pegs={around.pegs}
+          trees={treeChoices(rig, around.body)}
+          near={pole.foot}
+          onChange={(anchor) => onChange({ anchor })}
+        />
       </div>
     </>
   );

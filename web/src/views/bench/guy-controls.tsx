@@ -1,9 +1,10 @@
 import { SOILS } from '@rough-bight/core/catalogue';
 import type { Place } from '@rough-bight/core/ground';
 import { guysToTrees, ratioOf } from '@rough-bight/core/pitch';
+import type { GuyReport } from '@rough-bight/core/pitch';
 import { capital, say } from '@rough-bight/core/quantity';
-import { GUY_HITCHES, PITCH_LIMITS, guyOf } from '@rough-bight/core/rig';
-import type { Guy, GuyHitch, KitPegs, Pitch } from '@rough-bight/core/rig';
+import { GUY_HITCHES, PITCH_LIMITS, guyOf, guyTree, treeOf } from '@rough-bight/core/rig';
+import type { Guy, GuyHitch, KitPegs, Pitch, RidgeRig } from '@rough-bight/core/rig';
 import { ArrowUpToLine, RotateCcw } from 'lucide-react';
 import { useMemo } from 'react';
 import type { ReactElement } from 'react';
@@ -12,7 +13,8 @@ import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
 import { withGuy, withoutOwn } from '../../scene/pitch-moves.js';
 import type { PitchJudgement } from '../../workers/rig.worker.js';
-import { AnchorFields } from './anchor-fields.js';
+import { AnchorFields, treeChoices } from './anchor-fields.js';
+import type { TreeChoice } from './anchor-fields.js';
 import type { Editing } from './editing.js';
 
 const P = PITCH_LIMITS;
@@ -21,6 +23,14 @@ const HITCH_OPTIONS = (Object.keys(GUY_HITCHES) as GuyHitch[]).map((id) => ({ id
 
 /** A stick as long as most that are cut for it, m: its length is then set by hand. */
 const RAISED = 1.2;
+
+/** Where a guy's foot is, in words. */
+function footWords(rig: RidgeRig, g: GuyReport): string {
+  const { anchor, foot } = guyOf(rig.pitch!, g.key);
+  if (anchor.kind === 'tree') return `on ${treeOf(rig, anchor.tree)?.name ?? 'a tree that is gone'}`;
+  if (foot === null) return 'follows the cloth';
+  return g.off > 0.3 ? `${((g.off * 180) / Math.PI).toFixed(0)}° off the cloth’s line` : 'where you put it';
+}
 
 /** Guys: what they are tied with and to, one by one or all alike. */
 export function GuyControls({
@@ -39,7 +49,7 @@ export function GuyControls({
   readonly chosen: string | null;
   readonly onChoose: (row: string | null) => void;
 }): ReactElement {
-  const { rig, kit, edit } = editing;
+  const { rig, body, kit, edit } = editing;
   const units = useUnits();
   const pitch = rig.pitch!;
   const set = (change: Partial<Pitch>): string | null => edit({ ...rig, pitch: { ...pitch, ...change } });
@@ -57,6 +67,7 @@ export function GuyControls({
   );
   const wanting = result?.pegs.some((p) => p.wanted > p.have) === true;
   const cords = kit.map((k) => ({ id: k.id, name: k.name }));
+  const choices = treeChoices(rig, body, (key) => reports.find((g) => g.key === key)?.name);
   return (
     <div className="controls">
       <div className="control-group control-group-wide">
@@ -67,6 +78,7 @@ export function GuyControls({
               guy={pitch.guy}
               cords={cords}
               pegs={pegs}
+              trees={[]}
               onChange={(part) => set({ guy: { ...pitch.guy, ...part } })}
             />
             <Choice
@@ -89,6 +101,8 @@ export function GuyControls({
               guy={guyOf(pitch, picked.key)}
               cords={cords}
               pegs={pegs}
+              trees={choices.filter((t) => t.id !== guyTree(picked.key))}
+              near={[picked.foot[0], picked.foot[1]]}
               onChange={(part) => edit(withGuy(rig, picked.key, part))}
             />
             {picked.stick > 0 && (
@@ -107,7 +121,7 @@ export function GuyControls({
                   <RotateCcw size={16} aria-hidden="true" /> As all the others
                 </button>
               )}
-              {guyOf(pitch, picked.key).foot !== null && (
+              {guyOf(pitch, picked.key).foot !== null && guyOf(pitch, picked.key).anchor.kind !== 'tree' && (
                 <button type="button" className="button" onClick={() => edit(withGuy(rig, picked.key, { foot: null }))}>
                   Follow the cloth
                 </button>
@@ -162,11 +176,7 @@ export function GuyControls({
                   <td>{say(g.tension, 'force', units)}</td>
                   <td>{((g.rise * 180) / Math.PI).toFixed(0)}°</td>
                   <td>
-                    {guyOf(pitch, g.key).foot === null
-                      ? 'follows the cloth'
-                      : g.off > 0.3
-                        ? `${((g.off * 180) / Math.PI).toFixed(0)}° off the cloth’s line`
-                        : 'where you put it'}
+                    {footWords(rig, g)}
                     {g.stick > 0 ? `, stick of ${say(g.stick, 'length', units)}` : ''}
                   </td>
                 </tr>
@@ -246,11 +256,15 @@ function GuyFields({
   guy,
   cords,
   pegs,
+  trees,
+  near = null,
   onChange,
 }: {
   readonly guy: Guy;
   readonly cords: readonly { readonly id: string; readonly name: string }[];
   readonly pegs: readonly KitPegs[];
+  readonly trees: readonly TreeChoice[];
+  readonly near?: readonly [x: number, y: number] | null;
   readonly onChange: (part: Partial<Guy>) => string | null;
 }): ReactElement {
   const { anchor } = guy;
@@ -280,7 +294,13 @@ function GuyFields({
           onCommit={(wraps) => onChange({ wraps })}
         />
       )}
-      <AnchorFields anchor={anchor} pegs={pegs} onChange={(next) => onChange({ anchor: next })} />
+      <AnchorFields
+        anchor={anchor}
+        pegs={pegs}
+        trees={trees}
+        near={near}
+        onChange={(next) => onChange({ anchor: next })}
+      />
     </div>
   );
 }
