@@ -187,7 +187,8 @@ export function rigSvg(view: Drawn, drawing: Drawing): string {
     for (const g of result.guys) {
       if (g.kind === 'tie') continue;
       const at = put(g.foot[0], g.foot[1]);
-      out.push(`<path class="peg" d="M${n(at[0] - 1)} ${n(at[1] - 1)}l2 2m0 -2l-2 2"/>`);
+      if (g.held === 'stem') out.push(`<circle class="trunk" cx="${n(at[0])}" cy="${n(at[1])}" r="1.4"/>`);
+      else if (g.held !== 'tree') out.push(`<path class="peg" d="M${n(at[0] - 1)} ${n(at[1] - 1)}l2 2m0 -2l-2 2"/>`);
       const side = g.foot[1] >= 0 ? -3 : 5;
       out.push(
         text([at[0], at[1] + side], `${length(g.foot[0])} along, ${length(Math.abs(g.foot[1]))} out`, 'middle', 2.4),

@@ -1,10 +1,10 @@
-import { levelOn, screenTree } from '../anchor/index.js';
+import { diameterOf, levelOn, screenTree } from '../anchor/index.js';
 import { AIR_DENSITY, GUST_FACTOR, GUY_ENDS, SHELTERS, looked } from '../catalogue/index.js';
 import { TAIL } from '../cordage/index.js';
 import { gripFigure, hangGap, hitchAdvice, loopCut, offAxis } from '../hitch/index.js';
 import { norm, sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
-import type { Judged, PitchSurroundings, RidgeRig, TreeId } from '../rig/index.js';
+import type { GuyAnchor, Judged, PitchSurroundings, RidgeRig, TreeId } from '../rig/index.js';
 import { judgedBy, tiedTo, travelOf, travelProblem, treeOf } from '../rig/index.js';
 import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
@@ -65,6 +65,9 @@ export interface GuyReport {
   readonly name: string;
   readonly kind: 'guy' | 'peg' | 'tie';
   readonly foot: Vec3;
+  /** What holds it there, and how thick that is where it is a tree, m. */
+  readonly held: GuyAnchor['kind'];
+  readonly thick: number;
   /** Above level, rad, and between its plan direction and the cloth's own line, rad. */
   readonly rise: number;
   readonly off: number;
@@ -488,14 +491,15 @@ export function cutOf(model: PitchModel, m: Member, length: number): number {
   return length + round + (GUY_ENDS.cloth.cordInDiameters + GUY_ENDS[made].cordInDiameters) * d + TAIL;
 }
 
-function guyReport(tied: TiedRig, m: Member, reading: CaseReading): GuyReport[] {
+function guyReport(rig: TiedRig, m: Member, reading: CaseReading): GuyReport[] {
   const r = m.reach;
   if (r === null) return [];
   const { level, up } = reading.pullOn(m.foot);
-  const { model } = tied;
-  const s = tied.engine.structure;
-  const n = s.stretchTo[tied.line[model.members.indexOf(m)]! + s.passStart[tied.line[model.members.indexOf(m)]!]!]!;
-  const at = tied.pitched.numbers.at;
+  const { model, line: lines, pitched } = rig;
+  const s = rig.engine.structure;
+  const n = s.stretchTo[lines[model.members.indexOf(m)]! + s.passStart[lines[model.members.indexOf(m)]!]!]!;
+  const at = pitched.numbers.at;
+  const tied = tiedTo(r.guy.anchor, r.key.id);
   const head: Vec3 = [at[3 * n]!, at[3 * n + 1]!, at[3 * n + 2]!];
   const line = norm(sub(head, r.foot));
   const rise = m.role === 'tie' ? 0 : Math.atan2(Math.max(0, up), level);
@@ -512,6 +516,8 @@ function guyReport(tied: TiedRig, m: Member, reading: CaseReading): GuyReport[] 
       name: m.name,
       kind: r.kind,
       foot: r.foot,
+      held: r.guy.anchor.kind,
+      thick: tied === null ? 0 : diameterOf(treeOf(model.rig, tied.tree)!.girth),
       rise,
       off: turn,
       tension: reading.tension(m.id).value,

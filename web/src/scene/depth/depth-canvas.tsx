@@ -452,12 +452,14 @@ function Feet({
           const [x, y, z] = footNow(rig, body, g);
           return (
             <group key={g.id}>
-              <Pole
-                from={[x, y, z + 0.05]}
-                to={[x, y, z - 0.2]}
-                thick={0.025}
-                color={bad.has(g.id) ? palette.danger : palette.tar}
-              />
+              {g.held !== 'tree' && (
+                <Pole
+                  from={[x, y, z + (g.held === 'stem' ? 0.9 : 0.05)]}
+                  to={[x, y, z - (g.held === 'stem' ? 0.3 : 0.2)]}
+                  thick={Math.max(0.025, g.thick)}
+                  color={bad.has(g.id) ? palette.danger : palette.tar}
+                />
+              )}
               <mesh
                 position={[x, y, z + 0.02]}
                 onPointerDown={(e) => hold(e, g)}

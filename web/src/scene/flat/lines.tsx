@@ -1,4 +1,5 @@
-import type { PitchResult, PitchShape } from '@rough-bight/core/pitch';
+import { TIED_AT } from '@rough-bight/core/pitch';
+import type { GuyReport, PitchResult, PitchShape } from '@rough-bight/core/pitch';
 import { say } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import { hemOf } from '@rough-bight/core/roof';
@@ -90,23 +91,61 @@ export const Lines = memo(function Lines({
         })}
       {guys
         .filter((g) => g.kind !== 'tie' && (side && g.foot[1] > BEYOND) === far)
-        .map((g) => {
-          const [x, y] = [across(frame, g.foot[0]), upward(frame, side ? g.foot[2] : g.foot[1])];
-          return (
-            <path
-              key={g.id}
-              className={bad.has(g.id) ? 'pitch-peg pitch-bad' : 'pitch-peg'}
-              d={
-                side
-                  ? `M${svg([x - 3, y - 6])}L${svg([x + 3, y + 11])}`
-                  : `M${svg([x - 5, y - 5])}l10 10M${svg([x - 5, y + 5])}l10 -10`
-              }
-            />
-          );
-        })}
+        .map((g) => (
+          <FootMark key={g.id} guy={g} frame={frame} bad={bad.has(g.id)} />
+        ))}
     </g>
   );
 });
+
+/** What holds a guy's foot: a peg, a tree of its own, what lies there; a tree of the rig is drawn already. */
+function FootMark({
+  guy,
+  frame,
+  bad,
+}: {
+  readonly guy: GuyReport;
+  readonly frame: Frame;
+  readonly bad: boolean;
+}): ReactElement | null {
+  const side = frame.view === 'side';
+  const [x, y] = [across(frame, guy.foot[0]), upward(frame, side ? guy.foot[2] : guy.foot[1])];
+  const rough = bad ? 'pitch-bad' : '';
+  switch (guy.held) {
+    case 'tree':
+      return null;
+    case 'stem': {
+      const thick = Math.max(4, guy.thick * frame.scale);
+      return side ? (
+        <rect
+          className={`pitch-stem ${rough}`}
+          x={x - thick / 2}
+          y={y - STEM * frame.scale}
+          width={thick}
+          height={(STEM + TIED_AT) * frame.scale}
+        />
+      ) : (
+        <circle className={`pitch-stem ${rough}`} cx={x} cy={y} r={thick / 2 + 2} />
+      );
+    }
+    case 'weight':
+    case 'root':
+      return <ellipse className={`pitch-stem ${rough}`} cx={x} cy={y} rx={7} ry={side ? 4 : 7} />;
+    default:
+      return (
+        <path
+          className={`pitch-peg ${rough}`}
+          d={
+            side
+              ? `M${svg([x - 3, y - 6])}L${svg([x + 3, y + 11])}`
+              : `M${svg([x - 5, y - 5])}l10 10M${svg([x - 5, y + 5])}l10 -10`
+          }
+        />
+      );
+  }
+}
+/** A stem of its own is drawn so far above its tie, m. */
+const STEM = 0.9;
 
 /** Something bright on a guy that people walk into. */
 const flagAt = (a: Point, b: Point): string => `M${svg([a[0] * 0.6 + b[0] * 0.4, a[1] * 0.6 + b[1] * 0.4])}l-4 11h8z`;
