@@ -1,5 +1,5 @@
 import type { Judged } from '../rig/index.js';
-import type { PitchResult, PitchRow } from './evaluate.js';
+import type { PitchRow } from './evaluate.js';
 import { ratioOf } from './evaluate.js';
 
 /** One line as it is in each of two rigs; null where a rig has no such line. */
@@ -16,10 +16,10 @@ export interface ComparedRow {
 /** Ratios nearer than this are alike: nobody could tell them apart. */
 const ALIKE = 0.02;
 
-/** Two judged rigs line by line, what differs most first; lines are the same where they have the same place in the form. */
-export function compareRigs(a: PitchResult, b: PitchResult): ComparedRow[] {
-  const ids = [...new Set([...a.rows, ...b.rows].map((r) => r.id))];
-  const find = (r: PitchResult, id: string): PitchRow | null => r.rows.find((x) => x.id === id) ?? null;
+/** Rows of two judged rigs, what differs most first; lines are the same where they have the same place in the form. */
+export function compareRigs(a: readonly PitchRow[], b: readonly PitchRow[]): ComparedRow[] {
+  const ids = [...new Set([...a, ...b].map((r) => r.id))];
+  const find = (r: readonly PitchRow[], id: string): PitchRow | null => r.find((x) => x.id === id) ?? null;
   const apart = (rows: ComparedRow['rows']): number => {
     const [p, q] = rows;
     if (p === null || q === null) return Number.POSITIVE_INFINITY;

@@ -194,6 +194,8 @@ export function hangIt(rig: RidgeRig, around: PitchSurroundings, units: UnitChoi
   for (const { s, heights } of ranked) {
     if (offers.length >= POLISHED) break;
     if (!inReach(heights.map((h) => h - 0.03) as never)) continue;
+    // one that closes only by stretching is refused as too short, by hand as well
+    if (bedProblems(withEnds(rig, [strapPart(s.sets[0]), strapPart(s.sets[1])]), around).length > 0) continue;
     const found = heightsFor(rig, around, s.sets, heights);
     if (found === null) continue;
     const set = found.rig.bed!.ends;

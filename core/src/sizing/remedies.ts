@@ -15,6 +15,7 @@ import {
   tiedTo,
   treeOf,
 } from '../rig/index.js';
+import { bedHolds, bedUnder } from './bed-unmet.js';
 import { withGuy } from './offers.js';
 import { shortfallOf } from './shortfall.js';
 
@@ -31,7 +32,7 @@ export interface Unmet {
 
 const UNKNOWN = 'Nothing that is known would; take another place or another day.';
 /** A remedy is to have this much over: pulls move a little. Judgement. */
-const SPARE = 1.03;
+export const SPARE = 1.03;
 
 interface Ask {
   readonly rig: RidgeRig;
@@ -41,6 +42,20 @@ interface Ask {
   readonly judged: ReturnType<typeof judgedBy>;
 }
 type Remedy = Pick<Unmet, 'remedy' | 'rig'>;
+
+/**
+ * What is short and by how much, in words.
+ * @param said the case, as the end of a sentence
+ * @param more other lines that are short as well
+ */
+export function shortWords(first: Judged, said: string, units: UnitChoice, more: number): string {
+  const { link, judgement } = first;
+  const has = say(link.available.value, link.available.quantity, units);
+  const pull = say(link.demand.value, link.demand.quantity, units);
+  const would = say(link.available.value / Math.max(1e-9, judgement.ratio), link.available.quantity, units);
+  const others = more === 0 ? '' : ` So ${more === 1 ? 'is one other line' : `are ${more} other lines`}.`;
+  return `${capital(link.name)} is short ${said}: ${marginWords(first, units)}. It holds ${has} and gets ${pull}; ${would} would do.${others}`;
+}
 
 /** What a rig still lacks, weakest first, each with the smallest change that would do. */
 export function unmetOf(rig: RidgeRig, around: PitchSurroundings, known: Evaluated, units: UnitChoice): Unmet[] {
@@ -62,14 +77,9 @@ export function unmetOf(rig: RidgeRig, around: PitchSurroundings, known: Evaluat
       });
   }
   for (const { rows, remedy, first } of byWords.values()) {
-    const { link, judgement } = first;
-    const has = say(link.available.value, link.available.quantity, units);
-    const pull = say(link.demand.value, link.demand.quantity, units);
-    const more =
-      rows.length > 1 ? ` So ${rows.length === 2 ? 'is one other line' : `are ${rows.length - 1} other lines`}.` : '';
     out.push({
-      id: link.id,
-      sentence: `${capital(link.name)} is short ${result.cases.find((c) => c.id === link.caseId)!.said}: ${marginWords(first, units)}. It holds ${has} and gets ${pull}; ${say(link.available.value / Math.max(1e-9, judgement.ratio), link.available.quantity, units)} would do.${more}`,
+      id: first.link.id,
+      sentence: shortWords(first, result.cases.find((c) => c.id === first.link.caseId)!.said, units, rows.length - 1),
       ...remedy,
     });
   }
@@ -381,11 +391,11 @@ export function strongestWind(
   progress: () => boolean = () => true,
 ): number | null {
   const bears = (beaufort: number): boolean => {
-    const { result } = evaluatePitch({ ...rig, wind: { ...rig.wind, beaufort } }, around, {
-      full: true,
-      spreads: rig.rule === 'chance',
-    });
-    return shortfallOf(result) < 1e-6;
+    const blown = { ...rig, wind: { ...rig.wind, beaufort } };
+    const roof = evaluatePitch(blown, around, { full: true, spreads: rig.rule === 'chance' });
+    if (shortfallOf(roof.result) >= 1e-6) return false;
+    const bed = bedUnder(blown, around, roof);
+    return bed === null || bedHolds(bed);
   };
   let [low, high]: [number | null, number] = [null, RIDGE_LIMITS.beaufort.max + 1];
   while (high - (low ?? -1) > 1) {

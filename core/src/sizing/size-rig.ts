@@ -4,6 +4,7 @@ import type { Evaluated, PitchResult } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import type { PitchSurroundings, RidgeRig } from '../rig/index.js';
 import { hauledTo } from '../rig/index.js';
+import { bedHolds, bedUnder, bedUnmet } from './bed-unmet.js';
 import type { SizeChange } from './changes.js';
 import { changesOf } from './changes.js';
 import type { Bill, SizeAim } from './offers.js';
@@ -165,7 +166,11 @@ export function sizeRig(
     if (better(now, best)) best = now;
   }
   progress(1);
-  const met = holds(best);
+  const bed = bedUnder(best.rig, around, best.known);
+  const met = holds(best) && (bed === null || bedHolds(bed));
+  // a trunk that bears the bed as well is short or not by what both come to
+  const both = new Set(bed?.rows.map((r) => r.id));
+  const unmet = met ? [] : unmetOf(best.rig, around, best.known, units).filter((u) => !both.has(u.id));
   return {
     aim,
     met,
@@ -173,7 +178,7 @@ export function sizeRig(
     before: billOf(base.known.result, around),
     after: billOf(best.known.result, around),
     changes: changesOf(base, best, around, aim, units),
-    unmet: met ? [] : unmetOf(best.rig, around, best.known, units),
+    unmet: bed === null || met ? unmet : [...bedUnmet(best.rig, around, best.known, bed, units), ...unmet],
     proven,
     solves,
   };

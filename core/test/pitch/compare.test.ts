@@ -12,7 +12,7 @@ const a = judged(gable);
 
 describe('two rigs line by line', () => {
   test('a rig beside itself differs in nothing', () => {
-    const rows = compareRigs(a, a);
+    const rows = compareRigs(a.rows, a.rows);
     expect(rows.map((r) => r.id).sort()).toEqual(a.rows.map((r) => r.id).sort());
     for (const r of rows) {
       expect(r.weaker).toBeNull();
@@ -23,17 +23,17 @@ describe('two rigs line by line', () => {
     const { pitch } = gable;
     const own = { '01': { hitch: 'adjustable', wraps: 2 } as const };
     const b = judged({ ...gable, pitch: { ...pitch!, own } });
-    const rows = compareRigs(a, b);
+    const rows = compareRigs(a.rows, b.rows);
     expect(rows[0]!.id).toBe('guy 01');
     expect(rows[0]!.weaker).toBe(1);
-    const turned = compareRigs(b, a);
+    const turned = compareRigs(b.rows, a.rows);
     expect(turned[0]!.weaker).toBe(0);
     const far = rows.map(({ rows: [p, q] }) => Math.abs(Math.log(ratioOf(p!) / ratioOf(q!))));
     for (let i = 1; i < far.length; i++) expect(far[i]!).toBeLessThanOrEqual(far[i - 1]! + 1e-9);
   });
   test('lines that only one has are there, with nothing beside them', () => {
     const fly = judged(rigOf('diagonal', square, {}, calm));
-    const rows = compareRigs(a, fly);
+    const rows = compareRigs(a.rows, fly.rows);
     expect(rows.find((r) => r.id === 'guy 01')!.rows[1]).toBeNull();
     expect(rows.find((r) => r.id === 'guy 0')!.rows[0]).toBeNull();
     expect(rows.find((r) => r.id === 'ridge')!.rows.every((r) => r !== null)).toBe(true);

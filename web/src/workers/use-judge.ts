@@ -1,7 +1,6 @@
 import type { Remote } from 'comlink';
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type { PitchResult } from '@rough-bight/core/pitch';
 import type { RidgeRig, TradeoffPoint, Verdict } from '@rough-bight/core/rig';
 import type { HangAnswer, RoofAdvice } from '@rough-bight/core/shelter';
 import type { Advice, SizeAim, SizedCord, SizedRig } from '@rough-bight/core/sizing';
@@ -156,7 +155,7 @@ export function useVerdict(question: PitchQuestion): Verdict | null {
 /** Another rig judged in full, to stand beside this one; no result where it cannot be. */
 export interface Other {
   readonly rig: RidgeRig;
-  readonly result: PitchResult | null;
+  readonly judgement: PitchJudgement | null;
   readonly problem: string;
 }
 
@@ -170,7 +169,7 @@ export function useOther(question: PitchQuestion | null): Other | null {
       (answer) =>
         setOther({
           rig: question.rig,
-          result: answer.ok ? answer.value.pitch : null,
+          judgement: answer.ok ? answer.value : null,
           problem: answer.ok ? '' : answer.message,
         }),
     );

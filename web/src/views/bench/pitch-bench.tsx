@@ -122,7 +122,7 @@ export function PitchBench({ store, camp, me, step }: Props): ReactElement {
           chosen={chosen}
           bed={judgement?.bed?.shapes.find((s) => s.caseId === bedCase) ?? judgement?.bed?.shapes.at(-1) ?? null}
           straps={around.straps.find((s) => s.id === rig.bed?.straps) ?? null}
-          beside={other?.result ?? null}
+          beside={other?.judgement?.pitch ?? null}
           onChoose={setChosen}
           moving={moving}
           onMove={move}
@@ -157,7 +157,7 @@ export function PitchBench({ store, camp, me, step }: Props): ReactElement {
         ) : panel === 'compare' ? (
           <PitchCompare
             name={snapshot.draft.name}
-            mine={judgement?.full === true ? judgement.pitch : undefined}
+            mine={judgement?.full === true ? judgement : undefined}
             others={others}
             chosen={beside}
             other={other}

@@ -1,6 +1,7 @@
 import { compareRigs } from '@rough-bight/core/pitch';
-import type { ComparedRow, PitchResult } from '@rough-bight/core/pitch';
+import type { ComparedRow } from '@rough-bight/core/pitch';
 import { capital, say } from '@rough-bight/core/quantity';
+import { rowsTogether } from '@rough-bight/core/shelter';
 import { X } from 'lucide-react';
 import { useEffect, useMemo, useRef } from 'react';
 import type { ReactElement } from 'react';
@@ -8,6 +9,7 @@ import type { StoredRig } from '../../data/types.js';
 import { Choice } from '../../parts/choice.js';
 import { Loading } from '../../parts/states.js';
 import { useUnits } from '../../parts/units.js';
+import type { PitchJudgement } from '../../workers/rig.worker.js';
 import type { Other } from '../../workers/use-judge.js';
 
 /** This rig and another of the camp, line by line, what differs most first. */
@@ -21,7 +23,7 @@ export function PitchCompare({
   onClose,
 }: {
   readonly name: string;
-  readonly mine: PitchResult | undefined;
+  readonly mine: PitchJudgement | undefined;
   /** Rigs of the camp that can stand beside this one. */
   readonly others: readonly StoredRig[];
   readonly chosen: StoredRig | undefined;
@@ -57,12 +59,12 @@ export function PitchCompare({
       {chosen !== undefined &&
         (other === null || mine === undefined ? (
           <Loading what={`the judgement of ${chosen.name}`} />
-        ) : other.result === null ? (
+        ) : other.judgement === null ? (
           <p className="field-problem" role="alert">
             {chosen.name} cannot be judged: {other.problem}
           </p>
         ) : (
-          <Compared mine={mine} theirs={other.result} names={[name, chosen.name]} />
+          <Compared mine={mine} theirs={other.judgement} names={[name, chosen.name]} />
         ))}
     </section>
   );
@@ -73,24 +75,49 @@ function Compared({
   theirs,
   names,
 }: {
-  readonly mine: PitchResult;
-  readonly theirs: PitchResult;
+  readonly mine: PitchJudgement;
+  readonly theirs: PitchJudgement;
   readonly names: readonly [string, string];
 }): ReactElement {
   const units = useUnits();
-  const rows = useMemo(() => compareRigs(mine, theirs), [mine, theirs]);
-  const whole = ([r, c]: readonly [(r: PitchResult) => number, Parameters<typeof say>[1]]): [string, string] => [
-    say(r(mine), c, units),
-    say(r(theirs), c, units),
-  ];
+  // a trunk that bears a bed as well is compared by what both come to
+  const rows = useMemo(
+    () =>
+      compareRigs(
+        rowsTogether(mine.pitch.rows, mine.bed?.rows ?? []),
+        rowsTogether(theirs.pitch.rows, theirs.bed?.rows ?? []),
+      ),
+    [mine, theirs],
+  );
+  const both = (of: (r: PitchJudgement) => string): [string, string] => [of(mine), of(theirs)];
   const totals: readonly (readonly [string, readonly [string, string]])[] = [
-    ['Cord to cut', whole([(r) => r.cords.reduce((sum, c) => sum + c.wanted, 0), 'length'])],
-    ['Headroom', whole([(r) => r.cover.headroom, 'length'])],
-    ['Ground covered', whole([(r) => r.cover.ground, 'area'])],
     [
-      'Pegs',
-      [mine, theirs].map((r) => String(r.pegs.reduce((sum, p) => sum + p.wanted, 0))) as unknown as [string, string],
+      'Cord to cut',
+      both(({ pitch }) =>
+        say(
+          pitch.cords.reduce((sum, c) => sum + c.wanted, 0),
+          'length',
+          units,
+        ),
+      ),
     ],
+    ['Headroom', both(({ pitch }) => say(pitch.cover.headroom, 'length', units))],
+    ['Ground covered', both(({ pitch }) => say(pitch.cover.ground, 'area', units))],
+    ['Pegs', both(({ pitch }) => String(pitch.pegs.reduce((sum, p) => sum + p.wanted, 0)))],
+    ...(mine.bed === null && theirs.bed === null
+      ? []
+      : ([
+          [
+            'Bed, lowest place',
+            both(({ bed }) => (bed === null ? 'none' : say(bed.lying.height.value, 'length', units))),
+          ],
+          [
+            'Bed in this rain',
+            both(({ bed }) =>
+              bed === null ? 'none' : bed.over === null ? 'open sky' : `${say(bed.over.dryInRain, 'share', units)} dry`,
+            ),
+          ],
+        ] as const)),
   ];
   return (
     <>

@@ -1,0 +1,154 @@
+import { ratioOf } from '../pitch/index.js';
+import type { Evaluated, PitchRow } from '../pitch/index.js';
+import { capital, say } from '../quantity/index.js';
+import type { UnitChoice } from '../quantity/index.js';
+import type { PitchSurroundings, RidgeRig } from '../rig/index.js';
+import { treeOf } from '../rig/index.js';
+import type { TreeId } from '../rig/index.js';
+import { evaluateBed, hangIt, saidOf, tooNear, withEnds } from '../shelter/index.js';
+import type { BedResult } from '../shelter/index.js';
+import type { Unmet } from './remedies.js';
+import { SPARE, shortWords } from './remedies.js';
+
+/** The bed of a rig judged under its roof as that stands; null where it has none. */
+export function bedUnder(rig: RidgeRig, around: PitchSurroundings, roof: Evaluated): BedResult | null {
+  return rig.bed === undefined ? null : evaluateBed(rig, around, { full: true, spreads: rig.rule === 'chance', roof });
+}
+
+const shortRows = (bed: BedResult): PitchRow[] => bed.rows.filter((r) => ratioOf(r) < 1);
+const onGround = (bed: BedResult): BedResult['cases'][number] | undefined =>
+  bed.cases.find((c) => c.id !== 'empty' && c.height <= 0.02);
+
+/** Whether everything of a bed bears what is asked of it, off the ground, and nothing rules it out. */
+export function bedHolds(bed: BedResult): boolean {
+  return (
+    shortRows(bed).length === 0 &&
+    bed.refusals.length === 0 &&
+    bed.cases.every((c) => c.converged) &&
+    onGround(bed) === undefined
+  );
+}
+
+/** Straps are wished so much steeper at a time, at most so steep, rad. */
+const STEEPER = Math.PI / 36;
+const STEEPEST = 0.87;
+
+/** So far over the ground it is to stay, m. */
+const CLEAR = 0.1;
+/** How much higher a bed must be tied to stay clear of the ground, m, to the centimetre; 0 where it does. */
+function raiseOf(bed: BedResult): number {
+  const lowest = Math.min(...bed.cases.filter((c) => c.id !== 'empty').map((c) => c.height));
+  return onGround(bed) === undefined ? 0 : Math.ceil(100 * (CLEAR - lowest)) / 100;
+}
+
+/** The bed hung deeper, so that all of it and its trunks bear what is asked, and the cloth is no nearer than may be; null where no loop and height within reach does. */
+function deeper(
+  rig: RidgeRig,
+  around: PitchSurroundings,
+  roof: Evaluated,
+  now: BedResult,
+  units: UnitChoice,
+): { readonly rig: RidgeRig; readonly bed: BedResult } | null {
+  const asked = rig.bed!.wish;
+  const wish = { ...asked, height: asked.height + raiseOf(now) };
+  const touches = (b: BedResult): number => (b.over === null ? 0 : tooNear(b.over).length);
+  const begin = Math.max(wish.angle, ...now.lying.angles.map((a) => a.value));
+  for (let angle = begin + STEEPER; angle <= STEEPEST; angle += STEEPER) {
+    const wished = { ...rig, bed: { ...rig.bed!, wish: { ...wish, angle: Math.round(angle * 100) / 100 } } };
+    const offer = hangIt(wished, around, units).offers[0];
+    if (offer === undefined) return null;
+    const bed = evaluateBed(offer.rig, around, { full: true, spreads: rig.rule === 'chance', roof });
+    if (bedHolds(bed) && touches(bed) <= touches(now)) return { rig: offer.rig, bed };
+  }
+  return null;
+}
+
+/** What a bed's row could be mended with from beyond the kit. */
+function beyondKit(rig: RidgeRig, row: PitchRow, units: UnitChoice): string {
+  const { link, judgement } = row.links[0]!;
+  const short = SPARE / Math.max(1e-6, judgement.ratio);
+  if (link.kind === 'trunk') {
+    const tree = treeOf(rig, row.id as TreeId);
+    return tree === null
+      ? 'A thicker tree would bear it.'
+      : `A trunk ${say(tree.girth * Math.cbrt(short), 'length', units)} round would bear it, or the roof hung on others.`;
+  }
+  return `What holds ${say(link.available.value * short, link.available.quantity, units)} there would do.`;
+}
+
+/** A bed that comes down on the ground, tied higher where that is within reach. */
+function lifted(rig: RidgeRig, around: PitchSurroundings, roof: Evaluated, bed: BedResult, units: UnitChoice): Unmet {
+  const lowest = bed.cases.filter((c) => c.id !== 'empty').reduce((a, b) => (b.height < a.height ? b : a));
+  const raise = raiseOf(bed);
+  const { ends } = rig.bed!;
+  const [a, b] = ends.map((e) => Math.round(100 * (e.height + raise)) / 100) as [number, number];
+  const next = withEnds(rig, [{ height: a }, { height: b }]);
+  const reached = Math.max(a, b) <= around.body.reach;
+  const clears = reached && onGround(evaluateBed(next, around, { full: true, spreads: false, roof })) === undefined;
+  return {
+    id: 'bed low',
+    sentence: `The bed comes down on the ground ${lowest.said}.`,
+    remedy: clears
+      ? `Tie both straps ${say(raise, 'length', units)} higher.`
+      : 'Take in a loop at either end, or choose trees nearer to each other: higher straps are out of reach.',
+    rig: clears ? next : null,
+  };
+}
+
+/** What the bed of a sized rig still lacks, weakest first, each with the smallest change that would do. */
+export function bedUnmet(
+  rig: RidgeRig,
+  around: PitchSurroundings,
+  roof: Evaluated,
+  bed: BedResult,
+  units: UnitChoice,
+): Unmet[] {
+  const out: Unmet[] = bed.refusals.map((sentence, i) => ({
+    id: `bed refused ${i}`,
+    sentence,
+    remedy: 'No change of cord or peg mends this one.',
+    rig: null,
+  }));
+  for (const c of bed.cases)
+    if (!c.converged)
+      out.push({
+        id: `bed loose ${c.id}`,
+        sentence: `The bed finds no rest ${c.said}.`,
+        remedy: `${capital(c.reason ?? 'nothing holds it there')}. Do not do that in it.`,
+        rig: null,
+      });
+  const low = onGround(bed) === undefined ? [] : [lifted(rig, around, roof, bed, units)];
+  const short = shortRows(bed);
+  if (short.length === 0) return [...out, ...low];
+  const words = (row: PitchRow, more: number): string =>
+    shortWords(row.links[0]!, saidOf(row.links[0]!.link.caseId, roof.result, bed), units, more);
+  const hung = out.length > 0 ? null : deeper(rig, around, roof, bed, units);
+  if (hung === null) {
+    // both straps give alike: said once
+    const alike = new Map<string, PitchRow[]>();
+    for (const row of short) {
+      const kind = row.role === 'trunk' ? row.id : `${row.role} ${row.links[0]!.link.kind}`;
+      alike.set(kind, [...(alike.get(kind) ?? []), row]);
+    }
+    return [
+      ...out,
+      ...low,
+      ...[...alike.values()].map((rows) => ({
+        id: rows[0]!.links[0]!.link.id,
+        sentence: words(rows[0]!, rows.length - 1),
+        remedy: beyondKit(rig, rows[0]!, units),
+        rig: null,
+      })),
+    ];
+  }
+  const { ends } = hung.rig.bed!;
+  const angles = hung.bed.lying.angles.map((a) => say(a.value, 'angle', units)).join(' and ');
+  return [
+    {
+      id: short[0]!.links[0]!.link.id,
+      sentence: words(short[0]!, short.length - 1),
+      remedy: `Hung deeper it bears it: straps ${angles} below level, tied at ${say(ends[0].height, 'length', units)} and ${say(ends[1].height, 'length', units)}.`,
+      rig: hung.rig,
+    },
+  ];
+}
