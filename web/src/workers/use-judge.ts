@@ -188,10 +188,17 @@ function ownWorker<T>(
     open = false;
     worker.terminate();
   };
-  void work(service).then((answer) => {
-    if (open) done(answer);
-    stop();
+  const failed = (error: unknown): Answer<T> => ({
+    ok: false,
+    field: '',
+    message: `The computation failed: ${String(error)}. Nothing was changed.`,
   });
+  void work(service)
+    .catch(failed)
+    .then((answer) => {
+      if (open) done(answer);
+      stop();
+    });
   return stop;
 }
 

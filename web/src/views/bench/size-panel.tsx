@@ -32,7 +32,7 @@ export function SizePanel({
       start={(progress, done) => startSizing(question, progress, done)}
       onClose={onClose}
     >
-      {(cords) => <Ranked cords={cords} current={current} onTake={onTake} />}
+      {(cords) => <Ranked cords={cords} current={current} bed={question.rig.bed !== undefined} onTake={onTake} />}
     </LongWork>
   );
 }
@@ -40,10 +40,13 @@ export function SizePanel({
 function Ranked({
   cords,
   current,
+  bed,
   onTake,
 }: {
   readonly cords: readonly SizedCord[];
   readonly current: string;
+  /** Whether a bed hangs there as well. */
+  readonly bed: boolean;
   readonly onTake: (rig: RidgeRig) => void;
 }): ReactElement {
   const units = useUnits();
@@ -54,6 +57,7 @@ function Ranked({
       <p className="quiet">
         Each hauled just tight enough to stay so a while. Taking one sets the cord and that haul; undo brings yours
         back.
+        {bed && ' The bed is left out here: what its trunks bear of both stands in the ledger.'}
       </p>
       <Segments
         label="Ranked by"

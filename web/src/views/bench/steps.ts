@@ -3,7 +3,7 @@ import type { UnitChoice } from '@rough-bight/core/quantity';
 import { measuredSpan } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
-import { tooNear } from '@rough-bight/core/shelter';
+import { rowsTogether, tooNear } from '@rough-bight/core/shelter';
 import type { BedResult } from '@rough-bight/core/shelter';
 import { BEAUFORT } from '@rough-bight/core/weather';
 import { ratioOf } from '@rough-bight/core/pitch';
@@ -116,8 +116,9 @@ export function pitchMarks(
 ): Mark[] {
   const r = judgement?.pitch;
   const pitch = rig.pitch!;
-  const fails = (of: (row: PitchRow) => boolean): boolean =>
-    r?.rows.some((row) => of(row) && ratioOf(row) < 1) ?? false;
+  // a trunk that bears a bed as well holds or not by what both come to
+  const rows = rowsTogether(r?.rows ?? [], judgement?.bed?.rows ?? []);
+  const fails = (of: (row: PitchRow) => boolean): boolean => rows.some((row) => of(row) && ratioOf(row) < 1);
   const state = (bad: boolean): Mark['state'] => (r === undefined ? 'none' : bad ? 'fails' : 'holds');
   const ridge = r?.rows.find((row) => row.role === 'ridge') ?? r?.rows.find((row) => row.role === 'tie');
   const guys = r?.guys.filter((g) => g.kind !== 'tie') ?? [];

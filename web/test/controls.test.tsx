@@ -1,0 +1,369 @@
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import { ChakraProvider } from '@chakra-ui/react';
+import { cleanup, fireEvent, render as bare, screen, within } from '@testing-library/react';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { MemoryRouter } from 'react-router';
+import type { ReactElement } from 'react';
+import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
+import type { RigFile } from '@rough-bight/core/formats';
+import { measuredSpan, rigProblems } from '@rough-bight/core/rig';
+import type { RidgeRig } from '@rough-bight/core/rig';
+import { evaluateShelter } from '@rough-bight/core/shelter';
+import { system } from '../src/app/theme.js';
+import type { Camp } from '../src/data/types.js';
+import { GroundControls } from '../src/views/bench/ground-controls.js';
+import { GuyControls } from '../src/views/bench/guy-controls.js';
+import { AlsoOnLine, HangControls } from '../src/views/bench/hang-controls.js';
+import { Ledger } from '../src/views/bench/ledger.js';
+import { PitchRoof } from '../src/views/bench/pitch-roof.js';
+import { PitchWeather } from '../src/views/bench/pitch-weather.js';
+import { RidgeControls } from '../src/views/bench/ridge-controls.js';
+import { RoofControls, withoutRoof } from '../src/views/bench/roof-controls.js';
+import { marksOf, pitchMarks } from '../src/views/bench/steps.js';
+import { WeatherControls } from '../src/views/bench/weather-controls.js';
+import type { Judgement, PitchJudgement } from '../src/workers/rig.worker.js';
+
+afterEach(cleanup);
+
+const UNITS = { length: 'm', force: 'N' } as const;
+const render = (shown: ReactElement): void =>
+  void bare(
+    <ChakraProvider value={system}>
+      <MemoryRouter>{shown}</MemoryRouter>
+    </ChakraProvider>,
+  );
+const read = (name: string): RigFile =>
+  readRigFile(readFileSync(join(process.cwd(), `examples/rigs/${name}.rig.json`), 'utf8'));
+const file = read('gravel-spit-gable');
+const around = surroundingsOf(file);
+const judge = (rig: RidgeRig, around_ = around): PitchJudgement => {
+  const { roof, bed, verdict } = evaluateShelter(rig, around_, UNITS, { full: true, spreads: false });
+  return { rig, pitch: roof!.result, bed, verdict, full: true };
+};
+const judgement = judge(file.rig);
+const bareRig = withoutRoof(file.rig);
+const ridgeJudgement = ((): Judgement => {
+  const { ridge, verdict } = evaluateShelter(bareRig, around, UNITS, { full: true });
+  return { rig: bareRig, result: ridge!, bed: null, verdict };
+})();
+
+/** What a control edits, as the bench does: refused where it does not fit together. */
+function editor(rig: RidgeRig) {
+  const edit = jest.fn((next: RidgeRig): string | null => rigProblems(next, around)[0]?.message ?? null);
+  return { edit, editing: { rig, kit: around.kit, body: around.body, edit }, last: () => edit.mock.calls.at(-1)![0] };
+}
+function type(field: HTMLElement, text: string): void {
+  fireEvent.change(field, { target: { value: text } });
+  fireEvent.keyDown(field, { key: 'Enter' });
+}
+
+describe('the ground', () => {
+  test('a paced span becomes the same span taped; a tape turned to paces keeps both numbers', () => {
+    const paced: RidgeRig = { ...bareRig, span: { how: 'paces', tape: 3, paces: 8 } };
+    const { editing, last } = editor(paced);
+    render(<GroundControls {...editing} />);
+    fireEvent.click(screen.getByLabelText('Taped'));
+    expect(last().span).toEqual({
+      how: 'tape',
+      tape: Math.round(measuredSpan(paced, around.body) * 100) / 100,
+      paces: 8,
+    });
+    cleanup();
+    const taped = editor(bareRig);
+    render(<GroundControls {...taped.editing} />);
+    fireEvent.click(screen.getByLabelText('Paced'));
+    expect(taped.last().span).toEqual({ ...bareRig.span, how: 'paces' });
+  });
+  test('paces say what they come to and how far that may be off', () => {
+    render(<GroundControls {...editor({ ...bareRig, span: { how: 'paces', tape: 3, paces: 8 } }).editing} />);
+    const span = 8 * around.body.pace;
+    expect(
+      screen.getByText(`${span.toFixed(2)} m, within ${(around.body.paceSpread * span * 1.645).toFixed(2)} m`),
+    ).toBeTruthy();
+  });
+  test('a sign found by looking up goes on that trunk, and off again', () => {
+    const { editing, last } = editor(bareRig);
+    render(<GroundControls {...editing} />);
+    fireEvent.click(screen.getAllByLabelText('fungus on stem or foot')[1]!);
+    expect(last().trunks.map((t) => t.signs)).toEqual([[], ['fungus']]);
+    cleanup();
+    const found = editor({
+      ...bareRig,
+      trunks: [{ ...bareRig.trunks[0], signs: ['fungus', 'hollow'] }, bareRig.trunks[1]],
+    });
+    render(<GroundControls {...found.editing} />);
+    fireEvent.click(screen.getAllByLabelText('fungus on stem or foot')[0]!);
+    expect(found.last().trunks[0].signs).toEqual(['hollow']);
+  });
+  test('a girth beyond reason stays as typed with what is allowed; nothing is edited', () => {
+    const { editing, edit } = editor(bareRig);
+    render(<GroundControls {...editing} />);
+    const girth = screen.getAllByLabelText('Girth')[0] as HTMLInputElement;
+    type(girth, '99');
+    expect(girth.value).toBe('99');
+    expect(screen.getByRole('alert').textContent).toMatch(/^Girth can be from \d.* m\.$/);
+    expect(edit).not.toHaveBeenCalled();
+  });
+  test('on a drawn place it leads back to the plan', () => {
+    const site = { place: 'spit', from: 'a', to: 'b' };
+    render(<GroundControls {...editor({ ...bareRig, site }).editing} />);
+    expect(screen.getByRole('link', { name: /See the plan/ }).getAttribute('href')).toBe('/places/spit/choose');
+  });
+});
+
+describe('the ridge', () => {
+  const shown = (rig: RidgeRig, whole = false) => {
+    const e = editor(rig);
+    render(
+      <RidgeControls editing={e.editing} judgement={whole ? null : ridgeJudgement} question={null} whole={whole} />,
+    );
+    return e;
+  };
+  const how = (way: RidgeRig['tensioning']['how']): RidgeRig => ({
+    ...bareRig,
+    tensioning: { ...bareRig.tensioning, how: way },
+  });
+  test.each([
+    ['tension', 'Tension at tying off', '150', { tension: 150 }],
+    ['sag', 'Sag with everything on', '0.2', { sag: 0.2 }],
+    ['dip', 'It drops by', '0.06', { dip: { ...bareRig.tensioning.dip, drop: 0.06 } }],
+    ['dip', 'Test mass', '1.5', { dip: { ...bareRig.tensioning.dip, mass: 1.5 } }],
+    ['passes', 'Passes round the trunk', '3', { passes: { ...bareRig.tensioning.passes, count: 3 } }],
+    ['pulley', 'Lost on tying off', '0.03', { pulley: { ...bareRig.tensioning.pulley, setBack: 0.03 } }],
+  ] as const)('made tight by %s: %s is set, every other way keeps its numbers', (way, label, text, set) => {
+    const { last } = shown(how(way));
+    type(screen.getByLabelText(label), text);
+    expect(last().tensioning).toEqual({ ...bareRig.tensioning, how: way, ...set });
+  });
+  test('what it comes to: tension, sag and travel, each with its working', () => {
+    shown(bareRig);
+    for (const title of ['straight and bare', 'with its loads', 'sag', 'travel wanted'])
+      expect(
+        within(screen.getByText(title, { selector: 'dt' }).parentElement!).getAllByRole('button').length,
+      ).toBeGreaterThan(0);
+  });
+  test('its cord and ends: a cord out of the kit is asked for; a mark of the body sets the tie', () => {
+    const { last } = shown({ ...bareRig, cord: 'gone' });
+    fireEvent.click(screen.getByLabelText('Cord and ends'));
+    const cord = screen.getByLabelText('From the kit') as HTMLSelectElement;
+    expect(cord.selectedOptions[0]!.text).toBe('choose a cord');
+    fireEvent.change(cord, { target: { value: around.kit[0]!.id } });
+    expect(last().cord).toBe(around.kit[0]!.id);
+    fireEvent.change(screen.getAllByLabelText('at')[1]!, { target: { value: 'chest' } });
+    expect(last().trunks.map((t) => t.tieHeight)).toEqual([bareRig.trunks[0].tieHeight, around.body.chest]);
+    type(screen.getAllByLabelText('Wraps')[0]!, '2.5');
+    expect(screen.getByRole('alert').textContent).toMatch(/counted in whole ones/);
+  });
+  test('with a roof on it the line alone has no chart', () => {
+    shown(file.rig, true);
+    expect(screen.queryByLabelText('Tension and sag')).toBeNull();
+  });
+});
+
+describe('what hangs on the line', () => {
+  test('something is hung in the middle, named anew, and taken off', () => {
+    const { editing, last } = editor({ ...bareRig, hung: [] });
+    render(<AlsoOnLine {...editing} />);
+    expect(screen.getByText(/A lantern, a drying coat/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Hang something' }));
+    const [hung] = last().hung;
+    expect(hung!.at).toBeCloseTo(measuredSpan(bareRig, around.body) / 2, 1);
+    cleanup();
+    const with_ = editor({ ...bareRig, hung: [{ id: 'x', name: 'lantern', mass: 0.5, at: 2 }] });
+    render(<AlsoOnLine {...with_.editing} />);
+    type(screen.getByLabelText('What'), '  coat ');
+    expect(with_.last().hung[0]!.name).toBe('coat');
+    type(screen.getByLabelText('What'), ' ');
+    expect(screen.getByRole('alert').textContent).toBe('What cannot be empty.');
+    fireEvent.click(screen.getByRole('button', { name: 'Take lantern off the line' }));
+    expect(with_.last().hung).toEqual([]);
+  });
+  test('a roof told by its mass: its fields come with it', () => {
+    const { editing, last } = editor({ ...bareRig, roof: { ...bareRig.roof, on: false } });
+    render(<HangControls {...editing} />);
+    expect(screen.queryByLabelText('Soaked')).toBeNull();
+    fireEvent.click(screen.getByRole('checkbox'));
+    expect(last().roof.on).toBe(true);
+    cleanup();
+    const on = editor({ ...bareRig, roof: { ...bareRig.roof, on: true } });
+    render(<HangControls {...on.editing} />);
+    type(screen.getByLabelText('Faces the wind'), '5');
+    expect(on.last().roof.area).toBe(5);
+  });
+});
+
+describe('the roof', () => {
+  test('each kit roof that fits the span can be pitched, and what comes of it can be judged', () => {
+    const camp = { kit: around.kit, roofs: around.roofs, pegs: around.pegs } as unknown as Camp;
+    const onPitch = jest.fn();
+    render(<PitchRoof rig={bareRig} camp={camp} body={around.body} onPitch={onPitch} />);
+    fireEvent.click(screen.getAllByRole('button', { name: /^Pitch / })[0]!);
+    const pitched = onPitch.mock.calls[0]![0] as RidgeRig;
+    expect(rigProblems(pitched, around)).toEqual([]);
+    expect(judge(pitched).pitch.cases.length).toBeGreaterThan(3);
+    cleanup();
+    render(<PitchRoof rig={bareRig} camp={{ ...camp, pegs: [] }} body={around.body} onPitch={onPitch} />);
+    expect(screen.getByRole('link', { name: 'the kit' }).getAttribute('href')).toBe('/kit');
+    cleanup();
+    const near = { ...bareRig, span: { ...bareRig.span, tape: 1.5 } };
+    render(<PitchRoof rig={near} camp={camp} body={around.body} onPitch={onPitch} />);
+    expect(screen.getByText(/longer than this span/)).toBeTruthy();
+  });
+  test('another form comes in its usual shape, and asks only what it reads', () => {
+    const { editing, last } = editor(file.rig);
+    render(<RoofControls editing={editing} roofs={around.roofs} judgement={judgement} />);
+    expect(screen.getByLabelText('Left edge')).toBeTruthy();
+    expect(screen.queryByLabelText('Prop')).toBeNull();
+    expect(screen.getByText(/^Covers \d/)).toBeTruthy();
+    fireEvent.change(screen.getByLabelText('Form'), { target: { value: 'leanto' } });
+    expect(last().pitch!.form).toBe('leanto');
+    expect(judge(last()).pitch.guys.length).toBeGreaterThan(2);
+    type(screen.getByLabelText('Right edge'), '0');
+    expect(last().pitch!.shape.edges).toEqual([file.rig.pitch!.shape.edges[0], 0]);
+  });
+  test('a hitch: type, cord and wraps by themselves; its grip dry and wet, with what is against it', () => {
+    const { editing, last } = editor(file.rig);
+    render(<RoofControls editing={editing} roofs={around.roofs} judgement={judgement} />);
+    fireEvent.click(screen.getByLabelText('Hitches'));
+    const second = within(screen.getByText('Second hitch').closest('.control-group')! as HTMLElement);
+    type(second.getByLabelText('Wraps'), '4');
+    expect(last().pitch!.hitches.map((h) => h.wraps)).toEqual([file.rig.pitch!.hitches[0].wraps, 4]);
+    fireEvent.click(second.getByRole('checkbox'));
+    expect(last().pitch!.hitches[1].crossed).toBe(true);
+    expect(second.getByText(/^Grip ratio/).textContent).toMatch(/dry, .* wet\. It is pulled with \d+ N/);
+  });
+});
+
+describe('guys', () => {
+  const shown = (rig: RidgeRig, chosen: string | null = null, place?: Parameters<typeof GuyControls>[0]['place']) => {
+    const e = editor(rig);
+    const onChoose = jest.fn();
+    render(
+      <GuyControls
+        editing={e.editing}
+        pegs={around.pegs}
+        place={place}
+        judgement={judge(rig)}
+        chosen={chosen}
+        onChoose={onChoose}
+      />,
+    );
+    return { ...e, onChoose };
+  };
+  test('all alike or one alone: what is set goes there', () => {
+    const all = shown(file.rig);
+    type(screen.getByLabelText('Hauled with'), '55');
+    expect(all.last().pitch!.guy.haul).toBe(55);
+    // for all of them no one tree can be chosen
+    expect([...(screen.getByLabelText('To') as HTMLSelectElement).options].map((o) => o.value)).not.toContain('tree');
+    fireEvent.click(screen.getByRole('button', { name: 'left middle guy' }));
+    expect(all.onChoose).toHaveBeenCalledWith('guy 01');
+    cleanup();
+    const one = shown(file.rig, 'guy 01');
+    type(screen.getByLabelText('Hauled with'), '55');
+    expect(one.last().pitch!.own['01']).toEqual({ ...file.rig.pitch!.own['01'], haul: 55 });
+    fireEvent.click(screen.getByRole('button', { name: 'Haul it first' }));
+    expect(one.last().pitch!.order[0]).toBe('01');
+  });
+  test('given to a tree of the rig: the nearest first, any other by name, its own never', () => {
+    const sapling = { kind: 'stem', name: 'the sapling', wood: 'willow', girth: 0.3, height: 0.2, signs: [] } as const;
+    const own = { '02': { anchor: sapling, foot: [6.2, 2.2] as const } };
+    const rig = { ...file.rig, pitch: { ...file.rig.pitch!, own } };
+    const one = shown(rig, 'guy 01');
+    fireEvent.change(screen.getByLabelText('To'), { target: { value: 'tree' } });
+    expect(one.last().pitch!.own['01']!.anchor).toMatchObject({ kind: 'tree', height: 0.3 });
+    cleanup();
+    const tied = one.last();
+    const two = shown(tied, 'guy 01');
+    const trees = [...(screen.getByLabelText('Tree') as HTMLSelectElement).options].map((o) => o.text);
+    expect(trees).toEqual([rig.trunks[0].name, rig.trunks[1].name, 'the sapling of second left corner guy']);
+    fireEvent.change(screen.getByLabelText('Tree'), { target: { value: 'guy 02' } });
+    expect(two.last().pitch!.own['01']!.anchor).toMatchObject({ tree: 'guy 02' });
+    cleanup();
+    shown(two.last(), 'guy 02');
+    expect(screen.getByRole('row', { name: /^left middle guy/ }).textContent).toMatch(/on the sapling$/);
+    // whose tree it is cannot be taken out from under the other
+    fireEvent.change(screen.getByLabelText('To'), { target: { value: 'tree' } });
+    expect([...(screen.getByLabelText('To') as HTMLSelectElement).options].map((o) => o.value)).toContain('tree');
+  });
+  test('one left off can be put back; a spare tie-out can take one', () => {
+    const off = { ...file.rig, pitch: { ...file.rig.pitch!, own: { '11': { off: true } } } };
+    const { last } = shown(off);
+    expect(screen.getByText(/One is left off/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Put right middle back' }));
+    expect(last().pitch!.own['11']).toEqual({ off: false });
+  });
+  test('as all the others again; following the cloth again', () => {
+    const own = { '01': { haul: 70, foot: [3.5, 3] as const } };
+    const { last } = shown({ ...file.rig, pitch: { ...file.rig.pitch!, own } }, 'guy 01');
+    fireEvent.click(screen.getByRole('button', { name: 'Follow the cloth' }));
+    expect(last().pitch!.own['01']).toEqual({ haul: 70, foot: null });
+    fireEvent.click(screen.getByRole('button', { name: 'As all the others' }));
+    expect(last().pitch!.own).toEqual({});
+  });
+});
+
+describe('the weather', () => {
+  test('every case with what it does; touching one asks for its picture', () => {
+    const onCase = jest.fn();
+    const { editing } = editor(file.rig);
+    render(<PitchWeather editing={editing} judgement={judgement} caseId="pitched" onCase={onCase} />);
+    const rows = screen.getAllByRole('row').slice(1);
+    expect(rows).toHaveLength(judgement.pitch.cases.length);
+    for (const c of judgement.pitch.cases) {
+      const row = rows[judgement.pitch.cases.indexOf(c)]!;
+      expect(row.textContent).toContain(`${c.tension.toFixed(0)} N`);
+    }
+    fireEvent.click(within(rows.at(-1)!).getByRole('button'));
+    expect(onCase).toHaveBeenCalledWith(judgement.pitch.cases.at(-1)!.id);
+  });
+  test('wind by its signs; in a gale it says to leave the trees', () => {
+    const { editing, last } = editor(bareRig);
+    render(<WeatherControls editing={editing} judgement={ridgeJudgement} />);
+    fireEvent.change(screen.getByLabelText('By its signs'), { target: { value: '7' } });
+    expect(last().wind.beaufort).toBe(7);
+    expect(screen.queryByText(/leave the trees/)).toBeNull();
+    cleanup();
+    render(<WeatherControls editing={editor(last()).editing} judgement={ridgeJudgement} />);
+    expect(screen.getByText(/Lower the roof and leave the trees/)).toBeTruthy();
+    expect(screen.getAllByRole('row').length).toBe(ridgeJudgement.result.cases.length + 1);
+  });
+});
+
+describe('the ledger of a line', () => {
+  test('weakest first; one opened tells what it holds and what each school says', () => {
+    const onRule = jest.fn();
+    render(<Ledger judgement={ridgeJudgement} rule="factor" onRule={onRule} />);
+    const names = screen.getAllByRole('listitem').map((li) => li.querySelector('b')!.textContent!.toLowerCase());
+    expect(names).toEqual(ridgeJudgement.result.ledger.map((j) => j.link.name.toLowerCase()));
+    const first = screen.getAllByRole('listitem')[0]!;
+    fireEvent.click(within(first).getAllByRole('button', { expanded: false })[0]!);
+    expect(within(first).getAllByRole('row')).toHaveLength(3);
+    fireEvent.click(screen.getByLabelText('chance of failure'));
+    expect(onRule).toHaveBeenCalledWith('chance');
+  });
+});
+
+describe('the tape of steps', () => {
+  test('a trunk short under roof and bed together fails the ground and the bed', () => {
+    const fly = read('river-bed-under-the-fly');
+    const with_ = surroundingsOf(fly);
+    const state = (rig: RidgeRig): Record<string, string> =>
+      Object.fromEntries(pitchMarks(rig, judge(rig, with_), with_.body, UNITS).map((m) => [m.id, m.state]));
+    expect(state(fly.rig)).toMatchObject({ ground: 'holds', bed: 'holds', ridge: 'holds' });
+    const thin = {
+      ...fly.rig,
+      trunks: [{ ...fly.rig.trunks[0], wood: 'willow', girth: 0.52 }, fly.rig.trunks[1]],
+    } as const;
+    const marks = state(thin);
+    expect(judge(thin, with_).pitch.rows.find((r) => r.id === 'trunk0')!.links[0]!.judgement.ratio).toBeGreaterThan(1);
+    expect(marks).toMatchObject({ ground: 'fails', bed: 'fails' });
+  });
+  test('of a bare line: what it is, what hangs on it, and that nothing is known before it is judged', () => {
+    const texts = Object.fromEntries(marksOf(bareRig, ridgeJudgement, around.body, UNITS).map((m) => [m.id, m.text]));
+    expect(texts['ground']).toMatch(/^span \d\.\d\d m$/);
+    expect(texts['ridge']).toMatch(/^\d+ N, sag \d\.\d\d m$/);
+    expect(marksOf(bareRig, null, around.body, UNITS).every((m) => m.state === 'none')).toBe(true);
+  });
+});

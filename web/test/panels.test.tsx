@@ -1,0 +1,302 @@
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { ChakraProvider } from '@chakra-ui/react';
+import { act, cleanup, fireEvent, render as bare, screen, within } from '@testing-library/react';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { ReactElement } from 'react';
+import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
+import type { RidgeRig } from '@rough-bight/core/rig';
+import { evaluateShelter, hangIt } from '@rough-bight/core/shelter';
+import { sizeCords, sizeRig, strongestWind, takeChanges } from '@rough-bight/core/sizing';
+import type { SizeAim } from '@rough-bight/core/sizing';
+import type { StoredRig } from '../src/data/types.js';
+import { system } from '../src/app/theme.js';
+import type { Answer, PitchJudgement, PitchQuestion, Question } from '../src/workers/rig.worker.js';
+
+const UNITS = { length: 'm', force: 'N' } as const;
+
+/** Work begun by a panel, ended by the test: the worker's place is taken by the computation itself. */
+interface Begun {
+  readonly what: string;
+  readonly end: () => void;
+  readonly fail: (message: string) => void;
+  readonly progress: (done: number) => void;
+  stopped: boolean;
+}
+let begun: Begun[] = [];
+function begin<T>(
+  what: string,
+  work: () => T,
+  done: (answer: Answer<T>) => void,
+  progress: (done: number) => void = () => undefined,
+): () => void {
+  const one: Begun = {
+    what,
+    end: () => act(() => done({ ok: true, value: work() })),
+    fail: (message) => act(() => done({ ok: false, field: '', message })),
+    progress: (share) => act(() => progress(share)),
+    stopped: false,
+  };
+  begun.push(one);
+  return () => {
+    one.stopped = true;
+  };
+}
+type Done<T> = (answer: Answer<T>) => void;
+type Progress = (done: number) => void;
+jest.unstable_mockModule('../src/workers/use-judge.js', () => ({
+  startSizingRig: (q: PitchQuestion, aim: SizeAim, progress: Progress, done: Done<unknown>) =>
+    begin(`rig ${aim}`, () => sizeRig(q.rig, q.around, aim, q.units), done, progress),
+  startStrongestWind: (q: PitchQuestion, done: Done<unknown>) =>
+    begin('wind', () => strongestWind(q.rig, q.around), done),
+  startSizing: (q: Question, progress: Progress, done: Done<unknown>) =>
+    begin('cords', () => sizeCords(q.rig, q.around, q.units), done, progress),
+  startHanging: (q: PitchQuestion, done: Done<unknown>) => begin('hang', () => hangIt(q.rig, q.around, q.units), done),
+}));
+const { PitchSize } = await import('../src/views/bench/pitch-size.js');
+const { SizePanel } = await import('../src/views/bench/size-panel.js');
+const { HangIt } = await import('../src/views/bench/hang-it.js');
+const { PitchCompare } = await import('../src/views/bench/pitch-compare.js');
+
+beforeEach(() => {
+  begun = [];
+});
+afterEach(cleanup);
+
+const render = (shown: ReactElement): void => void bare(<ChakraProvider value={system}>{shown}</ChakraProvider>);
+const load = (name: string): PitchQuestion => {
+  const file = readRigFile(readFileSync(join(process.cwd(), `examples/rigs/${name}.rig.json`), 'utf8'));
+  return { rig: file.rig, around: surroundingsOf(file), units: UNITS };
+};
+const fly = load('river-bed-under-the-fly');
+const gable = load('gravel-spit-gable');
+const judge = ({ rig, around }: PitchQuestion): PitchJudgement => {
+  const { roof, bed, verdict } = evaluateShelter(rig, around, UNITS, { full: true, spreads: false });
+  return { rig, pitch: roof!.result, bed, verdict, full: true };
+};
+
+describe('a whole rig sized', () => {
+  const shown = (question: PitchQuestion) => {
+    const [onTake, onClose] = [jest.fn<(rig: RidgeRig) => void>(), jest.fn()];
+    render(<PitchSize question={question} onTake={onTake} onClose={onClose} />);
+    return { onTake, onClose };
+  };
+  test('shows how far it is, and can be stopped with nothing changed', () => {
+    const { onTake } = shown(gable);
+    const [work] = begun;
+    work!.progress(0.5);
+    expect(screen.getByRole('progressbar', { name: 'Size it' }).getAttribute('value')).toBe('0.5');
+    fireEvent.click(screen.getByRole('button', { name: 'Stop' }));
+    expect(work!.stopped).toBe(true);
+    expect(screen.getByText('Stopped. Nothing was changed.')).toBeTruthy();
+    expect(onTake).not.toHaveBeenCalled();
+  });
+  test('changes are taken all together, or some of them', () => {
+    const { onTake } = shown(gable);
+    begun[0]!.end();
+    const sized = sizeRig(gable.rig, gable.around, 'cut', UNITS)!;
+    const boxes = screen.getAllByRole('checkbox');
+    expect(boxes).toHaveLength(sized.changes.length);
+    expect(boxes.length).toBeGreaterThan(1);
+    fireEvent.click(screen.getByRole('button', { name: `Take all ${sized.changes.length} changes` }));
+    expect(onTake.mock.calls[0]![0]).toEqual(
+      takeChanges(
+        gable.rig,
+        sized.rig,
+        sized.changes.flatMap((c) => c.parts),
+      ),
+    );
+    fireEvent.click(boxes[0]!);
+    fireEvent.click(screen.getByRole('button', { name: `Take ${boxes.length - 1} of ${boxes.length}` }));
+    expect(onTake.mock.calls[1]![0]).toEqual(
+      takeChanges(
+        gable.rig,
+        sized.rig,
+        sized.changes.slice(1).flatMap((c) => c.parts),
+      ),
+    );
+    for (const box of boxes.slice(1)) fireEvent.click(box);
+    expect((screen.getByRole('button', { name: /^Take 0 of/ }) as HTMLButtonElement).disabled).toBe(true);
+  });
+  test('what it takes is told beside what it took', () => {
+    shown(gable);
+    begun[0]!.end();
+    const { before, after } = sizeRig(gable.rig, gable.around, 'cut', UNITS)!;
+    const row = screen.getByRole('row', { name: /^Cord/ });
+    expect(
+      within(row)
+        .getAllByRole('cell')
+        .map((c) => c.textContent),
+    ).toEqual([`${before.cut.toFixed(1)} m`, `${after.cut.toFixed(1)} m`]);
+  });
+  test('another aim begins anew and stops the first', () => {
+    shown(gable);
+    fireEvent.click(screen.getByLabelText('Fewest things'));
+    expect(begun.map((b) => b.what)).toEqual(['rig cut', 'rig items']);
+    expect(begun[0]!.stopped).toBe(true);
+  });
+  test('what fails says why; Escape closes', () => {
+    const { onClose } = shown(gable);
+    begun[0]!.fail('This cord is no longer in the kit. Choose another.');
+    expect(screen.getByRole('alert').textContent).toMatch(/no longer in the kit/);
+    fireEvent.keyDown(screen.getByRole('region', { name: 'Size it' }), { key: 'Escape' });
+    expect(onClose).toHaveBeenCalled();
+  });
+  test('a bed that is short under it is not passed: what hangs it deeper is offered, and the wind waits for that', () => {
+    const { bed } = fly.rig;
+    const wish = { ...bed!.wish, angle: 0.3, height: 0.5 };
+    const flat = hangIt({ ...fly.rig, bed: { ...bed!, mass: 80, drop: 0.1, wish } }, fly.around, UNITS).offers[0]!.rig;
+    const { onTake } = shown({ ...fly, rig: flat });
+    begun[0]!.end();
+    expect(screen.getByText(/^This kit cannot meet everything/)).toBeTruthy();
+    const unmet = screen.getByRole('region', { name: 'What cannot be met' });
+    expect(unmet.textContent).toMatch(/First strap .* is short dropping in.*Hung deeper it bears it/);
+    begun.find((b) => b.what === 'wind')!.end();
+    expect(unmet.textContent).toMatch(/short even in still air/);
+    fireEvent.click(within(unmet).getByRole('button', { name: /^Do that/ }));
+    const hung = onTake.mock.calls[0]![0];
+    expect(judge({ ...fly, rig: hung }).bed!.rows.every((r) => r.links[0]!.judgement.ratio >= 1)).toBe(true);
+  });
+});
+
+describe('every cord of the kit, ranked', () => {
+  const { pitch, bed, ...line } = fly.rig;
+  const question: Question = { rig: line, around: fly.around, units: UNITS };
+  const shown = (rig: RidgeRig) => {
+    const onTake = jest.fn<(rig: RidgeRig) => void>();
+    render(<SizePanel question={{ ...question, rig }} current={rig.cord} onTake={onTake} onClose={jest.fn()} />);
+    begun[0]!.end();
+    return onTake;
+  };
+  test('one that fails is told why and cannot be taken; one that holds is taken with its haul', () => {
+    const onTake = shown(line);
+    const cords = sizeCords(line, fly.around, UNITS);
+    const items = screen.getAllByRole('listitem');
+    expect(items).toHaveLength(cords.length);
+    for (const c of cords) {
+      const item = items.find((li) => li.querySelector('b')!.textContent === c.kitCord.name)!;
+      expect(within(item).queryAllByRole('button')).toHaveLength(c.holds ? 1 : 0);
+      expect(item.textContent).toContain(c.reason);
+    }
+    const holds = cords.find((c) => c.holds)!;
+    fireEvent.click(screen.getByRole('button', { name: `Take ${holds.kitCord.name}` }));
+    expect(onTake.mock.calls[0]![0]).toEqual(holds.rig);
+  });
+  test('ranked by weight the lightest that holds is first', () => {
+    shown(line);
+    fireEvent.click(screen.getByLabelText('Lightest'));
+    const holding = sizeCords(line, fly.around, UNITS).filter((c) => c.holds);
+    const least = holding.reduce((a, b) => (b.mass < a.mass ? b : a));
+    expect(screen.getAllByRole('listitem')[0]!.querySelector('b')!.textContent).toBe(least.kitCord.name);
+  });
+  test('with a bed on the same trunks it says where both stand', () => {
+    shown(line);
+    expect(screen.queryByText(/The bed is left out here/)).toBeNull();
+    cleanup();
+    begun = [];
+    shown({ ...line, bed: bed! });
+    expect(screen.getByText(/The bed is left out here/)).toBeTruthy();
+    expect(pitch).toBeDefined();
+  });
+});
+
+describe('hang it for me', () => {
+  const shown = (rig: RidgeRig) => {
+    const onTake = jest.fn<(rig: RidgeRig) => void>();
+    const panel = (r: RidgeRig): ReactElement => (
+      <ChakraProvider value={system}>
+        <HangIt rig={r} around={fly.around} bed={null} edit={jest.fn(() => null)} onTake={onTake} />
+      </ChakraProvider>
+    );
+    const { rerender } = bare(panel(rig));
+    return { onTake, again: (r: RidgeRig) => rerender(panel(r)) };
+  };
+  test('names both trunks with height, wraps and loop, and how exact that is; the first is taken', () => {
+    const { onTake } = shown(fly.rig);
+    fireEvent.click(screen.getByRole('button', { name: 'Hang it for me' }));
+    expect((screen.getByRole('button', { name: /Trying every loop/ }) as HTMLButtonElement).disabled).toBe(true);
+    begun[0]!.end();
+    const { offers, tried } = hangIt(fly.rig, fly.around, UNITS);
+    const [first] = screen.getAllByRole('listitem');
+    for (const t of fly.rig.trunks) expect(first!.textContent).toContain(t.name);
+    expect(first!.textContent).toMatch(/strap at \d\.\d\d m.*wraps?, loop \d+/);
+    expect(first!.textContent).toMatch(/One loop more lowers it by 0\.\d\d m/);
+    expect(screen.getByText(new RegExp(`^${tried} ways of setting both straps`))).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Hang it so' }));
+    expect(onTake.mock.calls[0]![0]).toEqual(offers[0]!.rig);
+  });
+  test('an answer to another wish is none', () => {
+    const { again } = shown(fly.rig);
+    fireEvent.click(screen.getByRole('button', { name: 'Hang it for me' }));
+    begun[0]!.end();
+    again({ ...fly.rig, bed: { ...fly.rig.bed!, wish: { ...fly.rig.bed!.wish, height: 0.6 } } });
+    expect(screen.queryAllByRole('listitem')).toEqual([]);
+    // its straps set by hand ask the same still
+    again({ ...fly.rig, bed: { ...fly.rig.bed!, drop: 0.4 } });
+    expect(screen.getAllByRole('listitem').length).toBeGreaterThan(0);
+  });
+  test('where nothing does it says what would', () => {
+    shown({ ...fly.rig, span: { ...fly.rig.span, how: 'tape', tape: 14 } });
+    fireEvent.click(screen.getByRole('button', { name: 'Hang it for me' }));
+    begun[0]!.end();
+    expect(screen.queryAllByRole('listitem')).toEqual([]);
+    expect(screen.getByText(/longer|nearer/).className).toBe('field-problem');
+  });
+});
+
+describe('beside another rig', () => {
+  const stored = (id: string, { rig }: PitchQuestion): StoredRig =>
+    ({ id, name: id.replaceAll('-', ' '), document: rig }) as unknown as StoredRig;
+  const mine = judge(fly);
+  const theirs = judge(gable);
+  const other = stored('gravel-spit-gable', gable);
+  const shown = (props: Partial<Parameters<typeof PitchCompare>[0]>) => {
+    const onChoose = jest.fn();
+    render(
+      <PitchCompare
+        name="river bed"
+        mine={mine}
+        others={[other]}
+        chosen={other}
+        other={{ rig: gable.rig, judgement: theirs, problem: '' }}
+        onChoose={onChoose}
+        onClose={jest.fn()}
+        {...props}
+      />,
+    );
+    return onChoose;
+  };
+  test('totals first, then line by line; a line only one has is told as none', () => {
+    shown({});
+    const cells = (name: RegExp): (string | null)[] =>
+      within(screen.getByRole('row', { name }))
+        .getAllByRole('cell')
+        .map((c) => c.textContent);
+    expect(cells(/^Ground covered/)).toEqual([mine, theirs].map((j) => `${j.pitch.cover.ground.toFixed(1)} m²`));
+    // the fly's two guys go to what lies there
+    expect(cells(/^Pegs/)).toEqual(['0', '6']);
+    expect(cells(/^Left middle guy/)[0]).toBe('none');
+    expect(cells(/^Bed, lowest place/)).toEqual([`${mine.bed!.lying.height.value.toFixed(2)} m`, 'none']);
+  });
+  test('a trunk under roof and bed is compared with what both come to', () => {
+    shown({});
+    const trunk = mine.bed!.rows.find((r) => r.id === 'trunk0')!;
+    const row = screen.getAllByRole('row').find((r) => r.textContent!.toLowerCase().startsWith(trunk.name))!;
+    expect(within(row).getAllByRole('cell')[0]!.textContent).toContain(`${trunk.demand.value.toFixed(0)} N`);
+    expect(trunk.demand.value).toBeGreaterThan(2 * mine.pitch.rows.find((r) => r.id === 'trunk0')!.demand.value);
+  });
+  test('choosing, waiting, what cannot be judged, and no other rig at all', () => {
+    const onChoose = shown({ chosen: undefined, other: null });
+    fireEvent.change(screen.getByLabelText('The other'), { target: { value: other.id } });
+    expect(onChoose).toHaveBeenCalledWith(other.id);
+    cleanup();
+    shown({ other: null });
+    expect(screen.getByText(/the judgement of gravel spit gable/)).toBeTruthy();
+    cleanup();
+    shown({ other: { rig: gable.rig, judgement: null, problem: 'This roof is no longer in the kit.' } });
+    expect(screen.getByRole('alert').textContent).toMatch(/cannot be judged: This roof is no longer in the kit/);
+    cleanup();
+    shown({ others: [], chosen: undefined, other: null });
+    expect(screen.getByText(/No other rig of this camp has a roof/)).toBeTruthy();
+  });
+});
