@@ -40,6 +40,7 @@ export function bedJson(file: RigFile, b: BedResult) {
       tension: round(lying.straps[i].value),
       horizontal: round(lying.ends[i].level.value),
       vertical: round(lying.ends[i].down.value),
+      footMoment: lying.feet[i] === null ? null : round(lying.feet[i].value),
       freeStrap: round(b.free[i], 4),
       barkPressure: b.bark[i] === null ? null : Math.round(b.bark[i].value),
     })),
@@ -59,8 +60,14 @@ export function bedJson(file: RigFile, b: BedResult) {
       worst: round(row.demand.value),
       ...governs(row),
     })),
-    trunks: b.trunks.map((t) => ({
+    trunks: b.trunks.map(({ worst, ...t }) => ({
       ...t,
+      worst: {
+        said: worst.said,
+        level: round(worst.level.value),
+        down: round(worst.down),
+        moment: round(worst.moment.value),
+      },
       loads: t.loads.map((l) => ({
         ...l,
         roof: round(l.roof),

@@ -90,7 +90,8 @@ export function rig(args: readonly string[], io: Output): number {
       : 'gust';
   const cases = [...(result?.cases ?? []), ...(bed?.cases ?? [])];
   const converged = cases.every((c) => c.converged);
-  const said = result === null ? null : toJson(result, caseId);
+  const under = new Set<string>(bed?.trunks.map((t) => t.id));
+  const said = result === null ? null : toJson(result, caseId, under);
   const ofBed = bed === null ? {} : { bed: bedJson(file, bed) };
   if (options.has('json')) io.out(JSON.stringify({ name: file.name, verdict, ...said, ...ofBed, converged }, null, 2));
   else
@@ -107,7 +108,8 @@ export function rig(args: readonly string[], io: Output): number {
 
 const round = (x: number, places = 3): number => Number(x.toFixed(places));
 
-function toJson(r: PitchResult, caseId: string) {
+/** @param under ids of the trees that bear a bed as well: they are told again with it */
+function toJson(r: PitchResult, caseId: string, under: ReadonlySet<string>) {
   const shape = r.shapes.find((s) => s.caseId === caseId)!;
   const lines = r.rows.filter((row) => !['trunk', 'cloth', 'stick'].includes(row.role));
   return {
@@ -128,6 +130,7 @@ function toJson(r: PitchResult, caseId: string) {
       .filter((a) => a.caseId === caseId)
       .map((a) => ({
         ...a,
+        name: under.has(a.id) ? `${a.name}, roof alone` : a.name,
         horizontal: round(a.horizontal),
         vertical: round(a.vertical),
         uplift: round(a.uplift),

@@ -91,12 +91,17 @@ describe('rb rig', () => {
       verdict: { holds: boolean };
       form: string;
       converged: boolean;
+      anchors: { id: string; name: string }[];
       bed: {
         height: number;
-        ends: { angle: number; tension: number; horizontal: number; vertical: number }[];
+        ends: { angle: number; tension: number; horizontal: number; vertical: number; footMoment: number }[];
         cases: { id: string; force: number; straps: number[] }[];
         lines: { id: string; margin: number | null; required: number | null }[];
-        trunks: { id: string; loads: { roof: number; bed: number; level: number }[] }[];
+        trunks: {
+          id: string;
+          worst: { moment: number };
+          loads: { caseId: string; roof: number; bed: number; level: number; moment: number }[];
+        }[];
         roofOver: { dryInRain: number; overhang: number[] };
         drips: { id: string; runsIn: boolean; wets: boolean }[];
       };
@@ -117,6 +122,14 @@ describe('rb rig', () => {
       'swinging',
     ]);
     expect(bed.trunks.map((t) => t.id)).toEqual(['trunk0', 'trunk1']);
+    bed.trunks.forEach((t, i) => {
+      expect(t.worst.moment).toBeCloseTo(Math.max(...t.loads.map((l) => l.moment)), 2);
+      expect(bed.ends[i]!.footMoment).toBeCloseTo(t.loads.find((l) => l.caseId === 'pitched+lying')!.moment, 2);
+    });
+    // what the roof alone does to a trunk that bears the bed too is called that
+    expect(out.anchors.filter((a) => a.id.startsWith('trunk')).every((a) => a.name.endsWith(', roof alone'))).toBe(
+      true,
+    );
     expect(bed.roofOver.dryInRain).toBe(1);
     expect(bed.drips.map((d) => d.id)).toEqual(['strap0', 'strap1', 'ridge0', 'ridge1']);
     const text = rb('rig', example('drum-tight-bed')).out;

@@ -18,7 +18,6 @@ export interface StemPull {
   readonly what: string;
 }
 
-const SOUND = 'A sound, solid, round stem on firm roots: a screen, never a pass. Look up, knock and push.';
 const SMALL = ['₁', '₂', '₃', '₄', '₅', '₆', '₇', '₈', '₉'];
 
 /** Length of what level vectors come to together. @param share of each pull that counts */
@@ -38,14 +37,14 @@ export const levelOn = (pulls: readonly StemPull[]): number => together(pulls, (
 export const momentOn = (pulls: readonly StemPull[]): number => together(pulls, (p) => footMoment(p.level, p.height));
 
 /** Height of a tie, measured by body mark or tape. */
-export const tieHeightFigure = (height: number, symbol = 'h', title = 'tie height'): Figure =>
+const tieHeightFigure = (height: number, symbol = 'h', title = 'tie height'): Figure =>
   given({ symbol, title, quantity: 'length' }, height, { kind: 'measured', text: 'by body mark or tape' }, [
     height * 0.97,
     height * 1.03,
   ]);
 
 /** Thickness of a stem from its girth. */
-export const diameterFigure = (diameter: number): Figure =>
+const diameterFigure = (diameter: number): Figure =>
   given(
     { symbol: 'd', title: 'trunk diameter, girth / π', quantity: 'length' },
     diameter,
@@ -84,29 +83,44 @@ export function levelFigure(name: string, pulls: readonly StemPull[], said = '')
   );
 }
 
-/** Bending stress at the foot of a stem under everything tied to it, with its working. @param said the case, as the end of the title */
+/** Bending moment at the foot of a stem under everything tied to it, with its working. @param said the case, as the end of the title */
+export function momentFigure(name: string, pulls: readonly StemPull[], said = ''): Figure {
+  const title = `bending at the foot of ${name}${said}`;
+  const [first] = pulls;
+  if (first !== undefined && pulls.length === 1)
+    return derive(
+      { symbol: 'M', title, quantity: 'moment', formula: 'M = H h' },
+      [first.figure(), tieHeightFigure(first.height)],
+      (H, h) => footMoment(H!, h!),
+    );
+  return derive(
+    {
+      symbol: 'M',
+      title,
+      quantity: 'moment',
+      formula: 'M = |Σ Hᵢ hᵢ|',
+      notes: ['All that is tied to it together, each by its direction.'],
+    },
+    numbered(pulls).flatMap(([pull, toward], k) => [
+      pull,
+      toward,
+      tieHeightFigure(pulls[k]!.height, `h${SMALL[k] ?? k + 1}`, `height at which ${pulls[k]!.what} is tied`),
+    ]),
+    (...v) => momentOn(withValues(pulls, v, 3)),
+  );
+}
+
+/** Bending stress at the foot of a stem of such a thickness, m, with its working. */
 export function bendingFigure(name: string, diameter: number, pulls: readonly StemPull[], said = ''): Figure {
-  const one = pulls.length === 1;
   return derive(
     {
       symbol: 'σ',
       title: `bending stress at the foot of ${name}${said}`,
       quantity: 'stress',
-      formula: one ? 'σ = 32 H h / (π d³)' : 'σ = 32 |Σ Hᵢ hᵢ| / (π d³)',
-      notes: one ? [SOUND] : [`All that is tied to it together, each by its direction. ${SOUND}`],
+      formula: 'σ = 32 M / (π d³)',
+      notes: ['A sound, solid, round stem on firm roots: a screen, never a pass. Look up, knock and push.'],
     },
-    one
-      ? [pulls[0]!.figure(), tieHeightFigure(pulls[0]!.height), diameterFigure(diameter)]
-      : [
-          ...numbered(pulls).flatMap(([pull, toward], k) => [
-            pull,
-            toward,
-            tieHeightFigure(pulls[k]!.height, `h${SMALL[k] ?? k + 1}`, `height at which ${pulls[k]!.what} is tied`),
-          ]),
-          diameterFigure(diameter),
-        ],
-    one
-      ? (H, h, d) => footStress(footMoment(H!, h!), d!)
-      : (...v) => footStress(momentOn(withValues(pulls, v, 3)), v.at(-1)!),
+    [momentFigure(name, pulls, said), diameterFigure(diameter)],
+    (M, d) => footStress(M!, d!),
   );
 }

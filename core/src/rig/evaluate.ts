@@ -1,4 +1,4 @@
-import { barkPressure, screenTree, trunkGive } from '../anchor/index.js';
+import { barkPressure, momentFigure, screenTree, trunkGive } from '../anchor/index.js';
 import { BARK_PRESSURE, CORD_ON_BARK, PULLS, cordWeight } from '../catalogue/index.js';
 import { cordNeeded } from '../cordage/index.js';
 import { capstanHold, spanShape, travelNeeded } from '../line/index.js';
@@ -9,7 +9,7 @@ import { RULES, judge } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import { SETTLING, casesOf } from './cases.js';
-import { footMomentFigure, ledgerOf } from './ledger.js';
+import { ledgerOf, trunkPull } from './ledger.js';
 import type { CaseFigures, RidgeModel } from './model.js';
 import { beddingIn, ridgeModel } from './model.js';
 import type { RidgeRig, Surroundings } from './ridge.js';
@@ -158,16 +158,13 @@ export function evaluateRidge(
   const tight = pitched.sag.value <= sagLimit;
   const trunks = [0, 1].map((i): TrunkForces => {
     const k = i as 0 | 1;
+    const hardest = cases.reduce((a, b) => (b.horizontal[k].value > a.horizontal[k].value ? b : a));
     const steepest = cases.reduce((a, b) => (b.vertical[k].value > a.vertical[k].value ? b : a));
     return {
       horizontal: largest(cases.map((c) => c.horizontal[k])),
       vertical: steepest.vertical[k],
       lifts: steepest.state.pull[k][2] > 0,
-      moment: footMomentFigure(
-        model,
-        cases.reduce((a, b) => (b.horizontal[k].value > a.horizontal[k].value ? b : a)),
-        k,
-      ),
+      moment: momentFigure(rig.trunks[k].name, [trunkPull(model, hardest, k)], `, ${hardest.case.name}`),
       moved: rig.trunks[k].standsOnWord
         ? 0
         : trunkGive(rig.trunks[k].tieHeight, model.diameters[k], model.woods[k].modulus.typical) *

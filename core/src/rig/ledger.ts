@@ -1,9 +1,9 @@
-import { diameterFigure, footMoment, footStress, tieHeightFigure } from '../anchor/index.js';
+import { bendingFigure } from '../anchor/index.js';
+import type { StemPull } from '../anchor/index.js';
 import { GRIPPED, looked } from '../catalogue/index.js';
 import type { Link, LinkKind } from '../strength/index.js';
 import { bendKept, cordStrength, knotKept, link } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
-import { derive } from '../working/index.js';
 import type { CaseFigures, RidgeModel } from './model.js';
 
 function endReductions(model: RidgeModel, i: 0 | 1): Figure[] {
@@ -63,41 +63,24 @@ function places(model: RidgeModel): Place[] {
       id: `trunk-${i}`,
       kind: 'trunk',
       name,
-      demand: (c) => footStressFigure(model, c, i),
+      demand: (c) => bendingFigure(trunk.name, model.diameters[i], [trunkPull(model, c, i)], `, ${c.case.name}`),
       available: () => looked(model.woods[i].strength),
     });
   }
   return out;
 }
 
-/** Bending moment at a trunk's foot in a case, with its working. */
-export function footMomentFigure(model: RidgeModel, c: CaseFigures, i: 0 | 1): Figure {
-  const trunk = model.rig.trunks[i];
-  return derive(
-    {
-      symbol: 'M',
-      title: `bending at the foot of ${trunk.name}, ${c.case.name}`,
-      quantity: 'moment',
-      formula: 'M = H h',
-    },
-    [c.horizontal[i], tieHeightFigure(trunk.tieHeight)],
-    (H, h) => footMoment(H!, h!),
-  );
-}
-
-function footStressFigure(model: RidgeModel, c: CaseFigures, i: 0 | 1): Figure {
-  const trunk = model.rig.trunks[i];
-  return derive(
-    {
-      symbol: 'σ',
-      title: `bending stress at the foot of ${trunk.name}`,
-      quantity: 'stress',
-      formula: 'σ = 32 M / (π d³)',
-      notes: ['A sound, solid, round stem on firm roots. A screen, never a pass: look up, knock and push.'],
-    },
-    [footMomentFigure(model, c, i), diameterFigure(model.diameters[i])],
-    (M, D) => footStress(M!, D!),
-  );
+/** What the line pulls at a trunk in a case. */
+export function trunkPull(model: RidgeModel, c: CaseFigures, i: 0 | 1): StemPull {
+  const level = c.horizontal[i];
+  return {
+    level: level.value,
+    down: 0,
+    toward: i === 0 ? 0 : Math.PI,
+    height: model.rig.trunks[i].tieHeight,
+    what: 'the ridgeline',
+    figure: () => level,
+  };
 }
 
 /** Every link of the chain, each under the case that leaves it least. */

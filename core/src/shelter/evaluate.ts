@@ -21,8 +21,8 @@ import type { Drip } from './drip.js';
 import { dripsOf } from './drip.js';
 import type { RoofOver } from './over.js';
 import { bodyLine, meanWind, roofOver, tooNear } from './over.js';
-import type { OtherPulls, TrunkLoad } from './trunks.js';
-import { trunkUnder } from './trunks.js';
+import type { OtherPulls, TrunkUnder } from './trunks.js';
+import { lyingMoment, trunkUnder } from './trunks.js';
 
 /** Places of a bed in one case, for drawing, m. */
 export interface BedShape {
@@ -80,6 +80,8 @@ export interface BedResult {
     readonly straps: readonly [Figure, Figure];
     readonly angles: readonly [Figure, Figure];
     readonly ends: ReturnType<typeof endPulls>;
+    /** Bending at the feet of the trees its straps go round, with the roof as pitched; null at a pole. */
+    readonly feet: readonly [Figure | null, Figure | null];
     readonly ridge: Figure | null;
     readonly sag: Figure;
     readonly height: Figure;
@@ -93,7 +95,7 @@ export interface BedResult {
   readonly bark: readonly [Figure | null, Figure | null];
   /** Weakest first by the rig's rule; trunks bear the roof too. */
   readonly rows: readonly PitchRow[];
-  readonly trunks: readonly { readonly id: string; readonly name: string; readonly loads: readonly TrunkLoad[] }[];
+  readonly trunks: readonly TrunkUnder[];
   readonly poles: readonly PoleReport[];
   /** Which end the head belongs at, and why. */
   readonly headAt: { readonly end: 0 | 1; readonly why: string };
@@ -138,13 +140,17 @@ export function evaluateBed(rig: RidgeRig, around: PitchSurroundings, options: B
   const lyingCase = caseOf('lying');
   const lying = model.stateOf(lyingCase);
   const rows: PitchRow[] = bedRows(model, cases);
-  const trunks: { id: string; name: string; loads: readonly TrunkLoad[] }[] = [];
+  const trunks: TrunkUnder[] = [];
   for (const id of treesUnderBed(rig)) {
     const found = trunkUnder(model, id, cases, othersOn(rig, id, options));
     if (found === null) continue;
     rows.push(found.row);
-    trunks.push({ id: found.row.id, name: found.row.name, loads: found.loads });
+    trunks.push(found.under);
   }
+  const footOf = (i: 0 | 1): Figure | null => {
+    const id = strapTree(rig, i);
+    return lyingMoment(model, id, lyingCase, id === null ? [] : othersOn(rig, id, options));
+  };
   rows.sort((a, b) => ratioOf(a) - ratioOf(b));
   const read = (symbol: string, title: string, quantity: Figure['quantity'], of: (s: HangState) => number): Figure =>
     model.figure({ symbol, title, quantity }, lyingCase, of);
@@ -185,6 +191,7 @@ export function evaluateBed(rig: RidgeRig, around: PitchSurroundings, options: B
         read('α₂', 'second strap below level', 'angle', (s) => strapAngle(s, 1)),
       ] as const,
       ends: endPulls(model, lyingCase),
+      feet: [footOf(0), footOf(1)] as const,
       ridge: model.ridgeCord === null ? null : read('T_r', 'pull of the bed’s ridge-cord', 'force', (s) => s.ridge),
       sag: read('f', 'bed under the line of its ends', 'length', sagOf),
       height: read('z', 'lowest place over the ground', 'length', (s) => lowestOf(model, s)),

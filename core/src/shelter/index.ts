@@ -5,7 +5,7 @@ export * from './evaluate.js';
 export * from './hang-it.js';
 export * from './over.js';
 export type { Drip } from './drip.js';
-export type { OtherPulls, TrunkLoad } from './trunks.js';
+export type { OtherPulls, TrunkLoad, TrunkUnder } from './trunks.js';
 export * from './verdict.js';
 export * from './whole.js';
 export * from './roof-advice.js';

@@ -1,5 +1,13 @@
 import type { StemPull } from '../anchor/index.js';
-import { bendingFigure, diameterOf, footStress, levelFigure, levelOn, momentOn } from '../anchor/index.js';
+import {
+  bendingFigure,
+  diameterOf,
+  footStress,
+  levelFigure,
+  levelOn,
+  momentFigure,
+  momentOn,
+} from '../anchor/index.js';
 import { findWood, looked } from '../catalogue/index.js';
 import type { PitchRow } from '../pitch/index.js';
 import { treeOf } from '../rig/index.js';
@@ -34,15 +42,27 @@ export interface TrunkLoad {
   readonly moment: number;
 }
 
+/** A tree under roof and bed: case by case, and where it is worst. */
+export interface TrunkUnder {
+  readonly id: TreeId;
+  readonly name: string;
+  readonly loads: readonly TrunkLoad[];
+  /** In the case that leaves it least: level pull and moment at its foot, and weight on it, N. */
+  readonly worst: { readonly said: string; readonly level: Figure; readonly moment: Figure; readonly down: number };
+}
+
 interface Pair {
   readonly other: OtherPulls | null;
   readonly bed: BedCase;
 }
 
+const calmest = (others: readonly OtherPulls[]): OtherPulls | null =>
+  others.find((o) => !o.wet && !o.settled) ?? others[0] ?? null;
+
 /** Which states of the bed stand with which of the roof's: someone lies in it through all of them, and gets in and out as pitched. */
 function pairs(cases: readonly BedCase[], others: readonly OtherPulls[]): Pair[] {
   const find = (id: string): BedCase | undefined => cases.find((c) => c.id === id);
-  const calm = others.find((o) => !o.wet && !o.settled) ?? others[0] ?? null;
+  const calm = calmest(others);
   const out: Pair[] = cases
     .filter((c) => c.pose !== 'empty')
     .map((bed) => ({ other: (bed.wet ? others.find((o) => o.wet) : undefined) ?? calm, bed }));
@@ -63,7 +83,7 @@ export function trunkUnder(
   id: TreeId,
   cases: readonly BedCase[],
   others: readonly OtherPulls[],
-): { readonly row: PitchRow; readonly loads: readonly TrunkLoad[] } | null {
+): { readonly row: PitchRow; readonly under: TrunkUnder } | null {
   const { rig, around } = model;
   const tree = treeOf(rig, id)!;
   if (tree.standsOnWord) return null;
@@ -113,8 +133,30 @@ export function trunkUnder(
       unstressed: null,
       cut: null,
     },
-    loads,
+    under: {
+      id,
+      name,
+      loads,
+      worst: {
+        said: saidOf(pair),
+        level,
+        moment: momentFigure(name, pulls, said),
+        down: pulls.reduce((sum, p) => sum + p.down, 0),
+      },
+    },
   };
+}
+
+/** Bending at the foot of a tree with someone lying in the bed under the roof as pitched; null where nothing of it bends. */
+export function lyingMoment(
+  model: BedModel,
+  id: TreeId | null,
+  lying: BedCase,
+  others: readonly OtherPulls[],
+): Figure | null {
+  const tree = id === null ? null : treeOf(model.rig, id)!;
+  if (tree === null || tree.standsOnWord) return null;
+  return momentFigure(tree.name, [...(calmest(others)?.pulls ?? []), ...bedPullsOn(model, tree.id, lying)], ', lying');
 }
 
 const plain = (symbol: string, title: string, quantity: Figure['quantity'], value: number): Figure => ({

@@ -85,6 +85,24 @@ describe('trunks under roof and bed', () => {
       expect(worst.moment).toBe(Math.max(...t.loads.map((l) => l.moment)));
     }
   });
+  test('at their feet, lying: ridge and bed together, with the working; the worst is told too', () => {
+    for (const i of [0, 1] as const) {
+      const foot = bed!.lying.feet[i]!;
+      const under = bed!.trunks[i]!;
+      const lying = under.loads.find((l) => l.caseId === 'pitched+lying')!;
+      expect(foot.value).toBeCloseTo(lying.moment, 6);
+      expect(foot.inputs!.map((f) => f.symbol)).toEqual(['H₁', 'φ₁', 'h₁', 'H₂', 'φ₂', 'h₂']);
+      expect(foot.range![1]).toBeGreaterThan(foot.value);
+      const worst = under.loads.find((l) => l.said === under.worst.said)!;
+      expect(under.worst.moment.value).toBeCloseTo(worst.moment, 6);
+      expect(under.worst.level.value).toBeCloseTo(worst.level, 6);
+      expect(under.worst.down).toBeCloseTo(worst.down, 9);
+      expect(worst.moment).toBeGreaterThanOrEqual(lying.moment);
+    }
+    const { lying } = judged(demo(ONE_TREE)).bed!;
+    expect(lying.feet[0]).not.toBeNull();
+    expect(lying.feet[1]).toBeNull();
+  });
   test('every case of the roof has someone lying in it', () => {
     const roof = whole.roof!.result.cases.map((c) => c.id);
     const ids = bed!.trunks[0]!.loads.map((l) => l.caseId.split('+')[0]);

@@ -378,6 +378,8 @@ export function SideScene(props: Props): ReactElement {
           </div>
           {([0, 1] as const).map((i) => {
             const f = judgement.result.trunks[i];
+            // a trunk that bears the bed as well is told with both
+            const under = judgement.bed?.trunks.find((t) => t.id === `trunk${i}`)?.worst;
             return (
               <div
                 key={i}
@@ -388,10 +390,21 @@ export function SideScene(props: Props): ReactElement {
                     : { right: Math.max(8, size[0] - x1 - 66), top: foot1 + 10 }
                 }
               >
-                <FigureValue figure={f.horizontal} /> across, <FigureValue figure={f.vertical} />{' '}
-                {f.lifts ? 'up' : 'down'}
-                <br />
-                <FigureValue figure={f.moment} /> at the foot
+                {under === undefined ? (
+                  <>
+                    <FigureValue figure={f.horizontal} /> across, <FigureValue figure={f.vertical} />{' '}
+                    {f.lifts ? 'up' : 'down'}
+                    <br />
+                    <FigureValue figure={f.moment} /> at the foot
+                  </>
+                ) : (
+                  <>
+                    <FigureValue figure={under.level} /> across, {say(Math.abs(under.down), 'force', units)}{' '}
+                    {under.down < 0 ? 'up' : 'down'}
+                    <br />
+                    <FigureValue figure={under.moment} /> at the foot: line and bed, at worst
+                  </>
+                )}
               </div>
             );
           })}

@@ -7,6 +7,9 @@ import { runsOf } from '../runs.js';
 import type { Frame, Point } from './frame.js';
 import { place, svg, through } from './frame.js';
 
+/** Pictures narrower than this have little room for words, pixels. */
+const NARROW = 520;
+
 /** Which way rain runs, where it drips most and where it stands. */
 export const Water = memo(function Water({
   result,
@@ -22,7 +25,9 @@ export const Water = memo(function Water({
   const runs = useMemo(() => runsOf(result), [result]);
   const best = result.runOff.drips[0];
   const drip: Point = best === undefined ? [0, 0] : place(frame, shape.at, best.node);
-  const right = drip[0] > frame.width / 2;
+  // on a narrow picture its words are few, and to the left: pulls are told to the right of their lines
+  const narrow = frame.width < NARROW;
+  const right = narrow ? drip[0] > NARROW / 4 : drip[0] > frame.width / 2;
   return (
     <g className="pitch-water">
       <path className="run" d={runs.map((nodes) => through(frame, shape.at, nodes)).join('')} />
@@ -36,7 +41,8 @@ export const Water = memo(function Water({
         <g className="drip">
           <path d={`M${svg(drip)}m0 -9c6 8 7 11 0 15c-7 -4 -6 -7 0 -15z`} />
           <text x={drip[0] + (right ? -10 : 10)} y={drip[1] + 18} textAnchor={right ? 'end' : 'start'}>
-            pail here: {say(best.perMillimetre / 1000, 'volume', units)} for each mm of rain
+            {narrow ? 'pail' : 'pail here'}: {say(best.perMillimetre / 1000, 'volume', units)}{' '}
+            {narrow ? 'a mm' : 'for each mm of rain'}
           </text>
         </g>
       )}

@@ -125,32 +125,25 @@ export function AnchorFields({
             step={0.01}
             onCommit={(girth) => put({ girth })}
           />
-          <NumberField
-            label="Tied at"
-            value={anchor.height}
-            limit={P.height}
-            step={0.05}
-            onCommit={(height) => put({ height })}
-          />
         </>
       )}
       {anchor.kind === 'tree' && (
-        <>
-          <Choice<TreeId>
-            label="Tree"
-            value={anchor.tree}
-            options={trees}
-            hint="all that is tied to it is summed"
-            onChange={(tree) => put({ tree })}
-          />
-          <NumberField
-            label="Tied at"
-            value={anchor.height}
-            limit={P.height}
-            step={0.05}
-            onCommit={(height) => put({ height })}
-          />
-        </>
+        <Choice<TreeId>
+          label="Tree"
+          value={anchor.tree}
+          options={trees}
+          hint="all that is tied to it is summed"
+          onChange={(tree) => put({ tree })}
+        />
+      )}
+      {(anchor.kind === 'stem' || anchor.kind === 'tree') && (
+        <NumberField
+          label="Tied at"
+          value={anchor.height}
+          limit={P.height}
+          step={0.05}
+          onCommit={(height) => put({ height })}
+        />
       )}
       {anchor.kind === 'weight' && (
         <>

@@ -70,6 +70,9 @@ export function BedReport({
           <Both name="Strap" figures={lying.straps} />
           <Both name="Level pull" figures={[lying.ends[0].level, lying.ends[1].level]} />
           <Both name="Weight on it" figures={[lying.ends[0].down, lying.ends[1].down]} />
+          {(lying.feet[0] !== null || lying.feet[1] !== null) && (
+            <Both name="Bending at its foot" figures={lying.feet} />
+          )}
           {(bed.bark[0] !== null || bed.bark[1] !== null) && <Both name="On the bark" figures={bed.bark} />}
         </tbody>
       </table>

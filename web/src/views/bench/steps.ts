@@ -73,7 +73,11 @@ export function marksOf(rig: RidgeRig, judgement: Judgement | null, body: BodyMe
       step: 'ground',
       name: 'Ground',
       text: `span ${say(measuredSpan(rig, body), 'length', units)}`,
-      state: state(against || fails((id) => id.startsWith('trunk'))),
+      state: state(
+        against ||
+          fails((id) => id.startsWith('trunk')) ||
+          (judgement?.bed?.rows.some((row) => row.role === 'trunk' && ratioOf(row) < 1) ?? false),
+      ),
     },
     {
       id: 'ridge',
