@@ -22,7 +22,7 @@ import type { Member, PitchModel } from './model.js';
 import { pitchModel } from './model.js';
 import type { HitchState, PitchState, TiedRig } from './solve.js';
 import { solveCase, tieOff } from './solve.js';
-import { bearing, pullsOn } from './tree-pulls.js';
+import { bearing, heldTwice, pullsOn } from './tree-pulls.js';
 
 /** A row of the ledger: one line, stem, stick, cloth or part of a bed, and what lets go first in it. */
 export interface PitchRow {
@@ -661,6 +661,7 @@ function warningsOf(tied: TiedRig, r: Omit<PitchResult, 'warnings'>, byId: Reado
     const t = treeOf(rig, tree)!;
     if (!t.standsOnWord) out.push(...screenTree(t, ridge && rig.use === 'person'));
   }
+  out.push(...heldTwice(model));
   for (const c of r.cases)
     if (!c.converged)
       out.push(

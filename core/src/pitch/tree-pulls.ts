@@ -1,6 +1,7 @@
 import type { StemPull } from '../anchor/index.js';
 import type { TreeId } from '../rig/index.js';
 import { isGuyTree, tiedTo, treeOf } from '../rig/index.js';
+import { reachName } from './layout.js';
 import type { Member, PitchModel } from './model.js';
 import type { CaseReading, FromSolve } from './reading.js';
 import { solved } from './reading.js';
@@ -58,4 +59,28 @@ export function pullsOn(model: PitchModel, id: TreeId, r: CaseReading): StemPull
     if (tied?.tree === id) out.push(pull(m.foot, tied.height, `the ${m.name}`, r.tension(m.id).spread));
   }
   return out;
+}
+
+/** Feet nearer to each other than this are at one and the same thing, m. Judgement: places are measured to a decimetre. */
+export const SAME = 0.15;
+
+/** Two lines held by one log, boulder or stem that is told twice, each line alone: as sentences with the remedy. */
+export function heldTwice({ layout }: PitchModel): string[] {
+  const held = layout.reaches.filter(
+    (r) => r.kind !== 'tie' && (r.guy.anchor.kind === 'weight' || r.guy.anchor.kind === 'stem'),
+  );
+  return held.flatMap((a, i) =>
+    held.slice(i + 1).flatMap((b) => {
+      const same = a.guy.anchor.kind === b.guy.anchor.kind;
+      if (!same || Math.hypot(a.foot[0] - b.foot[0], a.foot[1] - b.foot[1]) >= SAME) return [];
+      const { name } = a.guy.anchor as { name: string };
+      return [
+        `The ${reachName(a)} and the ${reachName(b)} are both held by ${name}, each told as if it were alone. ${
+          a.guy.anchor.kind === 'stem'
+            ? `Tie one of them to “${name}” as a tree of this rig`
+            : 'Tell half its mass for each, or hold one by something else'
+        }.`,
+      ];
+    }),
+  );
 }

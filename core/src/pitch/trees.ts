@@ -1,9 +1,10 @@
 import { screenTree } from '../anchor/index.js';
 import type { At, Place } from '../ground/index.js';
-import type { GuyAnchor, RidgeRig } from '../rig/index.js';
-import { PITCH_LIMITS } from '../rig/index.js';
+import type { GuyAnchor, PitchSurroundings, RidgeRig } from '../rig/index.js';
+import { PITCH_LIMITS, guyTree, keyOfGuyTree, treeAt, treesOf } from '../rig/index.js';
 import type { PitchResult } from './evaluate.js';
 import { ratioOf } from './evaluate.js';
+import { SAME } from './tree-pulls.js';
 
 /** A guy that something on the ground could hold instead of a peg. */
 export interface GuyToTree {
@@ -23,13 +24,20 @@ const MOST_OFF = Math.PI / 6;
 const REACH = [0.4, 8] as const;
 /** Height at which a guy is tied to a stem, m: low, so that it hardly bends it. Judgement. */
 export const TIED_AT = 0.3;
+const isAt = (a: readonly [number, number], b: readonly [number, number]): boolean =>
+  Math.hypot(a[0] - b[0], a[1] - b[1]) < SAME;
 
 /**
  * Which guys to give to what stands and lies there, those that need it most first, each to what is nearest its own line. What a
  * sign rules out is left alone; nothing here passes a tree.
  * @returns at most one for each guy; empty where the rig does not stand on this place
  */
-export function guysToTrees(rig: RidgeRig, result: PitchResult, place: Place): GuyToTree[] {
+export function guysToTrees(
+  rig: RidgeRig,
+  around: Pick<PitchSurroundings, 'body'>,
+  result: PitchResult,
+  place: Place,
+): GuyToTree[] {
   const from = place.things.find((t) => t.id === rig.site?.from);
   const pitch = rig.pitch;
   if (from === undefined || pitch === undefined) return [];
@@ -57,6 +65,10 @@ export function guysToTrees(rig: RidgeRig, result: PitchResult, place: Place): G
     return t.kind === 'root' ? [{ name: t.name, at, anchor: { kind: 'root', name: t.name } }] : [];
   });
   const { at: nodes } = result.shapes[0]!;
+  const standing = treesOf(rig).flatMap(({ id }) => {
+    const at = treeAt(rig, around.body, id) ?? result.guys.find((g) => g.key === keyOfGuyTree(id))?.foot ?? null;
+    return at === null ? [] : [{ id, at: [at[0], at[1]] as const }];
+  });
   const need = (id: string): number => {
     const row = result.rows.find((r) => r.id === id);
     return row === undefined ? Number.POSITIVE_INFINITY : ratioOf(row);
@@ -77,7 +89,11 @@ export function guysToTrees(rig: RidgeRig, result: PitchResult, place: Place): G
         .filter((h) => h.off <= MOST_OFF && h.distance >= REACH[0] && h.distance <= REACH[1])
         .sort((a, b) => a.off - b.off)[0];
       if (near === undefined) return [];
-      const { name, at, anchor, distance, off } = near;
+      const { name, at, distance, off } = near;
+      // a tree that something of the rig is tied to already bears both
+      const shared =
+        near.anchor.kind !== 'stem' ? undefined : standing.find((t) => isAt(t.at, at) && t.id !== guyTree(g.key));
+      const anchor: GuyAnchor = shared === undefined ? near.anchor : { kind: 'tree', tree: shared.id, height: TIED_AT };
       return [{ key: g.key, guy: g.name, to: name, anchor, foot: at, distance, off }];
     });
 }

@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { bestRise, soilNumbers } from '../../src/anchor/index.js';
 import { findPeg, findSoil } from '../../src/catalogue/index.js';
 import type { Place, Thing } from '../../src/ground/index.js';
-import { evaluatePitch, guysToTrees, layoutOf, pitchModel } from '../../src/pitch/index.js';
-import type { RidgeRig } from '../../src/rig/index.js';
+import { evaluatePitch, guysToTrees, layoutOf, pitchModel, pullsOn } from '../../src/pitch/index.js';
+import type { Guy, RidgeRig } from '../../src/rig/index.js';
 import { tieOutsOf } from '../../src/roof/index.js';
 import { aroundOf, rigOf, squareRoof } from './helper.js';
 
@@ -74,7 +74,7 @@ describe('guys given to what stands there', () => {
   test('each goes to what is nearest its own line, where it is in the rig’s axes', () => {
     const beyond = tree('willow', [10 + guy.foot[0], 20 + guy.foot[1] + 1.5]);
     const askew = tree('askew', [10 + guy.foot[0] + 0.6, 20 + guy.foot[1] + 1.5]);
-    const found = guysToTrees(gable, result, placeOf([askew, beyond])).find((t) => t.key === '01')!;
+    const found = guysToTrees(gable, around, result, placeOf([askew, beyond])).find((t) => t.key === '01')!;
     expect(found.to).toBe('willow');
     expect(found.foot[0]).toBeCloseTo(guy.foot[0], 6);
     expect(found.foot[1]).toBeCloseTo(guy.foot[1] + 1.5, 6);
@@ -86,10 +86,43 @@ describe('guys given to what stands there', () => {
     expect(pitchModel(given, around).members.find((m) => m.id === 'guy 01')!.reach!.foot[2]).toBeCloseTo(0.3, 6);
     expect(evaluatePitch(given, around, { full: false }).result.pegs[0]!.wanted).toBe(5);
   });
+  test('a tree that another guy has already is shared, so that both count', () => {
+    const willow = tree('willow', [10 + guy.foot[0], 20 + guy.foot[1] + 1.5]);
+    const own = { kind: 'stem', name: 'willow', wood: 'willow', girth: 0.3, height: 0.3, signs: [] } as const;
+    const foot = [guy.foot[0] + 0.05, guy.foot[1] + 1.5] as const;
+    const taken: RidgeRig = { ...gable, pitch: { ...gable.pitch!, own: { '00': { anchor: own, foot } } } };
+    const again = evaluatePitch(taken, around, { full: false }).result;
+    const found = guysToTrees(taken, around, again, placeOf([willow])).find((t) => t.key === '01')!;
+    expect(found.anchor).toEqual({ kind: 'tree', tree: 'guy 00', height: 0.3 });
+    const both: RidgeRig = {
+      ...taken,
+      pitch: { ...taken.pitch!, own: { ...taken.pitch!.own, '01': { anchor: found.anchor, foot: found.foot } } },
+    };
+    const judged = evaluatePitch(both, around, { full: false });
+    expect(pullsOn(judged.tied.model, 'guy 00', judged.readings[0]!)).toHaveLength(2);
+    // what the guy that has it is offered is not its own tree
+    const first = guysToTrees(taken, around, again, placeOf([willow])).find((t) => t.key === '00');
+    expect(first === undefined || first.anchor.kind === 'stem').toBe(true);
+  });
+  test('one log or sapling told for two guys is said, with what to do about it', () => {
+    const log = { kind: 'weight', name: 'the log', mass: 90 } as const;
+    const said = (a: Guy['anchor'], apart: number): string[] => {
+      const own = { '00': { anchor: a, foot: [1, 3] as const }, '01': { anchor: a, foot: [1 + apart, 3] as const } };
+      return evaluatePitch({ ...gable, pitch: { ...gable.pitch!, own } }, around, {
+        full: false,
+      }).result.warnings.filter((w) => /each told as if it were alone/.test(w));
+    };
+    expect(said(log, 0.1)).toEqual([expect.stringMatching(/both held by the log, .* Tell half its mass for each/)]);
+    expect(said(log, 0.3)).toEqual([]);
+    const sapling = { kind: 'stem', name: 'the sapling', wood: 'willow', girth: 0.3, height: 0.3, signs: [] } as const;
+    expect(said(sapling, 0)).toEqual([expect.stringMatching(/Tie one of them to “the sapling” as a tree of this rig/)]);
+  });
   test('what a sign rules out, what stands aside and what is too far is left alone', () => {
     const at = (dx: number, dy: number): [number, number] => [10 + guy.foot[0] + dx, 20 + guy.foot[1] + dy];
     for (const thing of [tree('rotten', at(0, 1), ['fungus']), tree('aside', at(4, 0.2)), tree('far', at(0, 12))])
-      expect(guysToTrees(gable, result, placeOf([thing])).find((t) => t.key === '01')).toBeUndefined();
-    expect(guysToTrees({ ...gable, site: { place: 'p', from: 'gone', to: 'b' } }, result, placeOf([]))).toEqual([]);
+      expect(guysToTrees(gable, around, result, placeOf([thing])).find((t) => t.key === '01')).toBeUndefined();
+    expect(guysToTrees({ ...gable, site: { place: 'p', from: 'gone', to: 'b' } }, around, result, placeOf([]))).toEqual(
+      [],
+    );
   });
 });

@@ -430,6 +430,9 @@ function PoleFields({
           onChange={(anchor) => onChange({ anchor })}
         />
       </div>
+      {pole.stays === 2 && (pole.anchor.kind === 'weight' || pole.anchor.kind === 'buried') && (
+        <p className="quiet">Each stay has one of its own. Where one holds both, tell half of it.</p>
+      )}
     </>
   );
 }

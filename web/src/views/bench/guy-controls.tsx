@@ -62,8 +62,8 @@ export function GuyControls({
     () =>
       result === undefined || place === undefined
         ? []
-        : guysToTrees(rig, result, place).filter((t) => guyOf(rig.pitch!, t.key).anchor.kind === 'peg'),
-    [rig, result, place],
+        : guysToTrees(rig, { body }, result, place).filter((t) => guyOf(rig.pitch!, t.key).anchor.kind === 'peg'),
+    [rig, body, result, place],
   );
   const wanting = result?.pegs.some((p) => p.wanted > p.have) === true;
   const cords = kit.map((k) => ({ id: k.id, name: k.name }));
