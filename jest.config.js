@@ -44,6 +44,7 @@ export default {
       displayName: 'web',
       testEnvironment: 'jsdom',
       setupFiles: ['<rootDir>/web/test/setup.ts'],
+      setupFilesAfterEnv: ['<rootDir>/web/test/patience.ts'],
       testMatch: ['<rootDir>/web/test/**/*.test.{ts,tsx}'],
       transform: { '\\.tsx?$': swc(false) },
     },
