@@ -278,8 +278,8 @@ describe('guys', () => {
     const two = shown(tied, 'guy 01');
     const trees = [...(screen.getByLabelText('Tree') as HTMLSelectElement).options].map((o) => o.text);
     expect(trees).toEqual([rig.trunks[0].name, rig.trunks[1].name, 'the sapling of second left corner guy']);
-    fireEvent.change(screen.getByLabelText('Tree'), { target: { value: 'guy 02' } });
-    expect(two.last().pitch!.own['01']!.anchor).toMatchObject({ tree: 'guy 02' });
+    fireEvent.change(screen.getByLabelText('Tree'), { target: { value: 'guy-tree 02' } });
+    expect(two.last().pitch!.own['01']!.anchor).toMatchObject({ tree: 'guy-tree 02' });
     cleanup();
     shown(two.last(), 'guy 02');
     expect(screen.getByRole('row', { name: /^left middle guy/ }).textContent).toMatch(/on the sapling$/);

@@ -52,7 +52,7 @@ describe('taking hold of a pitched rig', () => {
     const sapling = { kind: 'stem', name: 'the sapling', wood: 'willow', girth: 0.3, height: 0.2, signs: [] } as const;
     const has = withGuy(rig, '11', { anchor: sapling, foot: [3, -4] });
     const near = movedPitch(has, { kind: 'foot', key: '01' }, [3.1 - foot[0], -4 - foot[1], 0], guys, body);
-    expect(near.pitch!.own['01']!.anchor).toMatchObject({ kind: 'tree', tree: 'guy 11' });
+    expect(near.pitch!.own['01']!.anchor).toMatchObject({ kind: 'tree', tree: 'guy-tree 11' });
     const own = guys.find((g) => g.key === '11')!;
     const stays = movedPitch(has, { kind: 'foot', key: '11' }, [0.1, 0, 0], [{ ...own, foot: [3, -4, 0] }], body);
     expect(stays.pitch!.own['11']).toEqual({ anchor: sapling, foot: [3.1, -4] });

@@ -72,9 +72,10 @@ const guyAnchor = z.discriminatedUnion('kind', [
     kind: z.literal('tree'),
     tree: z
       .string()
-      .max(24)
-      .regex(/^(trunk[01]|bed-stem[01]|guy .{1,20})$/, {
-        error: 'The tree must be trunk0, trunk1, bed-stem0, bed-stem1, or "guy " and the key of the guy that has it.',
+      .max(29)
+      .regex(/^(trunk[01]|bed-stem[01]|guy-tree .{1,20})$/, {
+        error:
+          'The tree must be trunk0, trunk1, bed-stem0, bed-stem1, or "guy-tree " and the key of the guy that has it.',
       }),
     height: within(P.height),
   }),

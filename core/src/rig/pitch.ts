@@ -15,8 +15,8 @@ export interface KitPegs {
   readonly count: number;
 }
 
-/** A tree of the rig: one of its trunks, that of one of the bed's ends, or `guy` and the key of a guy on a tree of its own. */
-export type TreeId = 'trunk0' | 'trunk1' | 'bed-stem0' | 'bed-stem1' | `guy ${string}`;
+/** A tree of the rig: one of its trunks, that of one of the bed's ends, or `guy-tree` and the key of a guy on a tree of its own. */
+export type TreeId = 'trunk0' | 'trunk1' | 'bed-stem0' | 'bed-stem1' | `guy-tree ${string}`;
 
 /** What holds the end of a guy: `stem`: a tree of its own; `tree`: one that something else of the rig is tied to as well. */
 export type GuyAnchor =

@@ -40,7 +40,7 @@ function guyAnchor(rig: RidgeRig, id: TreeId): GuyAnchor | undefined {
   return guy.off ? undefined : guy.anchor;
 }
 
-const GUY_TREE = 'guy ';
+const GUY_TREE = 'guy-tree ';
 export const guyTree = (key: string): TreeId => `${GUY_TREE}${key}`;
 export const isGuyTree = (id: TreeId): boolean => id.startsWith(GUY_TREE);
 /** Key of the guy that a tree is told with. */

@@ -93,13 +93,13 @@ describe('guys given to what stands there', () => {
     const taken: RidgeRig = { ...gable, pitch: { ...gable.pitch!, own: { '00': { anchor: own, foot } } } };
     const again = evaluatePitch(taken, around, { full: false }).result;
     const found = guysToTrees(taken, around, again, placeOf([willow])).find((t) => t.key === '01')!;
-    expect(found.anchor).toEqual({ kind: 'tree', tree: 'guy 00', height: 0.3 });
+    expect(found.anchor).toEqual({ kind: 'tree', tree: 'guy-tree 00', height: 0.3 });
     const both: RidgeRig = {
       ...taken,
       pitch: { ...taken.pitch!, own: { ...taken.pitch!.own, '01': { anchor: found.anchor, foot: found.foot } } },
     };
     const judged = evaluatePitch(both, around, { full: false });
-    expect(pullsOn(judged.tied.model, 'guy 00', judged.readings[0]!)).toHaveLength(2);
+    expect(pullsOn(judged.tied.model, 'guy-tree 00', judged.readings[0]!)).toHaveLength(2);
     // what the guy that has it is offered is not its own tree
     const first = guysToTrees(taken, around, again, placeOf([willow])).find((t) => t.key === '00');
     expect(first === undefined || first.anchor.kind === 'stem').toBe(true);

@@ -15,7 +15,14 @@ const guyed = (rig: RidgeRig, own: Readonly<Record<string, Partial<Guy>>>): Ridg
   ...rig,
   pitch: { ...rig.pitch!, own: { ...rig.pitch!.own, ...own } },
 });
-const stem = (name: string): GuyAnchor => ({ kind: 'stem', name, wood: 'willow', girth: 0.4, height: 0.3, signs: [] });
+const stem = (name: string, girth = 0.4, height = 0.3): GuyAnchor => ({
+  kind: 'stem',
+  name,
+  wood: 'willow',
+  girth,
+  height,
+  signs: [],
+});
 
 const fly = demo(UNDER_FLY);
 const keys = evaluatePitch(fly.rig, fly.around, { full: false }).result.guys.map((g) => g.key);
@@ -88,12 +95,12 @@ describe('one tree for several', () => {
   test('two guys on one sapling bend it together; the one that has it tells it', () => {
     const rig = guyed(fly.rig, {
       [keys[0]!]: { anchor: stem('the sapling') },
-      [keys[1]!]: { anchor: tied(`guy ${keys[0]!}`) },
+      [keys[1]!]: { anchor: tied(`guy-tree ${keys[0]!}`) },
     });
     const { result, tied: tiedRig, readings } = evaluatePitch(rig, fly.around, { full: false });
     const [first, second] = [0, 1].map((n) => result.guys.find((g) => g.key === keys[n])!);
     expect([second!.foot[0], second!.foot[1]]).toEqual([first!.foot[0], first!.foot[1]]);
-    const pulls = pullsOn(tiedRig.model, `guy ${keys[0]!}`, readings[0]!);
+    const pulls = pullsOn(tiedRig.model, `guy-tree ${keys[0]!}`, readings[0]!);
     expect(pulls.map((p) => p.height)).toEqual([0.3, 0.4]);
     const trunk = (key: string) =>
       result.rows.find((r) => r.id === `guy ${key}`)!.links.filter((l) => l.link.kind === 'trunk');
@@ -103,8 +110,8 @@ describe('one tree for several', () => {
   test('too thin for both, they are tied lower, and then it bears them', () => {
     const weak = (height: number): RidgeRig =>
       guyed(fly.rig, {
-        [keys[0]!]: { anchor: { ...stem('the sapling'), girth: 0.07, height } as GuyAnchor, haul: 60 },
-        [keys[1]!]: { anchor: tied(`guy ${keys[0]!}`, height), haul: 60 },
+        [keys[0]!]: { anchor: stem('the sapling', 0.07, height), haul: 60 },
+        [keys[1]!]: { anchor: tied(`guy-tree ${keys[0]!}`, height), haul: 60 },
       });
     const known = evaluatePitch(weak(0.5), fly.around, { full: true, spreads: false });
     const found = unmetOf(weak(0.5), fly.around, known, UNITS).find((u) => /Tie .* on the sapling/.test(u.remedy));
@@ -161,6 +168,25 @@ describe('back-stays on a tree of the rig', () => {
     expect(stay.links.some((l) => l.link.kind === 'trunk')).toBe(false);
     expect(bed!.rows.some((r) => r.id === 'trunk1' && r.links[0]!.link.name === 'foot of the far willow')).toBe(true);
   });
+  test('on the sapling of a guy: the tree has a row of its own beside the guy’s, with both', () => {
+    const held = guyed(fly.rig, { [keys[1]!]: { anchor: stem('the sapling', 0.5), foot: [7.6, 0] } });
+    const stood = ended(held, 1, {
+      anchor: {
+        ...pole,
+        stays: 1,
+        foot: [5, 0],
+        cord: fly.rig.pitch!.guy.cord,
+        anchor: tied(`guy-tree ${keys[1]!}`, 0.2),
+      },
+    });
+    const { roof, bed } = judged(stood, fly.around);
+    const rows = rowsTogether(roof!.result.rows, bed!.rows).map((r) => r.id);
+    expect(rows).toContain(`guy ${keys[1]!}`);
+    expect(rows).toContain(`guy-tree ${keys[1]!}`);
+    expect(bed!.shapes.find((x) => x.caseId === 'lying')!.poles[0]!.stays[0]!.foot[0]).toBeCloseTo(7.6, 9);
+    const tree = bed!.trunks.find((t) => t.id === `guy-tree ${keys[1]!}`)!;
+    expect(tree.loads.every((l) => l.roof > 0 && l.bed > 0)).toBe(true);
+  });
   test('a sign on that tree rules it out', () => {
     const rotten: RidgeRig = { ...rig, trunks: [rig.trunks[0], { ...rig.trunks[1], signs: ['fungus'] }] };
     expect(judged(rotten, one.around).bed!.refusals.join(' ')).toMatch(/The far willow is ruled out/);
@@ -170,14 +196,14 @@ describe('back-stays on a tree of the rig', () => {
 describe('trees of a rig', () => {
   test('its trunks, the bed’s own, those of guys; with where they stand', () => {
     const rig = guyed(fly.rig, { [keys[0]!]: { anchor: stem('the sapling'), foot: [1, 2] } });
-    expect(treesOf(rig).map((t) => t.id)).toEqual(['trunk0', 'trunk1', `guy ${keys[0]!}`]);
+    expect(treesOf(rig).map((t) => t.id)).toEqual(['trunk0', 'trunk1', `guy-tree ${keys[0]!}`]);
     expect(treeAt(rig, fly.around.body, 'trunk1')![0]).toBeCloseTo(5.4, 9);
-    expect(treeAt(rig, fly.around.body, `guy ${keys[0]!}`)).toEqual([1, 2]);
+    expect(treeAt(rig, fly.around.body, `guy-tree ${keys[0]!}`)).toEqual([1, 2]);
     expect(treeOf(rig, 'bed-stem0')).toBeNull();
   });
   test.each([
     ['bed-stem1', /tied to the tree of the bed’s second end, which is not there/],
-    [`guy ${keys[1]!}`, /tied to the tree of another guy, which is not there/],
+    [`guy-tree ${keys[1]!}`, /tied to the tree of another guy, which is not there/],
   ] as const)('one that is not there, %s, is told at its field', (tree, words) => {
     const rig = guyed(fly.rig, { [keys[0]!]: { anchor: tied(tree) } });
     const [found] = rigProblems(rig, fly.around);
@@ -186,18 +212,18 @@ describe('trees of a rig', () => {
   });
   test('nor can two guys each be on the other’s tree, or one on its own', () => {
     const both = guyed(fly.rig, {
-      [keys[0]!]: { anchor: tied(`guy ${keys[1]!}`) },
-      [keys[1]!]: { anchor: tied(`guy ${keys[0]!}`) },
+      [keys[0]!]: { anchor: tied(`guy-tree ${keys[1]!}`) },
+      [keys[1]!]: { anchor: tied(`guy-tree ${keys[0]!}`) },
     });
     expect(rigProblems(both, fly.around)).toHaveLength(2);
-    expect(rigProblems(guyed(fly.rig, { [keys[0]!]: { anchor: tied(`guy ${keys[0]!}`) } }), fly.around)).toHaveLength(
-      1,
-    );
+    expect(
+      rigProblems(guyed(fly.rig, { [keys[0]!]: { anchor: tied(`guy-tree ${keys[0]!}`) } }), fly.around),
+    ).toHaveLength(1);
   });
   test('the tree of a guy left off is told to be missing', () => {
     const rig = guyed(fly.rig, {
       [keys[0]!]: { anchor: stem('the sapling'), off: true },
-      [keys[1]!]: { anchor: tied(`guy ${keys[0]!}`) },
+      [keys[1]!]: { anchor: tied(`guy-tree ${keys[0]!}`) },
     });
     expect(() => evaluatePitch(rig, fly.around)).toThrow(
       /which is not there\. Choose another tree for it, or what else holds it/,
