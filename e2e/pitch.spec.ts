@@ -53,6 +53,20 @@ test('a gable is pitched on a ridgeline, a guy dragged, the ledger follows, and 
   await expect(row).toContainText('follows the cloth');
   await judged(page);
   await expect.poll(() => demand(page, 'Left middle guy')).toBe(before);
+  // let go of on a trunk it is tied there; taken off again it is pegged where the hand puts it
+  const trunk = (await page.locator('circle.pitch-trunk').first().boundingBox())!;
+  const at = (await foot.boundingBox())!;
+  await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(trunk.x + trunk.width / 2 + 3, trunk.y + trunk.height / 2 + 3, { steps: 6 });
+  await page.mouse.up();
+  await expect(row).toContainText('on the bank poplar');
+  await judged(page);
+  await expect(foot).toHaveAttribute('aria-valuetext', /^on the bank poplar, \d+ N/);
+  await foot.focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(row).not.toContainText('on the bank poplar');
+  await judged(page);
   expect(problems).toEqual([]);
 });
 

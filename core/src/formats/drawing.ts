@@ -3,10 +3,10 @@ import { groundOf } from '../pitch/index.js';
 import type { PitchResult, PitchShape } from '../pitch/index.js';
 import { say } from '../quantity/index.js';
 import type { BodyMeasures, UnitChoice, Vec3 } from '../quantity/index.js';
-import { measuredSpan } from '../rig/index.js';
+import { measuredSpan, trunksUsed } from '../rig/index.js';
 import type { RidgeRig } from '../rig/index.js';
 import type { BedShape } from '../shelter/index.js';
-import { PITCH_TRAITS, hemOf } from '../roof/index.js';
+import { hemOf } from '../roof/index.js';
 import { compassPoint, windToward } from '../weather/index.js';
 
 /** Which way a drawing looks: down on the plan, or level at the side, along y. */
@@ -50,10 +50,7 @@ export function rigSvg(view: Drawn, drawing: Drawing): string {
   const span = measuredSpan(rig, body);
   const ground = groundOf(rig, span);
   const up = view === 'plan' ? 1 : 2;
-  const { hangs } = PITCH_TRAITS[rig.pitch!.form];
-  const trunks = ([0, 1] as const).filter(
-    (i) => hangs === 'ridge' || hangs === 'ends' || (hangs === 'first' && i === 0),
-  );
+  const trunks = trunksUsed(rig);
   const tieOf = (i: 0 | 1): number => ground(i * span, 0) + rig.trunks[i].tieHeight;
 
   // the rig's own bounds, m

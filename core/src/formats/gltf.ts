@@ -2,10 +2,9 @@ import { diameterOf } from '../anchor/index.js';
 import { groundOf } from '../pitch/index.js';
 import type { PitchResult } from '../pitch/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
-import { measuredSpan } from '../rig/index.js';
+import { measuredSpan, trunksUsed } from '../rig/index.js';
 import type { RidgeRig } from '../rig/index.js';
 import type { BedShape } from '../shelter/index.js';
-import { PITCH_TRAITS } from '../roof/index.js';
 
 /** Numbers of the glTF 2.0 specification (Khronos, ISO/IEC 12113:2022). */
 const FLOAT = 5126;
@@ -172,8 +171,7 @@ export function rigGltf(
       );
     }
   }
-  const { hangs } = PITCH_TRAITS[rig.pitch!.form];
-  for (const i of hangs === 'alone' ? [] : hangs === 'first' ? ([0] as const) : ([0, 1] as const)) {
+  for (const i of trunksUsed(rig)) {
     const trunk = rig.trunks[i];
     const x = i * span;
     const { places, corners } = stem([x, 0, ground(x, 0)], trunk.tieHeight + 1, diameterOf(trunk.girth));

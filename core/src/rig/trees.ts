@@ -1,5 +1,7 @@
 import type { Sign } from '../anchor/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
+import type { PitchForm } from '../roof/index.js';
+import { PITCH_TRAITS } from '../roof/index.js';
 import type { GuyAnchor, PitchSurroundings, TreeId } from './pitch.js';
 import { guyOf, pitchProblems } from './pitch.js';
 import type { BedAnchor } from './bed.js';
@@ -75,6 +77,28 @@ export function treeAt(rig: RidgeRig, body: BodyMeasures, id: TreeId): readonly 
 export function tiedTo(anchor: GuyAnchor, key: string): { readonly tree: TreeId; readonly height: number } | null {
   if (anchor.kind === 'tree') return { tree: anchor.tree, height: anchor.height };
   return anchor.kind === 'stem' ? { tree: guyTree(key), height: anchor.height } : null;
+}
+
+/** Trunks that a form's ridge or ends are tied to. */
+export function trunksOfForm(form: PitchForm): readonly (0 | 1)[] {
+  const { hangs } = PITCH_TRAITS[form];
+  return hangs === 'alone' ? [] : hangs === 'first' ? [0] : [0, 1];
+}
+
+/** Trunks that anything of a pitched rig is tied to: its form, its bed, a guy or a back-stay. */
+export function trunksUsed(rig: RidgeRig): (0 | 1)[] {
+  const { pitch, bed } = rig;
+  const anchors: (GuyAnchor | undefined)[] = [
+    ...(pitch === undefined ? [] : [pitch.guy, ...Object.values(pitch.own)].map((g) => g.anchor)),
+    ...(bed?.ends.map((e) => (e.anchor.kind === 'pole' ? e.anchor.anchor : undefined)) ?? []),
+  ];
+  return ([0, 1] as const).filter(
+    (i) =>
+      pitch === undefined ||
+      trunksOfForm(pitch.form).includes(i) ||
+      bed?.ends[i].anchor.kind === 'trunk' ||
+      anchors.some((a) => a?.kind === 'tree' && a.tree === `trunk${i}`),
+  );
 }
 
 /** A tree that is not there, in words. */

@@ -3,7 +3,7 @@ import { footStress, levelOn, momentOn } from '../../src/anchor/index.js';
 import { evaluatePitch, pullsOn } from '../../src/pitch/index.js';
 import { unmetOf } from '../../src/sizing/remedies.js';
 import type { Guy, GuyAnchor, PitchSurroundings, RidgeRig, TreeId } from '../../src/rig/index.js';
-import { rigProblems, treeAt, treeOf, treesOf } from '../../src/rig/index.js';
+import { rigProblems, treeAt, treeOf, treesOf, trunksUsed } from '../../src/rig/index.js';
 import { evaluateShelter, rowsTogether } from '../../src/shelter/index.js';
 import type { Shelter } from '../../src/shelter/index.js';
 import { ONE_TREE, UNDER_FLY, UNITS, demo, ended } from './helper.js';
@@ -200,6 +200,18 @@ describe('trees of a rig', () => {
     expect(treeAt(rig, fly.around.body, 'trunk1')![0]).toBeCloseTo(5.4, 9);
     expect(treeAt(rig, fly.around.body, `guy-tree ${keys[0]!}`)).toEqual([1, 2]);
     expect(treeOf(rig, 'bed-stem0')).toBeNull();
+  });
+  test('trunks stand in the picture where anything is tied to them', () => {
+    const wedge: RidgeRig = { ...fly.rig, pitch: { ...fly.rig.pitch!, form: 'wedge' } };
+    const { bed, ...bare } = wedge;
+    expect(bed).toBeDefined();
+    expect(trunksUsed(wedge)).toEqual([0, 1]);
+    expect(trunksUsed(bare)).toEqual([0]);
+    expect(trunksUsed(guyed(bare, { b: { anchor: tied('trunk1') } }))).toEqual([0, 1]);
+    expect(trunksUsed({ ...bare, pitch: { ...bare.pitch!, form: 'gable' } })).toEqual([0, 1]);
+    const { pitch, ...line } = bare;
+    expect(pitch!.form).toBe('wedge');
+    expect(trunksUsed(line)).toEqual([0, 1]);
   });
   test.each([
     ['bed-stem1', /tied to the tree of the bed’s second end, which is not there/],

@@ -4,8 +4,8 @@ import type { GuyReport, PitchResult, PitchShape } from '@rough-bight/core/pitch
 import { say } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { measuredSpan } from '@rough-bight/core/rig';
-import { PITCH_TRAITS, hemOf } from '@rough-bight/core/roof';
+import { measuredSpan, trunksUsed } from '@rough-bight/core/rig';
+import { hemOf } from '@rough-bight/core/roof';
 import type { BedShape } from '@rough-bight/core/shelter';
 import { windToward } from '@rough-bight/core/weather';
 import { Html, Line, OrbitControls } from '@react-three/drei';
@@ -508,13 +508,11 @@ function Ground({ rig, span, ground, palette }: OnGround): ReactElement {
 }
 
 function Trunks({ rig, span, ground, palette }: OnGround): ReactElement {
-  const { hangs } = PITCH_TRAITS[rig.pitch!.form];
-  const ends = hangs === 'alone' ? [] : hangs === 'first' ? [0] : [0, 1];
   return (
     <>
-      {ends.map((i) => {
+      {trunksUsed(rig).map((i) => {
         const x = i * span;
-        const t = rig.trunks[i]!;
+        const t = rig.trunks[i];
         const foot = ground(x, 0);
         return (
           <Pole

@@ -4,10 +4,9 @@ import type { PitchResult, PitchShape } from '@rough-bight/core/pitch';
 import { ratioOf } from '@rough-bight/core/pitch';
 import { say } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
-import { guyOf, measuredSpan, treeOf } from '@rough-bight/core/rig';
+import { guyOf, measuredSpan, treeOf, trunksOfForm, trunksUsed } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
-import type { PitchForm } from '@rough-bight/core/roof';
 import type { BedShape } from '@rough-bight/core/shelter';
 import { compassPoint } from '@rough-bight/core/weather';
 import { memo, useLayoutEffect, useMemo, useRef, useState } from 'react';
@@ -109,6 +108,7 @@ export function FlatScene(props: SceneProps): ReactElement {
       units={units}
     />
   );
+  const used = trunksUsed(rig);
   const svg = { width: size[0], height: size[1], viewBox: `0 0 ${size[0]} ${size[1]}` };
   return (
     <div className="scene pitch-scene" ref={box}>
@@ -116,7 +116,8 @@ export function FlatScene(props: SceneProps): ReactElement {
         <Backdrop
           trunks={rig.trunks}
           groundRise={rig.groundRise}
-          form={rig.pitch!.form}
+          first={used.includes(0)}
+          second={used.includes(1)}
           frame={frame}
           span={span}
           feet={units.length === 'ft'}
@@ -156,24 +157,21 @@ export function FlatScene(props: SceneProps): ReactElement {
   );
 }
 
-/** Whether a form's rope goes round a trunk at this end. */
-const onTrunk = (form: PitchForm, i: 0 | 1): boolean => {
-  const { hangs } = PITCH_TRAITS[form];
-  return hangs === 'ridge' || hangs === 'ends' || (hangs === 'first' && i === 0);
-};
-
 /** Ground, levels or grid, and the trunks. */
 const Backdrop = memo(function Backdrop({
   trunks,
   groundRise,
-  form,
+  first,
+  second,
   frame,
   span,
   feet,
 }: {
   readonly trunks: RidgeRig['trunks'];
   readonly groundRise: number;
-  readonly form: PitchForm;
+  /** Whether anything is tied to them. */
+  readonly first: boolean;
+  readonly second: boolean;
   readonly frame: Frame;
   readonly span: number;
   readonly feet: boolean;
@@ -190,7 +188,7 @@ const Backdrop = memo(function Backdrop({
         />
       )}
       {([0, 1] as const).map((i) => {
-        if (!onTrunk(form, i)) return null;
+        if (i === 0 ? !first : !second) return null;
         const [x, y] = foot(i);
         const wide = diameterOf(trunks[i].girth) * frame.scale;
         return side ? (
@@ -341,7 +339,7 @@ function sideGrabs(props: Grabs, units: Units): Grab[] {
   const { reads } = PITCH_TRAITS[pitch.form];
   const ties = ([0, 1] as const).flatMap((i): Grab[] => {
     const { name, tieHeight } = rig.trunks[i];
-    return onTrunk(pitch.form, i)
+    return trunksOfForm(pitch.form).includes(i)
       ? [
           {
             grip: { kind: 'tie', index: i },
