@@ -8,6 +8,7 @@ import {
   simulatedForecast,
   simulatedStation,
   simulatedWeather,
+  windBySigns,
   worstOf,
 } from '../src/weather/index.js';
 
@@ -18,6 +19,15 @@ describe('words for wind', () => {
     BEAUFORT.forEach((_, b) => expect(beaufortOf(beaufortSpeed(b))).toBe(b));
     expect(beaufortOf(60)).toBe(9);
     expect(beaufortOf(-1)).toBe(0);
+  });
+  test('told by its signs it strays by half a number either way, and no calm is less than none', () => {
+    for (let b = 0; b < BEAUFORT.length; b++) {
+      const f = windBySigns(b);
+      expect(f.value).toBe(beaufortSpeed(b));
+      expect(f.range).toEqual([beaufortSpeed(Math.max(0, b - 0.5)), beaufortSpeed(b + 0.5)]);
+      expect(f.source!.text).toBe(`Beaufort ${b} by signs`);
+    }
+    expect(windBySigns(0).range![0]).toBe(0);
   });
   test('bearings in eighths', () => {
     expect([0, 0.8, Math.PI / 2, Math.PI, 3.93, 6.2].map(compassPoint)).toEqual([

@@ -2,7 +2,7 @@ import type { Cord, Constant } from '../catalogue/index.js';
 import { AIR_DENSITY, GUST_FACTOR, RIDGE_SHARE, SHEET_DRAG, SHELTERS, dryCurve, looked } from '../catalogue/index.js';
 import { strainAt } from '../line/index.js';
 import { GRAVITY } from '../quantity/index.js';
-import { beaufortSpeed, windPressure } from '../weather/index.js';
+import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import { FORM_TRAITS } from './forms.js';
@@ -64,17 +64,11 @@ export function expectedPull(place: Place, cord: Cord): ExpectedPull {
   if (wish.form !== 'none') {
     const curve = dryCurve(cord);
     const area = trait.ridge(wish.roof) * Math.min(wish.roof.width / 2, Math.max(0.5, wish.ridgeHeight));
-    const speed = beaufortSpeed(wind.beaufort);
     const load = derive(
       { symbol: 'F', title: 'what a gust puts on the ridgeline', quantity: 'force', formula: 'F = ½ ρ (V S G)² C A r' },
       [
         looked(AIR_DENSITY),
-        given(
-          { symbol: 'V', title: 'mean wind', quantity: 'speed' },
-          speed,
-          { kind: 'measured', text: `Beaufort ${wind.beaufort} by signs` },
-          [beaufortSpeed(Math.max(0, wind.beaufort - 0.5)), beaufortSpeed(wind.beaufort + 0.5)],
-        ),
+        windBySigns(wind.beaufort),
         looked(SHELTERS[wind.shelter]),
         looked(GUST_FACTOR),
         looked(SHEET_DRAG),

@@ -8,9 +8,9 @@ import type { GuyAnchor, Judged, PitchSurroundings, RidgeRig, TreeId } from '../
 import { judgedBy, tiedTo, travelOf, travelProblem, treeOf } from '../rig/index.js';
 import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
-import { beaufortSpeed, windPressure } from '../weather/index.js';
+import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
-import { derive, given } from '../working/index.js';
+import { derive } from '../working/index.js';
 import { strainAt } from '../line/index.js';
 import { PITCHED, pitchCases } from './cases.js';
 import type { CaseWind } from './cases.js';
@@ -205,20 +205,9 @@ const HAUL_SPREAD = [0.65, 1.5] as const;
 
 /** Range of the wind's pressure in a gust, as factors, from the ranges of what makes it. */
 function windSpread(rig: RidgeRig, given0: boolean): Spread {
-  const b = rig.wind.beaufort;
   const q = derive(
     { symbol: 'q', title: 'gust pressure', quantity: 'stress', formula: 'q = ½ ρ (V S G)²' },
-    [
-      looked(AIR_DENSITY),
-      given(
-        { symbol: 'V', title: 'mean wind', quantity: 'speed' },
-        beaufortSpeed(b),
-        { kind: 'measured', text: `Beaufort ${b} by signs` },
-        [beaufortSpeed(Math.max(0, b - 0.5)), beaufortSpeed(b + 0.5)],
-      ),
-      looked(SHELTERS[rig.wind.shelter]),
-      looked(GUST_FACTOR),
-    ],
+    [looked(AIR_DENSITY), windBySigns(rig.wind.beaufort), looked(SHELTERS[rig.wind.shelter]), looked(GUST_FACTOR)],
     (rho, V, S, G) => windPressure(rho!, V! * S! * G!),
   );
   // a wind that was given is taken as it is but for the coefficients

@@ -38,7 +38,7 @@ import type { Vec3 } from '../quantity/index.js';
 import { GRAVITY, rangeFromSd } from '../quantity/index.js';
 import type { Figure, Source } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import { beaufortSpeed, windPressure } from '../weather/index.js';
+import { windBySigns, windPressure } from '../weather/index.js';
 import type { LoadCase } from './cases.js';
 import { SETTLING } from './cases.js';
 import type { KitCord, RidgeRig, Surroundings } from './ridge.js';
@@ -239,12 +239,7 @@ function baseFigures(
       rig.hung.length > 0 ? spread(1, MASS_SHARE) : [1, 1],
     ),
     rho: looked(AIR_DENSITY),
-    beaufort: given(
-      { symbol: 'V', title: 'mean wind', quantity: 'speed' },
-      beaufortSpeed(rig.wind.beaufort),
-      measured(`Beaufort ${rig.wind.beaufort} by signs`),
-      [beaufortSpeed(Math.max(0, rig.wind.beaufort - 0.5)), beaufortSpeed(rig.wind.beaufort + 0.5)],
-    ),
+    beaufort: windBySigns(rig.wind.beaufort),
     gust: looked(GUST_FACTOR),
     shelter: looked(SHELTERS[rig.wind.shelter]),
     drag: looked(SHEET_DRAG),

@@ -5,7 +5,7 @@ import { sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import type { RidgeRig } from '../rig/index.js';
 import { RAIN_FALLS, clothAbove, coverBeyond, lineOffCloth, rainSlant } from '../roof/index.js';
-import { beaufortSpeed, windToward } from '../weather/index.js';
+import { beaufortSpeed, windBySigns, windToward } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { BedCase } from './bed-cases.js';
@@ -259,18 +259,9 @@ export function roofOver(
 
 /** Slant of the rain from upright, with its working. */
 function slantFigure(rig: RidgeRig): Figure {
-  const b = rig.wind.beaufort;
   const wind = derive(
     { symbol: 'V', title: 'mean wind at the roof', quantity: 'speed', formula: 'V = V_B S' },
-    [
-      given(
-        { symbol: 'V_B', title: 'mean wind in the open', quantity: 'speed' },
-        beaufortSpeed(b),
-        { kind: 'measured', text: `Beaufort ${b} by signs` },
-        [beaufortSpeed(Math.max(0, b - 0.5)), beaufortSpeed(b + 0.5)],
-      ),
-      looked(SHELTERS[rig.wind.shelter]),
-    ],
+    [windBySigns(rig.wind.beaufort, 'V_B', 'mean wind in the open'), looked(SHELTERS[rig.wind.shelter])],
     (V, S) => V! * S!,
   );
   return derive(

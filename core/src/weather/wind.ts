@@ -1,3 +1,6 @@
+import type { Figure } from '../working/index.js';
+import { given } from '../working/index.js';
+
 /** Beaufort numbers 0 to 9 by what the wind does to smoke, leaves and branches, and to open water; mean speed v = 0.836 B^1.5 m/s (WMO No. 306). */
 export const BEAUFORT = [
   { name: 'calm', sign: 'Smoke rises straight; the river is a mirror.', water: 'A mirror.' },
@@ -23,6 +26,16 @@ export const BEAUFORT = [
 /** Mean wind speed at Beaufort number b, m/s. */
 export function beaufortSpeed(b: number): number {
   return 0.836 * b ** 1.5;
+}
+
+/** Mean wind told by its signs, with the half a number that signs leave open. @param b Beaufort number */
+export function windBySigns(b: number, symbol = 'V', title = 'mean wind'): Figure {
+  return given(
+    { symbol, title, quantity: 'speed' },
+    beaufortSpeed(b),
+    { kind: 'measured', text: `Beaufort ${b} by signs` },
+    [beaufortSpeed(Math.max(0, b - 0.5)), beaufortSpeed(b + 0.5)],
+  );
 }
 
 /** The Beaufort number whose mean speed is nearest, 0 to 9. @param speed m/s */
