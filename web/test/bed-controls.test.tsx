@@ -1,0 +1,213 @@
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import { ChakraProvider } from '@chakra-ui/react';
+import { cleanup, fireEvent, render as bare, screen, within } from '@testing-library/react';
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { freeAt } from '@rough-bight/core/bed';
+import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
+import { BED_LIMITS, bedProblems, bedStem, rigProblems } from '@rough-bight/core/rig';
+import type { BedPole, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
+import { evaluateShelter } from '@rough-bight/core/shelter';
+import type { BedResult } from '@rough-bight/core/shelter';
+import { system } from '../src/app/theme.js';
+import { movedBed, withBedEnd } from '../src/scene/bed-moves.js';
+import { BedControls } from '../src/views/bench/bed-controls.js';
+
+afterEach(cleanup);
+
+const UNITS = { length: 'm', force: 'N' } as const;
+const load = (name: string): { readonly rig: RidgeRig; readonly around: PitchSurroundings } => {
+  const file = readRigFile(readFileSync(join(process.cwd(), `examples/rigs/${name}.rig.json`), 'utf8'));
+  return { rig: file.rig, around: surroundingsOf(file) };
+};
+const fly = load('river-bed-under-the-fly');
+const one = load('bed-on-one-alder');
+const judge = ({ rig, around }: typeof fly): BedResult =>
+  evaluateShelter(rig, around, UNITS, { full: true, spreads: false }).bed!;
+const flyBed = judge(fly);
+
+function shown({ rig, around }: typeof fly, bed: BedResult | null = null) {
+  const edit = jest.fn((next: RidgeRig): string | null => rigProblems(next, around)[0]?.message ?? null);
+  const onShow = jest.fn();
+  bare(
+    <ChakraProvider value={system}>
+      <BedControls rig={rig} around={around} bed={bed} shown="lying" onShow={onShow} edit={edit} put={jest.fn()} />
+    </ChakraProvider>,
+  );
+  return { edit, onShow, last: () => edit.mock.calls.at(-1)![0] };
+}
+function type(field: HTMLElement, text: string): void {
+  fireEvent.change(field, { target: { value: text } });
+  fireEvent.keyDown(field, { key: 'Enter' });
+}
+const group = (title: RegExp): ReturnType<typeof within> =>
+  within(screen.getByRole('heading', { level: 3, name: title }).closest('.control-group')! as HTMLElement);
+const poleOf = (rig: RidgeRig): BedPole => rig.bed!.ends[1].anchor as BedPole;
+
+describe('a bed on one tree', () => {
+  test('a pole stands where the second trunk is, and can be judged as it first stands', () => {
+    const { last } = shown(fly);
+    fireEvent.change(group(/^Second end/).getByLabelText('Hung from'), { target: { value: 'pole' } });
+    const pole = poleOf(last());
+    expect(pole).toMatchObject({ kind: 'pole', stays: 2, foot: [5.4, 0] });
+    expect(rigProblems(last(), fly.around)).toEqual([]);
+    expect(judge({ ...fly, rig: last() }).poles).toHaveLength(1);
+  });
+  test.each([
+    ['Thick', '0.12', { thickness: 0.12 }],
+    ['Foot dug in', '0.4', { dug: 0.4 }],
+    ['Lines off centre', '0.03', { offCentre: 0.03 }],
+    ['Held', '2.6', { out: 2.6 }],
+    ['Spread', '1.1', { spread: 1.1 }],
+    ['Foot along the span', '4.2', { foot: [4.2, 0] }],
+  ])('of its numbers %s is set by itself', (label, text, part) => {
+    const { last } = shown(one);
+    type(group(/^Second end/).getByLabelText(label), text);
+    const before = poleOf(one.rig);
+    expect(poleOf(last())).toEqual({ ...before, ...part, ...('foot' in part ? { foot: [4.2, before.foot[1]] } : {}) });
+  });
+  test('one stay or two; what holds them is told each by itself, a log by its mass', () => {
+    const { last } = shown(one);
+    expect(screen.getByText(/Each stay has one of its own/)).toBeTruthy();
+    type(group(/^Second end/).getByLabelText('Mass'), '450');
+    expect(poleOf(last()).anchor).toEqual({ ...poleOf(one.rig).anchor, mass: 450 });
+    fireEvent.click(group(/^Second end/).getByLabelText('One'));
+    expect(poleOf(last()).stays).toBe(1);
+    cleanup();
+    shown({ ...one, rig: last() });
+    expect(screen.queryByText(/Each stay has one of its own/)).toBeNull();
+    expect(group(/^Second end/).queryByLabelText('Spread')).toBeNull();
+  });
+  test('stays on a tree of the rig go where it stands: how far and how spread is not asked then', () => {
+    const { last } = shown(one);
+    fireEvent.change(group(/^Second end/).getByLabelText('To'), { target: { value: 'tree' } });
+    // the nearest to the pole's foot is offered first
+    expect(poleOf(last()).anchor).toMatchObject({ kind: 'tree', tree: 'trunk1' });
+    cleanup();
+    shown({ ...one, rig: last() });
+    const second = group(/^Second end/);
+    expect(second.queryByLabelText('Held')).toBeNull();
+    expect(second.queryByLabelText('Spread')).toBeNull();
+    const names = [...(second.getByLabelText('Tree') as HTMLSelectElement).options].map((o) => o.text);
+    expect(names).toEqual(one.rig.trunks.map((t) => t.name));
+  });
+  test('two stays on one line are refused at the field, as typed', () => {
+    shown(one);
+    const spread = group(/^Second end/).getByLabelText('Spread') as HTMLInputElement;
+    type(spread, '0.05');
+    expect(screen.getByText(/Two stays must stand apart/)).toBeTruthy();
+    expect(spread.value).toBe('0.05');
+  });
+  test('the pole has its own caution, a tree another', () => {
+    shown(one);
+    expect(group(/^Second end/).getByText(/No one stands behind the stays/)).toBeTruthy();
+    expect(group(/^First end/).getByText(/Look up, knock, push/)).toBeTruthy();
+  });
+});
+
+describe('another tree than the rig’s own', () => {
+  test('stands beside it to begin with, is named, and its signs are kept', () => {
+    const { last } = shown(fly);
+    fireEvent.change(group(/^First end/).getByLabelText('Hung from'), { target: { value: 'stem' } });
+    const stem = last().bed!.ends[0].anchor;
+    expect(stem).toMatchObject({ kind: 'stem', at: [0, 0.5], girth: fly.rig.trunks[0].girth });
+    cleanup();
+    const again = shown({ ...fly, rig: last() });
+    fireEvent.click(group(/^First end/).getByLabelText('hollow', { exact: false }));
+    expect(again.last().bed!.ends[0].anchor).toEqual({ ...stem, signs: ['hollow'] });
+    expect(judge({ ...fly, rig: again.last() }).refusals.join(' ')).toMatch(/is ruled out/);
+  });
+});
+
+describe('who lies in it, and what for', () => {
+  test('every case with its force, its strap and its height; the one touched is drawn', () => {
+    const { onShow } = shown(fly, flyBed);
+    const rows = screen.getAllByRole('row').filter((r) => within(r).queryAllByRole('button').length === 1);
+    for (const c of flyBed.cases) {
+      const row = rows.find((r) => within(r).getByRole('button').textContent!.toLowerCase() === c.name.toLowerCase())!;
+      expect(row.textContent).toContain(`${Math.max(...c.straps).toFixed(c.id === 'empty' ? 1 : 0)} N`);
+    }
+    fireEvent.click(screen.getByRole('button', { name: 'Dropping in' }));
+    expect(onShow).toHaveBeenCalledWith('dropping');
+  });
+  test('a case that ends on the ground says so', () => {
+    const low = judge({
+      ...fly,
+      rig: ([0, 1] as const).reduce((r, i) => withBedEnd(r, i, { height: r.bed!.ends[i].height - 0.45 }), fly.rig),
+    });
+    shown(fly, low);
+    expect(screen.getAllByText('on the ground').length).toBeGreaterThan(0);
+  });
+  test('the end its head belongs at is told with the reason; what lies beneath is chosen', () => {
+    const { last } = shown(fly, flyBed);
+    expect(screen.getByText(/The head belongs at the (first|second) end: /)).toBeTruthy();
+    fireEvent.click(screen.getByRole('radio', { name: 'Second end' }));
+    expect(last().bed!.head).toBe(1);
+    fireEvent.change(screen.getByLabelText('Beneath lies'), { target: { value: 'water' } });
+    expect(judge({ ...fly, rig: last() }).refusals[0]).toMatch(/^Not over water/);
+  });
+  test.each([
+    ['Drops in by', '0.5', { drop: 0.5 }],
+    ['Leans out by', '0.1', { reach: 0.1 }],
+    ['Sits at', '40', { sitAt: 0.4 }],
+    ['Weighs', '95', { mass: 95 }],
+  ])('%s', (label, text, part) => {
+    const { last } = shown(fly);
+    type(screen.getByLabelText(label), text);
+    expect(last().bed).toEqual({ ...fly.rig.bed!, ...part });
+  });
+  test('a cord to one side comes with a side, a peg and a pull, and goes again', () => {
+    const { last } = shown(fly);
+    fireEvent.click(screen.getByLabelText(/a cord holds one side open/));
+    const { aside } = last().bed!;
+    expect(aside).toMatchObject({ side: 'left', haul: 20 });
+    const held = { ...fly, rig: last() };
+    expect(judge(held).cases.every((c) => c.converged)).toBe(true);
+    cleanup();
+    const again = shown(held);
+    fireEvent.click(screen.getByLabelText('Right'));
+    expect(again.last().bed!.aside).toEqual({ ...aside, side: 'right' });
+    fireEvent.click(screen.getByLabelText(/a cord holds one side open/));
+    expect(again.last().bed!.aside).toBeNull();
+  });
+  test('another bed takes its ridge-cord only where it has one', () => {
+    const plain = { ...fly.around.beds[0]!, id: 'plain', name: 'plain bed', ridgeLength: 0 };
+    const around = { ...fly.around, beds: [...fly.around.beds, plain] };
+    const { last } = shown({ ...fly, around });
+    fireEvent.change(screen.getByLabelText('Bed'), { target: { value: 'plain' } });
+    expect(last().bed).toMatchObject({ bed: 'plain', ridgeCord: false });
+  });
+});
+
+describe('taking hold of a bed', () => {
+  const straps = fly.around.straps[0]!;
+  test('a strap goes to the centimetre within its limits, whatever the hand does', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -9, max: 9, noNaN: true }), fc.constantFrom(0 as const, 1 as const), (dz, index) => {
+        const next = movedBed(fly.rig, straps, { kind: 'strap', index }, 0.3, dz);
+        const { height } = next.bed!.ends[index];
+        expect(height).toBeGreaterThanOrEqual(BED_LIMITS.height.min);
+        expect(height).toBeLessThanOrEqual(BED_LIMITS.height.max);
+        expect(Math.abs(height * 100 - Math.round(height * 100))).toBeLessThan(1e-9);
+        expect(next.bed!.ends[1 - index]).toEqual(fly.rig.bed!.ends[1 - index]);
+      }),
+    );
+  });
+  test('a loop goes to the nearest there is with these wraps, and the bed still fits its straps', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -0.4, max: 0.4, noNaN: true }), (dx) => {
+        const next = movedBed(fly.rig, straps, { kind: 'loop', index: 0 }, dx, 0);
+        const end = next.bed!.ends[0];
+        expect(end.wraps).toBe(fly.rig.bed!.ends[0].wraps);
+        const { girth } = bedStem(fly.rig, 0);
+        const free = (loop: number): number => freeAt(straps, end.wraps, loop, girth);
+        const wanted = free(fly.rig.bed!.ends[0].loop) + dx;
+        for (let loop = 1; loop <= straps.count; loop++)
+          if (free(loop) > 0.05)
+            expect(Math.abs(free(end.loop) - wanted)).toBeLessThanOrEqual(Math.abs(free(loop) - wanted) + 1e-9);
+        expect(bedProblems(next, fly.around).every((p) => !/covers?|loops/.test(p.message))).toBe(true);
+      }),
+    );
+  });
+});
