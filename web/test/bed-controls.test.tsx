@@ -180,6 +180,53 @@ describe('who lies in it, and what for', () => {
   });
 });
 
+describe('a choice that does not fit', () => {
+  test('is not taken, and says why at its place, until the field is left', () => {
+    const short = { ...fly.around.beds[0]!, id: 'short', name: 'short bed', length: 2.2, ridgeLength: 0 };
+    const around = { ...fly.around, beds: [...fly.around.beds, short] };
+    const edit = jest.fn((next: RidgeRig): string | null => rigProblems(next, around)[0]?.message ?? null);
+    bare(
+      <ChakraProvider value={system}>
+        <BedControls
+          rig={fly.rig}
+          around={around}
+          bed={null}
+          shown="lying"
+          onShow={jest.fn()}
+          edit={edit}
+          put={jest.fn()}
+        />
+      </ChakraProvider>,
+    );
+    const field = screen.getByLabelText('Bed') as HTMLSelectElement;
+    fireEvent.change(field, { target: { value: 'short' } });
+    expect(screen.getByRole('alert').textContent).toMatch(/^short bed is 2\.20 m long: too short for someone/);
+    expect(field.value).toBe(fly.rig.bed!.bed);
+    expect(field.getAttribute('aria-invalid')).toBe('true');
+    fireEvent.blur(field);
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+  test('one of a few says so too', () => {
+    const put = jest.fn((_: RidgeRig) => 'Straps and bed do not reach. Let out a strap.');
+    bare(
+      <ChakraProvider value={system}>
+        <BedControls
+          rig={fly.rig}
+          around={fly.around}
+          bed={null}
+          shown="lying"
+          onShow={jest.fn()}
+          edit={put}
+          put={jest.fn()}
+        />
+      </ChakraProvider>,
+    );
+    fireEvent.click(screen.getByRole('radio', { name: 'Second end' }));
+    expect(screen.getByRole('alert').textContent).toBe('Straps and bed do not reach. Let out a strap.');
+    expect((screen.getByRole('radio', { name: 'First end' }) as HTMLInputElement).checked).toBe(true);
+  });
+});
+
 describe('taking hold of a bed', () => {
   const straps = fly.around.straps[0]!;
   test('a strap goes to the centimetre within its limits, whatever the hand does', () => {

@@ -20,14 +20,14 @@ export function BodyMarkChoice({
 }: {
   readonly height: number;
   readonly body: BodyMeasures;
-  readonly onHeight: (height: number) => void;
+  readonly onHeight: (height: number) => string | null | void;
 }): ReactElement {
   return (
     <Choice<BodyMark | 'other'>
       label="at"
       value={BODY_MARKS.find((m) => Math.abs(body[m] - height) < 0.005) ?? 'other'}
       options={[{ id: 'other', name: 'my own' }, ...BODY_MARKS.map((m) => ({ id: m, name: MARK_NAMES[m] }))]}
-      onChange={(mark) => mark !== 'other' && onHeight(body[mark])}
+      onChange={(mark) => (mark === 'other' ? null : onHeight(body[mark]))}
     />
   );
 }

@@ -2,7 +2,24 @@ import { useId, useState } from 'react';
 import type { ReactElement } from 'react';
 import { NativeSelect } from '@chakra-ui/react';
 
-/** One of a list, as a drop-down. */
+/** What takes a choice: returns why it cannot be, or null. */
+type Takes<T> = (value: T) => string | null | void;
+
+/** Why the last choice was refused, until something else is chosen, changed from outside, or the field is left. */
+function useRefused<T>(value: T, onChange: Takes<T>) {
+  const [refused, setRefused] = useState<{ readonly of: T; readonly problem: string } | null>(null);
+  const take = (next: T): void => {
+    const problem = onChange(next) ?? null;
+    setRefused(problem === null ? null : { of: value, problem });
+  };
+  return {
+    problem: refused !== null && refused.of === value ? refused.problem : null,
+    take,
+    leave: () => setRefused(null),
+  };
+}
+
+/** One of a list, as a drop-down. What does not fit is not taken, with the reason beneath. */
 export function Choice<T extends string>({
   label,
   value,
@@ -14,13 +31,14 @@ export function Choice<T extends string>({
   readonly label: string;
   readonly value: T;
   readonly options: readonly { readonly id: T; readonly name: string }[];
-  readonly onChange: (value: T) => void;
+  readonly onChange: Takes<T>;
   readonly hint?: string;
   readonly wide?: boolean;
 }): ReactElement {
   const id = useId();
+  const { problem, take, leave } = useRefused(value, onChange);
   return (
-    <div className={wide ? 'field field-wide' : 'field'}>
+    <div className={`field${problem === null ? '' : ' field-wrong'}${wide ? ' field-wide' : ''}`}>
       <label htmlFor={id}>{label}</label>
       <NativeSelect.Root unstyled className="select">
         <NativeSelect.Field
@@ -28,7 +46,10 @@ export function Choice<T extends string>({
           id={id}
           className="select-field"
           value={value}
-          onChange={(e) => onChange(e.currentTarget.value as T)}
+          aria-invalid={problem !== null}
+          aria-describedby={`${id}-more`}
+          onChange={(e) => take(e.currentTarget.value as T)}
+          onBlur={leave}
         >
           {options.map((o) => (
             <option key={o.id} value={o.id}>
@@ -37,12 +58,18 @@ export function Choice<T extends string>({
           ))}
         </NativeSelect.Field>
       </NativeSelect.Root>
-      <span className="field-hint">{hint ?? ''}</span>
+      <span
+        id={`${id}-more`}
+        className={problem === null ? 'field-hint' : 'field-problem'}
+        role={problem === null ? undefined : 'alert'}
+      >
+        {problem ?? hint ?? ''}
+      </span>
     </div>
   );
 }
 
-/** One of a few, side by side. */
+/** One of a few, side by side. One that does not fit is refused with the reason beneath. */
 export function Segments<T extends string>({
   label,
   value,
@@ -53,22 +80,30 @@ export function Segments<T extends string>({
   readonly label: string;
   readonly value: T;
   readonly options: readonly { readonly id: T; readonly name: string }[];
-  readonly onChange: (value: T) => void;
+  readonly onChange: Takes<T>;
   readonly showLabel?: boolean;
 }): ReactElement {
   const id = useId();
+  const { problem, take, leave } = useRefused(value, onChange);
   return (
-    <div className="segments" role="radiogroup" aria-labelledby={id}>
-      <span id={id} className={showLabel ? 'segments-label' : 'hidden'}>
-        {label}
-      </span>
-      {options.map((o) => (
-        <label key={o.id} className={o.id === value ? 'segment segment-on' : 'segment'}>
-          <input type="radio" className="hidden" name={id} checked={o.id === value} onChange={() => onChange(o.id)} />
-          {o.name}
-        </label>
-      ))}
-    </div>
+    <>
+      <div className="segments" role="radiogroup" aria-labelledby={id} onBlur={leave}>
+        <span id={id} className={showLabel ? 'segments-label' : 'hidden'}>
+          {label}
+        </span>
+        {options.map((o) => (
+          <label key={o.id} className={o.id === value ? 'segment segment-on' : 'segment'}>
+            <input type="radio" className="hidden" name={id} checked={o.id === value} onChange={() => take(o.id)} />
+            {o.name}
+          </label>
+        ))}
+      </div>
+      {problem !== null && (
+        <p className="field-problem" role="alert">
+          {problem}
+        </p>
+      )}
+    </>
   );
 }
 
