@@ -153,7 +153,11 @@ describe('the ridge', () => {
     fireEvent.change(screen.getAllByLabelText('at')[1]!, { target: { value: 'chest' } });
     expect(last().trunks.map((t) => t.tieHeight)).toEqual([bareRig.trunks[0].tieHeight, around.body.chest]);
     type(screen.getAllByLabelText('Wraps')[0]!, '2.5');
-    expect(screen.getByRole('alert').textContent).toMatch(/counted in whole ones/);
+    // the cord that is gone holds up every other change, and says so where each was tried
+    expect(screen.getAllByRole('alert').map((a) => a.textContent)).toEqual([
+      'Wraps is counted in whole ones, from 0 to 8.',
+      'This cord is no longer in the kit. Choose another.',
+    ]);
   });
   test('with a roof on it the line alone has no chart', () => {
     shown(file.rig, true);
@@ -283,9 +287,14 @@ describe('guys', () => {
     cleanup();
     shown(two.last(), 'guy 02');
     expect(screen.getByRole('row', { name: /^left middle guy/ }).textContent).toMatch(/on the sapling$/);
-    // whose tree it is cannot be taken out from under the other
-    fireEvent.change(screen.getByLabelText('To'), { target: { value: 'tree' } });
-    expect([...(screen.getByLabelText('To') as HTMLSelectElement).options].map((o) => o.value)).toContain('tree');
+    // whose tree it is cannot be taken out from under the other, by a choice or by a button
+    fireEvent.change(screen.getByLabelText('To'), { target: { value: 'root' } });
+    expect(screen.getByRole('alert').textContent).toMatch(
+      /^A guy is tied to the tree of another guy, which is not there/,
+    );
+    fireEvent.blur(screen.getByLabelText('To'));
+    fireEvent.click(screen.getByRole('button', { name: 'Leave it off' }));
+    expect(screen.getByRole('alert').textContent).toMatch(/Choose another tree for it, or what else holds it/);
   });
   test('one left off can be put back; a spare tie-out can take one', () => {
     const off = { ...file.rig, pitch: { ...file.rig.pitch!, own: { '11': { off: true } } } };

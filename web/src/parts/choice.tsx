@@ -1,5 +1,5 @@
 import { useId, useState } from 'react';
-import type { ReactElement } from 'react';
+import type { ReactElement, ReactNode } from 'react';
 import { NativeSelect } from '@chakra-ui/react';
 
 /** What takes a choice: returns why it cannot be, or null. */
@@ -98,6 +98,32 @@ export function Segments<T extends string>({
           </label>
         ))}
       </div>
+      {problem !== null && (
+        <p className="field-problem" role="alert">
+          {problem}
+        </p>
+      )}
+    </>
+  );
+}
+
+/** Whether something is so. What does not fit is not taken, with the reason beneath. */
+export function Check({
+  checked,
+  onChange,
+  children,
+}: {
+  readonly checked: boolean;
+  readonly onChange: Takes<boolean>;
+  readonly children: ReactNode;
+}): ReactElement {
+  const { problem, take, leave } = useRefused(checked, onChange);
+  return (
+    <>
+      <label className="check">
+        <input type="checkbox" checked={checked} onChange={(e) => take(e.currentTarget.checked)} onBlur={leave} />{' '}
+        {children}
+      </label>
       {problem !== null && (
         <p className="field-problem" role="alert">
           {problem}

@@ -12,7 +12,7 @@ import {
 import type { Bed, BedAnchor, BedEnd, BedPole, Beneath, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
 import type { BedResult, Drip } from '@rough-bight/core/shelter';
 import type { ReactElement } from 'react';
-import { Choice, Segments, TextField } from '../../parts/choice.js';
+import { Check, Choice, Segments, TextField } from '../../parts/choice.js';
 import { BodyMarkChoice } from '../../parts/body-mark.js';
 import { NumberField } from '../../parts/number-field.js';
 import { SignList } from '../../parts/sign-list.js';
@@ -141,14 +141,9 @@ function WhichBed({ rig, around, edit, put }: Props): ReactElement {
         />
       </div>
       {kit !== undefined && kit.ridgeLength > 0 && (
-        <label className="check">
-          <input
-            type="checkbox"
-            checked={bed.ridgeCord}
-            onChange={(e) => edit({ ...rig, bed: { ...bed, ridgeCord: e.currentTarget.checked } })}
-          />{' '}
+        <Check checked={bed.ridgeCord} onChange={(ridgeCord) => edit({ ...rig, bed: { ...bed, ridgeCord } })}>
           with its ridge-cord of {say(kit.ridgeLength, 'length', units)}
-        </label>
+        </Check>
       )}
       <p>
         <button
@@ -601,20 +596,18 @@ function MoreControls({ rig, edit, around, bed: result }: Props): ReactElement {
           </div>
         ),
       )}
-      <label className="check">
-        <input
-          type="checkbox"
-          checked={aside !== null}
-          onChange={(e) =>
-            set({
-              aside: e.currentTarget.checked
-                ? { cord: around.kit[0]?.id ?? '', side: 'left', out: 1.2, haul: 20, pegs: around.pegs[0]?.id ?? '' }
-                : null,
-            })
-          }
-        />{' '}
+      <Check
+        checked={aside !== null}
+        onChange={(held) =>
+          set({
+            aside: held
+              ? { cord: around.kit[0]?.id ?? '', side: 'left', out: 1.2, haul: 20, pegs: around.pegs[0]?.id ?? '' }
+              : null,
+          })
+        }
+      >
         a cord holds one side open
-      </label>
+      </Check>
       {aside !== null && (
         <div className="control-row">
           <Segments

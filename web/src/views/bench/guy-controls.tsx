@@ -6,7 +6,7 @@ import { capital, say } from '@rough-bight/core/quantity';
 import { GUY_HITCHES, PITCH_LIMITS, guyOf, guyTree, treeOf } from '@rough-bight/core/rig';
 import type { Guy, GuyHitch, KitPegs, Pitch, RidgeRig } from '@rough-bight/core/rig';
 import { ArrowUpToLine, RotateCcw } from 'lucide-react';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Choice } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
@@ -66,6 +66,12 @@ export function GuyControls({
     [rig, body, result, place],
   );
   const wanting = result?.pegs.some((p) => p.wanted > p.have) === true;
+  const [refused, setRefused] = useState<{ readonly rig: RidgeRig; readonly why: string } | null>(null);
+  /** What a button does; it has no field to say beside why it cannot be. */
+  const go = (next: RidgeRig): void => {
+    const why = edit(next);
+    setRefused(why === null ? null : { rig, why });
+  };
   const cords = kit.map((k) => ({ id: k.id, name: k.name }));
   const choices = treeChoices(rig, body, (key) => reports.find((g) => g.key === key)?.name);
   return (
@@ -117,12 +123,12 @@ export function GuyControls({
             )}
             <div className="verdict-buttons">
               {pitch.own[picked.key] !== undefined && (
-                <button type="button" className="button" onClick={() => edit(withoutOwn(rig, picked.key))}>
+                <button type="button" className="button" onClick={() => go(withoutOwn(rig, picked.key))}>
                   <RotateCcw size={16} aria-hidden="true" /> As all the others
                 </button>
               )}
               {guyOf(pitch, picked.key).foot !== null && guyOf(pitch, picked.key).anchor.kind !== 'tree' && (
-                <button type="button" className="button" onClick={() => edit(withGuy(rig, picked.key, { foot: null }))}>
+                <button type="button" className="button" onClick={() => go(withGuy(rig, picked.key, { foot: null }))}>
                   Follow the cloth
                 </button>
               )}
@@ -130,7 +136,7 @@ export function GuyControls({
                 <button
                   type="button"
                   className="button"
-                  onClick={() => edit(withGuy(rig, picked.key, { stick: picked.stick > 0 ? 0 : RAISED, foot: null }))}
+                  onClick={() => go(withGuy(rig, picked.key, { stick: picked.stick > 0 ? 0 : RAISED, foot: null }))}
                 >
                   {picked.stick > 0 ? 'Take the stick away' : 'Raise it on a stick'}
                 </button>
@@ -142,7 +148,7 @@ export function GuyControls({
               >
                 <ArrowUpToLine size={16} aria-hidden="true" /> Haul it first
               </button>
-              <button type="button" className="button" onClick={() => edit(withGuy(rig, picked.key, { off: true }))}>
+              <button type="button" className="button" onClick={() => go(withGuy(rig, picked.key, { off: true }))}>
                 Leave it off
               </button>
             </div>
@@ -150,6 +156,11 @@ export function GuyControls({
         )}
       </div>
       <div className="control-group control-group-wide">
+        {refused !== null && refused.rig === rig && (
+          <p className="field-problem" role="alert">
+            {refused.why}
+          </p>
+        )}
         <table className="guys">
           <thead>
             <tr>
@@ -188,12 +199,7 @@ export function GuyControls({
           <p className="quiet">
             {keys.length === 1 ? 'One is left off.' : `${keys.length} are left off.`}{' '}
             {keys.map((key) => (
-              <button
-                key={key}
-                type="button"
-                className="button"
-                onClick={() => edit(withGuy(rig, key, { off: false }))}
-              >
+              <button key={key} type="button" className="button" onClick={() => go(withGuy(rig, key, { off: false }))}>
                 Put {judgement?.pitch.topology.keys.find((k) => k.id === key)?.name ?? key} back
               </button>
             ))}
@@ -213,7 +219,7 @@ export function GuyControls({
                 key={k.id}
                 type="button"
                 className="button"
-                onClick={() => edit(withGuy(rig, k.id, { off: false }))}
+                onClick={() => go(withGuy(rig, k.id, { off: false }))}
               >
                 Guy at {k.name}
               </button>
@@ -237,7 +243,7 @@ export function GuyControls({
                   <button
                     type="button"
                     className="button"
-                    onClick={() => edit(withGuy(rig, t.key, { anchor: t.anchor, foot: t.foot }))}
+                    onClick={() => go(withGuy(rig, t.key, { anchor: t.anchor, foot: t.foot }))}
                   >
                     Give it
                   </button>
