@@ -171,6 +171,32 @@ describe('who lies in it, and what for', () => {
     fireEvent.click(screen.getByLabelText(/a cord holds one side open/));
     expect(again.last().bed!.aside).toBeNull();
   });
+  test('other straps, and another bed, are hung on loops they have and reach with', () => {
+    const knotted = {
+      ...fly.around.straps[0]!,
+      id: 'knotted',
+      name: 'knotted straps',
+      count: 10,
+      spacing: 0.25,
+      first: 0.8,
+    };
+    const longer = { ...fly.around.beds[0]!, id: 'longer', name: 'longer bed', length: 3.3, ridgeLength: 2.7 };
+    const around = {
+      ...fly.around,
+      straps: [...fly.around.straps, knotted],
+      beds: [...fly.around.beds, longer],
+    };
+    const { edit, last } = shown({ ...fly, around });
+    fireEvent.change(screen.getByLabelText('Straps'), { target: { value: 'knotted' } });
+    expect(last().bed!.straps).toBe('knotted');
+    expect(last().bed!.ends.every((e) => e.loop <= 10)).toBe(true);
+    expect(rigProblems(last(), around)).toEqual([]);
+    expect(judge({ rig: last(), around }).cases.every((c) => c.converged)).toBe(true);
+    fireEvent.change(screen.getByLabelText('Bed'), { target: { value: 'longer' } });
+    expect(last().bed).toMatchObject({ bed: 'longer', ridgeCord: true });
+    expect(rigProblems(last(), around)).toEqual([]);
+    expect(edit).toHaveBeenCalledTimes(2);
+  });
   test('another bed takes its ridge-cord only where it has one', () => {
     const plain = { ...fly.around.beds[0]!, id: 'plain', name: 'plain bed', ridgeLength: 0 };
     const around = { ...fly.around, beds: [...fly.around.beds, plain] };

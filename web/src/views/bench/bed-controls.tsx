@@ -113,6 +113,15 @@ function WhichBed({ rig, around, edit, put }: Props): ReactElement {
   const bed = rig.bed!;
   const units = useUnits();
   const kit = around.beds.find((b) => b.id === bed.bed);
+  /** Another bed or other straps, with the straps set anew: their loops are elsewhere. */
+  const swapped = (part: Partial<Pick<Bed, 'bed' | 'straps' | 'ridgeCord'>>): string | null => {
+    const next = { ...bed, ...part };
+    const found = around.beds.find((b) => b.id === next.bed);
+    const straps = around.straps.find((s) => s.id === next.straps);
+    const hung =
+      found === undefined || straps === undefined ? next : strapsFor(rig, next, { bed: found, straps }, around.body);
+    return edit({ ...rig, bed: hung });
+  };
   return (
     <div className="control-group">
       <h3>Bed</h3>
@@ -127,17 +136,14 @@ function WhichBed({ rig, around, edit, put }: Props): ReactElement {
               : `${say(kit.length, 'length', units)}, ${kit.limit > 0 ? `to ${kit.limit} kg` : 'limit not known'}`
           }
           onChange={(id) =>
-            edit({
-              ...rig,
-              bed: { ...bed, bed: id, ridgeCord: (around.beds.find((b) => b.id === id)?.ridgeLength ?? 0) > 0 },
-            })
+            swapped({ bed: id, ridgeCord: (around.beds.find((b) => b.id === id)?.ridgeLength ?? 0) > 0 })
           }
         />
         <Choice
           label="Straps"
           value={bed.straps}
           options={around.straps.map((s) => ({ id: s.id, name: s.name }))}
-          onChange={(id) => edit({ ...rig, bed: { ...bed, straps: id } })}
+          onChange={(id) => swapped({ straps: id })}
         />
       </div>
       {kit !== undefined && kit.ridgeLength > 0 && (
