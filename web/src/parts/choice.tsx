@@ -1,6 +1,7 @@
 import { useId, useState } from 'react';
 import type { ReactElement, ReactNode } from 'react';
 import { NativeSelect } from '@chakra-ui/react';
+import { FieldMore } from './field-more.js';
 
 /** What takes a choice: returns why it cannot be, or null. */
 type Takes<T> = (value: T) => string | null | void;
@@ -58,13 +59,7 @@ export function Choice<T extends string>({
           ))}
         </NativeSelect.Field>
       </NativeSelect.Root>
-      <span
-        id={`${id}-more`}
-        className={problem === null ? 'field-hint' : 'field-problem'}
-        role={problem === null ? undefined : 'alert'}
-      >
-        {problem ?? hint ?? ''}
-      </span>
+      <FieldMore id={id} problem={problem} hint={hint} />
     </div>
   );
 }
@@ -182,13 +177,7 @@ export function TextField({
           onKeyDown={(e) => e.key === 'Enter' && commit()}
         />
       </span>
-      <span
-        id={`${id}-more`}
-        className={problem === null ? 'field-hint' : 'field-problem'}
-        role={problem === null ? undefined : 'alert'}
-      >
-        {problem ?? ''}
-      </span>
+      <FieldMore id={id} problem={problem} />
     </div>
   );
 }

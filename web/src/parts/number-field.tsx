@@ -3,6 +3,7 @@ import type { Quantity, UnitChoice } from '@rough-bight/core/quantity';
 import type { Limit } from '@rough-bight/core/rig';
 import { useId, useState } from 'react';
 import type { ReactElement } from 'react';
+import { FieldMore } from './field-more.js';
 import { useUnits } from './units.js';
 
 /** How a quantity is typed: its unit, and how many SI units one of it is. */
@@ -133,13 +134,7 @@ export function NumberField({
         />
         {(unit !== '' || suffix !== undefined) && <span className="field-unit">{suffix ?? unit}</span>}
       </span>
-      <span
-        id={`${id}-more`}
-        className={problem === null ? 'field-hint' : 'field-problem'}
-        role={problem === null ? undefined : 'alert'}
-      >
-        {problem ?? hint ?? ''}
-      </span>
+      <FieldMore id={id} problem={problem} hint={hint} />
     </div>
   );
 }
