@@ -2,19 +2,23 @@ import { readFileSync, statSync } from 'node:fs';
 import { FileProblem, readRigFile, surroundingsOf } from '@rough-bight/core/formats';
 import type { RigFile } from '@rough-bight/core/formats';
 import { NoSuchLine } from '@rough-bight/core/line';
-import type { CaseWind, PitchResult } from '@rough-bight/core/pitch';
+import { allSolved, gustPressure } from '@rough-bight/core/pitch';
+import type { Evaluated, GivenWind, PitchResult } from '@rough-bight/core/pitch';
 import { RigProblem } from '@rough-bight/core/rig';
+import { windToward } from '@rough-bight/core/weather';
 import { evaluateShelter } from '@rough-bight/core/shelter';
 import { bedJson, bedText, governs } from './bed.js';
 import type { Output } from './main.js';
 import { BadInput, bad, readNumber, readOptions, single } from './options.js';
 
-const HELP = `rb rig FILE [--wind M/S@DEG] [--wet] [--json]
+const HELP = `rb rig FILE [--wind M/S[@DEG]] [--wet] [--json [--shape]]
 
 Solves a pitched rig, a bed hung in one or both (docs/formats/rig.md) under their cases and prints lines, anchors,
 hitches, cloth, and the bed with what its trunks bear of both.
---wind  a gust at the roof, m/s, from a bearing, degrees clockwise from north, instead of the file's own wind
---wet   the demand columns tell the wet night instead of the rig as pitched
+--wind  a gust at the roof, m/s, instead of the file's own wind: from one bearing, degrees clockwise from north, or without
+        one from all sixteen
+--wet   the demand columns tell the wet night instead of the rig as pitched; with --wind the soaked gust
+--shape with --json: places, pressures and the ground's pushes of every case (docs/formats/rig.md)
 Exit code 0 solved, 3 not settled in some case (it says which), 2 bad input.`;
 
 const SPEED = { says: 'a speed from 0 to 60 m/s', fits: (x: number) => x >= 0 && x <= 60 };
@@ -35,15 +39,13 @@ export function readRig(file: string | undefined): RigFile {
   }
 }
 
-/** A wind as typed: speed@bearing. */
-export function readWind(text: string | undefined): CaseWind | undefined {
+/** A wind as typed: speed, or speed@bearing. */
+export function readWind(text: string | undefined): GivenWind | undefined {
   if (text === undefined) return undefined;
   const parts = text.split('@');
-  if (parts.length !== 2) throw bad('wind', text, 'M/S@DEG, as in 12@270');
-  return {
-    speed: readNumber('wind', parts[0]!, SPEED, text),
-    from: (readNumber('wind', parts[1]!, BEARING, text) * Math.PI) / 180,
-  };
+  if (parts.length > 2) throw bad('wind', text, 'M/S@DEG or M/S, as in 12@270 or 12');
+  const from = parts[1] === undefined ? null : (readNumber('wind', parts[1], BEARING, text) * Math.PI) / 180;
+  return { speed: readNumber('wind', parts[0]!, SPEED, text), from };
 }
 
 /** A rig file with a roof pitched on its line. @throws BadInput naming file, field and remedy */
@@ -75,25 +77,34 @@ export function rig(args: readonly string[], io: Output): number {
   const file = readRig(name);
   if (file.rig.pitch === undefined && file.rig.bed === undefined)
     throw new BadInput('rig.pitch: this rig has neither a roof pitched on it nor a bed; rb ridge solves a line alone');
-  const options = readOptions(rest, ['wind'], ['wet', 'json']);
+  const options = readOptions(rest, ['wind'], ['wet', 'json', 'shape']);
   const wind = readWind(single(options, 'wind'));
   const { roof, bed, verdict } = onRig(() =>
     evaluateShelter(file.rig, surroundingsOf(file), UNITS, { full: true, ...(wind === undefined ? {} : { wind }) }),
   );
   const result = roof?.result ?? null;
-  const caseId = options.has('wet')
+  const group = options.has('wet')
     ? wind === undefined
       ? 'wet'
       : 'wet-gust'
     : wind === undefined
       ? 'pitched'
       : 'gust';
+  const caseId = result?.worst[group] ?? 'pitched';
   const cases = [...(result?.cases ?? []), ...(bed?.cases ?? [])];
-  const converged = cases.every((c) => c.converged);
+  const converged = cases.every((c) => c.converged) && (result === null || allSolved(result));
   const under = new Set<string>(bed?.trunks.map((t) => t.id));
   const said = result === null ? null : toJson(result, caseId, under);
   const ofBed = bed === null ? {} : { bed: bedJson(file, bed) };
-  if (options.has('json')) io.out(JSON.stringify({ name: file.name, verdict, ...said, ...ofBed, converged }, null, 2));
+  const shapes = roof !== null && options.has('shape') ? { shapes: shapesOf(roof) } : {};
+  if (options.has('json'))
+    io.out(
+      JSON.stringify(
+        { name: file.name, verdict, ...said, ...ofBed, ...shapes, converged },
+        null,
+        options.has('shape') ? 0 : 2,
+      ),
+    );
   else
     [
       `${file.name}${result === null ? '' : `: ${result.formName}`}`,
@@ -104,6 +115,31 @@ export function rig(args: readonly string[], io: Output): number {
       'Look up, knock and push before you trust a trunk. Soil by feel is good to a factor of two.',
     ].forEach(io.out);
   return converged ? 0 : 3;
+}
+
+/** Every case's shape with what acts on it, so that anyone can check its balance. */
+function shapesOf({ result, tied }: Evaluated) {
+  const { bearing } = tied.model.rig.pitch!;
+  const { corners } = result.topology;
+  const triples = (a: ArrayLike<number>): number[][] =>
+    Array.from({ length: a.length / 3 }, (_, i) => [a[3 * i]!, a[3 * i + 1]!, a[3 * i + 2]!]);
+  return result.cases.map((c) => {
+    const shape = result.shapes.find((s) => s.caseId === c.id)!;
+    return {
+      case: c.id,
+      bearing: c.wind === null ? null : round((c.wind.from * 180) / Math.PI, 4),
+      toward: c.wind === null ? null : windToward(c.wind.from, bearing),
+      wind: c.wind?.speed ?? 0,
+      q: c.wind === null ? 0 : gustPressure(c.wind),
+      law: c.wind?.law ?? null,
+      converged: c.converged,
+      luffing: c.luffing,
+      nodes: triples(shape.at),
+      panels: triples(corners),
+      pressure: [...shape.pressure],
+      ground: triples(shape.ground).map(([, , up]) => up),
+    };
+  });
 }
 
 const round = (x: number, places = 3): number => Number(x.toFixed(places));
@@ -157,6 +193,10 @@ function toJson(r: PitchResult, caseId: string, under: ReadonlySet<string>) {
       lowestEdge: round(r.cover.lowestEdge),
     },
     cases: r.cases,
+    gust: round(r.gust),
+    letsGo: r.letsGo.map(({ id, gust }) => ({ id, gust: gust === null ? null : round(gust, 2) })),
+    worst: r.worst,
+    room: r.room,
     residual: r.residual,
     warnings: r.warnings,
   };
@@ -186,7 +226,9 @@ function toText(r: PitchResult, said: ReturnType<typeof toJson>): string[] {
     `cloth: at most ${said.cloth.maxStress.toFixed(0)} N/m, ${(said.cloth.slackShare * 100).toFixed(0)} % slack, ${(said.cloth.wrinkledShare * 100).toFixed(0)} % wrinkled; ${said.cloth.pondedLitres.toFixed(1)} l stand on it in rain`,
     `covers ${said.cloth.covered.toFixed(1)} m², headroom ${said.cloth.headroom.toFixed(2)} m, lowest edge ${said.cloth.lowestEdge.toFixed(2)} m`,
     `out of balance by at most ${r.residual.toExponential(1)} N`,
-    ...r.cases.filter((c) => !c.converged).map((c) => `not settled: ${c.name}: ${c.reason}`),
+    ...r.cases
+      .filter((c) => c.luffing || !c.converged)
+      .map((c) => `no rest: ${c.name}: ${c.converged ? `the cloth flaps near the ${c.flaps ?? 'edge'}` : c.reason}`),
     ...r.warnings.map((w) => `note: ${w}`),
   ];
 }

@@ -1,7 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { bendingFigure, footStress, levelFigure, levelOn, momentOn } from '../src/anchor/index.js';
+import {
+  levelFigure,
+  levelOn,
+  momentFigure,
+  momentOn,
+  rootsHold,
+  stemHolds,
+  treeHoldFigure,
+  treeHolds,
+} from '../src/anchor/index.js';
 import type { StemPull } from '../src/anchor/index.js';
+import { SOILS, WOODS, findWood } from '../src/catalogue/index.js';
 import { given } from '../src/working/index.js';
 
 const pull = (level: number, toward: number, height: number, off = 0): StemPull => ({
@@ -53,27 +63,55 @@ describe('a stem under several pulls', () => {
       ),
     );
   });
-  test('the stress with its working is that of the moment; one pull reads as the plain formula', () => {
+  test('the moment with its working; one pull reads as the plain formula', () => {
     fc.assert(
       fc.property(fc.array(anyPull, { minLength: 1, maxLength: 6 }), (pulls) => {
-        const f = bendingFigure('the alder', 0.2, pulls);
-        expect(f.value).toBeCloseTo(footStress(momentOn(pulls), 0.2), 3);
+        const f = momentFigure('the alder', pulls);
+        expect(f.value).toBeCloseTo(momentOn(pulls), 6);
         expect(levelFigure('the alder', pulls).value).toBeCloseTo(levelOn(pulls), 6);
-        expect(f.inputs![0]!.inputs).toHaveLength(pulls.length === 1 ? 2 : 3 * pulls.length);
+        expect(f.inputs).toHaveLength(pulls.length === 1 ? 2 : 3 * pulls.length);
       }),
     );
-    expect(bendingFigure('the alder', 0.2, [pull(400, 1, 1.5)]).inputs![0]!.formula).toBe('M = H h');
-    expect(bendingFigure('the alder', 0.2, [pull(400, 1, 1.5)]).value).toBeCloseTo(
-      (32 * 400 * 1.5) / (Math.PI * 0.2 ** 3),
-      6,
-    );
+    expect(momentFigure('the alder', [pull(400, 1, 1.5)]).formula).toBe('M = H h');
+    expect(momentFigure('the alder', [pull(400, 1, 1.5)]).value).toBeCloseTo(600, 9);
   });
   test('each pull and where it goes is told, numbered, and its range widens that of the whole', () => {
-    const sure = bendingFigure('the alder', 0.2, [pull(400, 0, 1.5), pull(100, 0, 0.3)]);
-    const loose = bendingFigure('the alder', 0.2, [pull(400, 0, 1.5, 0.3), pull(100, 0, 0.3)]);
-    expect(sure.inputs!.map((f) => f.symbol)).toEqual(['M', 'd']);
-    expect(sure.inputs![0]!.inputs!.map((f) => f.symbol)).toEqual(['H₁', 'φ₁', 'h₁', 'H₂', 'φ₂', 'h₂']);
+    const sure = momentFigure('the alder', [pull(400, 0, 1.5), pull(100, 0, 0.3)]);
+    const loose = momentFigure('the alder', [pull(400, 0, 1.5, 0.3), pull(100, 0, 0.3)]);
+    expect(sure.inputs!.map((f) => f.symbol)).toEqual(['H₁', 'φ₁', 'h₁', 'H₂', 'φ₂', 'h₂']);
     expect(loose.range![1] - loose.value).toBeGreaterThan(sure.range![1] - sure.value);
     expect(loose.value).toBe(sure.value);
+  });
+});
+
+describe('what the foot of a tree holds', () => {
+  const alder = findWood('alder')!;
+  test('a stem bends at f pi d cubed over 32; roots turn over with the cube of the diameter', () => {
+    expect(stemHolds(0.3, 45e6)).toBeCloseTo((45e6 * Math.PI * 0.027) / 32, 6);
+    expect(rootsHold(0.4, { soil: 'turf', wet: false }) / rootsHold(0.2, { soil: 'turf', wet: false })).toBeCloseTo(
+      8,
+      9,
+    );
+  });
+  test('the lesser of the two, with both in its working', () => {
+    for (const soil of SOILS)
+      for (const wet of [false, true])
+        for (const wood of WOODS) {
+          const ground = { soil: soil.id, wet };
+          const f = treeHoldFigure('it', 0.25, wood, ground);
+          expect(f.value).toBe(treeHolds(0.25, wood, ground));
+          expect(f.value).toBe(Math.min(...f.inputs!.map((x) => x.value)));
+        }
+  });
+  test('wet, stony and soft ground never holds a tree better', () => {
+    for (const soil of SOILS) {
+      expect(rootsHold(0.3, { soil: soil.id, wet: true })).toBeLessThan(rootsHold(0.3, { soil: soil.id, wet: false }));
+      expect(rootsHold(0.3, { soil: soil.id, wet: false })).toBeLessThanOrEqual(
+        rootsHold(0.3, { soil: 'firm-clay', wet: false }),
+      );
+    }
+    expect(treeHolds(0.3, alder, { soil: 'gravel', wet: true })).toBeLessThan(
+      treeHolds(0.3, alder, { soil: 'turf', wet: false }),
+    );
   });
 });

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { COMMON_PEG, shortPile, shortPileIn, slideHold } from '../src/anchor/index.js';
+import { COMMON_PEG, pileIn, shortPile, slideHold } from '../src/anchor/index.js';
 import { FEATURES, SOILS, findSoil, likelyWoods, weakestOf, WOODS } from '../src/catalogue/index.js';
 import type { Feature } from '../src/catalogue/index.js';
 import { GRAVITY } from '../src/quantity/index.js';
@@ -50,20 +50,20 @@ describe('a short rigid peg or post (Broms)', () => {
   test('every soil of the catalogue is one that sticks or one that runs, with ranges in order and a source', () => {
     for (const s of SOILS) {
       expect(Number(s.cohesion !== undefined) + Number(s.friction !== undefined)).toBe(1);
-      for (const c of [s.cohesion, s.friction, s.weight, s.runOff]) {
+      for (const c of [s.cohesion, s.friction, s.apparent, s.wet, s.weight, s.runOff]) {
         if (c === undefined) continue;
-        expect(c.low).toBeLessThan(c.typical);
+        expect(c.low).toBeLessThanOrEqual(c.typical);
         expect(c.typical).toBeLessThan(c.high);
         expect(c.citation.length).toBeGreaterThan(8);
       }
       const { diameter, depth, arm } = COMMON_PEG;
-      expect(shortPileIn(s, 'low', diameter, depth, arm)).toBeLessThan(shortPileIn(s, 'high', diameter, depth, arm));
+      expect(pileIn(s, 'low', diameter, depth, arm)).toBeLessThan(pileIn(s, 'high', diameter, depth, arm));
     }
   });
   test('silty sand holds pegs badly, firm clay well', () => {
     const { diameter, depth, arm } = COMMON_PEG;
-    const held = (id: string): number => shortPileIn(findSoil(id)!, 'typical', diameter, depth, arm);
-    expect(held('silty-sand')).toBeLessThan(60);
+    const held = (id: string): number => pileIn(findSoil(id)!, 'typical', diameter, depth, arm);
+    expect(held('silty-sand')).toBeLessThan(90);
     expect(held('firm-clay')).toBeGreaterThan(300);
   });
 });

@@ -30,7 +30,7 @@ describe('words for wind', () => {
     expect(windBySigns(0).range![0]).toBe(0);
   });
   test('bearings in eighths', () => {
-    expect([0, 0.8, Math.PI / 2, Math.PI, 3.93, 6.2].map(compassPoint)).toEqual([
+    expect([0, 0.8, Math.PI / 2, Math.PI, 3.93, 6.2].map((b) => compassPoint(b))).toEqual([
       'north',
       'north-east',
       'east',

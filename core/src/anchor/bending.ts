@@ -1,6 +1,8 @@
+import { ROOT_PLATE, WET_ROOTS, looked, rootsIn } from '../catalogue/index.js';
+import type { Wood } from '../catalogue/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import { footMoment, footStress } from './tree.js';
+import { footMoment } from './tree.js';
 
 /** One of the pulls a stem bears at once. */
 export interface StemPull {
@@ -110,17 +112,56 @@ export function momentFigure(name: string, pulls: readonly StemPull[], said = ''
   );
 }
 
-/** Bending stress at the foot of a stem of such a thickness, m, with its working. */
-export function bendingFigure(name: string, diameter: number, pulls: readonly StemPull[], said = ''): Figure {
+/** The ground a stem stands in, as it is now. */
+export interface Rooted {
+  /** Id of the soil. */
+  readonly soil: string;
+  readonly wet: boolean;
+}
+
+/** Moment at its foot that bends a stem at its green strength, and that which turns its root plate over, N m. */
+export function stemHolds(diameter: number, strength: number): number {
+  return (strength * Math.PI * diameter ** 3) / 32;
+}
+export function rootsHold(diameter: number, { soil, wet }: Rooted): number {
+  return ROOT_PLATE.typical * rootsIn(soil).typical * (wet ? WET_ROOTS.typical : 1) * diameter ** 3;
+}
+/** The lesser of the two. */
+export const treeHolds = (diameter: number, wood: Wood, ground: Rooted): number =>
+  Math.min(stemHolds(diameter, wood.strength.typical), rootsHold(diameter, ground));
+
+/** Moment at its foot that a tree holds, with the working of both ways in which it gives. */
+export function treeHoldFigure(name: string, diameter: number, wood: Wood, ground: Rooted): Figure {
+  const d = diameterFigure(diameter);
+  const stem = derive(
+    {
+      symbol: 'M_b',
+      title: `moment that bends ${name} at its green strength`,
+      quantity: 'moment',
+      formula: 'M_b = f_b π d³ / 32',
+    },
+    [looked(wood.strength), d],
+    (f, x) => stemHolds(x!, f!),
+  );
+  const roots = derive(
+    {
+      symbol: 'M_r',
+      title: `moment that turns the roots of ${name} over${ground.wet ? ' in wet ground' : ''}`,
+      quantity: 'moment',
+      formula: `M_r = k_r r${ground.wet ? ' w' : ''} d³`,
+    },
+    [looked(ROOT_PLATE), looked(rootsIn(ground.soil)), d, ...(ground.wet ? [looked(WET_ROOTS)] : [])],
+    (k, r, x, w = 1) => k! * r! * w * x! ** 3,
+  );
   return derive(
     {
-      symbol: 'σ',
-      title: `bending stress at the foot of ${name}${said}`,
-      quantity: 'stress',
-      formula: 'σ = 32 M / (π d³)',
-      notes: ['A sound, solid, round stem on firm roots: a screen, never a pass. Look up, knock and push.'],
+      symbol: 'R',
+      title: `moment the foot of ${name} holds${ground.wet ? ', wet ground' : ''}`,
+      quantity: 'moment',
+      formula: 'R = min(M_b, M_r)',
+      notes: ['A sound, solid, round stem: a screen, never a pass. Look up, knock and push.'],
     },
-    [momentFigure(name, pulls, said), diameterFigure(diameter)],
-    (M, d) => footStress(M!, d!),
+    [stem, roots],
+    (b, r) => Math.min(b!, r!),
   );
 }

@@ -58,4 +58,6 @@ export const HOLDS = {
 } as const satisfies Record<string, { name: string; strength: Constant }>;
 export type Hold = keyof typeof HOLDS;
 
+/** Friction of cloth and cord lying on the ground. */
+export const CLOTH_ON_GROUND: Constant = of('μ_g', 'friction of cloth on the ground', 'ratio', [0.3, 0.5, 0.8], 'Judgement: coated cloth slides on wet leaves and clings to turf.');
 export const CORD_ON_CLOTH: Constant = of('mu_c', 'friction of cord on cloth', 'ratio', [0.15, 0.25, 0.35], 'Judgement: coated cloth is slick.');

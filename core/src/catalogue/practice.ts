@@ -21,6 +21,25 @@ export const CORD_ON_BARK: Constant = number('mu_b', 'friction of cord on bark',
 /** Friction of a log or boulder on the ground. */
 export const ON_GROUND: Constant = number('μ', 'friction of a log or boulder on the ground', 'ratio', 0.3, 0.5, 0.7, 'Judgement: least on wet leaves.');
 
+/** What a pulled peg then holds over that pull, by how the test ended. */
+export const PULL_SPREAD = {
+  moved: number('k', 'hold over the pull at which a peg moved', 'ratio', 0.75, 1, 1.3, 'Judgement: one spot differs from the next.'),
+  held: number('k', 'hold over the pull that a peg held', 'ratio', 0.9, 1, 2, 'Judgement: it holds that much at least; how much more was not tried.'),
+} as const;
+/** A heel on the guy with most of one's weight, N. */
+export const HEEL_PULL: Constant = number('P', 'a heel put on the guy', 'force', 200, 300, 450, 'Judgement: about half of body weight.');
+
+/** Snow by feel: what a handful says, kg/m³. */
+export const SNOWS = {
+  powder: { name: 'dry powder', feel: 'blows from the hand', density: number('ρ', 'density of dry powder snow', 'density', 50, 80, 120, 'Judgement, in line with EN 1991-1-3, annex E: fresh snow 100 kg/m³.') },
+  fresh: { name: 'fresh snow', feel: 'makes no ball', density: number('ρ', 'density of fresh snow', 'density', 80, 100, 150, 'EN 1991-1-3:2003, annex E: fresh snow 1.0 kN/m³.', 'standard') },
+  settled: { name: 'settled snow', feel: 'makes a firm ball', density: number('ρ', 'density of settled snow', 'density', 150, 200, 280, 'EN 1991-1-3:2003, annex E: settled snow (hours or days) 2.0 kN/m³.', 'standard') },
+  wet: { name: 'wet snow', feel: 'a squeezed ball drips', density: number('ρ', 'density of wet snow', 'density', 300, 400, 500, 'EN 1991-1-3:2003, annex E: wet snow 4.0 kN/m³.', 'standard') },
+} as const;
+export type SnowFeel = keyof typeof SNOWS;
+/** Snow slides from cloth steeper than the second, lies on all flatter than the first, rad (EN 1991-1-3, 5.3: 30 and 60 degrees for roofs; coated cloth sheds sooner: judgement). */
+export const SNOW_SLIDES = [(25 * Math.PI) / 180, (50 * Math.PI) / 180] as const;
+
 /** Length that wraps and knots give up as they bed in at both ends, m. */
 export const BEDDING_IN: Constant = number('b', 'bedding-in of wraps and knots, both ends', 'length', 0.02, 0.05, 0.1, 'Judgement.');
 /** Onset time of the relaxation law, s. */

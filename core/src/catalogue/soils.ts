@@ -10,6 +10,10 @@ export interface Soil {
   readonly cohesion?: Constant;
   /** Angle of friction, rad: soils that run through the fingers. */
   readonly friction?: Constant;
+  /** Apparent cohesion of damp grains, Pa: gone when flooded or dry. Soils that run only. */
+  readonly apparent?: Constant;
+  /** Share of what sticks (strength or apparent cohesion) that a wet night leaves near the surface. */
+  readonly wet: Constant;
   /** Weight, N/m^3. */
   readonly weight: Constant;
   /** Share of rain that runs off rather than in. */
@@ -19,13 +23,32 @@ export interface Soil {
 const THUMB =
   'Thumb test after ASTM D2488 (consistency) with strengths of Terzaghi, Peck and Mesri, Soil Mechanics in Engineering Practice, 3rd ed. 1996, ch. 2; a factor of two each way by judgement.';
 const HEEL =
-  'Terzaghi, Peck and Mesri, 1996, ch. 4, angles of loose to dense sand and gravel; which is which by heel is judgement.';
+  'Terzaghi, Peck and Mesri, 1996, ch. 4, angles of loose to dense sand and gravel, and some degrees more at the small stresses round a peg (dilation: Bolton, Géotechnique 36, 1986); which is which by heel is judgement.';
 const WEIGHT =
   'Usual range of moist soil in handbooks (Terzaghi, Peck and Mesri, 1996, table 6.3); by feel, judgement.';
 const RUN = 'Judgement, in line with rational-method coefficients for woodland and lawns (0.05 to 0.35).';
 
 const degrees = (a: number): number => (a * Math.PI) / 180;
-const cohesive = (id: string, name: string, feel: string, kPa: number, runOff: [number, number, number]): Soil => ({
+const WET =
+  'Judgement: saturated turf and clay lose up to half in the upper third of a metre, roots keep some; flooded sand loses what damp gave it.';
+const wetOf = (name: string, [low, typical, high]: readonly [number, number, number]): Constant => ({
+  symbol: 'w',
+  title: `share of its hold that a wet night leaves ${name}`,
+  quantity: 'share',
+  low,
+  typical,
+  high,
+  kind: 'judgement',
+  citation: WET,
+});
+const cohesive = (
+  id: string,
+  name: string,
+  feel: string,
+  kPa: number,
+  wet: readonly [number, number, number],
+  runOff: [number, number, number],
+): Soil => ({
   id,
   name,
   feel,
@@ -39,6 +62,7 @@ const cohesive = (id: string, name: string, feel: string, kPa: number, runOff: [
     kind: 'judgement',
     citation: THUMB,
   },
+  wet: wetOf(name, wet),
   weight: {
     symbol: 'γ',
     title: `weight of ${name}`,
@@ -65,6 +89,7 @@ const granular = (
   name: string,
   feel: string,
   angle: [number, number, number],
+  damp: readonly [number, number, number],
   kN: number,
   runOff: [number, number, number],
 ): Soil => ({
@@ -81,6 +106,18 @@ const granular = (
     kind: 'judgement',
     citation: HEEL,
   },
+  apparent: {
+    symbol: 'c_a',
+    title: `apparent cohesion of ${name} while damp`,
+    quantity: 'stress',
+    low: damp[0],
+    typical: damp[1],
+    high: damp[2],
+    kind: 'judgement',
+    citation:
+      'Judgement: suction in damp sand, 1 to 3 kPa in textbooks of soil physics; nothing in clean dry or flooded grains.',
+  },
+  wet: wetOf(name, [0, 0, 0.3]),
   weight: {
     symbol: 'γ',
     title: `weight of ${name}`,
@@ -105,15 +142,16 @@ const granular = (
 
 /** Soils by feel, from what holds worst of each sort. */
 export const SOILS: readonly Soil[] = [
-  cohesive('soft-clay', 'soft clay or mud', 'the thumb goes in easily', 18, [0.2, 0.35, 0.5]),
-  cohesive('firm-clay', 'firm clay or loam', 'the thumb goes in with effort', 38, [0.15, 0.3, 0.45]),
-  cohesive('stiff-clay', 'stiff clay', 'the thumb only dents it', 75, [0.25, 0.4, 0.55]),
-  cohesive('turf', 'rooted turf', 'a heel bounces, roots hold it together', 30, [0.1, 0.2, 0.35]),
+  cohesive('soft-clay', 'soft clay or mud', 'the thumb goes in easily', 18, [0.4, 0.55, 0.8], [0.2, 0.35, 0.5]),
+  cohesive('firm-clay', 'firm clay or loam', 'the thumb goes in with effort', 38, [0.45, 0.6, 0.85], [0.15, 0.3, 0.45]),
+  cohesive('stiff-clay', 'stiff clay', 'the thumb only dents it', 75, [0.6, 0.75, 0.95], [0.25, 0.4, 0.55]),
+  cohesive('turf', 'rooted turf', 'a heel bounces, roots hold it together', 30, [0.5, 0.7, 0.9], [0.1, 0.2, 0.35]),
   granular(
     'silty-sand',
     'silty sand',
     'runs through the fingers, stains them; a peg pushes in by hand',
-    [24, 28, 32],
+    [28, 33, 38],
+    [700, 1500, 3000],
     16,
     [0.05, 0.15, 0.3],
   ),
@@ -121,7 +159,8 @@ export const SOILS: readonly Soil[] = [
     'sand',
     'clean sand',
     'runs through the fingers and leaves them clean',
-    [27, 31, 35],
+    [30, 36, 42],
+    [500, 1000, 2000],
     16,
     [0.02, 0.05, 0.15],
   ),
@@ -129,7 +168,8 @@ export const SOILS: readonly Soil[] = [
     'gravel',
     'gravel',
     'stones with sand between; a thick peg stops on them',
-    [32, 36, 40],
+    [34, 40, 46],
+    [0, 300, 1000],
     18,
     [0.02, 0.08, 0.2],
   ),
@@ -137,7 +177,8 @@ export const SOILS: readonly Soil[] = [
     'litter',
     'deep leaf litter over soil',
     'the heel sinks; scrape it away before pegging',
-    [20, 25, 30],
+    [22, 28, 34],
+    [200, 500, 1000],
     9,
     [0.02, 0.08, 0.15],
   ),

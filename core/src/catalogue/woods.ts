@@ -61,9 +61,9 @@ export const WOODS: readonly Wood[] = [
   wood(
     'unknown',
     'a tree you cannot name',
-    30,
-    5,
-    'Judgement: below the weakest listed, so that not knowing never helps.',
+    26,
+    4.4,
+    'Judgement: below the weakest of the handbook’s table (balsam poplar 27 MPa and 5.2 GPa, northern white-cedar 29 and 4.4), so that not knowing never helps.',
     'judgement',
   ),
 ];

@@ -1,4 +1,15 @@
-import type { Net, NetFoot, NetLine, NetNode, NetPanel, NetPass, NetStrut, NetWeave } from '../net/index.js';
+import type {
+  Net,
+  NetFoot,
+  NetGround,
+  NetLine,
+  NetNode,
+  NetPanel,
+  NetPass,
+  NetRest,
+  NetStrut,
+  NetWeave,
+} from '../net/index.js';
 import type { Vec3 } from '../quantity/index.js';
 
 /** What makes a file unusable: which thing, which field of it, what is wrong and what is allowed. */
@@ -65,7 +76,7 @@ export function readNet(text: string): ReadNet {
 export function checkNet(value: unknown): ReadNet {
   const warnings: string[] = [];
   const net = thing(value, 'net', 'file');
-  known(net, 'net', ['format', 'nodes', 'lines', 'struts', 'panels'], warnings);
+  known(net, 'net', ['format', 'nodes', 'lines', 'struts', 'panels', 'ground', 'rests'], warnings);
   if (net['format'] !== 'rough-bight/net@1')
     throw new NetProblem('net', 'format', `${show(net['format'])}; must be "rough-bight/net@1"`);
   const nodes = list(net, 'net', 'nodes', true).map((v, i) => readNode(v, i, warnings));
@@ -79,7 +90,22 @@ export function checkNet(value: unknown): ReadNet {
   unique(panels, 'panel');
   if (warnings.length > MOST_WARNINGS)
     warnings.splice(MOST_WARNINGS, Infinity, `and ${warnings.length - MOST_WARNINGS} more such`);
-  return { net: { format: 'rough-bight/net@1', nodes, lines, struts, panels }, warnings };
+  const rests = list(net, 'net', 'rests').map((v, i) => readRest(v, i, byId, warnings));
+  const ground = net['ground'] === undefined ? undefined : readGround(net['ground'], warnings);
+  if (ground === undefined && nodes.some((n) => n.overGround === true))
+    warnings.push('nodes say "overGround", but the net has no "ground": nothing stops them');
+  return {
+    net: {
+      format: 'rough-bight/net@1',
+      nodes,
+      lines,
+      struts,
+      panels,
+      ...(ground === undefined ? {} : { ground }),
+      ...(rests.length === 0 ? {} : { rests }),
+    },
+    warnings,
+  };
 }
 
 type Fields = Readonly<Record<string, unknown>>;
@@ -88,7 +114,7 @@ type ById = ReadonlyMap<string, NetNode>;
 function readNode(value: unknown, index: number, warnings: string[]): NetNode {
   const [n, id] = named(value, 'node', index);
   const who = `node "${id}"`;
-  known(n, who, ['id', 'at', 'fixed', 'spring', 'load', 'foot'], warnings);
+  known(n, who, ['id', 'at', 'fixed', 'spring', 'load', 'foot', 'overGround'], warnings);
   if (n['at'] === undefined) throw new NetProblem(who, 'at', 'is missing; give [x, y, z], m');
   return {
     id,
@@ -97,7 +123,52 @@ function readNode(value: unknown, index: number, warnings: string[]): NetNode {
     ...(n['spring'] === undefined ? {} : { spring: spring(n['spring'], who) }),
     ...(n['load'] === undefined ? {} : { load: vector(n['load'], who, 'load', MOST.force) }),
     ...(n['foot'] === undefined ? {} : { foot: readFoot(n['foot'], who, n, warnings) }),
+    ...(n['overGround'] === undefined ? {} : { overGround: readOverGround(n['overGround'], who) }),
   };
+}
+
+function readOverGround(value: unknown, who: string): boolean {
+  if (typeof value === 'boolean') return value;
+  throw new NetProblem(who, 'overGround', `${show(value)}; must be true or false`);
+}
+
+function readGround(value: unknown, warnings: string[]): NetGround {
+  const who = 'ground';
+  const g = thing(value, who, 'ground');
+  known(g, who, ['at', 'normal', 'friction', 'stiffness'], warnings);
+  if (g['at'] === undefined) throw new NetProblem(who, 'at', 'is missing; give a point of the plane, [x, y, z], m');
+  const stiffness =
+    g['stiffness'] === undefined ? undefined : number(g['stiffness'], who, 'stiffness', 1, MOST.stiffness, 'N/m');
+  return {
+    at: vector(g['at'], who, 'at', MOST.place),
+    ...(g['normal'] === undefined ? {} : { normal: direction(g['normal'], who, 'normal') }),
+    friction: number(g['friction'], who, 'friction', 0, 100, 'a coefficient'),
+    ...(stiffness === undefined ? {} : { stiffness }),
+  };
+}
+
+function readRest(value: unknown, index: number, nodes: ById, warnings: string[]): NetRest {
+  const who = `rests[${index}]`;
+  const r = thing(value, who, 'rests');
+  known(r, who, ['node', 'on', 'friction', 'stiffness'], warnings);
+  const [node, on] = [nodeOf(r, who, 'node', nodes), nodeOf(r, who, 'on', nodes)];
+  if (node === on) throw new NetProblem(who, 'on', `"${on}" is the node itself; name the one it lies on`);
+  return {
+    node,
+    on,
+    friction: number(r['friction'], who, 'friction', 0, 100, 'a coefficient'),
+    ...(r['stiffness'] === undefined
+      ? {}
+      : { stiffness: number(r['stiffness'], who, 'stiffness', 1, MOST.stiffness, 'N/m') }),
+  };
+}
+
+/** A direction out of the ground. */
+function direction(value: unknown, who: string, field: string): Vec3 {
+  const out = vector(value, who, field, MOST.number);
+  if (!(Math.hypot(...out) > 1e-6))
+    throw new NetProblem(who, field, 'has no length; give a direction out of the ground');
+  return out;
 }
 
 function fixity(value: unknown, who: string): NonNullable<NetNode['fixed']> {
@@ -126,10 +197,7 @@ function readFoot(value: unknown, who: string, node: Fields, warnings: string[])
     );
   const friction = number(foot['friction'], who, 'foot.friction', 0, 100, 'a coefficient');
   if (foot['normal'] === undefined) return { friction };
-  const normal = vector(foot['normal'], who, 'foot.normal', MOST.number);
-  if (!(Math.hypot(...normal) > 1e-6))
-    throw new NetProblem(who, 'foot.normal', 'has no length; give a direction out of the ground');
-  return { friction, normal };
+  return { friction, normal: direction(foot['normal'], who, 'foot.normal') };
 }
 
 function readLine(value: unknown, index: number, nodes: ById, warnings: string[]): NetLine {

@@ -1,5 +1,5 @@
-import { diameterOf, footMoment, footStress, shortPileIn, slideHold } from '../anchor/index.js';
-import { ON_GROUND, findSoil, findWood, looked } from '../catalogue/index.js';
+import { diameterOf, footMoment, footStress, pileIn, slideHold, treeHoldFigure, treeHolds } from '../anchor/index.js';
+import { ON_GROUND, findSoil, findWood } from '../catalogue/index.js';
 import { TRUNK_FACTOR } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
@@ -34,7 +34,7 @@ export function within(spot: At, at: At, outline: readonly At[]): boolean {
 export function poleHold(soilId: string): number {
   const soil = findSoil(soilId);
   const { diameter, depth, arm } = BACKSTAY_PEG;
-  return soil === undefined ? 0 : (BACKSTAY_PEGS * shortPileIn(soil, 'typical', diameter, depth, arm)) / SOIL_FACTOR;
+  return soil === undefined ? 0 : (BACKSTAY_PEGS * pileIn(soil, 'typical', diameter, depth, arm)) / SOIL_FACTOR;
 }
 
 /** Level pull at a height that a thing may be asked to hold, N, its required factor already taken off; infinite where fixed. */
@@ -44,7 +44,8 @@ export function mayHold(place: Place, t: Thing, height: number): number {
     case 'sapling': {
       const wood = findWood(t.wood);
       if (wood === undefined) return 0;
-      return wood.strength.typical / TRUNK_FACTOR / footStress(footMoment(1, height), diameterOf(t.girth));
+      const ground = { soil: soilAt(place, t.at), wet: true };
+      return treeHolds(diameterOf(t.girth), wood, ground) / TRUNK_FACTOR / height;
     }
     case 'post': {
       if (t.fixed) return Number.POSITIVE_INFINITY;
@@ -54,7 +55,7 @@ export function mayHold(place: Place, t: Thing, height: number): number {
       const d = diameterOf(t.girth);
       return Math.min(
         wood.strength.typical / TRUNK_FACTOR / footStress(footMoment(1, height), d),
-        shortPileIn(soil, 'low', d, t.depth, height) / SOIL_FACTOR,
+        pileIn(soil, 'low', d, t.depth, height) / SOIL_FACTOR,
       );
     }
     case 'boulder':
@@ -77,18 +78,9 @@ export function mayHoldFigure(place: Place, t: Thing, height: number): Figure {
   const screen = 'A sound, solid stem on firm roots. It screens out, it never passes: look up, knock and push.';
   if (t.kind === 'tree' || t.kind === 'sapling')
     return derive(
-      { ...hold, formula: `H_may = π d³ f_b / (32 h · ${TRUNK_FACTOR})`, notes: [screen] },
-      [
-        looked(findWood(t.wood)!.strength),
-        given(
-          { symbol: 'd', title: 'diameter, girth / π', quantity: 'length' },
-          diameterOf(t.girth),
-          { kind: 'measured', text: 'girth by a cord or hand spans round it' },
-          [diameterOf(t.girth) * 0.93, diameterOf(t.girth) * 1.02],
-        ),
-        at,
-      ],
-      (f, d, h) => f! / TRUNK_FACTOR / footStress(footMoment(1, h!), d!),
+      { ...hold, formula: `H_may = R / (${TRUNK_FACTOR} h)`, notes: [screen] },
+      [treeHoldFigure(t.name, diameterOf(t.girth), findWood(t.wood)!, { soil: soilAt(place, t.at), wet: true }), at],
+      (R, h) => R! / (TRUNK_FACTOR * h!),
     );
   const how =
     t.kind === 'post'

@@ -1,4 +1,4 @@
-import { COMMON_PEG, screenTree, shortPileIn } from '../anchor/index.js';
+import { COMMON_PEG, screenTree, pileIn } from '../anchor/index.js';
 import type { Cord } from '../catalogue/index.js';
 import { SHELTERS, findSoil } from '../catalogue/index.js';
 import { cordNeeded } from '../cordage/index.js';
@@ -203,7 +203,7 @@ export function prepareGround(
   lyingThings.forEach((t, i) => lying.set([t.at[0], t.at[1], halfWidth(t)], 3 * i));
   const pegIn = (id: string): number => {
     const soil = findSoil(id);
-    return soil === undefined ? 0 : shortPileIn(soil, 'typical', COMMON_PEG.diameter, COMMON_PEG.depth, COMMON_PEG.arm);
+    return soil === undefined ? 0 : pileIn(soil, 'typical', COMMON_PEG.diameter, COMMON_PEG.depth, COMMON_PEG.arm);
   };
   const open = beaufortSpeed(place.wind.beaufort) * SHELTERS[place.wind.shelter].typical;
   const fit = fitOf(wish, cord, girths[girths.length >> 1] ?? 0.6, who.body);

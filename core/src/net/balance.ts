@@ -1,3 +1,4 @@
+import { contactForces, contactTangents } from './contact.js';
 import { lineForces, lineTangents } from './lines.js';
 import { panelForces, panelStiffness, panelTangents } from './panels.js';
 import type { Members, Sink, State } from './state.js';
@@ -29,6 +30,7 @@ export function evaluate(state: State, out: Balance): void {
   strutForces(state);
   panelForces(state);
   footForces(state);
+  contactForces(state);
   measure(state, out);
 }
 
@@ -55,14 +57,16 @@ export function collectTangents(state: State, members: Members, sink: Sink): voi
   strutTangents(state, sink, members.firstStrut);
   panelTangents(state, sink, members.firstPanel);
   footTangents(state, sink, members.firstFoot);
+  contactTangents(state, sink, members.firstContact);
 }
 
 /**
  * Whether the forces have a potential, so that the stiffness is symmetric and the energy means something: no
- * pressure, and nothing that slides with friction unless it is held.
+ * pressure or wind, and nothing that slides with friction unless it is held.
  */
 export function isConservative(state: State): boolean {
   const { structure: s } = state;
+  if (s.wind !== null) return false;
   for (const p of s.pressure) if (p !== 0) return false;
   return state.held || !hasFriction(s);
 }
@@ -117,4 +121,6 @@ export function nodeStiffness(state: State, out: Float64Array): void {
     for (let c = 0; c < 3; c++) out[s.corner[3 * i + c] as number]! += stiffness;
   }
   for (const n of s.footNode) out[n]! += state.footStiffness;
+  for (let c = 0; c < s.contactNode.length; c++)
+    for (const n of [s.contactNode[c]!, s.contactHost[c]!]) if (n >= 0) out[n]! += s.contactStiffness[c]!;
 }

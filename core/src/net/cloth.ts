@@ -1,4 +1,4 @@
-const { abs, acos, atan2, cos, max, min, sin, sqrt } = Math;
+const { PI, abs, atan2, cos, sin, sqrt } = Math;
 
 /**
  * The law of cloth that cannot be compressed: St. Venant-Kirchhoff in plane stress, relaxed by tension field theory
@@ -92,7 +92,11 @@ export function isotropicCloth(
   d[5] = stiffness * cs * cs + turn * cos2 * cos2;
 }
 
-const SCAN = 16;
+/** Directions tried, half way round: between two of them a weave's reach has at most one peak. */
+const SCAN = 12;
+const scanCC = Float64Array.from({ length: SCAN }, (_, i) => cos((PI * i) / SCAN) ** 2);
+const scanNN = Float64Array.from({ length: SCAN }, (_, i) => sin((PI * i) / SCAN) ** 2);
+const scanCN = Float64Array.from({ length: SCAN }, (_, i) => cos((PI * i) / SCAN) * sin((PI * i) / SCAN));
 
 /**
  * Woven cloth: the wrinkles' direction maximises e(n)^2 / (2 compliance(n)) over directions n, found by a scan and a
@@ -135,32 +139,32 @@ export function wovenCloth(out: ClothState, e11: number, e22: number, e12: numbe
     out.energy = 0.5 * (t11 * e11 + t22 * e22 + t12 * gamma);
     return;
   }
-  const reach = (angle: number): number => {
-    const c = cos(angle);
-    const n = sin(angle);
-    const e = e11 * c * c + e22 * n * n + gamma * c * n;
-    if (e <= 0) return 0;
-    return (
-      (e * e) /
-      (s11 * c ** 4 + s22 * n ** 4 + (2 * s12 + s66) * c * c * n * n + 2 * (s16 * c * c + s26 * n * n) * c * n)
-    );
-  };
-  // only directions within `wide` of the first principal strain are stretched at all
-  const mean = 0.5 * (e11 + e22);
-  const principal = 0.5 * atan2(gamma, e11 - e22);
-  const wide = 0.5 * acos(max(-1, min(1, -mean / radius)));
-  let angle = principal;
-  let best = reach(principal);
-  for (let i = 1; i < SCAN; i++) {
-    const to = principal + wide * ((2 * i) / SCAN - 1);
-    const w = reach(to);
-    if (w > best) {
-      best = w;
-      angle = to;
-    }
+  // the best of directions all round, and of the first principal strain's, then Newton within a step of it
+  const mixed = 2 * s12 + s66;
+  const cos2 = radius > 0 ? (0.5 * (e11 - e22)) / radius : 1;
+  const sin2 = radius > 0 ? e12 / radius : 0;
+  const pc = 0.5 * (1 + cos2);
+  const ps = 0.5 * (1 - cos2);
+  const pcs = 0.5 * sin2;
+  const first = 0.5 * (e11 + e22) + radius;
+  let bestE = first * first;
+  let bestK = s11 * pc * pc + s22 * ps * ps + mixed * pc * ps + 2 * (s16 * pc + s26 * ps) * pcs;
+  let best = -1;
+  for (let i = 0; i < SCAN; i++) {
+    const cc = scanCC[i] as number;
+    const nn = scanNN[i] as number;
+    const cn = scanCN[i] as number;
+    const along = e11 * cc + e22 * nn + gamma * cn;
+    if (along <= 0) continue;
+    const stiff = s11 * cc * cc + s22 * nn * nn + mixed * cc * nn + 2 * (s16 * cc + s26 * nn) * cn;
+    if (along * along * bestK <= bestE * stiff) continue;
+    bestE = along * along;
+    bestK = stiff;
+    best = i;
   }
-  let low = angle - (2 * wide) / SCAN;
-  let high = angle + (2 * wide) / SCAN;
+  let angle = best < 0 ? 0.5 * atan2(sin2, cos2) : (PI * best) / SCAN;
+  let low = angle - PI / SCAN;
+  let high = angle + PI / SCAN;
   let e = 0;
   let k = 1;
   let de = 0;
@@ -173,7 +177,6 @@ export function wovenCloth(out: ClothState, e11: number, e22: number, e12: numbe
     const nn = n * n;
     const cn = c * n;
     const c2 = cc - nn;
-    const mixed = 2 * s12 + s66;
     e = e11 * cc + e22 * nn + gamma * cn;
     de = 2 * (e22 - e11) * cn + gamma * c2;
     const dde = 2 * (e22 - e11) * c2 - 4 * gamma * cn;
@@ -219,10 +222,10 @@ export function wovenCloth(out: ClothState, e11: number, e22: number, e12: numbe
   const v1 = turn * n * n + 2 * stress * c * n;
   const v2 = turn * c * n + stress * (c * c - n * n);
   const q = curvature < 0 ? -1 / curvature : 0;
-  d[0] = c ** 4 / k + q * v0 * v0;
+  d[0] = (c * c * c * c) / k + q * v0 * v0;
   d[1] = (c * c * n * n) / k + q * v0 * v1;
-  d[2] = (c ** 3 * n) / k + q * v0 * v2;
-  d[3] = n ** 4 / k + q * v1 * v1;
-  d[4] = (c * n ** 3) / k + q * v1 * v2;
+  d[2] = (c * c * c * n) / k + q * v0 * v2;
+  d[3] = (n * n * n * n) / k + q * v1 * v1;
+  d[4] = (c * n * n * n) / k + q * v1 * v2;
   d[5] = (c * c * n * n) / k + q * v2 * v2;
 }

@@ -10,6 +10,32 @@ export interface Net {
   readonly lines?: readonly NetLine[];
   readonly struts?: readonly NetStrut[];
   readonly panels?: readonly NetPanel[];
+  /** What stops the nodes that say so. */
+  readonly ground?: NetGround;
+  /** Nodes that lie on others, as cloth on a line. */
+  readonly rests?: readonly NetRest[];
+}
+
+/** A node that lies on another: held up by it, held sideways by friction, free to lift off. */
+export interface NetRest {
+  readonly node: string;
+  readonly on: string;
+  /** Coulomb coefficient, >= 0. */
+  readonly friction: number;
+  /** Push for each metre that the node stands lower than the other, N/m; 1e5 by default. */
+  readonly stiffness?: number;
+}
+
+/** A plane that nodes may lie on and not pass: it only pushes, and holds sideways by friction. */
+export interface NetGround {
+  /** A point of it, m. */
+  readonly at: Vec3;
+  /** Out of the ground; [0, 0, 1] by default. Need not be of length one. */
+  readonly normal?: Vec3;
+  /** Coulomb coefficient, >= 0. */
+  readonly friction: number;
+  /** Push of the ground on a node for each metre it stands in it, N/m; 1e5 by default. */
+  readonly stiffness?: number;
 }
 
 export interface NetNode {
@@ -24,6 +50,8 @@ export interface NetNode {
   readonly load?: Vec3;
   /** Stands on the ground at `at`: sticks, slides or lifts. */
   readonly foot?: NetFoot;
+  /** Whether the net's ground stops it. */
+  readonly overGround?: boolean;
 }
 
 /** A foot on a plane: it cannot sink, may lift, and holds sideways up to friction times its pressure. */
@@ -126,6 +154,8 @@ export interface NodeResult {
   readonly reaction: Vec3;
   /** Only where there is a foot. */
   readonly foot?: FootState;
+  /** Force of the ground on it, N; only where the ground may stop it. */
+  readonly ground?: Vec3;
 }
 export type FootState = 'stuck' | 'slid' | 'lifted';
 

@@ -3,7 +3,7 @@ import { evaluate, hasFriction, nodeStiffness } from './balance.js';
 import type { Net } from './document.js';
 import { foresee } from './foresight.js';
 import type { Ending } from './newton.js';
-import { BALANCED, march, newton, settleLoose } from './newton.js';
+import { BALANCED, GOAL, march, newton, settleLoose } from './newton.js';
 import { relax } from './relaxation.js';
 import type { Members, State } from './state.js';
 import { membersOf, newState } from './state.js';
@@ -34,6 +34,8 @@ export interface Engine {
   /** Block operations that this solve may still spend: what bounds its time, the same on every machine. */
   allowance: number;
   iterations: number;
+  /** Residual at which this solve stops, as a share of the largest tension; rounding may stop it earlier. */
+  goal: number;
   /** Places of the held nodes at the last solve, for the next one's first guess. */
   solved: boolean;
   /** Told the energy (N m, where there is one) and residual (N) after every Newton step. */
@@ -60,6 +62,8 @@ export interface SolveOptions {
   readonly from?: 'last' | 'given';
   /** Block operations allowed: some 25 ns each. Set `engine.allowance` to 0 between steps to stop at once. */
   readonly allowance?: number;
+  /** Residual to stop at, as a share of the largest tension; 1e-11 by default. */
+  readonly goal?: number;
   readonly onStep?: (energy: number, residual: number) => void;
 }
 
@@ -103,6 +107,7 @@ export function prepareStructure(structure: Structure): Engine {
     evaluation: 12 * nodes + 16 * (members.start.length - 1 - structure.rest.length),
     allowance: 0,
     iterations: 0,
+    goal: GOAL,
     solved: false,
     onStep: undefined,
   };
@@ -122,6 +127,7 @@ export function reset(engine: Engine): void {
   state.x.set(structure.at);
   state.slip.set(structure.passAt);
   state.push.fill(0);
+  state.contactBound.fill(0);
   state.hang.fill(0);
   engine.solved = false;
 }
@@ -142,6 +148,7 @@ export function* solveSteps(engine: Engine, options: SolveOptions = {}): Generat
   state.effort = 0;
   state.effortLimit = engine.allowance;
   engine.iterations = 0;
+  engine.goal = options.goal ?? GOAL;
   engine.onStep = options.onStep;
   // a solve that was stopped may have left these
   state.tetherStiffness = 0;

@@ -9,5 +9,6 @@ export type { Structure } from './structure.js';
 export { reactionsOf, resultOf } from './report.js';
 export { sensitivityOf } from './sensitivity.js';
 export type { Quantity, Sensitivity } from './sensitivity.js';
-export { buffersOf, numbersOf, solveInSlices } from './numbers.js';
+export { buffersOf, numbersOf, solveInSlices, tensionOf } from './numbers.js';
 export type { NetNumbers } from './numbers.js';
+export type { PressureLaw, SheetWind } from './wind.js';

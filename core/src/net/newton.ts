@@ -7,12 +7,16 @@ import type { Stiffness } from './stiffness.js';
 import { foreseeTensions } from './lines.js';
 import { foreseeStresses } from './panels.js';
 import { solveOn } from './stiffness.js';
+import { refineContacts } from './contact.js';
 import { refineFeet } from './supports.js';
 
 const { abs, max, min, sin, sqrt } = Math;
 
 /** The residual to stop at, as a share of the largest tension; rounding may stop earlier. */
-const GOAL = 1e-11;
+export const GOAL = 1e-11;
+/** Friction of what nodes lie on is set anew from this residual on, a share of the largest tension, and agrees when it changes by no more than so many times the goal. */
+const REFINE_FROM = 1e-2;
+const AGREED = 10;
 /** What counts as balanced when rounding allows no better. */
 export const BALANCED = 5e-7;
 const MOST_STEPS = 120;
@@ -48,14 +52,25 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
   let kicks = 0;
   /** Rounding allows no better. */
   let floored = false;
+  /** Last change of friction's bounds, N. */
+  let unsure = s.contactNode.length > 0 ? Number.POSITIVE_INFINITY : 0;
   let rest = 0;
   let patience = 1;
   const done = (): boolean =>
-    floored ||
-    balance.residual <= GOAL * state.scale ||
-    (last <= 2 * balance.residual && balance.residual <= 1e-9 * state.scale);
+    unsure <= AGREED * engine.goal * state.scale &&
+    (floored ||
+      balance.residual <= engine.goal * state.scale ||
+      (last <= 2 * balance.residual && balance.residual <= 1e-9 * state.scale));
   evaluate(state, balance);
   for (let step = 0; step < MOST_STEPS; step++) {
+    if (unsure > 0 && balance.residual <= REFINE_FROM * state.scale) {
+      unsure = refineContacts(state);
+      if (unsure > AGREED * engine.goal * state.scale) {
+        evaluate(state, balance);
+        last = Number.POSITIVE_INFINITY;
+        floored = false;
+      }
+    }
     if (done() && refinements < 40) {
       refinements++;
       if (refineFeet(state) > 1e-10 * state.scale) {
@@ -114,7 +129,7 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
 
   /** Near balance energies differ by no more than rounding: whole steps, as long as the residual falls. */
   function polish(k: Stiffness): void {
-    for (let step = 0; step < 8 && balance.residual > GOAL * state.scale; step++) {
+    for (let step = 0; step < 8 && balance.residual > engine.goal * state.scale; step++) {
       const before = balance.residual;
       if (!spend(engine, k.costOf(symmetric) + 3 * engine.evaluation)) return;
       k.begin(symmetric);
@@ -194,7 +209,7 @@ export function* march(engine: Engine, balance: Balance, most: number): Generato
   const symmetric = isConservative(state);
   evaluate(state, balance);
   for (let step = 0; step < most; step++) {
-    if (balance.residual <= GOAL * state.scale) return null;
+    if (balance.residual <= engine.goal * state.scale) return null;
     engine.iterations++;
     yield;
     if (!foreseenStep(engine, stiffness, balance, symmetric)) return engine.allowance > 0 ? 'stuck' : 'work';

@@ -2,6 +2,7 @@ import type { Engine, Outcome } from './engine.js';
 import { solveSteps } from './engine.js';
 import type { SolveOptions } from './engine.js';
 import { panelStress } from './panels.js';
+import { groundPushes } from './contact.js';
 import { reasonOf, reactionsOf } from './report.js';
 import { STRETCH, T0, T1 } from './stretch.js';
 import { strutForce } from './struts.js';
@@ -24,6 +25,10 @@ export interface NetNumbers {
   readonly slip: Float64Array;
   /** Force of each strut, N, tension positive. */
   readonly strutForce: Float64Array;
+  /** Force of the ground on each node, 3 a node, N. */
+  readonly ground: Float64Array;
+  /** Pressure on each panel along its right-hand normal, Pa. */
+  readonly pressure: Float64Array;
   /** 2 a panel, N/m, largest first. */
   readonly stress: Float64Array;
   /** Each panel: 2 taut, 1 wrinkled, 0 slack. */
@@ -35,20 +40,17 @@ export function numbersOf(engine: Engine, outcome: Outcome): NetNumbers {
   const { structure: s, state } = engine;
   const at = state.x.slice();
   for (let i = 0; i < at.length; i++) at[i]! += s.origin[i % 3]!;
-  const tension = new Float64Array(s.rest.length);
   const pull = new Float64Array(6 * s.stretchFrom.length);
   for (let k = 0; k < s.stretchFrom.length; k++)
     for (let c = 0; c < 3; c++) {
       pull[6 * k + c] = state.stretch[k * STRETCH + T0 + c]!;
       pull[6 * k + 3 + c] = state.stretch[k * STRETCH + T1 + c]!;
     }
-  for (let i = 0; i < s.rest.length; i++)
-    for (let k = i + s.passStart[i]!; k <= i + s.passStart[i + 1]!; k++)
-      for (const o of [6 * k, 6 * k + 3])
-        tension[i] = Math.max(tension[i]!, Math.hypot(pull[o]!, pull[o + 1]!, pull[o + 2]!));
   const stress = new Float64Array(2 * s.area.length);
   const panelState = new Uint8Array(s.area.length);
   const one = new Float64Array(3);
+  const ground = new Float64Array(at.length);
+  groundPushes(state, ground);
   for (let i = 0; i < s.area.length; i++) {
     panelStress(state, i, one);
     stress[2 * i] = one[0]!;
@@ -62,19 +64,33 @@ export function numbersOf(engine: Engine, outcome: Outcome): NetNumbers {
     reason: outcome.converged ? null : reasonOf(engine, outcome),
     at,
     reaction: reactionsOf(engine),
-    tension,
+    tension: tensionOf(engine),
     pull,
     slip: state.slip.slice(),
     strutForce: Float64Array.from(s.strutId, (_, i) => strutForce(state, i)),
+    ground,
+    pressure: state.panelPressure.slice(),
     stress,
     panelState,
   };
 }
 
+/** Largest tension of each line as the engine stands, N. */
+export function tensionOf({ structure: s, state: { stretch } }: Engine): Float64Array {
+  const out = new Float64Array(s.rest.length);
+  for (let i = 0; i < out.length; i++)
+    for (let k = i + s.passStart[i]!; k <= i + s.passStart[i + 1]!; k++)
+      for (const o of [k * STRETCH + T0, k * STRETCH + T1])
+        out[i] = Math.max(out[i]!, Math.hypot(stretch[o]!, stretch[o + 1]!, stretch[o + 2]!));
+  return out;
+}
+
 /** The memory of the numbers, to be handed over. */
 export function buffersOf(numbers: NetNumbers): ArrayBuffer[] {
-  const { at, reaction, tension, pull, slip, strutForce: force, stress, panelState } = numbers;
-  return [at, reaction, tension, pull, slip, force, stress, panelState].map((a) => a.buffer as ArrayBuffer);
+  const { at, reaction, tension, pull, slip, strutForce: force, ground, pressure, stress, panelState } = numbers;
+  return [at, reaction, tension, pull, slip, force, ground, pressure, stress, panelState].map(
+    (a) => a.buffer as ArrayBuffer,
+  );
 }
 
 /**

@@ -2,6 +2,7 @@ import type { ClothState } from './cloth.js';
 import { SLACK, TAUT, WRINKLED, isotropicCloth, newClothState, wovenCloth } from './cloth.js';
 import type { Sink, State } from './state.js';
 import type { Structure } from './structure.js';
+import type { SheetWind } from './wind.js';
 
 const { abs, max, sqrt } = Math;
 
@@ -59,6 +60,25 @@ function apply(s: Structure, i: number, e11: number, e22: number, e12: number): 
   else wovenCloth(law, e11, e22, e12, s.compliance, 6 * i);
 }
 
+/** What the law said of panel i at the last evaluation, LAW numbers each, for the tangents at the same places. */
+const LAW = 10;
+function keep({ law: kept }: State, i: number): void {
+  const o = LAW * i;
+  kept[o] = law.state;
+  kept[o + 1] = law.s11;
+  kept[o + 2] = law.s22;
+  kept[o + 3] = law.s12;
+  for (let k = 0; k < 6; k++) kept[o + 4 + k] = law.tangent[k] as number;
+}
+function recall({ law: kept }: State, i: number): void {
+  const o = LAW * i;
+  law.state = kept[o] as number;
+  law.s11 = kept[o + 1] as number;
+  law.s22 = kept[o + 2] as number;
+  law.s12 = kept[o + 3] as number;
+  for (let k = 0; k < 6; k++) law.tangent[k] = kept[o + 4 + k] as number;
+}
+
 /** Adds the panels' forces, energy and largest corner force. */
 export function panelForces(state: State): void {
   const { structure: s, x, force } = state;
@@ -68,6 +88,7 @@ export function panelForces(state: State): void {
     const c = 3 * (s.corner[3 * i + 2] as number);
     deform(s, x, i);
     respond(s, i);
+    keep(state, i);
     const area = s.area[i] as number;
     const p0 = now[P] as number;
     const p1 = now[P + 1] as number;
@@ -108,7 +129,7 @@ export function panelForces(state: State): void {
       state.energy += w * ((x[a + 2] as number) + (x[b + 2] as number) + (x[c + 2] as number));
       if (w > state.scale) state.scale = w;
     }
-    const pressure = (s.pressure[i] as number) / 6;
+    const pressure = pressureOn(state, i) / 6;
     if (pressure !== 0) {
       const u0 = now[U] as number;
       const u1 = now[U + 1] as number;
@@ -142,9 +163,9 @@ export function panelTangents(state: State, sink: Sink, firstElement: number): v
   const d = law.tangent;
   for (let i = 0; i < s.area.length; i++) {
     deform(s, x, i);
-    respond(s, i);
-    const pressure = (s.pressure[i] as number) / 6;
-    if (law.state === SLACK && pressure === 0) continue;
+    recall(state, i);
+    const pressure = (s.wind === null ? (s.pressure[i] as number) : pressureOn(state, i)) / 6;
+    if (law.state === SLACK && pressure === 0 && s.wind === null) continue;
     const p0 = now[P] as number;
     const p1 = now[P + 1] as number;
     const p2 = now[P + 2] as number;
@@ -231,9 +252,83 @@ export function panelTangents(state: State, sink: Sink, firstElement: number): v
         skew(r + 6, U, -pressure);
       }
     }
+    if (s.wind !== null) turnInWind(s.wind);
     sink.add(firstElement + i, ke, 9);
   }
 }
+
+/** Right-hand normal of the panel in `now` as unit vector into `normal`; returns twice its area, m2. */
+const normal = new Float64Array(3);
+function faceOf(): number {
+  const u0 = now[U] as number;
+  const u1 = now[U + 1] as number;
+  const u2 = now[U + 2] as number;
+  const v0 = now[V] as number;
+  const v1 = now[V + 1] as number;
+  const v2 = now[V + 2] as number;
+  const n0 = u1 * v2 - u2 * v1;
+  const n1 = u2 * v0 - u0 * v2;
+  const n2 = u0 * v1 - u1 * v0;
+  const size = sqrt(n0 * n0 + n1 * n1 + n2 * n2);
+  const k = size > 0 ? 1 / size : 0;
+  normal[0] = k * n0;
+  normal[1] = k * n1;
+  normal[2] = k * n2;
+  return size;
+}
+
+/** How squarely the normal faces along the wind. */
+const facing = ({ toward }: SheetWind): number =>
+  (normal[0] as number) * toward[0] + (normal[1] as number) * toward[1] + (normal[2] as number) * toward[2];
+
+/** Given pressure and the wind's on panel i, Pa, kept in the state; `deform` first. */
+function pressureOn(state: State, i: number): number {
+  const { structure: s } = state;
+  let p = s.pressure[i] as number;
+  if (s.wind !== null && faceOf() > 0) p += s.wind.q * s.wind.law.coefficient(facing(s.wind));
+  state.panelPressure[i] = p;
+  return p;
+}
+
+/**
+ * Adds to `ke` what turning the panel in `now` changes of the wind's pressure. The force on a corner is p M / 6 with
+ * M = u x v; dp = q C' g . dM / |M| with g = toward - (toward . m) m, so it changes by q C' m (g . dM) / 6, and g . dM is
+ * (v x g) . db, (g x u) . dc and minus their sum for da.
+ */
+function turnInWind(wind: SheetWind): void {
+  if (!(faceOf() > 0)) return;
+  const f = facing(wind);
+  const k = (wind.q * wind.law.slope(f)) / 6;
+  if (k === 0) return;
+  const { toward } = wind;
+  const m0 = normal[0] as number;
+  const m1 = normal[1] as number;
+  const m2 = normal[2] as number;
+  const g0 = toward[0] - f * m0;
+  const g1 = toward[1] - f * m1;
+  const g2 = toward[2] - f * m2;
+  const u0 = now[U] as number;
+  const u1 = now[U + 1] as number;
+  const u2 = now[U + 2] as number;
+  const v0 = now[V] as number;
+  const v1 = now[V + 1] as number;
+  const v2 = now[V + 2] as number;
+  // columns of the second and the third corner
+  row[3] = v1 * g2 - v2 * g1;
+  row[4] = v2 * g0 - v0 * g2;
+  row[5] = v0 * g1 - v1 * g0;
+  row[6] = g1 * u2 - g2 * u1;
+  row[7] = g2 * u0 - g0 * u2;
+  row[8] = g0 * u1 - g1 * u0;
+  for (let c = 0; c < 3; c++) row[c] = -((row[3 + c] as number) + (row[6 + c] as number));
+  for (let corner = 0; corner < 3; corner++)
+    for (let d = 0; d < 3; d++) {
+      const by = -k * (normal[d] as number);
+      const to = 9 * (3 * corner + d);
+      for (let c = 0; c < 9; c++) ke[to + c]! += by * (row[c] as number);
+    }
+}
+const row = new Float64Array(9);
 
 /** Adds k [w] (the matrix of w x) to the 3 x 3 block of `ke` at r; w stands in `now` at o. */
 function skew(r: number, o: number, k: number): void {

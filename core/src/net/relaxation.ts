@@ -3,6 +3,7 @@ import { evaluate, nodeStiffness } from './balance.js';
 import type { Engine } from './engine.js';
 import { spend } from './engine.js';
 import type { Ending } from './newton.js';
+import { refineContacts } from './contact.js';
 import { refineFeet } from './supports.js';
 
 const { abs, max } = Math;
@@ -36,9 +37,9 @@ export function* relax(engine: Engine, balance: Balance, goal: number, most: num
   evaluate(state, balance);
   for (let step = 0; step < most; step++) {
     if (balance.residual <= goal * state.scale) {
-      if (s.footNode.length === 0 || refinements >= 400) return null;
+      if (s.footNode.length + s.contactNode.length === 0 || refinements >= 400) return null;
       refinements++;
-      if (refineFeet(state) <= 10 * goal * state.scale) return null;
+      if (max(refineFeet(state), refineContacts(state)) <= 10 * goal * state.scale) return null;
       evaluate(state, balance);
     }
     engine.iterations++;

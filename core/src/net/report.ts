@@ -1,5 +1,6 @@
 import type { Vec3 } from '../quantity/index.js';
 import { SLACK, TAUT } from './cloth.js';
+import { groundPushes } from './contact.js';
 import type { LineResult, NetResult, NodeResult, PanelResult, PassResult } from './document.js';
 import type { Engine, Outcome } from './engine.js';
 import { stretchRest } from './lines.js';
@@ -26,6 +27,9 @@ export function resultOf(engine: Engine, outcome: Outcome, warnings: readonly st
   const feet = new Map<number, 'stuck' | 'slid' | 'lifted'>();
   const scratch = new Float64Array(3);
   s.footNode.forEach((n, f) => feet.set(n, footPush(state, f, scratch)));
+  const ground = new Float64Array(3 * s.nodes);
+  groundPushes(state, ground);
+  const lies = new Set(s.contactNode.filter((_, c) => s.contactHost[c]! < 0));
   const nodes = s.nodeId.map((id, n): [string, NodeResult] => {
     const foot = feet.get(n);
     return [
@@ -34,6 +38,7 @@ export function resultOf(engine: Engine, outcome: Outcome, warnings: readonly st
         at: vector(state.x, 3 * n, s.origin),
         reaction: vector(reaction, 3 * n),
         ...(foot === undefined ? {} : { foot }),
+        ...(lies.has(n) ? { ground: vector(ground, 3 * n) } : {}),
       },
     ];
   });

@@ -16,6 +16,12 @@ export interface State {
   readonly slip: Float64Array;
   /** Multipliers of the feet, 3 a foot, N: the force of the ground, refined until nothing stuck has moved. */
   readonly push: Float64Array;
+  /** What friction of the ground may hold at each contact, N: friction times the last push found. */
+  readonly contactBound: Float64Array;
+  /** What the cloth's law said of each panel at the last evaluation, 10 numbers each. */
+  readonly law: Float64Array;
+  /** Pressure on each panel at the last evaluation, Pa: given and wind's. */
+  readonly panelPressure: Float64Array;
   /** Stiffness with which the multipliers are refined, N/m. */
   footStiffness: number;
   /** Last catenary of each stretch, 2 numbers each: where its next one starts. */
@@ -49,6 +55,9 @@ export function newState(structure: Structure): State {
     scale: 0,
     slip: structure.passAt.slice(),
     push: new Float64Array(3 * structure.footNode.length),
+    contactBound: new Float64Array(structure.contactNode.length),
+    law: new Float64Array(10 * structure.area.length),
+    panelPressure: new Float64Array(structure.area.length),
     footStiffness: 0,
     hang: new Float64Array(2 * structure.stretchFrom.length),
     stretch: new Float64Array(STRETCH * structure.stretchFrom.length),
@@ -67,7 +76,7 @@ export function newState(structure: Structure): State {
 /** Takes the stiffness matrix of elements, one at a time. */
 export interface Sink {
   /**
-   * @param element index: lines, then struts, panels, feet
+   * @param element index: lines, then struts, panels, feet, contacts
    * @param k       -dforce/dplace of the element's nodes, row by row, `stride` numbers a row; may be changed
    */
   add(element: number, k: Float64Array, stride: number): void;
@@ -75,13 +84,14 @@ export interface Sink {
   ground(node: number, kx: number, ky: number, kz: number): void;
 }
 
-/** The nodes of every element: lines, struts, panels, feet, in this order. */
+/** The nodes of every element: lines, struts, panels, feet, contacts, in this order. */
 export interface Members {
   readonly start: Int32Array;
   readonly node: Int32Array;
   readonly firstStrut: number;
   readonly firstPanel: number;
   readonly firstFoot: number;
+  readonly firstContact: number;
 }
 
 export function membersOf(s: Structure): Members {
@@ -106,6 +116,11 @@ export function membersOf(s: Structure): Members {
     node.push(n);
     start.push(node.length);
   }
+  s.contactNode.forEach((n, c) => {
+    node.push(n);
+    if (s.contactHost[c]! >= 0) node.push(s.contactHost[c]!);
+    start.push(node.length);
+  });
   const firstStrut = s.rest.length;
   const firstPanel = firstStrut + s.strutFrom.length;
   return {
@@ -114,5 +129,6 @@ export function membersOf(s: Structure): Members {
     firstStrut,
     firstPanel,
     firstFoot: firstPanel + s.area.length,
+    firstContact: firstPanel + s.area.length + s.footNode.length,
   };
 }

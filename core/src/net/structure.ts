@@ -1,7 +1,9 @@
 import type { Vec3 } from '../quantity/index.js';
 import type { TensionCurve } from './curve.js';
 import { linearCurve, tensionCurve } from './curve.js';
+import { GROUND_STIFFNESS } from './contact.js';
 import type { Net, NetLine, NetPass } from './document.js';
+import type { SheetWind } from './wind.js';
 
 /** How a line is held at a node it runs through. */
 export const RING = 0; // value: capstan coefficient
@@ -30,6 +32,16 @@ export interface Structure {
   /** Unit normals, 3 a foot. */
   readonly footNormal: Float64Array;
   readonly footFriction: Float64Array;
+
+  /** Nodes that something stops, and the node each lies on; -1 is the ground. */
+  readonly contactNode: Int32Array;
+  readonly contactHost: Int32Array;
+  /** Unit vectors in which it pushes, 3 a contact; friction, and stiffness under one node, N/m. */
+  readonly contactNormal: Float64Array;
+  readonly contactFriction: Float64Array;
+  readonly contactStiffness: Float64Array;
+  /** Where the ground's plane lies along its normal, m from the origin. */
+  readonly groundLevel: number;
 
   /** Line i has the stretches i + passStart[i] .. i + passStart[i + 1], one more than the nodes it runs through. */
   readonly lineId: readonly string[];
@@ -65,14 +77,19 @@ export interface Structure {
   readonly compliance: Float64Array;
   /** Isotropic panels: stiffness, N/m, and Poisson's ratio, 2 a panel; stiffness 0 marks woven cloth. */
   readonly isotropic: Float64Array;
+  /** Given pressure on each panel, Pa; the wind's comes to it. */
   readonly pressure: Float64Array;
+  /** Wind whose pressure goes with each panel's own facing; null for none. */
+  wind: SheetWind | null;
   /** N per unstressed m2. */
   readonly panelWeight: Float64Array;
 }
 
+const UP: Vec3 = [0, 0, 1];
+
 /** Turns a net into arrays. Reads nothing that `readNet` has not checked; throws RangeError on an unknown node. */
 export function structureOf(net: Net): Structure {
-  const { nodes, lines = [], struts = [], panels = [] } = net;
+  const { nodes, lines = [], struts = [], panels = [], ground, rests = [] } = net;
   const count = nodes.length;
   const nodeIndex = new Map(nodes.map((n, i) => [n.id, i]));
   const find = (id: string, who: string): number => {
@@ -101,6 +118,34 @@ export function structureOf(net: Net): Structure {
     const size = Math.hypot(...normal);
     for (let c = 0; c < 3; c++) footNormal[3 * k + c] = normal[c]! / size;
   });
+
+  const out = ground?.normal ?? [0, 0, 1];
+  const steep = Math.hypot(...out);
+  const groundNormal: Vec3 = [out[0] / steep, out[1] / steep, out[2] / steep];
+  const contacts = [
+    ...(ground === undefined
+      ? []
+      : nodes.flatMap((n, i) =>
+          n.overGround === true
+            ? [
+                {
+                  node: i,
+                  host: -1,
+                  normal: groundNormal,
+                  friction: ground.friction,
+                  stiffness: ground.stiffness ?? GROUND_STIFFNESS,
+                },
+              ]
+            : [],
+        )),
+    ...rests.map((r) => ({
+      node: find(r.node, 'rests'),
+      host: find(r.on, 'rests'),
+      normal: UP,
+      friction: r.friction,
+      stiffness: r.stiffness ?? GROUND_STIFFNESS,
+    })),
+  ];
 
   const passStart = new Int32Array(lines.length + 1);
   lines.forEach((l, i) => (passStart[i + 1] = passStart[i]! + (l.through?.length ?? 0)));
@@ -159,6 +204,12 @@ export function structureOf(net: Net): Structure {
     footNode: Int32Array.from(feet, (f) => f.i),
     footNormal,
     footFriction: Float64Array.from(feet, (f) => f.foot!.friction),
+    contactNode: Int32Array.from(contacts, (c) => c.node),
+    contactHost: Int32Array.from(contacts, (c) => c.host),
+    contactNormal: Float64Array.from(contacts.flatMap((c) => [...c.normal])),
+    contactFriction: Float64Array.from(contacts, (c) => c.friction),
+    contactStiffness: Float64Array.from(contacts, (c) => c.stiffness),
+    groundLevel: [0, 1, 2].reduce((sum, c) => sum + groundNormal[c]! * ((ground?.at[c] ?? 0) - origin[c]!), 0),
     lineId: lines.map((l) => l.id),
     rest: Float64Array.from(lines, (l) => l.restLength),
     weight: Float64Array.from(lines, (l) => l.weightPerMetre ?? 0),
@@ -182,6 +233,7 @@ export function structureOf(net: Net): Structure {
     compliance,
     isotropic,
     pressure: Float64Array.from(panels, (p) => p.pressure ?? 0),
+    wind: null,
     panelWeight: Float64Array.from(panels, (p) => p.weightPerArea ?? 0),
   };
 }

@@ -2,7 +2,7 @@ import { diameterOf, levelOn, screenTree } from '../anchor/index.js';
 import { AIR_DENSITY, GUST_FACTOR, GUY_ENDS, SHELTERS, looked } from '../catalogue/index.js';
 import { TAIL } from '../cordage/index.js';
 import { gripFigure, hangGap, hitchAdvice, loopCut, offAxis } from '../hitch/index.js';
-import { norm, sub } from '../quantity/index.js';
+import { capital, norm, sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import type { GuyAnchor, Judged, PitchSurroundings, RidgeRig, TreeId } from '../rig/index.js';
 import { judgedBy, tiedTo, travelOf, travelProblem, treeOf } from '../rig/index.js';
@@ -13,15 +13,20 @@ import type { Figure } from '../working/index.js';
 import { derive } from '../working/index.js';
 import { strainAt } from '../line/index.js';
 import { PITCHED, pitchCases } from './cases.js';
-import type { CaseWind } from './cases.js';
-import { anchorHolds, chainsOf } from './ledger.js';
-import type { Chain } from './ledger.js';
+import type { CaseGroup, CaseWind, GivenWind } from './cases.js';
+import { solveCases } from './envelope.js';
+import type { LetsGo } from './first.js';
+import { letsGoIn } from './first.js';
+import { allPlaces, anchorHolds, chainsOf, leftIn } from './ledger.js';
+import type { Chain, Place } from './ledger.js';
 import { CERTAIN } from './reading.js';
 import type { CaseReading, Spread } from './reading.js';
 import type { Member, PitchModel } from './model.js';
 import { pitchModel } from './model.js';
 import type { HitchState, PitchState, TiedRig } from './solve.js';
 import { solveCase, tieOff } from './solve.js';
+import type { Room } from './room.js';
+import { roomIn } from './room.js';
 import { bearing, heldTwice, pullsOn } from './tree-pulls.js';
 
 /** A row of the ledger: one line, stem, stick, cloth or part of a bed, and what lets go first in it. */
@@ -96,11 +101,15 @@ export interface AnchorReport {
 export interface PitchShape {
   readonly caseId: string;
   readonly converged: boolean;
+  readonly luffing: boolean;
   /** 3 a node of the net, m; the cloth's nodes first. */
   readonly at: Float64Array;
   /** Tension of each line of the net, N. */
   readonly tension: Float64Array;
   readonly push: Float64Array;
+  /** Pressure of the wind on each panel along its right-hand normal, Pa, and force of the ground on each node, 3 a node, N. */
+  readonly pressure: Float64Array;
+  readonly ground: Float64Array;
   /** 2 a panel, N/m. */
   readonly stress: Float64Array;
   readonly state: Uint8Array;
@@ -137,16 +146,32 @@ export interface PitchResult {
     readonly name: string;
     readonly said: string;
     readonly when: string;
+    readonly group: CaseGroup;
+    readonly wet: boolean;
+    readonly wind: CaseWind | null;
     readonly converged: boolean;
     readonly reason: string | null;
+    /** Whether cloth flaps in it and finds no rest, and near which tie-out most. */
+    readonly luffing: boolean;
+    readonly flaps: string | null;
     /** Largest tension of a line, N, and which row's. */
     readonly tension: number;
     readonly row: string;
     readonly litres: number;
     readonly runsAway: boolean;
   }[];
+  /** The case of each group that leaves some place least, by group. */
+  readonly worst: Readonly<Partial<Record<CaseGroup, string>>>;
   /** Weakest first by the rig's rule. */
   readonly rows: readonly PitchRow[];
+  /** The gust at the roof in which each link lets go, m/s, lowest first; null where none does it. Empty where only the rig as pitched was worked out. */
+  readonly letsGo: readonly LetsGo[];
+  /** The gust at which its cloth begins to flap, m/s; null where something lets go before. */
+  readonly flaps: number | null;
+  /** The gust judged under, m/s; 0 in still air. */
+  readonly gust: number;
+  /** Room under the cloth as pitched, and in the case that leaves least. */
+  readonly room: { readonly pitched: Room; readonly least: Room };
   readonly hitches: readonly HitchReport[];
   readonly guys: readonly GuyReport[];
   /** What each trunk, peg and weight bears, case by case. */
@@ -193,9 +218,13 @@ export interface PitchOptions {
   /** false leaves the spreads out of a full judgement: twice as fast. */
   readonly spreads?: boolean;
   /** A gust at the roof instead of the rig's own wind; null for still air. */
-  readonly wind?: CaseWind | null;
+  readonly wind?: GivenWind | null;
   /** false judges it with every hitch held where it is tied: what it has to bear so that it holds. */
   readonly slip?: boolean;
+  /** Ids of the gusts that count, of all that there would be: what a search looks at between two full judgements. */
+  readonly among?: ReadonlySet<string>;
+  /** false leaves out in which wind each link lets go. */
+  readonly rising?: boolean;
   /** The rig as it was a moment ago: where to start from. */
   readonly from?: TiedRig;
 }
@@ -247,7 +276,7 @@ function spreadsOf(rig: TiedRig, base: PitchState, wind: Spread): Spreads {
   const moved: PitchState[] = [];
   const c = base.case;
   const tryOut = (undo: () => void, pressure = 1): void => {
-    moved.push(solveCase(rig, c, { pressure, ...(c.wind === null ? {} : { known: base.pressure }) }));
+    moved.push(solveCase(rig, c, { pressure }));
     undo();
   };
   const { unstressed } = rig.model.ridge;
@@ -295,23 +324,27 @@ function readingOf(rig: TiedRig, state: PitchState, spreads: Spreads | null): Ca
   const { structure: s } = rig.engine;
   const lineAt = new Map(s.lineId.map((id, i) => [id, i]));
   const stickAt = new Map(s.strutId.map((id, i) => [id, i]));
-  const { numbers } = state;
+  const { numbers, flutter } = state;
   return {
     state,
     tension: (id) => {
       const i = lineAt.get(id)!;
-      return { value: numbers.tension[i]!, spread: spreads?.line[i] ?? CERTAIN };
+      return { value: numbers.tension[i]! * flutter, spread: spreads?.line[i] ?? CERTAIN };
     },
     stick: (id) => {
       const i = stickAt.get(id)!;
-      return { value: Math.max(0, -numbers.strutForce[i]!), spread: spreads?.stick[i] ?? CERTAIN };
+      return { value: Math.max(0, -numbers.strutForce[i]!) * flutter, spread: spreads?.stick[i] ?? CERTAIN };
     },
     pullOn: (node) => {
       const n = 3 * s.nodeIndex.get(node)!;
       const [x, y] = [-numbers.reaction[n]!, -numbers.reaction[n + 1]!];
-      return { level: Math.hypot(x, y), toward: Math.atan2(y, x), up: -numbers.reaction[n + 2]! };
+      return {
+        level: Math.hypot(x, y) * flutter,
+        toward: Math.atan2(y, x),
+        up: -numbers.reaction[n + 2]! * flutter,
+      };
     },
-    clothStress: stressOf(state),
+    clothStress: stressOf(state) * flutter,
     clothSpread: spreads?.cloth ?? CERTAIN,
   };
 }
@@ -340,18 +373,30 @@ export function evaluatePitch(
     slip,
     ...(options.from === undefined ? {} : { from: options.from }),
   });
-  const cases = options.full ? pitchCases(rig, options.wind) : [PITCHED];
-  const states = cases.map((c) => (c.id === 'pitched' ? tied.pitched : solveCase(tied, c, { slip })));
-  const byId = new Map(states.map((s) => [s.case.id, s]));
+  const { among } = options;
+  const cases = options.full
+    ? pitchCases(rig, options.wind).filter((c) => c.wind === null || among === undefined || among.has(c.id))
+    : [PITCHED];
+  const states = solveCases(tied, cases, { slip });
+  // every shape of a cycle counts: a line takes the worst of them
+  const through = states.flatMap((s) => [s, ...s.cycle]);
+  const places = allPlaces(model);
   let calm: Spreads | null = null;
   let windy: Spreads | null = null;
   if (options.full && options.spreads !== false) {
     const wind = windSpread(rig, options.wind !== undefined);
     calm = spreadsOf(tied, tied.pitched, wind);
-    const gust = byId.get('gust');
-    if (gust !== undefined) windy = spreadsOf(tied, gust, wind);
+    const plain = through.map((s) => readingOf(tied, s, null));
+    const gust = hardest(
+      places,
+      plain.filter((r) => r.state.case.wind !== null),
+    );
+    if (gust !== null) windy = spreadsOf(tied, gust.state, wind);
   }
-  const readings = states.map((s) => readingOf(tied, s, s.case.wind === null ? calm : windy));
+  const read = (s: PitchState): CaseReading => readingOf(tied, s, s.case.wind === null ? calm : windy);
+  const readings = through.map(read);
+  const rising =
+    options.full && options.rising !== false ? letsGoIn(tied, places, readings, read) : { letsGo: [], flaps: null };
   const { structure: s } = tied.engine;
   const judged = judgedBy(rig, around.required);
   const rows = chainsOf(model, readings)
@@ -405,6 +450,10 @@ export function evaluatePitch(
     formName: PITCH_TRAITS[rig.pitch!.form].name,
     topology: topologyOf(tied),
     shapes: states.map(shapeIn),
+    worst: worstOf(places, readings),
+    ...rising,
+    gust: cases.find((c) => c.wind !== null)?.wind?.speed ?? 0,
+    room: roomOf(model, states),
     cases: states.map((state) => {
       let best = 0;
       model.members.forEach((_, k) => {
@@ -415,8 +464,13 @@ export function evaluatePitch(
         name: state.case.name,
         said: state.case.said,
         when: state.case.when,
+        group: state.case.group,
+        wet: state.case.wet,
+        wind: state.case.wind,
         converged: state.numbers.converged,
         reason: state.numbers.reason,
+        luffing: state.luffing,
+        flaps: state.luffing ? flapsAt(model, state) : null,
         tension: state.numbers.tension[tied.line[best]!]!,
         row: model.members[best]!.id,
         litres: state.litres,
@@ -439,7 +493,66 @@ export function evaluatePitch(
     cords: cordsOf(tied),
     residual: Math.max(...states.map((x) => x.numbers.residual)),
   };
-  return { result: { ...base, warnings: warningsOf(tied, base, byId) }, tied, readings };
+  return { result: { ...base, warnings: warningsOf(tied, base) }, tied, readings };
+}
+
+/** What tames cloth that flaps. */
+export const TAMES =
+  'Haul its guys harder, give that edge another guy, drop it to the ground, or take a form that holds it.';
+
+/** The reading that leaves some place least; null without any. */
+function hardest(places: readonly Place[], readings: readonly CaseReading[]): CaseReading | null {
+  let found: CaseReading | null = null;
+  let least = Number.POSITIVE_INFINITY;
+  for (const r of readings) {
+    const left = leastLeft(places, r);
+    if (found !== null && !(left < least)) continue;
+    found = r;
+    least = left;
+  }
+  return found;
+}
+
+const leastLeft = (places: readonly Place[], r: CaseReading): number =>
+  places.reduce((least, p) => Math.min(least, leftIn(p, r) ?? Number.POSITIVE_INFINITY), Number.POSITIVE_INFINITY);
+
+/** The case of each group that is hardest; one that flaps before any other. */
+function worstOf(places: readonly Place[], readings: readonly CaseReading[]): PitchResult['worst'] {
+  const groups = new Map<CaseGroup, CaseReading[]>();
+  for (const r of readings) {
+    const { group } = r.state.case;
+    groups.set(group, [...(groups.get(group) ?? []), r]);
+  }
+  return Object.fromEntries(
+    [...groups].map(([group, these]) => {
+      const flapping = these.filter((r) => r.state.luffing || !r.state.numbers.converged);
+      return [group, hardest(places, flapping.length > 0 ? flapping : these)!.state.case.id];
+    }),
+  );
+}
+
+/** Room as pitched, and in the case that leaves least to lie under. */
+function roomOf(model: PitchModel, states: readonly PitchState[]): PitchResult['room'] {
+  const rooms = states.map((s) => roomIn(model.mesh, s, model.layout.setting.ground));
+  const sunk = rooms.reduce((a, b) => (b.sunk > a.sunk ? b : a));
+  const least = rooms.reduce((a, b) => (b.lying < a.lying ? b : a));
+  return { pitched: rooms[0]!, least: { ...least, sunk: sunk.sunk } };
+}
+
+/** The tie-out nearest to where cloth moves most from one shape of its cycle to the next. */
+function flapsAt(model: PitchModel, s: PitchState): string | null {
+  const shapes = [s, ...s.cycle].map((x) => x.numbers.at);
+  const first = shapes[0]!;
+  let [node, most] = [-1, 1e-3];
+  for (let n = 0; n < model.mesh.flat.length / 2; n++)
+    for (const at of shapes) {
+      const by = Math.hypot(...[0, 1, 2].map((c) => at[3 * n + c]! - first[3 * n + c]!));
+      if (by > most) [node, most] = [n, by];
+    }
+  if (node < 0) return null;
+  const [x, y] = [model.mesh.flat[2 * node]!, model.mesh.flat[2 * node + 1]!];
+  const away = (k: { readonly flat: readonly [number, number] }): number => Math.hypot(k.flat[0] - x, k.flat[1] - y);
+  return model.layout.plan.keys.reduce((a, b) => (away(b) < away(a) ? b : a)).name;
 }
 
 /** How near a row is to letting go by the rig's rule; infinite where nothing can. */
@@ -571,9 +684,12 @@ function topologyOf({ model, engine, line }: TiedRig): PitchTopology {
 export const shapeIn = (s: PitchState): PitchShape => ({
   caseId: s.case.id,
   converged: s.numbers.converged,
+  luffing: s.luffing,
   at: s.numbers.at,
   tension: s.numbers.tension,
   push: s.numbers.strutForce,
+  pressure: s.numbers.pressure,
+  ground: s.numbers.ground,
   stress: s.numbers.stress,
   state: s.numbers.panelState,
 });
@@ -642,7 +758,7 @@ function cordsOf(tied: TiedRig): PitchResult['cords'] {
 /** Units in which warnings are said. */
 const SAID = { length: 'm', force: 'N' } as const;
 
-function warningsOf(tied: TiedRig, r: Omit<PitchResult, 'warnings'>, byId: ReadonlyMap<string, PitchState>): string[] {
+function warningsOf(tied: TiedRig, r: Omit<PitchResult, 'warnings'>): string[] {
   const { model } = tied;
   const { rig } = model;
   const out: string[] = [];
@@ -651,11 +767,13 @@ function warningsOf(tied: TiedRig, r: Omit<PitchResult, 'warnings'>, byId: Reado
     if (!t.standsOnWord) out.push(...screenTree(t, ridge && rig.use === 'person'));
   }
   out.push(...heldTwice(model));
-  for (const c of r.cases)
-    if (!c.converged)
-      out.push(
-        `${c.name.charAt(0).toUpperCase()}${c.name.slice(1)}: cloth so loose that it flaps finds no rest; its numbers are a rough guide. Tighten it, or take a form that holds it.`,
-      );
+  const flaps = r.cases.filter((c) => c.luffing || !c.converged);
+  if (flaps.length > 0) {
+    const [c] = flaps;
+    out.push(
+      `${capital(c!.name)}${flaps.length > 1 ? ` and ${flaps.length - 1} more` : ''}: ${c!.flaps === null ? 'cloth so loose that it flaps' : `the cloth flaps near the ${c!.flaps} and`} finds no rest; its pulls are the worst of what it goes through. ${TAMES}`,
+    );
+  }
   const runsOut = model.hasRidge ? travelProblem(rig, travelOf(model.ridge), SAID) : null;
   if (runsOut !== null) out.push(runsOut);
   const slid = r.hitches.filter((h) => Math.abs(h.slid) > 0.005);
@@ -675,7 +793,7 @@ function warningsOf(tied: TiedRig, r: Omit<PitchResult, 'warnings'>, byId: Reado
       );
   for (const name of model.layout.gathered)
     out.push(`The roof has no tie-out at its ${name}: gather the cloth round a smooth pebble there.`);
-  const rain = [...byId.values()].reduce((a, b) => (b.litres > a.litres ? b : a));
+  const rain = r.cases.reduce((a, b) => (b.litres > a.litres ? b : a));
   if (rain.litres > 0.5)
     out.push(
       rain.runsAway

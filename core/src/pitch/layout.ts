@@ -64,6 +64,9 @@ export function groundOf(rig: RidgeRig, span: number): (x: number, y: number) =>
   return (x, y) => along * x + across * y;
 }
 
+/** Direction out of the ground of a plane through the first trunk's foot. */
+export const upFrom = (ground: (x: number, y: number) => number): Vec3 => [-ground(1, 0), -ground(0, 1), 1];
+
 /**
  * Lays a rig's roof out in its form: where each point of the cloth goes, which ones are held and by what, and where the
  * guys' feet are when they follow the cloth.
@@ -208,7 +211,8 @@ function bestFor(guy: Guy, around: PitchSurroundings, soilId: string): number {
   const soil = findSoil(soilId);
   if (shape === undefined || soil === undefined) return FROM_STICK;
   const peg = { width: shape.width, depth: shape.length - PEG_ARM - 0.02, arm: PEG_ARM };
-  return bestRise(soilNumbers(soil, 'typical'), peg, FLATTEST, FROM_STICK);
+  const met = { surface: shape.surface, wet: false, depth: peg.depth };
+  return bestRise(soilNumbers(soil, 'typical', met), peg, FLATTEST, FROM_STICK);
 }
 
 /** The foot of a guy that follows the cloth: on the extension of the line from `from` through the tie-out. */

@@ -1,4 +1,12 @@
-import { bendingFigure, diameterOf, levelFigure } from '../anchor/index.js';
+import {
+  diameterOf,
+  levelFigure,
+  levelOn,
+  momentFigure,
+  momentOn,
+  treeHoldFigure,
+  treeHolds,
+} from '../anchor/index.js';
 import { GRIPPED, GUY_ENDS, HOLDS, LOOP_JOIN, SUN, WEAR, findSoil, findWood, looked } from '../catalogue/index.js';
 import { gripFigure, offAxis, ownGripFigure } from '../hitch/index.js';
 import type { Guy, TreeId } from '../rig/index.js';
@@ -7,9 +15,11 @@ import type { Link } from '../strength/index.js';
 import { bendKept, cordStrength, knotKept, link, ratioFor } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
+import type { Stick } from './layout.js';
 import type { Member, PitchModel } from './model.js';
 import type { CaseReading } from './reading.js';
 import { SOLVED, solved } from './reading.js';
+import type { HitchState } from './solve.js';
 import { pullsOn, sharedTrees } from './tree-pulls.js';
 
 /** The links of one line, stick or anchor: each under the case that leaves it least. */
@@ -24,32 +34,53 @@ export interface Chain {
   readonly links: readonly Link[];
 }
 
-interface Place {
+/** A place that can let go: what a case asks of it and what it holds. */
+export interface Place {
   readonly id: string;
   readonly kind: Link['kind'];
   readonly name: string;
   readonly demand: (r: CaseReading) => Figure;
   /** null where nothing is known against it. */
   readonly available: (r: CaseReading) => Figure | null;
+  /** The same two as no more than numbers, for looking through hundreds of cases. */
+  readonly asks: (r: CaseReading) => number;
+  /** Whether they are shares of a pull rather than pulls. */
+  readonly ratio?: true;
+  readonly holds: (r: CaseReading) => number | null;
 }
 
 /** Pulls under this are the solve's own rounding of a slack line, N. */
 const IDLE = 0.2;
+
+/** How many times over a place holds what a case asks; infinite where nothing pulls, null where nothing is known against it. */
+export function leftIn(place: Place, r: CaseReading): number | null {
+  const holds = place.holds(r);
+  if (holds === null) return null;
+  const asks = place.asks(r);
+  return asks > (place.ratio ? 0 : IDLE) ? holds / asks : Number.POSITIVE_INFINITY;
+}
+
+/** The case that leaves a place least; null where nothing is known against it. */
+function worstReading(place: Place, readings: readonly CaseReading[]): CaseReading | null {
+  let found: CaseReading | null = null;
+  let least = Number.POSITIVE_INFINITY;
+  for (const r of readings) {
+    const left = leftIn(place, r);
+    if (left === null || (found !== null && !(left < least))) continue;
+    found = r;
+    least = left;
+  }
+  return found;
+}
 
 /** A place under the case that leaves it least; null where nothing is known against it. */
 function worst(
   place: Place,
   readings: readonly CaseReading[],
 ): { readonly r: CaseReading; readonly demand: Figure; readonly available: Figure } | null {
-  let found: { r: CaseReading; demand: Figure; available: Figure; left: number } | null = null;
-  for (const r of readings) {
-    const demand = place.demand(r);
-    const available = place.available(r);
-    if (available === null) continue;
-    const left = demand.value > IDLE ? available.value / demand.value : Number.POSITIVE_INFINITY;
-    if (found === null || left < found.left) found = { r, demand, available, left };
-  }
-  return found;
+  const r = worstReading(place, readings);
+  const available = r === null ? null : place.available(r);
+  return r === null || available === null ? null : { r, demand: place.demand(r), available };
 }
 
 /** The worst case of a place, as a link. */
@@ -79,6 +110,7 @@ function tieOutPlace(
   name: string,
   hold: keyof typeof HOLDS,
   pull: (r: CaseReading) => Figure,
+  asks: (r: CaseReading) => number,
 ): Place {
   const { roof } = model.layout;
   const figure = derive(
@@ -103,7 +135,15 @@ function tieOutPlace(
     ],
     (R, c, sun, wear) => R! * c! * sun! * wear!,
   );
-  return { id, kind: 'tie-out', name: `${HOLDS[hold].name} at the ${name}`, demand: pull, available: () => figure };
+  return {
+    id,
+    kind: 'tie-out',
+    name: `${HOLDS[hold].name} at the ${name}`,
+    demand: pull,
+    available: () => figure,
+    asks,
+    holds: () => figure.value,
+  };
 }
 
 /** What holds the far end of a guy; null where nothing is known against it. */
@@ -121,15 +161,21 @@ function anchorPlace(model: PitchModel, m: Member): Place | null {
     const place = treePlace(model, tiedTo(anchor, m.reach!.key.id)!.tree);
     return place === null ? null : { ...place, id: `${m.id}:anchor` };
   }
-  const held = anchorHold(anchor, findSoil(model.rig.pitch!.soil)!, model.around.pegs, where);
+  const { soil, pulls = [] } = model.rig.pitch!;
+  const held = anchorHold(anchor, { soil: findSoil(soil)!, pulls }, model.around.pegs, where);
   return {
     id: `${m.id}:anchor`,
     kind: held.kind,
     name: held.name,
     demand: pull,
-    available: (r) => held.holds(rise(r)),
+    available: (r) => held.holds(rise(r), r.state.case.wet),
+    asks: (r) => r.tension(m.id).value,
+    holds: (r) => held.held(rise(r), r.state.case.wet),
   };
 }
+
+/** Tension of the ridgeline at a trunk, with what flutter adds, N. */
+const atEnd = (r: CaseReading, i: 0 | 1): number => r.state.ridgeEnds[i] * r.state.flutter;
 
 /** Every place of a line at which it can let go. */
 function placesOf(model: PitchModel, m: Member): Place[] {
@@ -138,8 +184,17 @@ function placesOf(model: PitchModel, m: Member): Place[] {
   const strength = (name: string, here: readonly Figure[]): ((r: CaseReading) => Figure) =>
     byWet((wet) => cordStrength(m.cord, m.kitCord, name, wet, here, m.legs));
   const out: Place[] = [];
-  const cordAt = (id: string, kind: Link['kind'], name: string, here: readonly Figure[], demand = pull): void => {
-    out.push({ id: `${m.id}:${id}`, kind, name, demand, available: strength(name, here) });
+  const asks = (r: CaseReading): number => r.tension(m.id).value;
+  const cordAt = (
+    id: string,
+    kind: Link['kind'],
+    name: string,
+    here: readonly Figure[],
+    demand = pull,
+    size = asks,
+  ): void => {
+    const available = strength(name, here);
+    out.push({ id: `${m.id}:${id}`, kind, name, demand, available, asks: size, holds: (r) => available(r).value });
   };
   if (m.role === 'ridge' || m.role === 'tie') {
     for (const i of m.role === 'ridge' ? ([0, 1] as const) : [m.end]) {
@@ -151,7 +206,7 @@ function placesOf(model: PitchModel, m: Member): Place[] {
               'T',
               `tension at ${rig.trunks[i].name}`,
               'force',
-              { value: r.state.ridgeEnds[i], spread: r.tension(m.id).spread },
+              { value: atEnd(r, i), spread: r.tension(m.id).spread },
               r.state,
             );
       cordAt(
@@ -160,6 +215,7 @@ function placesOf(model: PitchModel, m: Member): Place[] {
         name,
         [knotKept(ridge.terminations[i], m.cord), bendKept(rig.trunks[i].name, ridge.diameters[i], m.cord)],
         demand,
+        m.role === 'tie' ? asks : (r) => atEnd(r, i),
       );
     }
   }
@@ -167,63 +223,75 @@ function placesOf(model: PitchModel, m: Member): Place[] {
     cordAt('line', 'line', 'free line', []);
     for (const h of model.hitches) {
       const side = h.end === 0 ? 'first' : 'second';
-      cordAt(`grip${h.end}`, 'grip', `ridgeline under the ${side} hitch`, [looked(GRIPPED)], (r) => {
+      const beside = (r: CaseReading): number => {
         const s = r.state.hitches.find((x) => x.end === h.end)!;
-        return solved(
-          'T',
-          `tension beside the ${side} hitch`,
-          'force',
-          { value: Math.max(s.outside, s.inside), spread: r.tension(m.id).spread },
-          r.state,
-        );
-      });
+        return Math.max(s.outside, s.inside) * r.state.flutter;
+      };
+      cordAt(
+        `grip${h.end}`,
+        'grip',
+        `ridgeline under the ${side} hitch`,
+        [looked(GRIPPED)],
+        (r) =>
+          solved(
+            'T',
+            `tension beside the ${side} hitch`,
+            'force',
+            { value: beside(r), spread: r.tension(m.id).spread },
+            r.state,
+          ),
+        beside,
+      );
     }
     return out;
   }
   if (m.role === 'loop') {
     const h = model.hitches.find((x) => x.end === m.end)!;
     const grip = byWet((wet) => gripFigure(h, wet));
+    const at = (r: CaseReading): HitchState => r.state.held.find((x) => x.end === m.end)!;
+    const share = (r: CaseReading): number => {
+      const s = at(r);
+      return s.pull > IDLE ? idle(Math.abs(s.outside - s.inside)) / s.pull : 0;
+    };
     out.push({
       id: `${m.id}:slip`,
       kind: 'hitch',
       name: `grip of the ${m.name} on the ridge`,
-      demand: (r) => {
-        const s = r.state.held.find((x) => x.end === m.end)!;
-        return solved(
-          'F',
-          `pull of the ${m.name} along the ridge`,
-          'force',
-          { value: idle(Math.abs(s.outside - s.inside)), spread: r.tension(m.id).spread },
-          r.state,
-        );
-      },
-      available: (r) => {
-        const s = r.state.held.find((x) => x.end === m.end)!;
-        return derive(
+      // grip goes with the pull that it locks by: their ratio alone decides, whatever the pull
+      demand: (r) =>
+        given(
+          {
+            symbol: 'ρ',
+            title: `pull of the ${m.name} along the ridge over its whole pull, ${r.state.case.name}`,
+            quantity: 'ratio',
+          },
+          share(r),
+          { kind: 'derived', text: `${SOLVED}; grip locks by the pull itself, so that its size does not count` },
+        ),
+      available: (r) =>
+        derive(
           {
             symbol: 'R',
-            title: `pull along the ridge the ${m.name} holds`,
-            quantity: 'force',
-            formula: 'R = G κ P, κ = 1 − 0.4 sin φ',
+            title: `share of its pull that the ${m.name} holds along the ridge`,
+            quantity: 'ratio',
+            formula: 'R = G κ, κ = 1 − 0.4 sin φ',
           },
           [
             grip(r),
-            given({ symbol: 'P', title: 'its whole pull', quantity: 'force' }, s.pull, {
-              kind: 'derived',
-              text: SOLVED,
-            }),
-            given({ symbol: 'φ', title: 'angle between its pull and the ridge', quantity: 'angle' }, s.angle, {
+            given({ symbol: 'φ', title: 'angle between its pull and the ridge', quantity: 'angle' }, at(r).angle, {
               kind: 'derived',
               text: SOLVED,
             }),
           ],
-          (G, P, angle) => G! * offAxis(angle!) * P!,
-        );
-      },
+          (G, angle) => G! * offAxis(angle!),
+        ),
+      asks: (r) => (share(r) > 0 ? share(r) : 0),
+      holds: (r) => grip(r).value * offAxis(at(r).angle),
+      ratio: true,
     });
     cordAt('join', 'end', `join of the ${m.name}’s loop`, [knotKept(LOOP_JOIN, m.cord)]);
     const key = model.layout.plan.keys.find((k) => k.role.to === 'hitch' && k.role.end === m.end)!;
-    out.push(tieOutPlace(model, `${m.id}:tie-out`, key.name, model.layout.hitchHolds[m.end], pull));
+    out.push(tieOutPlace(model, `${m.id}:tie-out`, key.name, model.layout.hitchHolds[m.end], pull, asks));
     return out;
   }
   const { guy, hold, key } = m.reach!;
@@ -238,19 +306,16 @@ function placesOf(model: PitchModel, m: Member): Place[] {
           id: `${m.id}:slip`,
           kind: 'hitch',
           name: `grip of the adjustable hitch, ${key.name}`,
-          demand: pull,
-          available: (r) =>
-            derive(
-              { symbol: 'R', title: 'pull the adjustable hitch holds', quantity: 'force', formula: 'R = G T' },
-              [
-                own(r),
-                given({ symbol: 'T', title: 'pull of the guy', quantity: 'force' }, r.tension(m.id).value, {
-                  kind: 'derived',
-                  text: SOLVED,
-                }),
-              ],
-              (G, T) => G! * T!,
+          demand: (r) =>
+            given(
+              { symbol: 'ρ', title: `pull of the ${m.name} over what locks its hitch`, quantity: 'ratio' },
+              r.tension(m.id).value > IDLE ? 1 : 0,
+              { kind: 'derived', text: 'the hitch locks by the guy’s own pull, so that its size does not count' },
             ),
+          available: own,
+          asks: (r) => (r.tension(m.id).value > IDLE ? 1 : 0),
+          holds: (r) => own(r).value,
+          ratio: true,
         });
       }
     }
@@ -258,21 +323,25 @@ function placesOf(model: PitchModel, m: Member): Place[] {
     const anchor = guy.anchor.kind === 'tree' ? null : anchorPlace(model, m);
     if (anchor !== null) out.push(anchor);
   }
-  out.push(tieOutPlace(model, `${m.id}:tie-out`, key.name, hold, pull));
+  out.push(tieOutPlace(model, `${m.id}:tie-out`, key.name, hold, pull, asks));
   return out;
 }
 
-/** A tree of the rig as a place that can give: green bending at its foot under all of the roof that is tied to it; null on somebody's word. */
+/** A tree of the rig as a place that can give: bending at its foot, or its roots, under all of the roof that is tied to it; null on somebody's word. */
 function treePlace(model: PitchModel, id: TreeId): Place | null {
   const tree = treeOf(model.rig, id)!;
   if (tree.standsOnWord) return null;
   const wood = findWood(tree.wood)!;
+  const d = diameterOf(tree.girth);
+  const { soil } = model.rig.pitch!;
   return {
     id,
     kind: 'trunk',
     name: `foot of ${tree.name}`,
-    demand: (r) => bendingFigure(tree.name, diameterOf(tree.girth), pullsOn(model, id, r)),
-    available: () => looked(wood.strength),
+    demand: (r) => momentFigure(tree.name, pullsOn(model, id, r)),
+    available: byWet((wet) => treeHoldFigure(tree.name, d, wood, { soil, wet })),
+    asks: (r) => momentOn(pullsOn(model, id, r)),
+    holds: (r) => treeHolds(d, wood, { soil, wet: r.state.case.wet }),
   };
 }
 
@@ -290,9 +359,9 @@ export function anchorHolds(
     const tree = trunk ?? tiedTo(m.reach!.guy.anchor, m.reach!.key.id)!.tree;
     return { name: treeOf(rig, tree)!.name, capacity: null, margin: null };
   }
-  const demand = place.demand(r).value;
-  const available = place.available(r)?.value ?? null;
+  const available = place.holds(r);
   if (available === null) return { name: place.name, capacity: null, margin: null };
+  const demand = place.asks(r);
   const margin = demand > 0 ? available / demand : null;
   const pull = place.kind === 'trunk' ? r.pullOn(node).level : demand;
   return { name: place.name, capacity: margin === null ? null : margin * pull, margin };
@@ -319,12 +388,22 @@ export function ratiosOf(model: PitchModel, m: Member, readings: readonly CaseRe
   });
 }
 
+/** Every place of a rig that can let go. */
+export function allPlaces(model: PitchModel): Place[] {
+  return [
+    ...model.members.flatMap((m) => placesOf(model, m)),
+    ...sharedTrees(model).flatMap((id) => treePlace(model, id) ?? []),
+    clothPlace(model),
+    ...model.layout.sticks.map((s) => stickPlace(model, s)),
+  ];
+}
+
 /** Every line, the stems, the cloth and the sticks, each with all the places at which it can let go. */
 export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): Chain[] {
   const { rig, layout } = model;
   const out: Chain[] = [];
-  const largest = (make: (r: CaseReading) => Figure): Figure =>
-    readings.map(make).reduce((a, b) => (b.value > a.value ? b : a));
+  const largest = (of: (r: CaseReading) => number, make: (r: CaseReading) => Figure): Figure =>
+    make(readings.reduce((a, b) => (of(b) > of(a) ? b : a)));
   for (const m of model.members) {
     const links = linksOf(model, m, readings);
     out.push({
@@ -332,7 +411,10 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
       name: m.name,
       what: m.kitCord.name,
       role: m.role,
-      demand: largest((r) => solved('T', `tension of the ${m.name}`, 'force', r.tension(m.id), r.state)),
+      demand: largest(
+        (r) => r.tension(m.id).value,
+        (r) => solved('T', `tension of the ${m.name}`, 'force', r.tension(m.id), r.state),
+      ),
       links,
     });
   }
@@ -346,14 +428,58 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
       name: tree.name,
       what: findWood(tree.wood)!.name,
       role: 'trunk',
-      demand: largest((r) => levelFigure(tree.name, pullsOn(model, id, r))),
+      demand: largest(
+        (r) => levelOn(pullsOn(model, id, r)),
+        (r) => levelFigure(tree.name, pullsOn(model, id, r)),
+      ),
       links: found === null ? [] : [found],
     });
   }
-  const cloth: Place = {
+  const cloth = clothPlace(model);
+  const tears = worstLink(cloth, readings);
+  if (tears !== null)
+    out.push({
+      id: 'cloth',
+      name: 'cloth',
+      what: layout.roof.name,
+      role: 'cloth',
+      demand: largest(cloth.asks, cloth.demand),
+      links: [tears],
+    });
+  for (const s of layout.sticks) {
+    const place = stickPlace(model, s);
+    const found = worstLink(place, readings);
+    if (found !== null)
+      out.push({
+        id: s.id,
+        name: s.name,
+        what: `${(rig.pitch!.stick * 1000).toFixed(0)} mm green stick`,
+        role: 'stick',
+        demand: largest(place.asks, place.demand),
+        links: [found],
+      });
+  }
+  return out;
+}
+
+function clothPlace(model: PitchModel): Place {
+  const torn = derive(
+    {
+      symbol: 'R',
+      title: 'what a strip of the cloth holds',
+      quantity: 'lineWeight',
+      formula: 'R = f_c · f_sun · f_wear',
+      notes: [
+        'Second Piola-Kirchhoff stress over panels a third of a metre wide: close to a tie-out it is more, and there the tie-out’s own link counts.',
+      ],
+    },
+    [looked(model.cloth.strength), looked(SUN[model.layout.roof.sun]), looked(WEAR[model.layout.roof.wear])],
+    (f, sun, wear) => f! * sun! * wear!,
+  );
+  return {
     id: 'cloth',
     kind: 'cloth',
-    name: `cloth of the ${layout.roof.name}`,
+    name: `cloth of the ${model.layout.roof.name}`,
     demand: (r) =>
       solved(
         'n',
@@ -362,55 +488,26 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
         { value: r.clothStress, spread: r.clothSpread },
         r.state,
       ),
+    asks: (r) => r.clothStress,
+    holds: () => torn.value,
+    available: () => torn,
+  };
+}
+
+function stickPlace(model: PitchModel, s: Stick): Place {
+  return {
+    id: s.id,
+    kind: 'stick',
+    name: s.name,
+    demand: (r) => solved('N', `push in the ${s.name}`, 'force', r.stick(s.id), r.state),
+    asks: (r) => r.stick(s.id).value,
+    holds: () => model.buckling.get(s.id)!,
     available: () =>
-      derive(
-        {
-          symbol: 'R',
-          title: 'what a strip of the cloth holds',
-          quantity: 'lineWeight',
-          formula: 'R = f_c · f_sun · f_wear',
-          notes: [
-            'Second Piola-Kirchhoff stress over panels a third of a metre wide: close to a tie-out it is more, and there the tie-out’s own link counts.',
-          ],
-        },
-        [looked(model.cloth.strength), looked(SUN[layout.roof.sun]), looked(WEAR[layout.roof.wear])],
-        (f, sun, wear) => f! * sun! * wear!,
+      given(
+        { symbol: 'R', title: `push that buckles the ${s.name}`, quantity: 'force' },
+        model.buckling.get(s.id)!,
+        { kind: 'derived', text: 'Euler, π² E I / L², green wood of 8 GPa' },
+        [model.buckling.get(s.id)! * 0.6, model.buckling.get(s.id)! * 1.3],
       ),
   };
-  const torn = worstLink(cloth, readings);
-  if (torn !== null)
-    out.push({
-      id: 'cloth',
-      name: 'cloth',
-      what: layout.roof.name,
-      role: 'cloth',
-      demand: largest(cloth.demand),
-      links: [torn],
-    });
-  for (const s of layout.sticks) {
-    const place: Place = {
-      id: s.id,
-      kind: 'stick',
-      name: s.name,
-      demand: (r) => solved('N', `push in the ${s.name}`, 'force', r.stick(s.id), r.state),
-      available: () =>
-        given(
-          { symbol: 'R', title: `push that buckles the ${s.name}`, quantity: 'force' },
-          model.buckling.get(s.id)!,
-          { kind: 'derived', text: 'Euler, π² E I / L², green wood of 8 GPa' },
-          [model.buckling.get(s.id)! * 0.6, model.buckling.get(s.id)! * 1.3],
-        ),
-    };
-    const found = worstLink(place, readings);
-    if (found !== null)
-      out.push({
-        id: s.id,
-        name: s.name,
-        what: `${(rig.pitch!.stick * 1000).toFixed(0)} mm green stick`,
-        role: 'stick',
-        demand: largest(place.demand),
-        links: [found],
-      });
-  }
-  return out;
 }

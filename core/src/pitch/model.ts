@@ -1,11 +1,21 @@
 import { bucklingLoad, diameterOf, trunkGive } from '../anchor/index.js';
 import type { Cloth, Cord, HitchType } from '../catalogue/index.js';
-import { cordWeight, dryCurve, findCloth, findCord, findHitch, findWood, wetCurve } from '../catalogue/index.js';
+import {
+  CLOTH_ON_GROUND,
+  CORD_ON_CLOTH,
+  cordWeight,
+  dryCurve,
+  findCloth,
+  findCord,
+  findHitch,
+  findWood,
+  wetCurve,
+} from '../catalogue/index.js';
 import type { TiedHitch } from '../hitch/index.js';
 import { strainAt } from '../line/index.js';
 import type { TensionCurve } from '../line/index.js';
 import { tensionCurve } from '../net/index.js';
-import type { Net, NetLine, NetNode, NetPanel, NetPass, NetStrut } from '../net/index.js';
+import type { Net, NetLine, NetNode, NetPanel, NetPass, NetRest, NetStrut } from '../net/index.js';
 import { GRAVITY } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import type { KitCord, PitchSurroundings, RidgeModel, RidgeRig, RoofHitch } from '../rig/index.js';
@@ -13,7 +23,7 @@ import { RigProblem, measuredSpan, pitchProblems, ridgeModel, tiedTo, treeOf, tr
 import type { Key, Mesh, Neighbours } from '../roof/index.js';
 import { meshCloth, neighboursOf, roofMass } from '../roof/index.js';
 import type { PitchLayout, Reach } from './layout.js';
-import { layoutOf, reachName } from './layout.js';
+import { layoutOf, reachName, upFrom } from './layout.js';
 
 /** One line of a pitched rig and what it is. */
 export interface Member {
@@ -59,13 +69,15 @@ export interface PitchModel {
   readonly curveOf: (m: Member, wet: boolean) => TensionCurve;
 }
 
+/** Nodes that may come down to the ground: cloth, and what sits or hangs on the ridgeline. */
+const MAY_LIE = /^(c|on|hitch|hung )/;
+
 /** Squares along each side of a roof: 128 panels show every fold and solve in a hand's blink. */
 export const PARTS = 8;
-/**
- * Length of the straps by which cloth rests on a line, m: a slip of 1 cm then meets about as much as friction of cord on
- * cloth would give, and the whole stays conservative.
- */
-export const REST = 0.03;
+/** Loops by which cloth hangs on a line that runs through them, m. */
+const LOOP = 0.03;
+/** Push of a line on cloth that lies on it, for each metre that it gives under one node, N/m: cord and cloth are soft. Judgement. */
+const LINE_STIFFNESS = 5e4;
 /** Stiffness of a stick along itself, N: green wood; a straight stick hardly shortens. */
 const STICK_MODULUS = 8e9;
 /** Elastic of an elastic tie-out: drawn to its end at this pull, N, by this much, m. Judgement. */
@@ -130,6 +142,7 @@ export function pitchModel(
   const nodes: NetNode[] = placeCloth(layout, mesh, byId);
   const lines: NetLine[] = [];
   const struts: NetStrut[] = [];
+  const rests: NetRest[] = [];
   const members: Member[] = [];
   const buckling = new Map<string, number>();
 
@@ -233,15 +246,19 @@ export function pitchModel(
       const [s, t] = [mesh.flat[2 * n]!, mesh.flat[2 * n + 1]!];
       const u = ((s - s0) * (s1 - s0) + (t - t0) * (t1 - t0)) / reach;
       const off = Math.abs((s - s0) * (t1 - t0) - (t - t0) * (s1 - s0)) / reach;
-      if (off > 1e-6 || u < -1e-6 || u > reach + 1e-6) continue;
+      // its ends are held by their hitches, which may slide
+      if (off > 1e-6 || u < 1e-6 || u > reach - 1e-6) continue;
       // through loops the line meets the cloth at its tie-outs only
       if (pitch.line === 'through' && !roof.tieOuts.some((o) => Math.hypot(o.at[0] - s, o.at[1] - t) < 0.03)) continue;
-      // it rests on the line by a short strap: it may slip a little along, and lift off
       const at = nodes[n]!.at;
-      nodes[n] = { id: `c${n}`, at: [at[0], at[1], at[2] - REST] };
-      nodes.push({ id: `on${n}`, at: along(at[0]) });
-      passes.push({ x: at[0], pass: { node: `on${n}`, friction: 'locked' } });
-      lines.push({ id: `rest${n}`, from: `on${n}`, to: `c${n}`, restLength: REST, axialStiffness: 2000 });
+      const on = `on${n}`;
+      if (pitch.line === 'through') {
+        // hung in its loops by short straps
+        nodes[n] = { id: `c${n}`, at: [at[0], at[1], at[2] - LOOP] };
+        lines.push({ id: `loop ${on}`, from: on, to: `c${n}`, restLength: LOOP, axialStiffness: 2000 });
+      } else rests.push({ node: `c${n}`, on, friction: CORD_ON_CLOTH.typical, stiffness: LINE_STIFFNESS });
+      nodes.push({ id: on, at: along(at[0]) });
+      passes.push({ x: at[0], pass: { node: on, friction: 'locked' } });
     }
     for (const h of rig.hung) {
       nodes.push({ id: `hung ${h.id}`, at: along(h.at), load: [0, 0, -h.mass * GRAVITY] });
@@ -303,6 +320,8 @@ export function pitchModel(
       ],
     });
   }
+  // cloth and all that hangs on the line may come down to the ground, and rest on it
+  const stopped = nodes.map((n): NetNode => (MAY_LIE.test(n.id) ? { ...n, overGround: true } : n));
   const panels = panelsOf(mesh, cloth, (roofMass(roof) * GRAVITY) / (roof.length * roof.width));
   const model: PitchModel = {
     rig,
@@ -312,7 +331,15 @@ export function pitchModel(
     cloth,
     mesh,
     neighbours: neighboursOf(mesh),
-    net: { format: 'rough-bight/net@1', nodes, lines, struts, panels },
+    net: {
+      format: 'rough-bight/net@1',
+      nodes: stopped,
+      lines,
+      struts,
+      panels,
+      rests,
+      ground: { at: [0, 0, 0], normal: upFrom(layout.setting.ground), friction: CLOTH_ON_GROUND.typical },
+    },
     members,
     hitches,
     hasRidge,

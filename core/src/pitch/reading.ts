@@ -1,12 +1,13 @@
+import { CANOPY_SOURCE, WIND_LAWS } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
-import { given } from '../working/index.js';
+import { derive, given } from '../working/index.js';
 import type { PitchState } from './solve.js';
 
 /** How far a number may be off, as factors of its value: from the solves with hauls and wind at the ends of their ranges. */
 export type Spread = readonly [low: number, high: number];
 export const CERTAIN: Spread = [1, 1];
 
-/** A number that the whole-rig solve gave, in one case. */
+/** A number that the whole-rig solve gave, in one case, with what flutter adds to it. */
 export interface FromSolve {
   readonly value: number;
   readonly spread: Spread;
@@ -26,7 +27,10 @@ export interface CaseReading {
 
 export const SOLVED = 'the whole rig solved as a net: cloth, cords, sticks and stems together';
 
-/** A number of the solve in one case as a figure. */
+const PLATE_SOURCE =
+  'Flat sheets by incidence: Hoerner, Fluid-Dynamic Drag, 1965, ch. 3; ESDU 70015. Flutter: judgement, 0.3 of what lies along the wind.';
+
+/** A number of the solve in one case as a figure: how the wind was laid on it, and what flutter adds. */
 export function solved(
   symbol: string,
   title: string,
@@ -34,13 +38,30 @@ export function solved(
   from: FromSolve,
   c: PitchState,
 ): Figure {
-  return given(
-    { symbol, title: `${title}, ${c.case.name}`, quantity },
-    from.value,
+  const { wind } = c.case;
+  const name = { symbol, title: `${title}, ${c.case.name}`, quantity };
+  const bare = from.value / c.flutter;
+  const found = given(
+    c.flutter > 1 ? { ...name, symbol: `${symbol}_s` } : name,
+    bare,
     {
       kind: 'derived',
-      text: `${SOLVED}; out of balance by at most ${c.numbers.residual.toExponential(1)} N after ${c.numbers.iterations} steps`,
+      text: `${SOLVED}${wind === null ? '' : `; the wind ${WIND_LAWS[wind.law].said}, the law that asks most here`}; out of balance by at most ${c.numbers.residual.toExponential(1)} N after ${c.numbers.iterations} steps`,
+      ...(wind === null ? {} : { citation: wind.law === 'plate' ? PLATE_SOURCE : CANOPY_SOURCE }),
     },
-    [from.value * from.spread[0], from.value * from.spread[1]],
+    [bare * from.spread[0], bare * from.spread[1]],
+  );
+  if (!(c.flutter > 1)) return found;
+  return derive(
+    { ...name, formula: `${symbol} = ${symbol}_s φ` },
+    [
+      found,
+      given({ symbol: 'φ', title: 'what flutter adds', quantity: 'ratio' }, c.flutter, {
+        kind: 'judgement',
+        text: 'one plus 0.3 times the share of the cloth that lies along the wind',
+        citation: PLATE_SOURCE,
+      }),
+    ],
+    (s, f) => s! * f!,
   );
 }

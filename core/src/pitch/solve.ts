@@ -1,4 +1,4 @@
-import { AIR_DENSITY, FIBRE_TRAITS, RELAX_ONSET } from '../catalogue/index.js';
+import { FIBRE_TRAITS, RELAX_ONSET, SNOW_SLIDES } from '../catalogue/index.js';
 import { gripFigure, offAxis } from '../hitch/index.js';
 import { relaxedTension, strainAt, unstressedWhenRelaxed } from '../line/index.js';
 import type { Engine, NetNumbers, Outcome, Structure } from '../net/index.js';
@@ -16,10 +16,12 @@ import { GRAVITY, dot, norm } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import { runOff } from '../roof/index.js';
 import type { Pond } from '../roof/index.js';
-import { sheetPressures, windPressure, windToward } from '../weather/index.js';
+import { flutterFactor, normalOf, roofForWind, windToward } from '../weather/index.js';
+import type { RoofForWind } from '../weather/index.js';
 import type { PitchCase } from './cases.js';
 import { PITCHED } from './cases.js';
-import { REST } from './model.js';
+import type { GustOutcome } from './gust.js';
+import { BOUNDED, gustPressure, restInWind } from './gust.js';
 import type { Member, PitchModel } from './model.js';
 
 const WATER = 1000;
@@ -48,8 +50,12 @@ export interface PitchState {
   readonly ridgeEnds: readonly [number, number];
   /** Unstressed length of each member, m, in the members' order. */
   readonly rest: readonly number[];
-  /** Pressure on each panel along its normal, Pa. */
-  readonly pressure: Float64Array;
+  /** What flutter adds to its pulls, as a factor. */
+  readonly flutter: number;
+  /** Whether it finds no rest in the wind: cloth that flaps. Nothing that luffs is passed. */
+  readonly luffing: boolean;
+  /** Shapes it goes through then: every line takes the worst of them. */
+  readonly cycle: readonly PitchState[];
   readonly ponds: readonly Pond[];
   /** Litres standing; more where water keeps coming as the cloth gives. */
   readonly litres: number;
@@ -70,6 +76,8 @@ export interface TiedRig {
   readonly load: Float64Array;
   /** x of the second tie in the engine's axes, m. */
   readonly farTie: number;
+  /** The roof as laid out, as wind meets it. */
+  readonly roof: RoofForWind;
   /** Line of the net of each member. */
   readonly line: readonly number[];
   /** Where it stood last with every hitch held where it was tied: what every search begins from, whatever slid before. */
@@ -178,6 +186,12 @@ export function tieOff(
     stood: { held: null },
     dry: { gradient: s.gradient.slice(), area: s.area.slice(), weight: s.panelWeight[0] ?? 0 },
     load: s.load.slice(),
+    roof: roofForWind(
+      s.corner,
+      Float64Array.from(s.at, (v, i) => v + s.origin[i % 3]!),
+      model.mesh.flat,
+      model.layout.setting.ground,
+    ),
     farTie: far === undefined ? 0 : s.at[3 * far]!,
   };
   const numbers = numbersOf(engine, outcome);
@@ -246,38 +260,34 @@ function setCase(rig: TiedRig, c: PitchCase): void {
   const grown = c.wet ? 1 + cloth.wetGrowth.typical : 1;
   for (let i = 0; i < s.gradient.length; i++) s.gradient[i] = dry.gradient[i]! / grown;
   for (let i = 0; i < s.area.length; i++) s.area[i] = dry.area[i]! * grown * grown;
-  s.lineId.forEach((id, i) => id.startsWith('rest') && (s.rest[i] = REST));
   s.panelWeight.fill((dry.weight * (c.wet ? 1 + cloth.uptake.typical : 1)) / (grown * grown));
   s.pressure.fill(0);
+  s.wind = null;
   s.load.set(rig.load);
   for (const h of model.hitches) setPass(s, h.node, LOCKED, 0);
   const far = s.nodeIndex.get('trunk1');
   if (far !== undefined) s.at[3 * far] = rig.farTie + c.sway;
 }
 
-/** Frees cloth that lies on its line and has been lifted off it, and lays it back where it has come down. */
-function letLift({ model, engine }: TiedRig): void {
-  if (model.rig.pitch!.line !== 'under') return;
-  const { structure: s, state } = engine;
-  s.lineId.forEach((id, i) => {
-    if (!id.startsWith('rest')) return;
-    const k = i + s.passStart[i]!;
-    const lifted = state.x[3 * s.stretchTo[k]! + 2]! > state.x[3 * s.stretchFrom[k]! + 2]!;
-    s.rest[i] = lifted ? FREE : REST;
-  });
-}
-/** Longer than any cloth lifts off its line, m. */
-const FREE = 10;
-
-/** Work for one solve of a case, about half a second: cloth so loose that it takes more has no rest to find, and says so. */
-const BOUNDED = { allowance: 1.5e7 } as const;
-/** Rounds of pressure on the shape it makes: a third changes tensions by under a hundredth. */
-const WIND_ROUNDS = 3;
 /** Rounds of filling, and the growth of the last that still counts as coming to rest. */
 const FILL_ROUNDS = 14;
 const AT_REST = 0.03;
 /** More than this on a roof is a pool that will not stop, litres a square metre. */
 const MOST_LITRES = 40;
+
+/** Rounds of snow on the shape it makes: slopes change little by it. */
+const SNOW_ROUNDS = 3;
+
+/** Adds snow to the loads: what falls on each panel's plan, less what slides from steep cloth. @param mass kg/m² on level ground */
+function snowOn({ structure: s, state }: Engine, mass: number): void {
+  for (let i = 0; i < s.area.length; i++) {
+    const { normal, area } = normalOf(s.corner, state.x, i);
+    const level = Math.abs(normal[2]);
+    const [lies, slides] = SNOW_SLIDES;
+    const stays = Math.min(1, Math.max(0, (slides - Math.acos(Math.min(1, level))) / (slides - lies)));
+    for (let k = 0; k < 3; k++) s.load[3 * s.corner[3 * i + k]! + 2]! -= (stays * mass * GRAVITY * area * level) / 3;
+  }
+}
 
 /** The rig in one case, from where it stood last. */
 export function solveCase(
@@ -286,36 +296,34 @@ export function solveCase(
   options: {
     /** Factor on the wind's pressure. */
     readonly pressure?: number;
-    /** Pressures found before, Pa, one a panel: taken as they are, times the factor. */
-    readonly known?: Float64Array;
     /** false holds every hitch where it is tied. */
     readonly slip?: boolean;
+    /** false gives up on cloth that finds no rest at once. */
+    readonly patient?: boolean;
   } = {},
 ): PitchState {
   const { model, engine } = rig;
   const { structure: s } = engine;
   setCase(rig, c);
   asHeld(rig);
-  const { known, pressure = 1 } = options;
-  let outcome: Outcome;
-  if (c.wind === null) outcome = solve(engine, BOUNDED);
-  else if (known !== undefined) {
-    for (let i = 0; i < known.length; i++) s.pressure[i] = known[i]! * pressure;
-    letLift(rig);
-    outcome = solve(engine, BOUNDED);
-  } else {
-    const toward = windToward(c.wind.from, model.rig.pitch!.bearing);
-    const q = windPressure(AIR_DENSITY.typical, c.wind.speed) * pressure;
-    outcome = solve(engine, BOUNDED);
-    for (let round = 0; round < WIND_ROUNDS; round++) {
-      sheetPressures(s.corner, engine.state.x, toward, q, s.pressure);
-      letLift(rig);
-      outcome = solve(engine, BOUNDED);
-    }
-  }
+  const { pressure = 1 } = options;
+  let cycle: PitchState[] = [];
+  const { wind } = c;
+  const blow = (): GustOutcome | null => {
+    if (wind === null) return null;
+    cycle = [];
+    return restInWind(rig, wind, gustPressure(wind, pressure), options.patient !== false, (now) => {
+      cycle.push(stateOf(rig, c, now, hitchesOf(model, s, numbersOf(engine, now))));
+    });
+  };
+  let gust = blow();
+  let outcome = gust === null ? solve(engine, BOUNDED) : gust.outcome;
   const held = hitchesOf(model, s, numbersOf(engine, outcome));
-  if (outcome.converged) rig.stood.held = engine.state.x.slice();
-  if (options.slip !== false && slips(model, held, c.wet, s)) outcome = solve(engine, BOUNDED);
+  if (gust?.stands ?? outcome.converged) rig.stood.held = engine.state.x.slice();
+  if (options.slip !== false && slips(model, held, c.wet, s)) {
+    gust = blow();
+    outcome = gust === null ? solve(engine, BOUNDED) : gust.outcome;
+  }
   let ponds: readonly Pond[] = [];
   let litres = 0;
   let runsAway = false;
@@ -336,7 +344,14 @@ export function solveCase(
       outcome = solve(engine, BOUNDED);
     }
   }
-  return stateOf(rig, c, outcome, held, { ponds, litres, runsAway });
+  for (let round = 0; round < SNOW_ROUNDS && c.snow > 0; round++) {
+    s.load.set(rig.load);
+    snowOn(engine, c.snow);
+    outcome = solve(engine, BOUNDED);
+  }
+  const state = stateOf(rig, c, outcome, held, { ponds, litres, runsAway });
+  if (gust === null || gust.stands) return state;
+  return { ...state, luffing: true, cycle };
 }
 
 /** Places of the cloth's nodes, m, in the rig's axes. */
@@ -369,7 +384,12 @@ function stateOf(
     held,
     ridgeEnds: ridge < 0 ? [0, 0] : [norm(vector(first, 0)), norm(vector(last, 1))],
     rest: model.members.map((_, k) => s.rest[rig.line[k]!]!),
-    pressure: s.pressure.slice(),
+    flutter:
+      c.wind?.law === 'plate'
+        ? flutterFactor(s.corner, numbers.at, windToward(c.wind.from, model.rig.pitch!.bearing))
+        : 1,
+    luffing: false,
+    cycle: [],
     ...water,
   };
 }

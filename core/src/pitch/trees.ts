@@ -3,7 +3,6 @@ import type { At, Place } from '../ground/index.js';
 import type { GuyAnchor, PitchSurroundings, RidgeRig } from '../rig/index.js';
 import { PITCH_LIMITS, guyTree, keyOfGuyTree, treeAt, treesOf } from '../rig/index.js';
 import type { PitchResult } from './evaluate.js';
-import { ratioOf } from './evaluate.js';
 import { SAME } from './tree-pulls.js';
 
 /** A guy that something on the ground could hold instead of a peg. */
@@ -70,8 +69,8 @@ export function guysToTrees(
     return at === null ? [] : [{ id, at: [at[0], at[1]] as const }];
   });
   const need = (id: string): number => {
-    const row = result.rows.find((r) => r.id === id);
-    return row === undefined ? Number.POSITIVE_INFINITY : ratioOf(row);
+    const foot = result.rows.find((r) => r.id === id)?.links.find((l) => l.link.kind === 'anchor');
+    return foot?.judgement.ratio ?? Number.POSITIVE_INFINITY;
   };
   return result.guys
     .filter((g) => g.kind === 'guy')

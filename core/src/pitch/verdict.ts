@@ -1,66 +1,142 @@
 import { capital, say, saySmall } from '../quantity/index.js';
 import type { BodyMeasures, UnitChoice } from '../quantity/index.js';
 import { marginWords } from '../rig/index.js';
-import type { Verdict } from '../rig/index.js';
-import type { PitchResult } from './evaluate.js';
-import { ratioOf } from './evaluate.js';
+import type { Judged, RidgeRig, Verdict } from '../rig/index.js';
+import { BEAUFORT, beaufortOf, compassPoint } from '../weather/index.js';
+import type { PitchResult, PitchRow } from './evaluate.js';
+import { TAMES, ratioOf } from './evaluate.js';
+import { meanOf } from './first.js';
+import { LYING_ROOM, ONE_SLEEPER } from './room.js';
+
+/** What lets go first as the wind rises: the link, and the gust at the roof in which it does, m/s; 0 without any wind. */
+export interface GivesFirst {
+  readonly row: PitchRow;
+  readonly judged: Judged;
+  /** null where nothing lets go in any wind tried: the link with least to spare then. */
+  readonly gust: number | null;
+}
+
+/** The link that lets go in the least wind; among those that no wind tears, the one with least to spare. Null where nothing pulls. */
+export function givesFirst(r: PitchResult): GivesFirst | null {
+  const byId = new Map(r.rows.flatMap((row) => row.links.map((judged) => [judged.link.id, { row, judged }] as const)));
+  for (const { id, gust } of r.letsGo) {
+    const found = byId.get(id);
+    if (found !== undefined && gust !== null) return { ...found, gust };
+  }
+  const row = r.rows[0];
+  const judged = row?.links[0];
+  return row === undefined || judged === undefined || !Number.isFinite(ratioOf(row))
+    ? null
+    : { row, judged, gust: null };
+}
+
+/** In which wind something lets go, as people feel it: "at a near gale, 1.6 times the wind judged". */
+export function atWind(rig: RidgeRig, r: PitchResult, gust: number): string {
+  if (gust === 0) return 'without any wind';
+  const b = beaufortOf(meanOf(rig, gust));
+  const { name } = BEAUFORT[b]!;
+  const as = b === BEAUFORT.length - 1 ? `${name} or more` : name;
+  if (!(r.gust > 0)) return `in a gust of a ${as}`;
+  const times = gust / r.gust;
+  return `in a gust of a ${as}, ${times < 10 ? times.toFixed(1) : Math.round(times)} times tonight’s`;
+}
+
+/** Whether every case came to rest and was checked: nothing is passed otherwise. */
+export const allSolved = (r: PitchResult): boolean => r.cases.every((c) => c.converged && !c.luffing);
 
 /**
  * One sentence on what gives first, and one on what else matters.
  * @param full false where only the rig as pitched was worked out: then nothing is passed
  */
-export function pitchVerdict(r: PitchResult, body: BodyMeasures, units: UnitChoice, full = true): Verdict {
-  const first = r.rows[0];
-  const governs = first?.links[0];
+export function pitchVerdict(
+  rig: RidgeRig,
+  r: PitchResult,
+  body: BodyMeasures,
+  units: UnitChoice,
+  full = true,
+): Verdict {
   const when = (id: string): string => r.cases.find((c) => c.id === id)?.said ?? id;
   const rain = r.cases.find((c) => c.runsAway);
   const room = `Headroom ${saySmall(r.cover.headroom, body)} (${say(r.cover.headroom, 'length', units)}), ${say(r.cover.ground, 'area', units)} covered.`;
   const against = r.warnings.find((w) => w.includes('is ruled out') || w.includes('too thin to carry'));
-  if (against !== undefined) return { holds: false, sentence: against, detail: room };
-  if (first === undefined || governs === undefined || !Number.isFinite(ratioOf(first)))
-    return { holds: true, sentence: 'Nothing pulls on this rig yet.', detail: room };
-  const name = capital(governs.link.name);
-  const numbers = capital(marginWords(governs, units));
-  const others = r.rows.filter((row) => ratioOf(row) < 1).length - 1;
-  const more = others > 0 ? ` ${others} more ${others === 1 ? 'line is' : 'lines are'} short of what is asked.` : '';
-  if (governs.judgement.ratio < 1) {
-    const slips = governs.link.kind === 'hitch';
-    const breaks = governs.link.margin.value < 1;
-    return {
-      holds: false,
-      sentence: `${name} ${slips ? (breaks ? 'slips' : 'may slip') : breaks ? 'lets go' : 'is too weak'} first ${when(governs.link.caseId)}.`,
-      detail: `${numbers}.${more} ${room}`,
-    };
+  const fails = (sentence: string, detail = room): Verdict => ({ holds: false, sentence, detail });
+  if (against !== undefined) return fails(against);
+  const first = givesFirst(r);
+  if (first === null) return { holds: full, sentence: 'Nothing pulls on this rig yet.', detail: room };
+  const short = r.rows.filter((row) => ratioOf(row) < 1);
+  if (short.length > 0) {
+    // what lets go first of what is short; with a margin only eaten into, the one with least of it
+    const broken = short.some((row) => row.links[0]!.link.margin.value < 1);
+    const { judged } = broken && first.judged.judgement.ratio < 1 ? first : { judged: short[0]!.links[0]! };
+    const slips = judged.link.kind === 'hitch';
+    const breaks = judged.link.margin.value < 1;
+    const others = short.length - 1;
+    const more = others > 0 ? ` ${others} more ${others === 1 ? 'line is' : 'lines are'} short of what is asked.` : '';
+    const at = r.letsGo.find((l) => l.id === judged.link.id)?.gust ?? null;
+    const wind = at === null || !full ? '' : ` It ${slips ? 'slips' : 'lets go'} ${atWind(rig, r, at)}.`;
+    return fails(
+      `${capital(judged.link.name)} ${slips ? (breaks ? 'slips' : 'may slip') : breaks ? 'lets go' : 'is too weak'} first ${when(judged.link.caseId)}.`,
+      `${capital(marginWords(judged, units))}.${wind}${more} ${room}`,
+    );
   }
-  if (rain !== undefined)
-    return {
-      holds: false,
-      sentence: 'Rain pools on it and the pool grows.',
-      detail: `Drop a corner or an edge. ${room}`,
-    };
-  const loose = r.cases.find((c) => !c.converged);
-  if (loose !== undefined)
-    return {
-      holds: false,
-      sentence: `Too loose to judge ${loose.said}: the cloth flaps.`,
-      detail: `Tighten it. ${room}`,
-    };
-  const short = r.cords.find((c) => c.wanted > c.have);
-  if (short !== undefined)
-    return {
-      holds: false,
-      sentence: `${capital(short.name)} is too short for its lines.`,
-      detail: `${say(short.wanted, 'length', units)} wanted, ${say(short.have, 'length', units)} on hand. ${room}`,
-    };
+  if (rain !== undefined) return fails('Rain pools on it and the pool grows.', `Drop a corner or an edge. ${room}`);
+  const loose = r.cases.filter((c) => c.luffing || !c.converged);
+  if (loose.length > 0) {
+    const [c] = loose;
+    const others = loose.length > 1 ? ` So it does in ${loose.length - 1} more of the winds tried.` : '';
+    return fails(
+      c!.flaps === null
+        ? `Too loose to judge ${c!.said}: the cloth flaps.`
+        : `The cloth flaps near the ${c!.flaps} ${c!.said} and finds no rest.`,
+      `${TAMES}${others} ${room}`,
+    );
+  }
+  const { pitched, least } = r.room;
+  if (pitched.lying < ONE_SLEEPER)
+    return fails(
+      `Nobody can lie under it: it hangs ${say(LYING_ROOM, 'length', units)} over ${say(pitched.lying, 'area', units)} of ground only.`,
+      `Raise the ridge or its edges, or haul the ridge tighter. ${room}`,
+    );
+  if (least.lying < ONE_SLEEPER)
+    return fails(
+      `It comes down on whoever lies under it ${when(least.caseId)}.`,
+      `${say(LYING_ROOM, 'length', units)} are left over ${say(least.lying, 'area', units)} of ground; one sleeper takes ${say(ONE_SLEEPER, 'area', units)}. Haul it tighter, raise it, or prop it. ${room}`,
+    );
+  if (r.sag !== null && r.sag > r.sagLimit && r.sag > LYING_ROOM)
+    return fails(
+      `The ridge sags ${say(r.sag, 'length', units)}: too slack for a roof.`,
+      `${say(r.sagLimit, 'length', units)} is the most you asked for. Haul it tighter. ${room}`,
+    );
+  const cord = r.cords.find((c) => c.wanted > c.have);
+  if (cord !== undefined)
+    return fails(
+      `${capital(cord.name)} is too short for its lines.`,
+      `${say(cord.wanted, 'length', units)} wanted, ${say(cord.have, 'length', units)} on hand. ${room}`,
+    );
   if (!full)
     return {
-      holds: true,
-      sentence: 'As pitched it holds.',
-      detail: `Night, rain and wind are being worked out. ${room}`,
+      holds: false,
+      sentence: 'In still air, just tied off, it holds. The rest is being worked out.',
+      detail: `Night, rain and wind from sixteen bearings are not known yet. ${room}`,
+      pending: true,
     };
+  const name = capital(first.judged.link.name);
+  const go =
+    first.gust === null ? `${name} has least to spare.` : `${name} gives first, ${atWind(rig, r, first.gust)}.`;
   return {
     holds: true,
-    sentence: `Holds. ${name} gives first.`,
-    detail: `${numbers}, ${when(governs.link.caseId)}. ${room}`,
+    sentence: `Holds. ${go}`,
+    detail: `${capital(marginWords(first.judged, units))}, ${when(first.judged.link.caseId)}. ${judgedUnder(r)}${room}`,
   };
+}
+
+/** From where the wind was taken to come, and where it is worst. */
+function judgedUnder(r: PitchResult): string {
+  const worst = r.cases.find((c) => c.id === (r.worst.gust ?? ''));
+  if (worst?.wind === undefined || worst.wind === null) return '';
+  const bearings = new Set(r.cases.flatMap((c) => (c.wind === null ? [] : [c.wind.from.toFixed(3)]))).size;
+  const from = `from the ${compassPoint(worst.wind.from, 16)}`;
+  return bearings > 1
+    ? `Wind from ${bearings} bearings, dry and soaked; worst ${from}. `
+    : `Wind ${from} only: other bearings may be worse. `;
 }

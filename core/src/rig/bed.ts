@@ -140,7 +140,9 @@ export const BED_LIMITS = {
 } as const satisfies Record<string, Limit>;
 
 /** Soil under the bed: the pitch's where there is one. */
-export const bedSoil = (rig: RidgeRig): string => rig.pitch?.soil ?? rig.bed!.soil;
+export const soilOf = (rig: RidgeRig): string => rig.pitch?.soil ?? rig.bed?.soil ?? COMMON_SOIL;
+/** Where neither roof nor bed says. */
+const COMMON_SOIL = 'turf';
 
 /** Where a bed's end stands on the plan, m: the trunk's or stem's place, or the pole's foot. */
 export function bedFoot(rig: RidgeRig, body: BodyMeasures, i: 0 | 1): readonly [number, number] {

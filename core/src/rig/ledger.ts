@@ -1,9 +1,10 @@
-import { bendingFigure } from '../anchor/index.js';
+import { momentFigure, treeHoldFigure } from '../anchor/index.js';
 import type { StemPull } from '../anchor/index.js';
 import { GRIPPED, looked } from '../catalogue/index.js';
 import type { Link, LinkKind } from '../strength/index.js';
 import { bendKept, cordStrength, knotKept, link } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
+import { soilOf } from './bed.js';
 import type { CaseFigures, RidgeModel } from './model.js';
 
 function endReductions(model: RidgeModel, i: 0 | 1): Figure[] {
@@ -63,8 +64,8 @@ function places(model: RidgeModel): Place[] {
       id: `trunk-${i}`,
       kind: 'trunk',
       name,
-      demand: (c) => bendingFigure(trunk.name, model.diameters[i], [trunkPull(model, c, i)], `, ${c.case.name}`),
-      available: () => looked(model.woods[i].strength),
+      demand: (c) => momentFigure(trunk.name, [trunkPull(model, c, i)], `, ${c.case.name}`),
+      available: (wet) => treeHoldFigure(trunk.name, model.diameters[i], model.woods[i], { soil: soilOf(rig), wet }),
     });
   }
   return out;

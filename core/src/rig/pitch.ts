@@ -1,4 +1,5 @@
 import type { Sign } from '../anchor/index.js';
+import type { SnowFeel } from '../catalogue/index.js';
 import { findHitch, findPeg, findSoil, findWood } from '../catalogue/index.js';
 import type { KitRoof, PitchForm, Shape } from '../roof/index.js';
 import { PITCH_FORMS, PITCH_TRAITS } from '../roof/index.js';
@@ -13,6 +14,19 @@ export interface KitPegs {
   /** Id of a shape of the catalogue. */
   readonly shape: string;
   readonly count: number;
+}
+
+/** A peg that a person pulled, by heel or spring balance: replaces the model for that peg in that soil. */
+export interface PegPull {
+  /** Ids of the pegs in the kit and of the soil. */
+  readonly pegs: string;
+  readonly soil: string;
+  /** Along the guy, N. */
+  readonly force: number;
+  /** Whether it moved at that pull, or held. */
+  readonly moved: boolean;
+  /** Whether the ground was soaked. */
+  readonly wet: boolean;
 }
 
 /** A tree of the rig: one of its trunks, that of one of the bed's ends, or `guy-tree` and the key of a guy on a tree of its own. */
@@ -86,6 +100,14 @@ export const LINE_PLACES = {
 } as const;
 export type LinePlace = keyof typeof LINE_PLACES;
 
+/** Snow as hand and eye tell it. */
+export interface Snow {
+  /** Id of how it feels. */
+  readonly feel: SnowFeel;
+  /** Depth that falls on level ground, m. */
+  readonly depth: number;
+}
+
 /** A roof pitched on the ridge: everything about it that a person decides. SI; x along the span from the first tie. */
 export interface Pitch {
   /** Id of a roof in the kit. */
@@ -99,6 +121,10 @@ export interface Pitch {
   /** Rise of the ground to the left of the span, m per m. */
   readonly crossRise: number;
   readonly soil: string;
+  /** Pegs pulled there; none when left out. */
+  readonly pulls?: readonly PegPull[];
+  /** Snow to lie on it; none when left out. */
+  readonly snow?: Snow;
   /** Place of the roof's middle along the level span, m. */
   readonly middle: number;
   readonly line: LinePlace;
@@ -143,6 +169,8 @@ export const PITCH_LIMITS = {
   buriedDepth: limit('depth it is buried', 'length', 0.05, 1.5),
   stick: limit('thickness of the sticks', 'diameter', 0.01, 0.12),
   pegs: limit('number of pegs', 'count', 0, 200),
+  pull: limit('pull on a peg', 'force', 10, 5000),
+  snow: limit('depth of snow', 'length', 0, 1),
 } as const satisfies Record<string, Limit>;
 /** Guys that may differ from the rest, and names in the order of tightening. */
 export const MOST_GUYS = 24;

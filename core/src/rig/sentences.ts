@@ -8,6 +8,8 @@ export interface Verdict {
   readonly sentence: string;
   /** The line beneath: the second thing to know. */
   readonly detail: string;
+  /** Set while only part was worked out: neither passed nor failed yet. */
+  readonly pending?: true;
 }
 
 const RATIO_WORDS: Readonly<Record<Judged['judgement']['rule'], (j: Judged, units: UnitChoice) => string>> = {

@@ -1,4 +1,4 @@
-import { bendingFigure, diameterOf, eccentricLoad, shortPileIn } from '../anchor/index.js';
+import { diameterOf, eccentricLoad, momentFigure, pileIn, treeHoldFigure } from '../anchor/index.js';
 import type { HangState } from '../bed/index.js';
 import {
   ADJUSTMENTS,
@@ -17,7 +17,7 @@ import {
 } from '../catalogue/index.js';
 import type { PitchRow } from '../pitch/index.js';
 import { norm } from '../quantity/index.js';
-import { anchorHold, bedSoil, bedStem } from '../rig/index.js';
+import { anchorHold, soilOf, bedStem } from '../rig/index.js';
 import type { Bed, BedPole, Judged, RidgeRig } from '../rig/index.js';
 import type { Link, LinkKind, Required, Use } from '../strength/index.js';
 import { RULES, cordStrength, judge, knotKept, link, ratioFor } from '../strength/index.js';
@@ -249,7 +249,7 @@ function asideRow(model: BedModel, aside: NonNullable<Bed['aside']>, add: Add): 
   const hang = model.hangOf(model.cases[0]!);
   const held = anchorHold(
     { kind: 'peg', pegs: aside.pegs, inLine: 1, lean: 0.35 },
-    findSoil(bedSoil(rig))!,
+    { soil: findSoil(soilOf(rig))!, pulls: rig.pitch?.pulls ?? [] },
     around.pegs,
     'side cord',
   );
@@ -274,7 +274,10 @@ function asideRow(model: BedModel, aside: NonNullable<Bed['aside']>, add: Add): 
       available: (c) => {
         const s = model.stateOf(c);
         const [from, foot] = [s.line[s.line.length >> 1]!, hang.aside!.foot];
-        return held.holds(Math.max(0, Math.atan2(from[2] - foot[2], Math.hypot(from[0] - foot[0], from[1] - foot[1]))));
+        return held.holds(
+          Math.max(0, Math.atan2(from[2] - foot[2], Math.hypot(from[0] - foot[0], from[1] - foot[1]))),
+          c.wet,
+        );
       },
     },
   ]);
@@ -303,7 +306,7 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
   const thrust = read('H', 'level thrust of the pole’s foot', (s) =>
     Math.hypot(s.poles[i]!.foot[0], s.poles[i]!.foot[1]),
   );
-  const soil = findSoil(bedSoil(rig))!;
+  const soil = findSoil(soilOf(rig))!;
   add(
     { id: `pole${i}`, name: 'pole', what: `${wood.name}, ${(pole.thickness * 100).toFixed(0)} cm thick`, role: 'pole' },
     push,
@@ -343,7 +346,8 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
           const down = model.figure({ symbol: 'V', title: 'weight on the pole’s foot', quantity: 'force' }, c, (s) =>
             Math.max(0, -s.poles[i]!.foot[2]),
           );
-          const held = (end: 'low' | 'typical' | 'high'): number => shortPileIn(soil, end, pole.thickness, pole.dug, 0);
+          const held = (end: 'low' | 'typical' | 'high'): number =>
+            pileIn(soil, end, pole.thickness, pole.dug, 0, c.wet);
           return derive(
             {
               symbol: 'R',
@@ -399,19 +403,18 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
           id: `stay${i}${k}:anchor`,
           kind: 'trunk',
           name: `foot of ${anchor.name}`,
-          demand: memoised((c) =>
-            bendingFigure(anchor.name, diameterOf(anchor.girth), [stayPull(model, c, i, k, anchor)]),
-          ),
-          available: () => looked(stem.strength),
+          demand: memoised((c) => momentFigure(anchor.name, [stayPull(model, c, i, k, anchor)])),
+          available: (c) =>
+            treeHoldFigure(anchor.name, diameterOf(anchor.girth), stem, { soil: soilOf(rig), wet: c.wet }),
         });
     } else if (anchor.kind !== 'tree') {
-      const held = anchorHold(anchor, soil, around.pegs, name);
+      const held = anchorHold(anchor, { soil, pulls: rig.pitch?.pulls ?? [] }, around.pegs, name);
       places.push({
         id: `stay${i}${k}:anchor`,
         kind: held.kind,
         name: held.name,
         demand: pull,
-        available: (c) => held.holds(stayRise(model.stateOf(c), model, i, k)),
+        available: (c) => held.holds(stayRise(model.stateOf(c), model, i, k), c.wet),
       });
     }
     const foot = model.hangOf(model.cases[0]!).ends[i].pole!.stays[k]!;

@@ -2,7 +2,7 @@ import type { StemPull } from '../anchor/index.js';
 import { barkPressure, diameterOf, screenTree, trunkGiveAt } from '../anchor/index.js';
 import type { HangState } from '../bed/index.js';
 import { BARK_PRESSURE, BED_SETTLING, FALL_MOST, FALL_WARN, STAY_COMES } from '../catalogue/index.js';
-import { PITCHED, pullsOn, ratioOf, shapeIn, solveCase } from '../pitch/index.js';
+import { lainCase, pullsOn, ratioOf, shapeIn, solveCase } from '../pitch/index.js';
 import type { Evaluated, PitchRow, PitchShape } from '../pitch/index.js';
 import { capital, say } from '../quantity/index.js';
 import type { UnitChoice, Vec3 } from '../quantity/index.js';
@@ -271,7 +271,7 @@ function drawnRoof(
   }, 0);
   const { tied } = roof;
   const before = tied.pitched.ridgeEnds[0];
-  const s = solveCase(tied, { ...PITCHED, id: 'lain', name: 'with someone in the bed', sway: -by });
+  const s = solveCase(tied, lainCase(by));
   return {
     shape: shapeIn(s),
     draws: tied.model.hasRidge ? { by, before, after: s.ridgeEnds[0] } : null,

@@ -148,6 +148,32 @@ export function dryShare(
   return dry / all;
 }
 
+/** Shapes of the roof looked at closely, of hundreds in wind. */
+const LOOKED_AT = 12;
+/** Cloth this far beside the bed counts as over it, m. */
+const BESIDE = 0.6;
+
+/** Of many shapes those in which cloth hangs lowest over the bed: what is nearest to it is among them. */
+function nearestShapes(lying: HangState, shapes: readonly PitchShape[], clothNodes: number): readonly PitchShape[] {
+  const xs = [...lying.ties, ...lying.line].map((p) => p[0]);
+  const ys = [...lying.ties, ...lying.line].map((p) => p[1]);
+  const [x0, x1] = [Math.min(...xs) - BESIDE, Math.max(...xs) + BESIDE];
+  const [y0, y1] = [Math.min(...ys) - BESIDE, Math.max(...ys) + BESIDE];
+  // the cloth's nodes come first in every shape
+  const lowest = ({ at }: PitchShape): number => {
+    let low = Number.POSITIVE_INFINITY;
+    for (let n = 0; n < 3 * clothNodes; n += 3)
+      if (at[n]! > x0 && at[n]! < x1 && at[n + 1]! > y0 && at[n + 1]! < y1) low = Math.min(low, at[n + 2]!);
+    return low;
+  };
+  return shapes
+    .filter((s) => s.converged)
+    .map((shape) => ({ shape, low: lowest(shape) }))
+    .sort((a, b) => a.low - b.low)
+    .slice(0, LOOKED_AT)
+    .map(({ shape }) => shape);
+}
+
 /**
  * How a roof lies over a bed, in every case of both.
  * @param lain the roof as it stands when someone is in the bed and has drawn the trunks together
@@ -177,7 +203,7 @@ export function roofOver(
     const c = model.cases.find((x) => x.id === pose)!;
     const s = stateOf(pose);
     const lines = linesOf(model, c, s);
-    for (const shape of [...roof.shapes, lain]) {
+    for (const shape of [...nearestShapes(lying, roof.shapes, topology.clothNodes), lain]) {
       if (!shape.converged) continue;
       for (const kind of KINDS) {
         let nearest: Gap | null = null;

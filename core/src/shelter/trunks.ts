@@ -1,16 +1,8 @@
 import type { StemPull } from '../anchor/index.js';
-import {
-  bendingFigure,
-  diameterOf,
-  footStress,
-  levelFigure,
-  levelOn,
-  momentFigure,
-  momentOn,
-} from '../anchor/index.js';
-import { findWood, looked } from '../catalogue/index.js';
+import { diameterOf, levelFigure, levelOn, momentFigure, momentOn, treeHoldFigure } from '../anchor/index.js';
+import { findWood } from '../catalogue/index.js';
 import type { PitchRow } from '../pitch/index.js';
-import { treeOf } from '../rig/index.js';
+import { soilOf, treeOf } from '../rig/index.js';
 import type { TreeId } from '../rig/index.js';
 import { link } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
@@ -90,7 +82,10 @@ export function trunkUnder(
   const { name } = tree;
   const wood = findWood(tree.wood)!;
   const d = diameterOf(tree.girth);
-  const available = looked(wood.strength);
+  const soil = soilOf(rig);
+  const dry = treeHoldFigure(name, d, wood, { soil, wet: false });
+  const soaked = treeHoldFigure(name, d, wood, { soil, wet: true });
+  const holds = (pair: Pair): Figure => (pair.bed.wet || pair.other?.wet === true ? soaked : dry);
   const loads: TrunkLoad[] = [];
   let worst: { pair: Pair; pulls: readonly StemPull[]; ratio: number } | null = null;
   for (const pair of pairs(cases, others)) {
@@ -98,12 +93,12 @@ export function trunkUnder(
     const roof = pair.other?.pulls ?? [];
     const pulls = [...roof, ...bed];
     const moment = momentOn(pulls);
-    const demand = plain('σ', 'bending stress', 'stress', footStress(moment, d));
+    const demand = plain('M', 'bending at the foot', 'moment', moment);
     const ratio = personRatio(
       { rule: rig.rule === 'chance' ? 'factor' : rig.rule },
       around.required,
       pair.bed.shock !== null,
-      { kind: 'trunk', demand, available },
+      { kind: 'trunk', demand, available: holds(pair) },
     );
     if (model.stateOf(pair.bed).converged && (worst === null || ratio < worst.ratio)) worst = { pair, pulls, ratio };
     loads.push({
@@ -119,7 +114,7 @@ export function trunkUnder(
   if (worst === null) return null;
   const { pair, pulls } = worst;
   const said = `, ${saidOf(pair)}`;
-  const l = link(id, 'trunk', `foot of ${name}`, idOf(pair), bendingFigure(name, d, pulls, said), available);
+  const l = link(id, 'trunk', `foot of ${name}`, idOf(pair), momentFigure(name, pulls, said), holds(pair));
   const level = levelFigure(name, pulls, said);
   return {
     row: {

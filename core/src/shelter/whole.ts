@@ -1,5 +1,5 @@
 import { evaluatePitch, pitchVerdict } from '../pitch/index.js';
-import type { CaseWind, Evaluated, TiedRig } from '../pitch/index.js';
+import type { Evaluated, GivenWind, TiedRig } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { evaluateRidge, verdictOf } from '../rig/index.js';
 import type { PitchSurroundings, RidgeResult, RidgeRig, Verdict } from '../rig/index.js';
@@ -30,7 +30,7 @@ export function evaluateShelter(
     readonly spreads?: boolean;
     readonly from?: TiedRig;
     /** A gust at the roof instead of the rig's own wind; null for still air. */
-    readonly wind?: CaseWind | null;
+    readonly wind?: GivenWind | null;
   },
 ): Shelter {
   const { full, from, wind } = options;
@@ -46,7 +46,7 @@ export function evaluateShelter(
         });
   const ridge = roof !== null ? null : evaluateRidge(rig, around, units, { ranges: full && spreads });
   const without =
-    roof !== null ? pitchVerdict(roof.result, around.body, units, full) : verdictOf(ridge!, around.body, units);
+    roof !== null ? pitchVerdict(rig, roof.result, around.body, units, full) : verdictOf(ridge!, around.body, units);
   if (rig.bed === undefined) return { ridge, roof, bed: null, verdict: without };
   const bed = evaluateBed(rig, around, {
     full,

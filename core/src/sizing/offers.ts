@@ -379,7 +379,14 @@ function worthOfEach<T>(
 
 /** The cases that can be the worst for an anchor: the hardest pulls and the strongest lifts. */
 function hardestFor(readings: readonly CaseReading[], m: Member): CaseReading[] {
-  const by = (of: (r: CaseReading) => number): CaseReading[] => [...readings].sort((a, b) => of(b) - of(a)).slice(0, 2);
+  // wet ground holds less: the hardest of both
+  const by = (of: (r: CaseReading) => number): CaseReading[] =>
+    [false, true].flatMap((wet) =>
+      readings
+        .filter((r) => r.state.case.wet === wet)
+        .sort((a, b) => of(b) - of(a))
+        .slice(0, 2),
+    );
   return [...new Set([...by((r) => r.tension(m.id).value), ...by((r) => r.pullOn(m.foot).up)])];
 }
 

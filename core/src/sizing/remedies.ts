@@ -1,6 +1,6 @@
 import { CLOTHS, CORDS, HITCHES, HOLDS, PEGS } from '../catalogue/index.js';
 import type { Cord } from '../catalogue/index.js';
-import { evaluatePitch, linksOf, pitchCases, pitchModel, ratioOf, solveCase, tieOff } from '../pitch/index.js';
+import { TAMES, evaluatePitch, linksOf, pitchCases, pitchModel, ratioOf, solveCase, tieOff } from '../pitch/index.js';
 import type { Evaluated, Member, PitchRow } from '../pitch/index.js';
 import { capital, say } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
@@ -123,14 +123,9 @@ export function unmetOf(rig: RidgeRig, around: PitchSurroundings, known: Evaluat
   const pool = result.cases.find((c) => c.runsAway);
   if (pool !== undefined)
     out.push({ id: 'pond', sentence: `Rain pools on it ${pool.said} and the pool grows.`, ...drained(ask) });
-  for (const c of result.cases)
-    if (!c.converged)
-      out.push({
-        id: `loose ${c.id}`,
-        sentence: `Too loose to judge ${c.said}: the cloth flaps.`,
-        remedy: 'Haul its guys harder, or take a form that holds it.',
-        rig: null,
-      });
+  const loose = result.cases.find((c) => c.luffing || !c.converged);
+  if (loose !== undefined)
+    out.push({ id: 'loose', sentence: `The cloth flaps ${loose.said} and finds no rest.`, remedy: TAMES, rig: null });
   return out;
 }
 
@@ -224,9 +219,15 @@ function remedyFor(ask: Ask, row: PitchRow, { link, judgement }: Judged): Remedy
 }
 
 /** Whether a row holds in a rig that is solved anew. */
-function bearsAt({ around }: Ask, rig: RidgeRig, row: string): boolean {
+function bearsAt({ around, known }: Ask, rig: RidgeRig, row: string): boolean {
   try {
-    const { result } = evaluatePitch(rig, around, { full: true, spreads: rig.rule === 'chance', slip: false });
+    const { result } = evaluatePitch(rig, around, {
+      full: true,
+      spreads: rig.rule === 'chance',
+      rising: false,
+      slip: false,
+      among: new Set(known.result.rows.flatMap((r) => r.links.map((l) => l.link.caseId))),
+    });
     return result.rows.some((r) => r.id === row && ratioOf(r) >= 1);
   } catch (error) {
     if (error instanceof RigProblem) return false;

@@ -1,4 +1,4 @@
-import { ratioOf } from '../pitch/index.js';
+import { allSolved, ratioOf } from '../pitch/index.js';
 import type { PitchResult } from '../pitch/index.js';
 
 /** How far a judged rig is from all that is asked, in e-folds of what is missing; 0 where everything holds. */
@@ -12,6 +12,7 @@ export function shortfallOf(result: PitchResult): number {
   for (const p of result.pegs) missing(p.wanted, p.have);
   if (result.sag !== null) missing(result.sag, result.sagLimit);
   if (result.warnings.some((w) => w.includes('is ruled out'))) sum += 10;
-  for (const c of result.cases) sum += (c.runsAway ? 1 : 0) + (c.converged ? 0 : 0.5);
+  for (const c of result.cases) sum += c.runsAway ? 1 : 0;
+  if (!allSolved(result)) sum += 0.5;
   return sum;
 }

@@ -115,15 +115,26 @@ export function sizeRig(
   progress: (done: number) => boolean = () => true,
 ): SizedRig | null {
   let solves = 0;
-  const solve = (r: RidgeRig): Evaluated | null => {
-    if (!progress(solves / MOST_SOLVES)) return null;
+  /** Gusts that govern some link of what was judged in full so far: between full judgements these stand for all. */
+  const governing = new Set<string>();
+  const solve = (r: RidgeRig, whole: boolean): Evaluated | null => {
+    if (!progress(Math.min(1, solves / (MOST_SOLVES + 1)))) return null;
     solves++;
-    return evaluatePitch(r, around, {
+    const known = evaluatePitch(r, around, {
       full: true,
       spreads: rig.rule === 'chance',
+      rising: false,
       // it is sized so that its hitches hold; where they do, this is how it stands
       slip: false,
+      ...(whole ? {} : { among: governing }),
     });
+    const { rows, worst } = known.result;
+    for (const row of rows) for (const { link } of row.links) governing.add(link.caseId);
+    for (const id of Object.values(worst)) governing.add(id);
+    return {
+      ...known,
+      readings: known.readings.filter(({ state: { case: c } }) => c.wind === null || governing.has(c.id)),
+    };
   };
   interface Trial {
     readonly rig: RidgeRig;
@@ -142,7 +153,7 @@ export function sizeRig(
     holds(a) !== holds(b)
       ? holds(a)
       : a.short < b.short - MENDS || (a.short < b.short + 1e-6 && a.price < b.price - WORTH[aim] / 2);
-  const first = solve(rig);
+  const first = solve(rig, true);
   if (first === null) return null;
   const base = trialOf(rig, first);
   let best = base;
@@ -160,10 +171,22 @@ export function sizeRig(
       if (next === null || tried.has(JSON.stringify(next))) break;
     }
     tried.add(JSON.stringify(next));
-    const known = solve(next);
+    const known = solve(next, false);
     if (known === null) return null;
     now = trialOf(next, known);
-    if (better(now, best)) best = now;
+    if (better(now, best)) {
+      best = now;
+      if (!holds(best)) continue;
+      // what holds in the gusts that governed is judged in all of them before it is said to
+      const all = solve(next, true);
+      if (all === null) return null;
+      now = best = trialOf(next, all);
+    }
+  }
+  if (best !== base && !holds(best)) {
+    const all = solve(best.rig, true);
+    if (all === null) return null;
+    best = trialOf(best.rig, all);
   }
   progress(1);
   const bed = bedUnder(best.rig, around, best.known);

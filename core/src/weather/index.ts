@@ -1,3 +1,4 @@
 export * from './station.js';
+export * from './canopy.js';
 export * from './pressure.js';
 export * from './wind.js';

@@ -43,12 +43,33 @@ export function beaufortOf(speed: number): number {
   return Math.min(BEAUFORT.length - 1, Math.round((Math.max(0, speed) / 0.836) ** (2 / 3)));
 }
 
-const POINTS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'] as const;
+const POINTS = [
+  'north',
+  'north-north-east',
+  'north-east',
+  'east-north-east',
+  'east',
+  'east-south-east',
+  'south-east',
+  'south-south-east',
+  'south',
+  'south-south-west',
+  'south-west',
+  'west-south-west',
+  'west',
+  'west-north-west',
+  'north-west',
+  'north-north-west',
+] as const;
 
-/** A bearing in words: "south-west". @param bearing rad, clockwise from north */
-export function compassPoint(bearing: number): string {
-  const eighth = Math.round(bearing / (Math.PI / 4));
-  return POINTS[((eighth % 8) + 8) % 8]!;
+/**
+ * A bearing in words: "south-west".
+ * @param bearing rad, clockwise from north
+ * @param points  of the compass to choose from
+ */
+export function compassPoint(bearing: number, points: 8 | 16 = 8): string {
+  const n = Math.round((bearing * points) / (2 * Math.PI));
+  return POINTS[(((n % points) + points) % points) * (16 / points)]!;
 }
 
 /** Velocity pressure, Pa: rho V^2 / 2. */

@@ -48,7 +48,7 @@ test('a guy from a stick comes down at the angle at which its peg asks least of 
   const shape = findPeg('cut-wood')!;
   const { reaches } = layoutOf(flat, around);
   const best = bestRise(
-    soilNumbers(findSoil('silty-sand')!, 'typical'),
+    soilNumbers(findSoil('silty-sand')!, 'typical', { surface: 'wood', wet: false, depth: shape.length - 0.05 }),
     { width: shape.width, depth: shape.length - 0.05, arm: 0.03 },
     0.35,
     Math.PI / 4,
@@ -90,7 +90,7 @@ describe('guys given to what stands there', () => {
     const willow = tree('willow', [10 + guy.foot[0], 20 + guy.foot[1] + 1.5]);
     const own = { kind: 'stem', name: 'willow', wood: 'willow', girth: 0.3, height: 0.3, signs: [] } as const;
     const foot = [guy.foot[0] + 0.05, guy.foot[1] + 1.5] as const;
-    const taken: RidgeRig = { ...gable, pitch: { ...gable.pitch!, own: { '00': { anchor: own, foot } } } };
+    const taken: RidgeRig = { ...gable, pitch: { ...gable.pitch!, own: { '00': { anchor: own, foot, haul: 2 } } } };
     const again = evaluatePitch(taken, around, { full: false }).result;
     const found = guysToTrees(taken, around, again, placeOf([willow])).find((t) => t.key === '01')!;
     expect(found.anchor).toEqual({ kind: 'tree', tree: 'guy-tree 00', height: 0.3 });

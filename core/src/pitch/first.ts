@@ -1,0 +1,108 @@
+import { GUST_FACTOR, SHELTERS } from '../catalogue/index.js';
+import type { RidgeRig } from '../rig/index.js';
+import type { CaseWind } from './cases.js';
+import { gustCase } from './cases.js';
+import type { Place } from './ledger.js';
+import { leftIn } from './ledger.js';
+import type { CaseReading } from './reading.js';
+import type { PitchState, TiedRig } from './solve.js';
+import { solveCase } from './solve.js';
+
+/** Wind in which a link lets go: a gust at the roof, m/s, 0 where it does without wind; null where no wind does it. */
+export interface LetsGo {
+  readonly id: string;
+  readonly gust: number | null;
+}
+
+/** Shares of the judged gust's speed that are tried below it, and by how much it is raised each time above. */
+const BELOW = [0.5, 0.75] as const;
+const RAISE = 1.35;
+/** A gust nobody stays out in, m/s: what holds in it is not followed further. */
+const MOST_GUST = 34;
+/** Cases that are tried: those that leave some place least; of them the first so many in stronger wind. */
+const MOST_CASES = 6;
+const MOST_ABOVE = 4;
+
+/** What was found of a rig in rising wind. */
+export interface RisingWind {
+  readonly letsGo: readonly LetsGo[];
+  /** The gust at which the cloth begins to flap, m/s; null where it does not before something lets go. */
+  readonly flaps: number | null;
+}
+
+/**
+ * Finds for every place the gust in which it lets go: the cases that ask most of any place are solved again in weaker and
+ * stronger wind, and the least that is left is followed to one, straight between in logarithms.
+ * @param readings of the rig as judged
+ * @param read     makes a reading of a state
+ */
+export function letsGoIn(
+  rig: TiedRig,
+  places: readonly Place[],
+  readings: readonly CaseReading[],
+  read: (s: PitchState) => CaseReading,
+): RisingWind {
+  const quiet = readings.filter((r) => r.state.case.wind === null);
+  const windy = readings.filter((r) => r.state.case.wind !== null);
+  const still = places.map((p) => least(p, quiet));
+  if (windy.length === 0)
+    return { letsGo: places.map((p, i) => ({ id: p.id, gust: still[i]! < 1 ? 0 : null })), flaps: null };
+  const worst = new Map<string, { wind: CaseWind; wet: boolean; left: number }>();
+  for (const p of places) {
+    let found: CaseReading | null = null;
+    let left = Number.POSITIVE_INFINITY;
+    for (const r of windy) {
+      const l = leftIn(p, r) ?? Number.POSITIVE_INFINITY;
+      if (!(l < left)) continue;
+      left = l;
+      found = r;
+    }
+    if (found === null) continue;
+    const { id, wind, wet } = found.state.case;
+    const before = worst.get(id);
+    if (before === undefined || left < before.left) worst.set(id, { wind: wind!, wet, left });
+  }
+  const tried = [...worst.values()].sort((a, b) => a.left - b.left).slice(0, MOST_CASES);
+  const speed = windy[0]!.state.case.wind!.speed;
+  let flaps: number | null = null;
+  const levelAt = (at: number, most: number): Level => {
+    const states = tried.slice(0, most).map(({ wind, wet }) => solveCase(rig, gustCase({ ...wind, speed: at }, wet)));
+    if (states.some((s) => s.luffing || !s.numbers.converged)) flaps = at;
+    const these = states.flatMap((s) => [s, ...s.cycle]).map(read);
+    return { speed: at, left: places.map((p) => least(p, these)) };
+  };
+  const levels: Level[] = BELOW.map((share) => levelAt(share * speed, MOST_CASES));
+  levels.push({ speed, left: places.map((p) => least(p, windy)) });
+  if (windy.some((r) => r.state.luffing || !r.state.numbers.converged)) flaps = speed;
+  for (let at = RAISE * speed; flaps === null && at / RAISE < MOST_GUST; at *= RAISE)
+    levels.push(levelAt(at, MOST_ABOVE));
+  const letsGo = places.map((p, i): LetsGo => ({ id: p.id, gust: still[i]! < 1 ? 0 : crossing(levels, i) }));
+  return { letsGo: letsGo.sort((a, b) => (a.gust ?? Infinity) - (b.gust ?? Infinity)), flaps };
+}
+
+interface Level {
+  readonly speed: number;
+  /** By place. */
+  readonly left: readonly number[];
+}
+
+/** The speed at which a place has one time left, straight between levels in logarithms; null where it never has so little. */
+function crossing(levels: readonly Level[], i: number): number | null {
+  const k = levels.findIndex((l) => l.left[i]! < 1);
+  if (k < 0) return null;
+  const { speed, left } = levels[k]!;
+  const before = levels[k - 1];
+  // under the least wind tried, and where nothing pulled before, pull goes with the square of the wind
+  if (before === undefined) return speed * Math.sqrt(left[i]!);
+  if (!Number.isFinite(before.left[i]!)) return Math.max(before.speed, speed * Math.sqrt(left[i]!));
+  const share = Math.log(before.left[i]!) / Math.log(before.left[i]! / left[i]!);
+  return before.speed * (speed / before.speed) ** share;
+}
+
+/** Least that a place has left in any of the cases; infinite where nothing is known against it. */
+const least = (p: Place, readings: readonly CaseReading[]): number =>
+  readings.reduce((most, r) => Math.min(most, leftIn(p, r) ?? Number.POSITIVE_INFINITY), Number.POSITIVE_INFINITY);
+
+/** The mean wind in the open that brings a gust at the roof, m/s. */
+export const meanOf = (rig: RidgeRig, gust: number): number =>
+  gust / (SHELTERS[rig.wind.shelter].typical * GUST_FACTOR.typical);
