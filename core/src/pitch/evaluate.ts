@@ -137,6 +137,17 @@ export interface PitchTopology {
   readonly spare: readonly { readonly id: string; readonly name: string }[];
 }
 
+/** A gust from one bearing, under the law that asks most of it. */
+export interface RoseCase {
+  readonly group: CaseGroup;
+  /** Bearing it comes from, rad. */
+  readonly from: number;
+  readonly caseId: string;
+  /** Least that any place holds of what is asked of it, times; a hitch's grip is not counted: it does not go with the wind. */
+  readonly left: number;
+  readonly solved: boolean;
+}
+
 export interface PitchResult {
   readonly formName: string;
   readonly topology: PitchTopology;
@@ -162,6 +173,8 @@ export interface PitchResult {
   }[];
   /** The case of each group that leaves some place least, by group. */
   readonly worst: Readonly<Partial<Record<CaseGroup, string>>>;
+  /** Of every gust and bearing the case that leaves some place least, and how many times over it holds there. */
+  readonly rose: readonly RoseCase[];
   /** Weakest first by the rig's rule. */
   readonly rows: readonly PitchRow[];
   /** The gust at the roof in which each link lets go, m/s, lowest first; null where none does it. Empty where only the rig as pitched was worked out. */
@@ -451,6 +464,7 @@ export function evaluatePitch(
     topology: topologyOf(tied),
     shapes: states.map(shapeIn),
     worst: worstOf(places, readings),
+    rose: roseOf(places, readings),
     ...rising,
     gust: cases.find((c) => c.wind !== null)?.wind?.speed ?? 0,
     room: roomOf(model, states),
@@ -529,6 +543,27 @@ function worstOf(places: readonly Place[], readings: readonly CaseReading[]): Pi
       return [group, hardest(places, flapping.length > 0 ? flapping : these)!.state.case.id];
     }),
   );
+}
+
+/** Of every gust and bearing the hardest case. */
+function roseOf(places: readonly Place[], readings: readonly CaseReading[]): RoseCase[] {
+  const out = new Map<string, RoseCase>();
+  const loads = places.filter((p) => p.ratio !== true);
+  for (const r of readings) {
+    const { group, wind, id } = r.state.case;
+    if (wind === null) continue;
+    const key = `${group} ${wind.from}`;
+    const left = leastLeft(loads, r);
+    const solved = !r.state.luffing && r.state.numbers.converged;
+    const before = out.get(key);
+    if (
+      before === undefined ||
+      (before.solved && (!solved || left < before.left)) ||
+      (!before.solved && !solved && left < before.left)
+    )
+      out.set(key, { group, from: wind.from, caseId: id, left, solved });
+  }
+  return [...out.values()];
 }
 
 /** Room as pitched, and in the case that leaves least to lie under. */

@@ -87,6 +87,11 @@ export interface RidgeResult {
   readonly cordNeeded: Figure;
   readonly cordOnHand: number;
   readonly travel: { readonly needed: Figure; readonly available: number | null };
+  /** Least height of the line over the ground in any case, m, not above 0 where it lies on it; and in which case. */
+  readonly clearance: number;
+  readonly lowest: { readonly id: string; readonly name: string };
+  /** Cloth that hangs on the line with nothing to guy it, m². */
+  readonly unguyed: number;
   readonly cordMass: number;
   /** Things a person should know, most pressing first. */
   readonly warnings: readonly string[];
@@ -109,6 +114,14 @@ function shapeOf(model: RidgeModel, c: CaseFigures): Shape {
 
 function largest(figures: readonly Figure[]): Figure {
   return figures.reduce((a, b) => (b.value > a.value ? b : a));
+}
+
+/** Least height of a line over the slope between its trunks' feet, m. */
+function overGround(rig: RidgeRig, { points }: Shape, span: number): number {
+  let least = Number.POSITIVE_INFINITY;
+  for (let k = 0; k < points.length; k += 4)
+    least = Math.min(least, points[k + 2]! + rig.trunks[0].tieHeight - (rig.groundRise * points[k]!) / span);
+  return least;
 }
 
 /** Judges a link by all three schools, and by the rig's own. */
@@ -172,7 +185,14 @@ export function evaluateRidge(
       against: rig.trunks[k].standsOnWord ? [] : screenTree(rig.trunks[k], rig.use === 'person'),
     };
   });
+  const shapes = cases.map((c) => shapeOf(model, c));
+  const heights = shapes.map((s) => overGround(rig, s, model.figures.span.value));
+  const clearance = Math.min(...heights);
+  const low = cases[heights.indexOf(clearance)]!.case;
   const result: Omit<RidgeResult, 'warnings'> = {
+    clearance,
+    lowest: { id: low.id, name: low.name },
+    unguyed: rig.roof.on ? rig.roof.area : 0,
     span: model.figures.span,
     rise: riseOf(rig),
     distance: model.distance,
@@ -195,7 +215,7 @@ export function evaluateRidge(
       };
     }),
     cases: cases.map((c) => ({ id: c.case.id, name: c.case.name, when: c.case.when, tension: c.tension, sag: c.sag })),
-    shapes: cases.map((c) => shapeOf(model, c)),
+    shapes,
     ledger,
     tight,
     sagLimit,

@@ -48,6 +48,12 @@ export function verdictOf(r: RidgeResult, body: BodyMeasures, units: UnitChoice)
       sentence: `${name} is too weak, ${worst.name}.`,
       detail: `${capital(numbers)}. ${tightness}`,
     };
+  if (r.clearance <= 0)
+    return {
+      holds: false,
+      sentence: `It sags to the ground ${r.lowest.name}.`,
+      detail: `Haul it tighter or tie it higher. ${tightness}`,
+    };
   if (r.cordNeeded.value > r.cordOnHand)
     return {
       holds: false,
@@ -59,6 +65,12 @@ export function verdictOf(r: RidgeResult, body: BodyMeasures, units: UnitChoice)
       holds: false,
       sentence: 'Strong enough, but too slack for the roof.',
       detail: `${tightness} ${name} gives first: ${numbers}.`,
+    };
+  if (r.unguyed > 0)
+    return {
+      holds: false,
+      sentence: 'The line holds; the roof on it is not guyed.',
+      detail: `${say(r.unguyed, 'area', units)} of cloth and not one guy: wind throws it over the line. Pitch a roof under Hang. ${name} gives first: ${numbers}.`,
     };
   return { holds: true, sentence: `Holds. ${name} gives first.`, detail: `${capital(numbers)}. ${tightness}` };
 }

@@ -393,7 +393,7 @@ export function strongestWind(
 ): number | null {
   const bears = (beaufort: number): boolean => {
     const blown = { ...rig, wind: { ...rig.wind, beaufort } };
-    const roof = evaluatePitch(blown, around, { full: true, spreads: rig.rule === 'chance' });
+    const roof = evaluatePitch(blown, around, { full: true, spreads: rig.rule === 'chance', rising: false });
     if (shortfallOf(roof.result) >= 1e-6) return false;
     const bed = bedUnder(blown, around, roof);
     return bed === null || bedHolds(bed);

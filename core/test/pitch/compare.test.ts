@@ -5,7 +5,8 @@ import { aroundOf, rigOf, squareRoof } from './helper.js';
 
 const square = squareRoof(3);
 const around = aroundOf(square);
-const judged = (rig: RidgeRig) => evaluatePitch(rig, around, { full: true, spreads: false }).result;
+const judged = (rig: RidgeRig) =>
+  evaluatePitch(rig, around, { full: true, spreads: false, rising: false, wind: null }).result;
 const calm = { wind: { beaufort: 0, shelter: 'edge' } } as const;
 const gable = rigOf('gable', square, {}, calm);
 const a = judged(gable);

@@ -1,13 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
-import { footStress, trunkGive, trunkGiveAt } from '../../src/anchor/index.js';
+import { trunkGive, trunkGiveAt } from '../../src/anchor/index.js';
 import { bedProblems, rigProblems } from '../../src/rig/index.js';
 import { bedModel, evaluateShelter, lowestOf } from '../../src/shelter/index.js';
 import type { BedResult, Shelter } from '../../src/shelter/index.js';
 import { swingFactor } from '../../src/bed/index.js';
-import { ONE_TREE, UNDER_FLY, UNITS, WRONG, bedded, demo, ended, kitted } from './helper.js';
+import { ONE_TREE, UNDER_FLY, UNITS, WRONG, bedded, demo, ended, kitted, namedWind } from './helper.js';
 
 const judged = ({ rig, around }: ReturnType<typeof demo>, spreads = false): Shelter =>
-  evaluateShelter(rig, around, UNITS, { full: true, spreads });
+  evaluateShelter(rig, around, UNITS, { full: true, spreads, ...namedWind(rig) });
 const bedOf = (d: ReturnType<typeof demo>): BedResult => judged(d).bed!;
 const fly = demo(UNDER_FLY);
 const whole = judged(fly, true);
@@ -81,8 +81,11 @@ describe('trunks under roof and bed', () => {
       expect(lying.level).toBeCloseTo(lying.roof + lying.bed, 0);
       const row = bed!.rows.find((r) => r.id === t.id)!;
       const worst = t.loads.find((l) => l.caseId === row.links[0]!.link.caseId)!;
-      expect(row.links[0]!.link.demand.value).toBeCloseTo(footStress(worst.moment, trunk.girth / Math.PI), -3);
-      expect(worst.moment).toBe(Math.max(...t.loads.map((l) => l.moment)));
+      expect(row.links[0]!.link.demand.value).toBeCloseTo(worst.moment, 6);
+      // wet ground holds a tree less: the worst is the most of its own sort
+      const wet = worst.caseId.includes('wet') || worst.caseId.includes('soaked');
+      const alike = t.loads.filter((l) => (l.caseId.includes('wet') || l.caseId.includes('soaked')) === wet);
+      expect(worst.moment).toBe(Math.max(...alike.map((l) => l.moment)));
     }
   });
   test('at their feet, lying: ridge and bed together, with the working; the worst is told too', () => {

@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { KitBed, KitStraps } from '../../src/bed/index.js';
 import { readRigFile, surroundingsOf } from '../../src/formats/index.js';
+import { gustSpeed } from '../../src/pitch/index.js';
+import type { GivenWind } from '../../src/pitch/index.js';
 import type { Bed, BedEnd, PitchSurroundings, RidgeRig } from '../../src/rig/index.js';
 
 export const UNITS = { length: 'm', force: 'N' } as const;
@@ -31,3 +33,7 @@ export const kitted = (
   beds: around.beds.map((b) => ({ ...b, ...bed })),
   straps: around.straps.map((s) => ({ ...s, ...straps })),
 });
+
+/** The rig's own gust from its named bearing alone: all sixteen have tests of their own. */
+export const namedWind = (rig: RidgeRig): { readonly wind?: GivenWind } =>
+  rig.pitch === undefined ? {} : { wind: { speed: gustSpeed(rig), from: rig.pitch.windFrom } };

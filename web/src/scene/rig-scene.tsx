@@ -15,7 +15,7 @@ interface Props extends Omit<SceneProps, 'view'> {
 export function RigScene({ view, onView, ...props }: Props): ReactElement {
   const { judgement } = props;
   return (
-    <div className="rig-scene">
+    <div className={props.stale === true ? 'rig-scene scene-stale' : 'rig-scene'}>
       {view === 'depth' && judgement !== null ? (
         <DepthScene {...props} result={judgement.pitch} onFlat={() => onView('side')} />
       ) : (

@@ -18,10 +18,17 @@ function judgeWorker(): Remote<RigService> {
   return shared.service;
 }
 
+/** The worker that judges in full when the hand rests: stopped where the rig has changed meanwhile, so that no hand waits for it. */
+let thorough: ReturnType<typeof startWorker> | undefined;
+function stopThorough(): void {
+  thorough?.worker.terminate();
+  thorough = undefined;
+}
+
 export interface Judged<J> {
   /** The last rig that could be judged, even while a newer one cannot. */
   readonly judgement: J | null;
-  /** Why the newest cannot be. */
+  /** Why the newest cannot be: nothing of the older judgement is true of it then. */
   readonly problem: { readonly field: string; readonly message: string } | null;
   readonly advice: readonly Advice[];
 }
@@ -52,6 +59,8 @@ class NextFrame<S> {
   }
 }
 
+const nothing = (): void => undefined;
+
 /**
  * Judges the newest rig, never queueing: while one is being judged, only the newest of those that follow
  * waits. Spreads and advice are left out while the hand moves, and follow when it rests.
@@ -60,10 +69,13 @@ function useJudged<Q, J>(question: Q | null, moving: boolean, asking: Asking<Q, 
   const [state, setState] = useState<Judged<J>>({ judgement: null, problem: null, advice: [] });
   const busy = useRef(false);
   const waiting = useRef<{ question: Q; moving: boolean } | null>(null);
+  /** Tells a full judgement under way that a newer rig waits. */
+  const superseded = useRef(nothing);
   const [show] = useState(() => new NextFrame<Judged<J>>(setState));
   useEffect(() => {
     if (question === null) return;
     waiting.current = { question, moving };
+    superseded.current();
     if (busy.current) return;
     busy.current = true;
     void (async () => {
@@ -76,9 +88,16 @@ function useJudged<Q, J>(question: Q | null, moving: boolean, asking: Asking<Q, 
             fast.ok ? { ...before, judgement: fast.value, problem: null } : { ...before, problem: fast, advice: [] },
           );
           if (next.moving || waiting.current !== null || !fast.ok) continue;
-          const full = await asking.judge(service, next.question, true);
-          if (waiting.current !== null) continue;
-          if (full.ok) setState((before) => ({ ...before, judgement: full.value, problem: null }));
+          const full = await Promise.race([
+            asking.judge((thorough ??= startWorker()).service, next.question, true),
+            new Promise<null>((stopped) => (superseded.current = () => stopped(null))),
+          ]);
+          superseded.current = nothing;
+          if (full === null) stopThorough();
+          if (full === null || waiting.current !== null) continue;
+          setState((before) =>
+            full.ok ? { ...before, judgement: full.value, problem: null } : { ...before, problem: full, advice: [] },
+          );
           const advice = await asking.advise(service, next.question);
           if (waiting.current === null) setState((before) => ({ ...before, advice }));
         }

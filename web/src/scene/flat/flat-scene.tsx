@@ -47,6 +47,8 @@ export interface SceneProps {
   readonly judgement: PitchJudgement | null;
   readonly body: BodyMeasures;
   readonly view: FlatView;
+  /** Whether the rig has changed into one that cannot be worked out: its picture stays, its numbers do not. */
+  readonly stale?: boolean;
   /** Case that is drawn. */
   readonly caseId: string;
   /** Row of the ledger that is marked. */

@@ -25,7 +25,7 @@ import { PitchLedger } from './pitch-ledger.js';
 import { PitchRoof } from './pitch-roof.js';
 import { RidgeControls } from './ridge-controls.js';
 import { SizePanel } from './size-panel.js';
-import { Cautions, Said } from './said.js';
+import { Cautions, Said, Uncomputed } from './said.js';
 import { BENCH_NAMES, STEPS, benchSteps, marksOf } from './steps.js';
 import type { Step } from './steps.js';
 import { WeatherControls } from './weather-controls.js';
@@ -84,7 +84,7 @@ function Bench({ store, camp, me, step }: BenchProps): ReactElement {
   const put = useCallback((next: RidgeRig) => store.edit({ ...store.read().draft, document: next }), [store]);
   const move = useCallback((next: RidgeRig) => store.move({ ...store.read().draft, document: next }), [store]);
 
-  const marks = marksOf(rig, judgement, me.body, units);
+  const marks = marksOf(rig, problem === null ? judgement : null, me.body, units);
   const result = judgement?.result;
   return (
     <Workbench
@@ -114,7 +114,7 @@ function Bench({ store, camp, me, step }: BenchProps): ReactElement {
         <>
           {problem !== null && (
             <p className="field-problem under-problem" role="alert">
-              {problem.message} The picture shows the last rig that could be.
+              {problem.message} The picture shows the last rig that could be worked out.
             </p>
           )}
           {step === 'ground' && <GroundControls {...edits} />}
@@ -155,6 +155,8 @@ function Bench({ store, camp, me, step }: BenchProps): ReactElement {
             }}
             onClose={() => setSizing(false)}
           />
+        ) : problem !== null ? (
+          <Uncomputed message={problem.message} />
         ) : judgement === null || result === undefined ? (
           <Loading what="the judgement" />
         ) : (

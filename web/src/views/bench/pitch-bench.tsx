@@ -1,4 +1,5 @@
 import { say } from '@rough-bight/core/quantity';
+import type { CaseGroup } from '@rough-bight/core/pitch';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
 import { rowsTogether } from '@rough-bight/core/shelter';
@@ -31,7 +32,7 @@ import { PitchSize } from './pitch-size.js';
 import { PitchWeather } from './pitch-weather.js';
 import { RidgeControls } from './ridge-controls.js';
 import { RoofControls, withoutRoof } from './roof-controls.js';
-import { Cautions, Said } from './said.js';
+import { Cautions, Said, Uncomputed } from './said.js';
 import { SaveAs } from './save-as.js';
 import { BENCH_NAMES, benchSteps, pitchMarks } from './steps.js';
 import type { Step } from './steps.js';
@@ -64,7 +65,9 @@ export function PitchBench({ store, camp, me, step }: Props): ReactElement {
   const rest = useCallback(() => store.endMove(), [store]);
   const named = search.get('view') ?? '';
   const view: RigView = named in RIG_VIEWS ? (named as RigView) : step === 'guy' ? 'above' : 'side';
-  const caseId = search.get('case') ?? 'pitched';
+  const wanted = search.get('case') ?? 'pitched';
+  // a group's name stands for the hardest case of it
+  const caseId = judgement?.pitch.worst[wanted as CaseGroup] ?? wanted;
   const bedCase = search.get('bed') ?? 'lying';
   const panel = search.get('panel');
   /** Names what is shown in the address; null takes it out. */
@@ -98,7 +101,11 @@ export function PitchBench({ store, camp, me, step }: Props): ReactElement {
   const newest = useMemo(() => ({ question, judgement, problem }), [question, judgement, problem]);
   const calm = useCalm(newest, moving);
   const steps = useMemo(
-    () => benchSteps(store.id, pitchMarks(calm.question.rig, calm.judgement, me.body, units)),
+    () =>
+      benchSteps(
+        store.id,
+        pitchMarks(calm.question.rig, calm.problem === null ? calm.judgement : null, me.body, units),
+      ),
     [store.id, calm, me.body, units],
   );
   return (
@@ -115,6 +122,7 @@ export function PitchBench({ store, camp, me, step }: Props): ReactElement {
         <RigScene
           rig={rig}
           judgement={judgement}
+          stale={problem !== null}
           body={me.body}
           view={view}
           onView={showView}
@@ -164,6 +172,8 @@ export function PitchBench({ store, camp, me, step }: Props): ReactElement {
             onChoose={(id) => show('with', id)}
             onClose={() => show('panel', null)}
           />
+        ) : calm.problem !== null ? (
+          <Uncomputed message={calm.problem.message} />
         ) : calm.judgement === null ? (
           <Loading what="the judgement" />
         ) : (
@@ -223,7 +233,7 @@ const Controls = memo(function Controls({
     <>
       {problem !== null && (
         <p className="field-problem under-problem" role="alert">
-          {problem.message} The picture shows the last rig that could be.
+          {problem.message} The picture shows the last rig that could be worked out, without its numbers.
         </p>
       )}
       {step === 'ground' && <GroundControls {...edits} />}

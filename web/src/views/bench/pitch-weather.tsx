@@ -1,4 +1,5 @@
 import { capital, say } from '@rough-bight/core/quantity';
+import type { PitchResult } from '@rough-bight/core/pitch';
 import { PITCH_LIMITS } from '@rough-bight/core/rig';
 import { compassPoint } from '@rough-bight/core/weather';
 import type { ReactElement } from 'react';
@@ -6,6 +7,11 @@ import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
 import type { PitchJudgement } from '../../workers/rig.worker.js';
 import type { Editing } from './editing.js';
+import { WindRose } from './wind-rose.js';
+
+/** The quiet cases, and of each gust the hardest. */
+const shownCases = (r: PitchResult): PitchResult['cases'] =>
+  r.cases.filter((c) => c.wind === null || r.worst[c.group] === c.id);
 
 /** Where the wind comes from, and every case with what it does; one of them is drawn. */
 export function PitchWeather({
@@ -54,7 +60,7 @@ export function PitchWeather({
               </tr>
             </thead>
             <tbody>
-              {judgement.pitch.cases.map((c) => {
+              {shownCases(judgement.pitch).map((c) => {
                 const row = judgement.pitch.rows.find((r) => r.id === c.row);
                 const up = judgement.pitch.takeUp.find(
                   (t) => t.caseId === c.id && (t.row === 'ridge' || t.row.startsWith('tie')),
@@ -77,8 +83,8 @@ export function PitchWeather({
                     </td>
                     <td>{up !== undefined && up.by > 0.0005 ? `${(up.by * 100).toFixed(1)} cm` : '–'}</td>
                     <td>
-                      {!c.converged
-                        ? 'flaps, does not settle'
+                      {c.luffing || !c.converged
+                        ? 'flaps, finds no rest'
                         : c.litres > 0.05
                           ? `${c.litres.toFixed(1)} l${c.runsAway ? ', growing' : ''}`
                           : '–'}
@@ -89,7 +95,21 @@ export function PitchWeather({
             </tbody>
           </table>
         )}
-        <p className="quiet">Touch a case to draw it.</p>
+        {judgement !== null && judgement.pitch.rose.length > 0 && (
+          <figure className="roses">
+            <WindRose result={judgement.pitch} group="gust" caseId={caseId} onCase={onCase} />
+            <WindRose result={judgement.pitch} group="wet-gust" caseId={caseId} onCase={onCase} />
+            <figcaption>
+              What is left in the gust from every bearing, dry and soaked: the inner ring is just enough to bear it, the
+              rim twice that. Touch a spoke to draw that gust.
+            </figcaption>
+          </figure>
+        )}
+        <p className="quiet">
+          {judgement === null || judgement.full
+            ? 'Touch a case to draw it.'
+            : 'Still air only: night, rain and sixteen bearings of wind are being worked out.'}
+        </p>
       </div>
     </div>
   );

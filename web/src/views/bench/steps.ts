@@ -6,7 +6,7 @@ import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { rowsTogether, tooNear } from '@rough-bight/core/shelter';
 import type { BedResult } from '@rough-bight/core/shelter';
 import { BEAUFORT } from '@rough-bight/core/weather';
-import { ratioOf } from '@rough-bight/core/pitch';
+import { allSolved, ratioOf } from '@rough-bight/core/pitch';
 import type { PitchRow } from '@rough-bight/core/pitch';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
 import type { TapeMark } from '../../parts/tape.js';
@@ -123,11 +123,16 @@ export function pitchMarks(
   // a trunk that bears a bed as well holds or not by what both come to
   const rows = rowsTogether(r?.rows ?? [], judgement?.bed?.rows ?? []);
   const fails = (of: (row: PitchRow) => boolean): boolean => rows.some((row) => of(row) && ratioOf(row) < 1);
-  const state = (bad: boolean): Mark['state'] => (r === undefined ? 'none' : bad ? 'fails' : 'holds');
+  // what was worked out in part only is not passed
+  const state = (bad: boolean): Mark['state'] =>
+    r === undefined ? 'none' : bad ? 'fails' : judgement!.full ? 'holds' : 'none';
   const ridge = r?.rows.find((row) => row.role === 'ridge') ?? r?.rows.find((row) => row.role === 'tie');
   const guys = r?.guys.filter((g) => g.kind !== 'tie') ?? [];
   const short = guys.filter((g) => fails((row) => row.id === g.id)).length;
-  const windy = (row: PitchRow): boolean => /gust|sway/.test(row.links[0]?.link.caseId ?? '');
+  const weathered = new Set(
+    r?.cases.filter((c) => c.wind !== null || c.group === 'sway' || c.group === 'snow').map((c) => c.id),
+  );
+  const windy = (row: PitchRow): boolean => weathered.has(row.links[0]?.link.caseId ?? '');
   return [
     {
       id: 'ground',
@@ -166,7 +171,7 @@ export function pitchMarks(
       step: 'weather',
       name: 'Weather',
       text: BEAUFORT[rig.wind.beaufort]!.name,
-      state: state(fails(windy) || (r?.cases.some((c) => c.runsAway || !c.converged) ?? false)),
+      state: state(fails(windy) || (r !== undefined && (!allSolved(r) || r.cases.some((c) => c.runsAway)))),
     },
   ];
 }

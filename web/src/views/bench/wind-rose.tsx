@@ -1,0 +1,103 @@
+import type { PitchResult, RoseCase } from '@rough-bight/core/pitch';
+import { compassPoint } from '@rough-bight/core/weather';
+import type { ReactElement } from 'react';
+
+const SIZE = 200;
+const MIDDLE = SIZE / 2;
+const RIM = 74;
+/** What stands at the rim: twice over of what is asked, and more. */
+const FULL = 2;
+
+/**
+ * What a gust leaves from each of its bearings: the longer a spoke, the more is left; rust where something lets go. A touch
+ * draws that gust.
+ */
+export function WindRose({
+  result,
+  group,
+  caseId,
+  onCase,
+}: {
+  readonly result: PitchResult;
+  readonly group: 'gust' | 'wet-gust';
+  readonly caseId: string;
+  readonly onCase: (id: string) => void;
+}): ReactElement | null {
+  const spokes = result.rose.filter((r) => r.group === group);
+  if (spokes.length === 0) return null;
+  const worst = result.worst[group];
+  return (
+    <svg
+      className="wind-rose"
+      width={SIZE}
+      height={SIZE}
+      viewBox={`0 0 ${SIZE} ${SIZE}`}
+      role="group"
+      aria-label={group === 'gust' ? 'Gusts on the dry rig, by bearing' : 'Gusts on the soaked rig, by bearing'}
+    >
+      <circle className="rose-rim" cx={MIDDLE} cy={MIDDLE} r={RIM} />
+      <circle className="rose-ask" cx={MIDDLE} cy={MIDDLE} r={RIM / FULL} />
+      {(['N', 'E', 'S', 'W'] as const).map((name, k) => {
+        const [x, y] = at((k * Math.PI) / 2, RIM + 13);
+        return (
+          <text key={name} className="rose-name" x={x} y={y + 4} textAnchor="middle">
+            {name}
+          </text>
+        );
+      })}
+      {spokes.map((s) => (
+        <Spoke key={s.from} spoke={s} worst={s.caseId === worst} chosen={s.caseId === caseId} onCase={onCase} />
+      ))}
+    </svg>
+  );
+}
+
+const at = (bearing: number, r: number): readonly [number, number] => [
+  MIDDLE + r * Math.sin(bearing),
+  MIDDLE - r * Math.cos(bearing),
+];
+
+function Spoke({
+  spoke,
+  worst,
+  chosen,
+  onCase,
+}: {
+  readonly spoke: RoseCase;
+  readonly worst: boolean;
+  readonly chosen: boolean;
+  readonly onCase: (id: string) => void;
+}): ReactElement {
+  const { from, left, solved, caseId } = spoke;
+  const long = (RIM * Math.min(FULL, Math.max(0.12, left))) / FULL;
+  const half = Math.PI / 16;
+  const wedge = (r: number): string =>
+    `M${MIDDLE} ${MIDDLE}L${at(from - half, r).join(' ')}A${r} ${r} 0 0 1 ${at(from + half, r).join(' ')}Z`;
+  const name = [
+    `From the ${compassPoint(from, 16)}: `,
+    !solved ? 'the cloth flaps' : left >= 10 ? 'ten times over and more' : `${left.toFixed(1)} times over`,
+    worst ? ', the worst' : '',
+  ].join('');
+  const look = ['rose-spoke', !solved || left < 1 ? 'rose-bad' : '', chosen ? 'rose-chosen' : ''].join(' ');
+  const press = (): void => onCase(caseId);
+  return (
+    <g
+      className={look}
+      role="button"
+      tabIndex={0}
+      aria-pressed={chosen}
+      aria-label={name}
+      onClick={press}
+      onKeyDown={(e) => {
+        if (e.key !== 'Enter' && e.key !== ' ') return;
+        e.preventDefault();
+        press();
+      }}
+    >
+      <title>{name}</title>
+      <path className="rose-hit" d={wedge(RIM + 4)} />
+      <path className="rose-left" d={wedge(long)} />
+      {worst && <circle className="rose-worst" cx={at(from, RIM)[0]} cy={at(from, RIM)[1]} r={4} />}
+    </g>
+  );
+}
