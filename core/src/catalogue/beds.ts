@@ -50,9 +50,8 @@ export const BED_SOAKS: Constant = of('u_b', 'water in a soaked bed over its dry
 /** Half up on an elbow, the trunk's weight comes this far toward the head, m. */
 export const LEANS_UP: Constant = of('s_l', 'way of the trunk toward the head in leaning out', 'length', [0.1, 0.15, 0.25], 'Judgement: half a forearm.');
 
-/** Webbing of straps: a cord that is flat. `diameter` is its thickness. */
+/** Webbing of straps: a cord that is flat. */
 export interface Webbing extends Cord {
-  /** m. */
   readonly width: number;
 }
 

@@ -75,8 +75,10 @@ export interface Cord {
   readonly id: string;
   readonly name: string;
   readonly fibre: Fibre;
-  /** m. */
+  /** m; a strap's thickness. */
   readonly diameter: number;
+  /** Of what is flat, m: what lies on bark, and what a knot takes up. */
+  readonly width?: number;
   /** Dry mass per metre, kg/m. */
   readonly massPerMetre: Constant;
   /** Minimum breaking strength, N. */
@@ -98,11 +100,13 @@ const cord = (
   citation: string,
   strain: [number, number, number],
   bears = true,
+  widthMm?: number,
 ): Cord => ({
   id,
   name,
   fibre,
   diameter: mm / 1000,
+  ...(widthMm === undefined ? {} : { width: widthMm / 1000 }),
   massPerMetre: {
     symbol: 'm', title: `mass per metre of ${name}`, quantity: 'mass', kind: 'judgement',
     low: gramsPerMetre[0] / 1000, typical: gramsPerMetre[1] / 1000, high: gramsPerMetre[2] / 1000,
@@ -133,9 +137,12 @@ export const CORDS: readonly Cord[] = [
   cord('polyester-3', 'polyester guy line, 3 mm', 'polyester', 3, [5.5, 6.5, 8], [1.5, 1.8, 2.1], 'judgement', 'Judgement from cord lists.', [0.09, 0.12, 0.16]),
   cord('manila-6', 'manila, 6 mm', 'manila', 6, [22, 26, 30], [2.1, 2.4, 2.8], 'handbook', 'Rope handbooks give 2.4 to 3.0 kN for new three-strand 6 mm manila (compare ISO 1181); the lower is taken, for fibre that has been outdoors.', [0.09, 0.12, 0.16]),
   cord('sisal-3', 'sisal, 3 mm', 'sisal', 3, [5.5, 7, 9], [0.28, 0.4, 0.5], 'judgement', 'Judgement; scaled by area from 6 mm sisal in rope handbooks.', [0.08, 0.11, 0.15]),
-  cord('strap-25', 'polyester strap, 25 mm', 'polyester', 25, [25, 35, 45], [7, 10, 14], 'judgement', 'Judgement from the range of light to heavy webbing; use the label of your own strap.', [0.08, 0.11, 0.15]),
+  cord('strap-25', 'polyester strap, 25 mm', 'polyester', 1.3, [25, 35, 45], [7, 10, 14], 'judgement', 'Judgement from the range of light to heavy webbing; use the label of your own strap.', [0.08, 0.11, 0.15], true, 25),
   cord('elastic-5', 'elastic cord, 5 mm', 'elastic', 5, [13, 16, 19], [0.04, 0.05, 0.06], 'judgement', 'Judgement: 50 N at 60 % stretch. Never counted as strength.', [0.5, 0.6, 0.8], false),
 ];
+
+/** Room that a cord takes in a knot and on bark: its diameter, or a strap's width, m. */
+export const acrossOf = (cord: Pick<Cord, 'diameter' | 'width'>): number => cord.width ?? cord.diameter;
 
 /** The cord with this id, or undefined. */
 export function findCord(id: string): Cord | undefined {

@@ -41,7 +41,7 @@ export function findHitch(id: string): HitchType | undefined {
 /** Clamping of the wraps by cord over host diameter 0.5: share of the ideal. */
 export const CLAMP_THIN: Constant = judged('eta', 'clamping of wraps half as thick as their host', 0.7, 0.85, 0.95, 'Judgement: screening model after Bayman, Am. J. Phys. 45 (1977) and Maddocks and Keller, SIAM J. Appl. Math. 47 (1987).');
 /** The same where both are as thick. */
-export const CLAMP_EQUAL: Constant = judged('eta', 'clamping of wraps as thick as their host', 0.2, 0.35, 0.5, 'Judgement: cord as thick as its host cannot bite; it slips.');
+export const CLAMP_EQUAL: Constant = judged('eta', 'clamping of wraps as thick as their host', 0.2, 0.35, 0.5, 'Judgement: cord as thick as its host bites less. With it two turns are about at the edge of slipping, three usually hold, as those who use loops of the ridge’s own cord find; slick, stiff or wet cord is worse.');
 /** What is left when turns cross. */
 export const CROSSED: Constant = judged('x', 'grip left when a turn crosses another', 0.3, 0.5, 0.7, 'Judgement: a crossed turn lifts its neighbours off the host.');
 /** Grip lost when the pull is square to the host. */

@@ -16,7 +16,7 @@ export interface Termination {
 }
 
 const KNOT_TESTS =
-  'Ranges of published knot tests: Warner, "Studies on the behaviour of knots", in Turner and van de Griend (eds.), History and Science of Knots, 1996; cave-rescue and cordage-maker test tables. Cord, dressing and loading differ; test your own.';
+  'Judgement, within the ranges that published knot tests report: Warner, "Studies on the behaviour of knots", in Turner and van de Griend (eds.), History and Science of Knots, 1996; cave-rescue and cordage-maker test tables. Cord, dressing and loading differ; test your own.';
 
 const termination = (
   id: string,
@@ -36,7 +36,7 @@ const termination = (
     low,
     typical,
     high,
-    kind: traits.untested === undefined ? 'published test' : 'judgement',
+    kind: 'judgement',
     citation: traits.untested ?? KNOT_TESTS,
   },
   cordInDiameters,

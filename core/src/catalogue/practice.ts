@@ -15,7 +15,10 @@ export type Pull = keyof typeof PULLS;
 export const PULL_NAMES: Readonly<Record<Pull, string>> = { 'one-hand': 'one hand', 'two-hands': 'two hands', 'body-lean': 'body weight' };
 
 /** Friction of a turn of cord through a loop of cord: about half the tension is lost in a half turn. */
-export const CORD_ON_CORD: Constant = number('mu_c', 'friction of cord in a cord loop', 'ratio', 0.15, 0.22, 0.3, 'Judgement: half is kept per half turn, exp(-0.22 pi) = 0.50.');
+const CORD_ON_CORD: Constant = number('mu_c', 'friction of cord in a cord loop', 'ratio', 0.15, 0.22, 0.3, 'Judgement: half is kept per half turn, exp(-0.22 pi) = 0.50.');
+const SLICK_ON_SLICK: Constant = number('mu_c', 'friction of slick braid in its own loop', 'ratio', 0.05, 0.08, 0.13, 'Judgement: UHMWPE slides on itself; exp(-0.08 pi) = 0.78 is kept per half turn, and its hitches slip.');
+/** By fibre. */
+export const cordOnCord = (fibre: string): Constant => (fibre === 'uhmwpe' ? SLICK_ON_SLICK : CORD_ON_CORD);
 export const CORD_ON_BARK: Constant = number('mu_b', 'friction of cord on bark', 'ratio', 0.2, 0.35, 0.5, 'Judgement: rough bark holds more, wet smooth bark less.');
 
 /** Friction of a log or boulder on the ground. */

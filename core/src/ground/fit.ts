@@ -1,5 +1,5 @@
 import type { Constant, Cord } from '../catalogue/index.js';
-import { looked } from '../catalogue/index.js';
+import { acrossOf, looked } from '../catalogue/index.js';
 import { cordNeeded } from '../cordage/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
 import type { Figure } from '../working/index.js';
@@ -105,7 +105,7 @@ export function fitOf(
           }),
           looked(TRAVEL),
         ],
-        (C, g, r) => C! - cordNeeded(0, endsOf(g!, g!), cord.cord.diameter, r!),
+        (C, g, r) => C! - cordNeeded(0, endsOf(g!, g!), acrossOf(cord.cord), r!),
       ),
     });
   }

@@ -12,7 +12,7 @@ import type { Criterion } from './place.js';
 import { CRITERIA } from './place.js';
 import type { JudgedSpan, Prepared } from './spans.js';
 import { cordNeeded } from '../cordage/index.js';
-import { looked } from '../catalogue/index.js';
+import { acrossOf, looked } from '../catalogue/index.js';
 import { strapHeight } from './fit.js';
 
 export const CRITERION_NAMES: Readonly<Record<Criterion, string>> = {
@@ -294,7 +294,7 @@ function cordFigure(ground: Prepared, s: JudgedSpan): Figure {
       }),
       looked(TRAVEL),
     ],
-    (L, z, r) => cordNeeded(Math.hypot(L!, z!), endsOf(girth(s.from), girth(s.to)), ground.cord.cord.diameter, r!),
+    (L, z, r) => cordNeeded(Math.hypot(L!, z!), endsOf(girth(s.from), girth(s.to)), acrossOf(ground.cord.cord), r!),
   );
 }
 

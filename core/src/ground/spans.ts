@@ -1,6 +1,6 @@
 import { COMMON_PEG, screenTree, pileIn } from '../anchor/index.js';
 import type { Cord } from '../catalogue/index.js';
-import { SHELTERS, findSoil } from '../catalogue/index.js';
+import { acrossOf, SHELTERS, findSoil } from '../catalogue/index.js';
 import { cordNeeded } from '../cordage/index.js';
 import { normalCdf } from '../quantity/index.js';
 import { beaufortSpeed } from '../weather/index.js';
@@ -213,7 +213,7 @@ export function prepareGround(
     cord,
     fit,
     longest: min(60, ...fit.longest.filter((b) => b.what !== 'cord').map((b) => b.figure.value)),
-    cordBeyond: cordNeeded(0, endsOf(0, 0), cord.cord.diameter, TRAVEL.typical),
+    cordBeyond: cordNeeded(0, endsOf(0, 0), acrossOf(cord.cord), TRAVEL.typical),
     pull: expectedPull(place, cord.cord),
     anchors,
     ponds: place.things.flatMap((t) => {
@@ -474,7 +474,7 @@ function judged(ground: Prepared, a: Anchor, b: Anchor, newPole: boolean, brief:
   const cordWanted =
     wish.form === 'none'
       ? 0
-      : cordNeeded(sqrt(span * span + rise * rise), endsOf(a.girth, b.girth), cord.cord.diameter, TRAVEL.typical);
+      : cordNeeded(sqrt(span * span + rise * rise), endsOf(a.girth, b.girth), acrossOf(cord.cord), TRAVEL.typical);
   const { longest: long } = ground;
   const fits = normalCdf((span - fit.least) / sd) * normalCdf((long - span) / sd);
   if (fits < 0.5) ruled.push(span < fit.least ? 'short' : 'long');

@@ -116,7 +116,9 @@ export function hitchAdvice(hitch: TiedHitch, grip: Figure, angle: number): stri
   if (crossed) out.push('A turn crosses another and halves the grip. Dress the wraps side by side.');
   if (ratio > 0.85)
     out.push(
-      `Its cord is ${ratio > 1.05 ? 'thicker than' : 'as thick as'} the ridgeline and cannot bite. Use cord of half the ridge’s thickness, ${(host.diameter * 500).toFixed(1)} mm.`,
+      `Its cord is ${ratio > 1.05 ? 'thicker than' : 'as thick as'} the ridgeline: ${
+        wraps < 3 ? 'two turns of it are at the edge of slipping' : 'three turns of it usually hold'
+      }, and slick, stiff or wet cord is worse. ${wraps < 3 ? 'Take three wraps, or' : 'Surer is'} cord of half the ridge’s thickness, ${(host.diameter * 500).toFixed(1)} mm.`,
     );
   if (cord.fibre === 'uhmwpe' || host.fibre === 'uhmwpe')
     out.push('Slick cord slips. Take another wrap or two, or a hitch cord that is not slick.');

@@ -1,5 +1,5 @@
 import { diameterOf, levelOn, screenTree } from '../anchor/index.js';
-import { AIR_DENSITY, GUST_FACTOR, GUY_ENDS, SHELTERS, looked } from '../catalogue/index.js';
+import { acrossOf, AIR_DENSITY, GUST_FACTOR, GUY_ENDS, SHELTERS, looked } from '../catalogue/index.js';
 import { TAIL } from '../cordage/index.js';
 import { gripFigure, hangGap, hitchAdvice, loopCut, offAxis } from '../hitch/index.js';
 import { capital, norm, sub } from '../quantity/index.js';
@@ -608,7 +608,7 @@ function pitchedOf(model: PitchModel, reading: CaseReading, chain: Chain): numbe
 
 /** Cord to cut for a member of this unstressed length, m: both knots and a tail with it; a hitch's loop by its own wraps. */
 export function cutOf(model: PitchModel, m: Member, length: number): number {
-  const d = m.cord.diameter;
+  const d = acrossOf(m.cord);
   if (m.role === 'loop') {
     const h = model.hitches.find((x) => x.end === m.end)!;
     return loopCut(h.set.loop, h.wraps, d, h.host.diameter);

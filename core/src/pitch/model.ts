@@ -322,7 +322,7 @@ export function pitchModel(
   }
   // cloth and all that hangs on the line may come down to the ground, and rest on it
   const stopped = nodes.map((n): NetNode => (MAY_LIE.test(n.id) ? { ...n, overGround: true } : n));
-  const panels = panelsOf(mesh, cloth, (roofMass(roof) * GRAVITY) / (roof.length * roof.width));
+  const panels = panelsOf(mesh, cloth, (roofMass(roof) * GRAVITY) / clothArea(mesh));
   const model: PitchModel = {
     rig,
     around,
@@ -393,6 +393,20 @@ function placeCloth({ plan }: PitchLayout, mesh: Mesh, byId: ReadonlyMap<string,
     }
     return { id: `c${n}`, at: best };
   });
+}
+
+/** Area of the flat cloth, m². */
+function clothArea({ flat, corners }: Mesh): number {
+  let area = 0;
+  for (let t = 0; t < corners.length; t += 3) {
+    const [a, b, c] = [2 * corners[t]!, 2 * corners[t + 1]!, 2 * corners[t + 2]!];
+    area +=
+      0.5 *
+      Math.abs(
+        (flat[b]! - flat[a]!) * (flat[c + 1]! - flat[a + 1]!) - (flat[c]! - flat[a]!) * (flat[b + 1]! - flat[a + 1]!),
+      );
+  }
+  return area;
 }
 
 function panelsOf(mesh: Mesh, cloth: Cloth, weight: number): NetPanel[] {

@@ -23,11 +23,13 @@ export function givesFirst(r: PitchResult): GivesFirst | null {
     const found = byId.get(id);
     if (found !== undefined && gust !== null) return { ...found, gust };
   }
-  const row = r.rows[0];
-  const judged = row?.links[0];
-  return row === undefined || judged === undefined || !Number.isFinite(ratioOf(row))
-    ? null
-    : { row, judged, gust: null };
+  // a hitch's ratio does not go with the wind: it gives first only where it slips
+  const all = [...byId.values()].filter(({ judged }) => Number.isFinite(judged.judgement.ratio));
+  const loaded = all.filter(({ judged }) => judged.link.kind !== 'hitch' || judged.judgement.ratio < 1);
+  const least = (loaded.length > 0 ? loaded : all).sort(
+    (a, b) => a.judged.judgement.ratio - b.judged.judgement.ratio,
+  )[0];
+  return least === undefined ? null : { ...least, gust: null };
 }
 
 /** In which wind something lets go, as people feel it: "at a near gale, 1.6 times the wind judged". */

@@ -1,5 +1,5 @@
 import { barkPressure, momentFigure, screenTree, trunkGive } from '../anchor/index.js';
-import { BARK_PRESSURE, CORD_ON_BARK, PULLS, cordWeight } from '../catalogue/index.js';
+import { acrossOf, BARK_PRESSURE, CORD_ON_BARK, PULLS, cordWeight } from '../catalogue/index.js';
 import { cordNeeded } from '../cordage/index.js';
 import { capstanHold, spanShape, travelNeeded } from '../line/index.js';
 import { capital, say } from '../quantity/index.js';
@@ -261,7 +261,7 @@ function neededFigure(model: RidgeModel): Figure {
           { ...ends[0]!, girth: g0! },
           { ...ends[1]!, girth: g1! },
         ],
-        cord.diameter,
+        acrossOf(cord),
         travel,
       ),
   );
@@ -290,7 +290,7 @@ function warningsOf(model: RidgeModel, r: Omit<RidgeResult, 'warnings'>, units: 
     const caution = model.terminations[i]!.caution;
     if (caution !== undefined) out.push(caution);
     const T = r.worstTension.value;
-    const p = barkPressure(T, model.diameters[i]!, cord.diameter * Math.max(1, end.wraps));
+    const p = barkPressure(T, model.diameters[i]!, acrossOf(cord) * Math.max(1, end.wraps));
     if (p > BARK_PRESSURE.typical && !rig.trunks[i]!.standsOnWord)
       out.push(
         `The cord presses ${say(p, 'stress', units)} on the bark of ${rig.trunks[i]!.name}, enough to bruise it. Pad it with sticks or cloth, add wraps, or use a strap.`,

@@ -4,7 +4,7 @@ import {
   AIR_DENSITY,
   BEDDING_IN,
   CORD_ON_BARK,
-  CORD_ON_CORD,
+  cordOnCord,
   FIBRE_TRAITS,
   GUST_FACTOR,
   PULLS,
@@ -217,7 +217,7 @@ function baseFigures(
       spread(t.passes.count * t.passes.takeUp, t.passes.count * t.passes.takeUp * TAKE_UP_SHARE),
     ),
     pull: looked(PULLS[t.pulley.pull]),
-    muC: looked(CORD_ON_CORD),
+    muC: looked(cordOnCord(cord.fibre)),
     muB: looked(CORD_ON_BARK),
     setBack: given(
       { symbol: 'c', title: 'set-back on tying off', quantity: 'length' },

@@ -70,7 +70,7 @@ const tieOutId = (p: number, q: number): string => `${(p * 100).toFixed(0)},${(q
 
 /** What a roof weighs dry, kg. */
 export function roofMass(roof: KitRoof): number {
-  return roof.mass > 0 ? roof.mass : (findCloth(roof.cloth)?.mass.typical ?? 0.1) * roof.length * roof.width;
+  return roof.mass > 0 ? roof.mass : (findCloth(roof.cloth)?.mass.typical ?? 0.1) * roofArea(roof);
 }
 
 /** Area of the cloth, m^2: the rectangle less four parabolic hollows. */

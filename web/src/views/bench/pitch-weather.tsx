@@ -47,6 +47,16 @@ export function PitchWeather({
           hint={compassPoint(pitch.bearing)}
           onCommit={(bearing) => edit({ ...rig, pitch: { ...pitch, bearing } })}
         />
+        {judgement !== null && judgement.pitch.rose.length > 0 && (
+          <figure className="roses">
+            <WindRose result={judgement.pitch} group="gust" caseId={caseId} onCase={onCase} />
+            <WindRose result={judgement.pitch} group="wet-gust" caseId={caseId} onCase={onCase} />
+            <figcaption>
+              What is left in the gust from every bearing, dry and soaked: the inner ring is just enough to bear it, the
+              rim twice that. Touch a spoke to draw that gust.
+            </figcaption>
+          </figure>
+        )}
       </div>
       <div className="control-group control-group-wide">
         {judgement !== null && (
@@ -94,16 +104,6 @@ export function PitchWeather({
               })}
             </tbody>
           </table>
-        )}
-        {judgement !== null && judgement.pitch.rose.length > 0 && (
-          <figure className="roses">
-            <WindRose result={judgement.pitch} group="gust" caseId={caseId} onCase={onCase} />
-            <WindRose result={judgement.pitch} group="wet-gust" caseId={caseId} onCase={onCase} />
-            <figcaption>
-              What is left in the gust from every bearing, dry and soaked: the inner ring is just enough to bear it, the
-              rim twice that. Touch a spoke to draw that gust.
-            </figcaption>
-          </figure>
         )}
         <p className="quiet">
           {judgement === null || judgement.full
