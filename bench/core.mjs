@@ -8,7 +8,7 @@ import { roofNet } from './nets.mjs';
 import { wood } from './places.mjs';
 import { solveSpan, unstressedFromDip, unstressedFromPretension, unstressedFromSag } from '@rough-bight/core/line';
 import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
-import { evaluatePitch } from '@rough-bight/core/pitch';
+import { evaluatePitch, pitchCases, pitchModel, solveCases, tieOff } from '@rough-bight/core/pitch';
 import { evaluateRidge } from '@rough-bight/core/rig';
 import { evaluateBed, evaluateShelter, hangIt } from '@rough-bight/core/shelter';
 import { sizeCords, sizeRig } from '@rough-bight/core/sizing';
@@ -92,7 +92,10 @@ function pitches() {
   const more = { ...mess.rig.pitch.own, '0q': { off: false }, '1q': { off: false }, '0Q': { off: false } };
   const twelve = { ...mess.rig, pitch: { ...mess.rig.pitch, own: more } };
   const messAround = surroundingsOf(mess);
+  const mounted = tieOff(pitchModel(twelve, messAround));
+  const dry = pitchCases(twelve, { speed: 10, from: null }).filter((c) => c.wind !== null && !c.wet);
   return {
+    envelope16_ms: median(5, () => solveCases(mounted, dry)),
     size_rig_ms: median(3, () => sizeRig(twelve, messAround, 'cut', { length: 'm', force: 'N' })),
     pitch_full_ms: median(3, () => evaluatePitch(file.rig, around)),
     pitch_drag_ms: median(15, dragged),

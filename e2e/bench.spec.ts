@@ -29,9 +29,7 @@ test('the address opens the demo camp, and its first rig is judged', async ({ pa
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Sallow Ait' })).toBeVisible();
   await page.getByRole('link', { name: 'Landing gable' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
-    'Holds. Pulley-style hitch at the downstream alder gives first.',
-  );
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The line holds; the roof on it is not guyed.');
   await expect(page.getByText('3.6').first()).toBeVisible();
   await page.goBack();
   await expect(page.getByRole('heading', { name: 'Sallow Ait' })).toBeVisible();
@@ -190,7 +188,7 @@ test('size it: ranked, reasons for failing, taken over, undone', async ({ page }
   const take = size.getByRole('button', { name: /^Take/ }).first();
   const name = (await take.innerText()).replace('Take ', '');
   await take.click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Holds\./);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^The line holds/);
   await page.getByText('Cord and ends').click();
   await expect(page.getByLabel('From the kit').locator('option:checked')).toContainText(name);
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -201,7 +199,7 @@ test('size it: ranked, reasons for failing, taken over, undone', async ({ page }
 test('advice is taken with its button', async ({ page }) => {
   await ownRig(page, 'Drying line, twine');
   await page.getByRole('button', { name: 'Use green 550, long hank' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Holds\./);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^The line holds/);
 });
 
 test('tension against sag is drawn, with the band and a haul to take', async ({ page }) => {

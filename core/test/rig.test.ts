@@ -58,7 +58,17 @@ describe('the demo rigs', () => {
   );
 
   test('they are an instructive set: one holds, one is ruled out, one is too weak', () => {
-    expect(verdictOf(judge(gable), around.body, units)).toMatchObject({ holds: true });
+    expect(verdictOf(judge(gable), around.body, units)).toMatchObject({
+      holds: false,
+      sentence: 'The line holds; the roof on it is not guyed.',
+    });
+    const bare = { ...gable, roof: { ...gable.roof, on: false } };
+    expect(verdictOf(judge(bare), around.body, units)).toMatchObject({ holds: true });
+    const low = {
+      ...bare,
+      trunks: gable.trunks.map((t) => ({ ...t, tieHeight: 0.05 })) as unknown as RidgeRig['trunks'],
+    };
+    expect(verdictOf(judge(low), around.body, units).sentence).toMatch(/sags to the ground/);
     expect(verdictOf(judge(bank), around.body, units).sentence).toMatch(/ruled out: leaning badly/);
     expect(verdictOf(judge(drying), around.body, units).sentence).toMatch(/too weak/);
   });

@@ -189,6 +189,7 @@ export function usedBy(rig: RidgeRig): Readonly<Record<'cords' | GearList, Reado
   if (pitch !== undefined) {
     used.roofs.add(pitch.roof);
     for (const h of pitch.hitches) used.cords.add(h.cord);
+    for (const p of pitch.pulls ?? []) used.pegs.add(p.pegs);
     for (const guy of [pitch.guy, ...Object.keys(pitch.own).map((key) => guyOf(pitch, key))]) {
       used.cords.add(guy.cord);
       if (guy.anchor.kind === 'peg') used.pegs.add(guy.anchor.pegs);
@@ -234,6 +235,7 @@ export function renameKit(rig: RidgeRig, to: (id: string) => string): RidgeRig {
             ...pitch,
             roof: to(pitch.roof),
             hitches: [hitch(pitch.hitches[0]), hitch(pitch.hitches[1])],
+            ...(pitch.pulls === undefined ? {} : { pulls: pitch.pulls.map((p) => ({ ...p, pegs: to(p.pegs) })) }),
             guy: guy(pitch.guy),
             own: Object.fromEntries(Object.entries(pitch.own).map(([key, g]) => [key, guy(g)])),
           },

@@ -12,6 +12,7 @@ import {
   PEGS,
   PULLS,
   SHELTERS,
+  SNOWS,
   SOILS,
   SUN,
   TERMINATIONS,
@@ -25,6 +26,7 @@ import {
   GUY_HITCHES,
   LINE_PLACES,
   MOST_GUYS,
+  MOST_PULLS,
   MOST_HUNG,
   PITCH_LIMITS,
   RIDGE_FORMAT,
@@ -126,6 +128,22 @@ export const pitchSchema = z.strictObject({
     'soil',
     SOILS.map((s) => s.id),
   ),
+  pulls: z
+    .array(
+      z.strictObject({
+        pegs: id('pegs'),
+        soil: oneOf(
+          'soil',
+          SOILS.map((s) => s.id),
+        ),
+        force: within(P.pull),
+        moved: yesNo('moved'),
+        wet: yesNo('wet'),
+      }),
+    )
+    .max(MOST_PULLS, { error: `At most ${MOST_PULLS} pulled pegs can be kept.` })
+    .optional(),
+  snow: z.strictObject({ feel: oneOf('snow', keys(SNOWS)), depth: within(P.snow) }).optional(),
   middle: within(P.middle),
   line: oneOf('place of the line', keys(LINE_PLACES)),
   hitches: z.tuple([roofHitch, roofHitch]),

@@ -124,7 +124,7 @@ export interface Pitch {
   /** Pegs pulled there; none when left out. */
   readonly pulls?: readonly PegPull[];
   /** Snow to lie on it; none when left out. */
-  readonly snow?: Snow;
+  readonly snow?: Snow | undefined;
   /** Place of the roof's middle along the level span, m. */
   readonly middle: number;
   readonly line: LinePlace;
@@ -172,6 +172,8 @@ export const PITCH_LIMITS = {
   pull: limit('pull on a peg', 'force', 10, 5000),
   snow: limit('depth of snow', 'length', 0, 1),
 } as const satisfies Record<string, Limit>;
+/** Pulled pegs that a rig may keep. */
+export const MOST_PULLS = 20;
 /** Guys that may differ from the rest, and names in the order of tightening. */
 export const MOST_GUYS = 24;
 

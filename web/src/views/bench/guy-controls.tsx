@@ -15,6 +15,7 @@ import { withGuy, withoutOwn } from '../../scene/pitch-moves.js';
 import type { PitchJudgement } from '../../workers/rig.worker.js';
 import { AnchorFields, treeChoices } from './anchor-fields.js';
 import type { TreeChoice } from './anchor-fields.js';
+import { PulledPeg } from './peg-pull.js';
 import type { Editing } from './editing.js';
 
 const P = PITCH_LIMITS;
@@ -94,6 +95,7 @@ export function GuyControls({
               onChange={(soil) => set({ soil })}
               hint={SOILS.find((s) => s.id === pitch.soil)?.feel ?? ''}
             />
+            <PulledPeg pitch={pitch} pegs={pegs} set={set} />
           </>
         ) : (
           <>

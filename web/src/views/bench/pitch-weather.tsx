@@ -1,13 +1,25 @@
 import { capital, say } from '@rough-bight/core/quantity';
+import { SNOWS } from '@rough-bight/core/catalogue';
+import type { SnowFeel } from '@rough-bight/core/catalogue';
 import type { PitchResult } from '@rough-bight/core/pitch';
 import { PITCH_LIMITS } from '@rough-bight/core/rig';
+import type { Pitch } from '@rough-bight/core/rig';
 import { compassPoint } from '@rough-bight/core/weather';
 import type { ReactElement } from 'react';
+import { Choice } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
 import type { PitchJudgement } from '../../workers/rig.worker.js';
 import type { Editing } from './editing.js';
 import { WindRose } from './wind-rose.js';
+
+const SNOW_OPTIONS = [
+  { id: 'none', name: 'none' },
+  ...(Object.keys(SNOWS) as SnowFeel[]).map((id) => ({ id, name: SNOWS[id].name })),
+];
+/** A hand's breadth of it to begin with; `none` takes it off. */
+const snowOf = (feel: string, depth = 0.1): Pick<Pitch, 'snow'> =>
+  feel === 'none' ? { snow: undefined } : { snow: { feel: feel as SnowFeel, depth } };
 
 /** The quiet cases, and of each gust the hardest. */
 const shownCases = (r: PitchResult): PitchResult['cases'] =>
@@ -47,6 +59,22 @@ export function PitchWeather({
           hint={compassPoint(pitch.bearing)}
           onCommit={(bearing) => edit({ ...rig, pitch: { ...pitch, bearing } })}
         />
+        <Choice
+          label="Snow"
+          value={pitch.snow?.feel ?? 'none'}
+          options={SNOW_OPTIONS}
+          onChange={(feel) => edit({ ...rig, pitch: { ...pitch, ...snowOf(feel, pitch.snow?.depth) } })}
+          hint={pitch.snow === undefined ? '' : SNOWS[pitch.snow.feel].feel}
+        />
+        {pitch.snow !== undefined && (
+          <NumberField
+            label="Falls on it, before it is tapped off"
+            value={pitch.snow.depth}
+            limit={PITCH_LIMITS.snow}
+            step={0.05}
+            onCommit={(depth) => edit({ ...rig, pitch: { ...pitch, snow: { ...pitch.snow!, depth } } })}
+          />
+        )}
         {judgement !== null && judgement.pitch.rose.length > 0 && (
           <figure className="roses">
             <WindRose result={judgement.pitch} group="gust" caseId={caseId} onCase={onCase} />

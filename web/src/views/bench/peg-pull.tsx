@@ -1,0 +1,78 @@
+import { HEEL_PULL, findSoil } from '@rough-bight/core/catalogue';
+import { PITCH_LIMITS } from '@rough-bight/core/rig';
+import type { KitPegs, PegPull, Pitch } from '@rough-bight/core/rig';
+import type { ReactElement } from 'react';
+import { Choice } from '../../parts/choice.js';
+import { NumberField } from '../../parts/number-field.js';
+
+const ENDS = [
+  { id: 'held', name: 'it held' },
+  { id: 'moved', name: 'it moved' },
+];
+const GROUND = [
+  { id: 'dry', name: 'dry ground' },
+  { id: 'wet', name: 'soaked ground' },
+];
+
+/** A peg pulled there, by heel or spring balance: it replaces the model of that peg in that soil. */
+export function PulledPeg({
+  pitch,
+  pegs,
+  set,
+}: {
+  readonly pitch: Pitch;
+  readonly pegs: readonly KitPegs[];
+  readonly set: (change: Partial<Pitch>) => string | null;
+}): ReactElement | null {
+  const { anchor } = pitch.guy;
+  if (anchor.kind !== 'peg') return null;
+  const { pulls = [], soil } = pitch;
+  const isThis = (p: PegPull): boolean => p.pegs === anchor.pegs && p.soil === soil;
+  const pulled = pulls.find(isThis);
+  const put = (next: PegPull | null): string | null =>
+    set({ pulls: [...pulls.filter((p) => !isThis(p)), ...(next === null ? [] : [next])] });
+  const what = `${pegs.find((p) => p.id === anchor.pegs)?.name ?? 'one'} in ${findSoil(soil)?.name ?? 'this ground'}`;
+  if (pulled === undefined)
+    return (
+      <p className="quiet">
+        Soil by feel is good to a factor of two.{' '}
+        <button
+          type="button"
+          className="button"
+          onClick={() => put({ pegs: anchor.pegs, soil, force: HEEL_PULL.typical, moved: false, wet: false })}
+        >
+          I pulled one
+        </button>
+      </p>
+    );
+  return (
+    <>
+      <NumberField
+        label={`Pulled ${what}`}
+        value={pulled.force}
+        limit={PITCH_LIMITS.pull}
+        step={10}
+        hint="along its guy, by heel (about 300 N) or spring balance"
+        onCommit={(force) => put({ ...pulled, force })}
+      />
+      <Choice
+        label="And"
+        value={pulled.moved ? 'moved' : 'held'}
+        options={ENDS}
+        onChange={(end) => put({ ...pulled, moved: end === 'moved' })}
+      />
+      <Choice
+        label="In"
+        value={pulled.wet ? 'wet' : 'dry'}
+        options={GROUND}
+        onChange={(ground) => put({ ...pulled, wet: ground === 'wet' })}
+      />
+      <p className="quiet">
+        It stands for all pegs of this sort here.{' '}
+        <button type="button" className="button" onClick={() => put(null)}>
+          Forget it
+        </button>
+      </p>
+    </>
+  );
+}
