@@ -3,6 +3,7 @@ import { PERSON_GIRTH } from '../catalogue/index.js';
 
 /** What a short look-up at a tree can find. Any of them rules it out; none of them passes it. */
 export const SIGNS = {
+  dead: 'dead',
   'dead-top': 'dead top',
   'hung-branch': 'hung branch',
   leaning: 'leaning badly',

@@ -245,6 +245,7 @@ export const rigSchema = z.strictObject({
   span: z.strictObject({
     how: oneOf('way of measuring', ['tape', 'paces']),
     tape: within(L.span),
+    sd: within(L.sd).optional(),
     paces: within(L.paces),
   }),
   groundRise: within(L.groundRise),

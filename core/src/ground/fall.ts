@@ -46,8 +46,9 @@ export const BRANCH_REACH = judgement(
 const LEAST_BRANCH = 2;
 
 /** Signs by which the whole stem may come down, and those by which something above may. */
-const STEM_SIGNS: readonly Sign[] = ['leaning', 'rocking', 'hollow', 'fungus', 'shallow-root'];
-const CROWN_SIGNS: readonly Sign[] = ['dead-top', 'hung-branch'];
+const STEM_SIGNS: readonly Sign[] = ['dead', 'leaning', 'rocking', 'hollow', 'fungus', 'shallow-root'];
+const CROWN_SIGNS: readonly Sign[] = ['hung-branch'];
+const TOP_SIGNS: readonly Sign[] = ['dead-top'];
 
 /** Something that can fall, and on whom. */
 export interface Falling {
@@ -73,7 +74,10 @@ export function fallingOf(place: Place): Falling[] {
     if (t.kind === 'hazard') whole = t.what === 'dead stem';
     else if (t.kind === 'tree' || t.kind === 'sapling') {
       whole = t.signs.some((s) => STEM_SIGNS.includes(s));
-      if (!whole && !t.signs.some((s) => CROWN_SIGNS.includes(s))) continue;
+      const top = t.signs.some((s) => TOP_SIGNS.includes(s));
+      if (!whole && !top && !t.signs.some((s) => CROWN_SIGNS.includes(s))) continue;
+      // a dead top breaks off as a stem does, as far as it is high: nobody sleeps within its length
+      whole ||= top;
     } else continue;
     out.push({
       thing: t,

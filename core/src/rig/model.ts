@@ -172,8 +172,8 @@ function baseFigures(
         ? given(
             { symbol: 'L', title: 'span', quantity: 'length' },
             rig.span.tape,
-            measured('taped'),
-            spread(rig.span.tape, TAPE_SD),
+            measured(rig.span.sd === undefined ? 'taped' : 'as measured on the ground, its measures laid out together'),
+            spread(rig.span.tape, Math.max(TAPE_SD, rig.span.sd ?? 0)),
           )
         : given(
             { symbol: 'L', title: 'span', quantity: 'length' },

@@ -45,7 +45,13 @@ export interface Hung {
  */
 export interface RidgeRig {
   readonly format: typeof RIDGE_FORMAT;
-  readonly span: { readonly how: 'tape' | 'paces'; readonly tape: number; readonly paces: number };
+  readonly span: {
+    readonly how: 'tape' | 'paces';
+    readonly tape: number;
+    readonly paces: number;
+    /** Standard deviation of `tape` where it was laid out by other means than a tape, m. */
+    readonly sd?: number | undefined;
+  };
   /** Foot of the second trunk above the foot of the first, m. */
   readonly groundRise: number;
   readonly trunks: readonly [Trunk, Trunk];
@@ -109,6 +115,7 @@ export const limit = (name: string, quantity: Quantity, min: number, max: number
 export const RIDGE_LIMITS = {
   span: limit('span', 'length', 0.5, 60),
   paces: limit('paces', 'count', 1, 100),
+  sd: limit('how well the span is known', 'length', 0, 10),
   groundRise: limit('rise of the ground', 'length', -5, 5),
   girth: limit('girth', 'length', 0.05, 8),
   tieHeight: limit('tie height', 'length', 0.05, 8),

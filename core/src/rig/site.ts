@@ -58,7 +58,7 @@ export function rigAt(place: Place, placeId: string, span: JudgedSpan, rig: Ridg
   const at = [centimetre((tape - roof) / 2), centimetre((tape + roof) / 2)] as const;
   return {
     ...rig,
-    span: { ...rig.span, how: 'tape', tape },
+    span: { ...rig.span, how: 'tape', tape, sd: Math.round(span.sd * 1000) / 1000 },
     groundRise: centimetre(clamp(span.rise, RIDGE_LIMITS.groundRise.min, RIDGE_LIMITS.groundRise.max)),
     trunks: [trunkOf(span.from, tie(0)), trunkOf(span.to, tie(1))],
     roof: { ...rig.roof, on: wish.form !== 'none' || rig.roof.on, at },

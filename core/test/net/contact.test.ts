@@ -37,7 +37,7 @@ describe('the ground', () => {
         expect(outcome.converged).toBe(true);
         const { at, ground, reaction } = numbersOf(engine, outcome);
         const size = Math.hypot(slope, 1);
-        let [touching, carried] = [0, 0];
+        let touching = 0;
         for (let n = 0; n < net.nodes.length; n++) {
           const over = (at[3 * n + 2]! - slope * at[3 * n]!) / size;
           expect(over).toBeGreaterThan(-1e-3);
@@ -57,7 +57,7 @@ describe('the ground', () => {
         }
         expect(touching).toBeGreaterThan(8);
         for (let c = 0; c < 3; c++) {
-          carried = 0;
+          let carried = 0;
           for (let n = 0; n < net.nodes.length; n++)
             carried += ground[3 * n + c]! + reaction[3 * n + c]! + (net.nodes[n]!.load?.[c] ?? 0);
           expect(Math.abs(carried)).toBeLessThan(1e-6);

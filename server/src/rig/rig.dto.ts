@@ -64,6 +64,7 @@ class SpanDto {
   how: 'tape' | 'paces';
   @Within(L.span) tape: number;
   @Within(L.paces) paces: number;
+  @IsOptional() @Within(L.sd) sd?: number;
 }
 
 const SIGN_IDS = Object.keys(SIGNS) as Sign[];

@@ -50,6 +50,8 @@ interface Props {
   readonly suffix?: string;
   /** Takes the number; returns why it cannot be, or null. */
   readonly onCommit: (value: number) => string | null;
+  /** Told whether what stands in it cannot be taken: a button that would use the number before it must not. */
+  readonly onFault?: (wrong: boolean) => void;
 }
 
 /** A number with its unit. What does not fit stays as typed, with the reason beneath. */
@@ -64,6 +66,7 @@ export function NumberField({
   hint,
   suffix,
   onCommit,
+  onFault,
 }: Props): ReactElement {
   const units = useUnits();
   const { unit, si, places } = typed(quantity, units);
@@ -80,31 +83,35 @@ export function NumberField({
     setProblem(null);
   }
 
+  const fault = (found: string | null): void => {
+    setProblem(found);
+    onFault?.(found !== null);
+  };
   const commit = (raw: string): void => {
     if (raw.trim() === shown) {
-      setProblem(null);
+      fault(null);
       return;
     }
     const number = Number(raw.trim().replace(',', '.'));
     const allowed = `${trim(min / si, decimals)} to ${trim(max / si, decimals)}${unit === '' ? '' : ` ${unit}`}`;
     if (raw.trim() === '' || !Number.isFinite(number)) {
-      setProblem(`“${raw.trim()}” is not a number. Type one from ${allowed}.`);
+      fault(`“${raw.trim()}” is not a number. Type one from ${allowed}.`);
       return;
     }
     if (whole && !Number.isInteger(number)) {
-      setProblem(`${label} is counted in whole ones, from ${allowed}.`);
+      fault(`${label} is counted in whole ones, from ${allowed}.`);
       return;
     }
     const inside = number * si;
     if (inside < min - 1e-12 || inside > max + 1e-12) {
-      setProblem(`${label} can be from ${allowed}.`);
+      fault(`${label} can be from ${allowed}.`);
       return;
     }
-    setProblem(onCommit(Math.min(max, Math.max(min, inside))));
+    fault(onCommit(Math.min(max, Math.max(min, inside))));
   };
   const nudge = (by: number): void => {
     const next = Math.min(max, Math.max(min, Math.round((value + by) / step) * step));
-    setProblem(onCommit(next));
+    fault(onCommit(next));
   };
   return (
     <div className={problem === null ? 'field' : 'field field-wrong'}>
@@ -128,7 +135,7 @@ export function NumberField({
               nudge((e.key === 'ArrowUp' ? 1 : -1) * step * (e.shiftKey ? 10 : 1));
             } else if (e.key === 'Escape') {
               setText(shown);
-              setProblem(null);
+              fault(null);
             }
           }}
         />

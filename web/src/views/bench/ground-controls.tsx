@@ -46,7 +46,11 @@ export function GroundControls({ rig, body, edit }: Editing): ReactElement {
                 ...rig.span,
                 how,
                 ...(how === 'tape' && rig.span.how === 'paces'
-                  ? { tape: Math.round(measuredSpan(rig, body) * 100) / 100 }
+                  ? // what was paced is known no better for standing in the other field
+                    {
+                      tape: Math.round(measuredSpan(rig, body) * 100) / 100,
+                      sd: Math.round(1000 * measuredSpan(rig, body) * body.paceSpread) / 1000,
+                    }
                   : {}),
               },
             })
@@ -58,8 +62,12 @@ export function GroundControls({ rig, body, edit }: Editing): ReactElement {
             value={rig.span.tape}
             limit={L.span}
             step={0.05}
-            hint="tie to tie, level"
-            onCommit={(tape) => edit({ ...rig, span: { ...rig.span, tape } })}
+            hint={
+              rig.span.sd === undefined
+                ? 'tie to tie, level'
+                : `from the ground, known within ${say(1.645 * rig.span.sd, 'length', units)}; typing one here says it was taped`
+            }
+            onCommit={(tape) => edit({ ...rig, span: { ...rig.span, tape, sd: undefined } })}
           />
         ) : (
           <NumberField

@@ -169,6 +169,8 @@ export function MeasureControls({
   );
 }
 
+const NOT_NOTED = 'Not noted down: mend the number first.';
+
 /** One more measure: by hand, or by the rangefinder. */
 function AddMeasure({ place, edit }: GroundEditing): ReactElement | null {
   const points = place.things.filter((t) => !('outline' in t));
@@ -176,6 +178,7 @@ function AddMeasure({ place, edit }: GroundEditing): ReactElement | null {
   const [to, setTo] = useState(points[1]?.id ?? '');
   const [how, setHow] = useState<MeasureHow>('paces');
   const [value, setValue] = useState(FRESH.paces);
+  const [wrong, setWrong] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
   const device = useMemo(() => openRangefinder(place), [place]);
   if (points.length < 2) return <p>Put at least two things on the plan under Look, then measure between them.</p>;
@@ -208,6 +211,7 @@ function AddMeasure({ place, edit }: GroundEditing): ReactElement | null {
           onChange={(next) => {
             setHow(next);
             setValue(FRESH[next]);
+            setWrong(false);
           }}
         />
         <NumberField
@@ -220,10 +224,11 @@ function AddMeasure({ place, edit }: GroundEditing): ReactElement | null {
             setValue(v);
             return null;
           }}
+          onFault={setWrong}
         />
       </div>
       <div className="verdict-buttons">
-        <button type="button" className="button" onClick={() => add(place, how, value)}>
+        <button type="button" className="button" onClick={() => (wrong ? setSaid(NOT_NOTED) : add(place, how, value))}>
           <Plus size={16} aria-hidden="true" /> Note it down
         </button>
         <button type="button" className="button" onClick={() => void shoot()}>

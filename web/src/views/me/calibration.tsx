@@ -39,6 +39,7 @@ export function CalibrationSection({
   const start = TAPED[unit] ?? me.body[unit];
   const [count, setCount] = useState(Math.round(TAPED.pace! / me.body.pace));
   const [problem, setProblem] = useState<string | null>(null);
+  const [wrong, setWrong] = useState({ taped: false, count: false });
   const change = (next: readonly Repeat[]): void => {
     const calibrations = { ...me.calibrations, [unit]: next };
     put({ ...me, calibrations, body: calibratedBody(me.body, calibrations) });
@@ -49,9 +50,14 @@ export function CalibrationSection({
     setTaped(length);
     setCount(UNITS_OF_BODY[next].walked ? Math.round(length / me.body[next]) : 1);
     setProblem(null);
+    setWrong({ taped: false, count: false });
     setFigure(null);
   };
   const add = (): void => {
+    if (wrong.taped || wrong.count) {
+      setProblem('Not added: mend the number first.');
+      return;
+    }
     const one = taped / (walked ? count : 1);
     if (one < min || one > max) {
       setProblem(
@@ -79,6 +85,7 @@ export function CalibrationSection({
             step={walked ? 0.5 : 0.01}
             hint={walked ? `say ${start} m` : 'stand as you do when tying'}
             onCommit={(v) => (setTaped(v), null)}
+            onFault={(taped) => setWrong((w) => ({ ...w, taped }))}
           />
           {walked && (
             <NumberField
@@ -88,6 +95,7 @@ export function CalibrationSection({
               step={0.5}
               hint="halves are worth noting"
               onCommit={(v) => (setCount(v), null)}
+              onFault={(count) => setWrong((w) => ({ ...w, count }))}
             />
           )}
           <button type="button" className="button" disabled={repeats.length >= MOST_REPEATS} onClick={add}>
