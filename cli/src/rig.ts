@@ -117,6 +117,12 @@ export function rig(args: readonly string[], io: Output): number {
   return converged ? 0 : 3;
 }
 
+/** Bearing of a case's wind, degrees; null without wind. */
+function bearingOf(r: PitchResult, caseId: string): number | null {
+  const wind = r.cases.find((c) => c.id === caseId)?.wind ?? null;
+  return wind === null ? null : round((wind.from * 180) / Math.PI, 4);
+}
+
 /** Every case's shape with what acts on it, so that anyone can check its balance. */
 function shapesOf({ result, tied }: Evaluated) {
   const { bearing } = tied.model.rig.pitch!;
@@ -126,8 +132,8 @@ function shapesOf({ result, tied }: Evaluated) {
   return result.cases.map((c) => {
     const shape = result.shapes.find((s) => s.caseId === c.id)!;
     return {
-      case: c.id,
-      bearing: c.wind === null ? null : round((c.wind.from * 180) / Math.PI, 4),
+      case: c.group,
+      bearing: bearingOf(result, c.id),
       toward: c.wind === null ? null : windToward(c.wind.from, bearing),
       wind: c.wind?.speed ?? 0,
       q: c.wind === null ? 0 : gustPressure(c.wind),
@@ -150,7 +156,8 @@ function toJson(r: PitchResult, caseId: string, under: ReadonlySet<string>) {
   const lines = r.rows.filter((row) => !['trunk', 'cloth', 'stick'].includes(row.role));
   return {
     form: r.formName,
-    case: caseId,
+    case: r.cases.find((c) => c.id === caseId)!.group,
+    bearing: bearingOf(r, caseId),
     lines: lines.map((row) => ({
       id: row.id,
       role: row.role,

@@ -66,7 +66,7 @@ describe('rb rig', () => {
   test.each([
     [['rig'], /file: \(nothing\); give one rig file/],
     [['rig', 'nowhere.json'], /file: nowhere.json cannot be read/],
-    [['rig', example('hammock-fly'), '--wind', '12'], /--wind: 12; allowed: M\/S@DEG/],
+    [['rig', example('hammock-fly'), '--wind', '12@3@4'], /--wind: 12@3@4; allowed: M\/S@DEG/],
     [['rig', example('hammock-fly'), '--wind', '12@400'], /--wind: 12@400; allowed: a bearing/],
     [['rig', example('hammock-fly'), '--storm'], /option: --storm/],
   ])('%j is refused in one line', (args, message) => {
@@ -144,7 +144,45 @@ describe('rb rig', () => {
     expect(out).toMatch(/the pole {2,}strap \d+\.\d° below level/);
   });
   test('help tells what it takes', () => {
-    expect(rb('rig', '--help').out).toMatch(/rb rig FILE \[--wind M\/S@DEG\]/);
+    expect(rb('rig', '--help').out).toMatch(/rb rig FILE \[--wind M\/S\[@DEG\]\]/);
     expect(rb('help').out).toMatch(/rb rig FILE/);
   });
+});
+
+test('every case’s shape is told with what acts on it: its balance can be checked without this program', () => {
+  interface Shapes {
+    readonly shapes: readonly {
+      readonly case: string;
+      readonly bearing: number | null;
+      readonly toward: readonly number[] | null;
+      readonly q: number;
+      readonly law: string | null;
+      readonly converged: boolean;
+      readonly luffing: boolean;
+      readonly nodes: readonly (readonly number[])[];
+      readonly panels: readonly (readonly number[])[];
+      readonly pressure: readonly number[];
+      readonly ground: readonly number[];
+    }[];
+  }
+  const { shapes } = json(example('hammock-fly'), '--wind', '6', '--shape') as unknown as Shapes;
+  const gusts = shapes.filter((s) => s.case === 'gust');
+  expect(new Set(gusts.map((s) => s.bearing)).size).toBe(16);
+  expect(new Set(gusts.map((s) => s.law))).toEqual(new Set(['plate', 'push', 'lift', 'blocked']));
+  expect(shapes.filter((s) => s.case === 'wet-gust')).toHaveLength(64);
+  for (const s of shapes) {
+    expect(s.pressure).toHaveLength(s.panels.length);
+    expect(s.ground).toHaveLength(s.nodes.length);
+    if (s.bearing === null) {
+      expect([s.toward, s.law, s.q]).toEqual([null, null, 0]);
+      continue;
+    }
+    expect(Math.hypot(...s.toward!)).toBeCloseTo(1, 9);
+    expect(s.q).toBeCloseTo(0.5 * 1.25 * 36, 6);
+    if (s.law !== 'plate' || s.luffing) continue;
+    // nothing presses harder than a plate across the flow at its peak
+    expect(Math.max(...s.pressure.map(Math.abs))).toBeLessThan(1.46 * s.q);
+  }
+  const one = json(example('hammock-fly'), '--wind', '6@30', '--shape') as unknown as Shapes;
+  expect(new Set(one.shapes.filter((s) => s.bearing !== null).map((s) => s.bearing))).toEqual(new Set([30]));
 });

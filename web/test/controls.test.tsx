@@ -9,6 +9,7 @@ import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
 import type { RigFile } from '@rough-bight/core/formats';
 import { measuredSpan, rigProblems } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
+import { gustSpeed } from '@rough-bight/core/pitch';
 import { evaluateShelter } from '@rough-bight/core/shelter';
 import { system } from '../src/app/theme.js';
 import type { Camp } from '../src/data/types.js';
@@ -37,8 +38,10 @@ const read = (name: string): RigFile =>
   readRigFile(readFileSync(join(process.cwd(), `examples/rigs/${name}.rig.json`), 'utf8'));
 const file = read('gravel-spit-gable');
 const around = surroundingsOf(file);
-const judge = (rig: RidgeRig, around_ = around): PitchJudgement => {
-  const { roof, bed, verdict } = evaluateShelter(rig, around_, UNITS, { full: true, spreads: false });
+/** Judged in a gust from one bearing, or (null) from all sixteen. */
+const judge = (rig: RidgeRig, around_ = around, from: number | null = 0): PitchJudgement => {
+  const wind = { speed: gustSpeed(rig), from };
+  const { roof, bed, verdict } = evaluateShelter(rig, around_, UNITS, { full: true, spreads: false, wind });
   return { rig, pitch: roof!.result, bed, verdict, full: true };
 };
 const judgement = judge(file.rig);
@@ -68,6 +71,8 @@ describe('the ground', () => {
       how: 'tape',
       tape: Math.round(measuredSpan(paced, around.body) * 100) / 100,
       paces: 8,
+      // it is known no better for being called taped
+      sd: Math.round(1000 * measuredSpan(paced, around.body) * around.body.paceSpread) / 1000,
     });
     cleanup();
     const taped = editor(bareRig);
@@ -317,15 +322,22 @@ describe('the weather', () => {
   test('every case with what it does; touching one asks for its picture', () => {
     const onCase = jest.fn();
     const { editing } = editor(file.rig);
-    render(<PitchWeather editing={editing} judgement={judgement} caseId="pitched" onCase={onCase} />);
+    const all = judge(file.rig, around, null);
+    render(<PitchWeather editing={editing} judgement={all} caseId="pitched" onCase={onCase} />);
     const rows = screen.getAllByRole('row').slice(1);
-    expect(rows).toHaveLength(judgement.pitch.cases.length);
-    for (const c of judgement.pitch.cases) {
-      const row = rows[judgement.pitch.cases.indexOf(c)]!;
-      expect(row.textContent).toContain(`${c.tension.toFixed(0)} N`);
-    }
+    // the quiet cases and, of each gust, the hardest; the others by their spokes
+    const { cases, rose, worst } = all.pitch;
+    const shown = cases.filter((c) => c.wind === null || worst[c.group] === c.id);
+    expect(rows).toHaveLength(shown.length);
+    shown.forEach((c, i) => expect(rows[i]!.textContent).toContain(`${c.tension.toFixed(0)} N`));
     fireEvent.click(within(rows.at(-1)!).getByRole('button'));
-    expect(onCase).toHaveBeenCalledWith(judgement.pitch.cases.at(-1)!.id);
+    expect(onCase).toHaveBeenCalledWith(worst['wet-gust']);
+    const dry = screen.getByRole('group', { name: 'Gusts on the dry rig, by bearing' });
+    const spokes = within(dry).getAllByRole('button');
+    expect(spokes).toHaveLength(16);
+    expect(within(dry).getByRole('button', { name: /, the worst$/ })).toBeTruthy();
+    fireEvent.keyDown(spokes[3]!, { key: 'Enter' });
+    expect(onCase).toHaveBeenLastCalledWith(rose.filter((r) => r.group === 'gust')[3]!.caseId);
   });
   test('wind by its signs; in a gale it says to leave the trees', () => {
     const { editing, last } = editor(bareRig);

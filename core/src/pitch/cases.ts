@@ -101,7 +101,7 @@ export function gustCase(wind: CaseWind, wet: boolean): PitchCase {
     group,
     `gust from the ${from}, ${wet ? 'soaked, ' : ''}${law}`,
     `in a gust from the ${from}${wet ? ', soaked' : ''}`,
-    `${law}, on the ${wet ? 'soaked' : 'tight dry'} rig`,
+    `on the ${wet ? 'soaked' : 'tight dry'} rig`,
     {
       id: `${group} ${((wind.from * 180) / Math.PI).toFixed(1)} ${wind.law}`,
       wind,

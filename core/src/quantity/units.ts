@@ -103,10 +103,10 @@ export function show(value: number, quantity: Quantity, units: UnitChoice): Show
       return { text: figures(value / 1e6), unit: 'MPa' };
     case 'moment':
       return units.force === 'lbf'
-        ? { text: figures(value / (NEWTONS_PER.lbf * FOOT)), unit: 'lbf ft' }
+        ? { text: String(Number((value / (NEWTONS_PER.lbf * FOOT)).toPrecision(2))), unit: 'lbf ft' }
         : Math.abs(value) >= 999.5
-          ? { text: figures(value / 1000), unit: 'kN m' }
-          : { text: value.toFixed(0), unit: 'N m' };
+          ? { text: figures(value / 1000, 2), unit: 'kN m' }
+          : { text: String(Number(value.toPrecision(2))), unit: 'N m' };
     case 'compliance':
       return { text: figures(value * 1e6), unit: 'mm/kN' };
     case 'stiffness':

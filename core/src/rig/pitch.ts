@@ -1,6 +1,6 @@
 import type { Sign } from '../anchor/index.js';
 import type { SnowFeel } from '../catalogue/index.js';
-import { findHitch, findPeg, findSoil, findWood } from '../catalogue/index.js';
+import { findCord, findHitch, findPeg, findSoil, findWood } from '../catalogue/index.js';
 import type { KitRoof, PitchForm, Shape } from '../roof/index.js';
 import { PITCH_FORMS, PITCH_TRAITS } from '../roof/index.js';
 import type { Gear } from './gear.js';
@@ -216,6 +216,26 @@ export function freshPitch(
     order: [],
     stick: 0.03,
   };
+}
+
+/** Guys are cord at least this thick, m: thinner cuts hands and tangles. Judgement. */
+const GUY_CORD = 0.0025;
+
+/** Cords and pegs of a kit that suit a fresh pitch on a ridgeline: the thinnest that do, the most pegs; null where it has none. */
+export function freshKit(
+  kit: readonly { readonly id: string; readonly cord: string }[],
+  pegs: readonly { readonly id: string; readonly count: number }[],
+  ridge: string,
+): { readonly guyCord: string; readonly hitchCord: string; readonly pegs: string } | null {
+  const thickness = (id: string): number => findCord(kit.find((c) => c.id === id)?.cord ?? '')?.diameter ?? 0;
+  const cords = kit.filter((k) => findCord(k.cord)?.bears === true).sort((a, b) => thickness(a.id) - thickness(b.id));
+  const peg = [...pegs].sort((a, b) => b.count - a.count)[0];
+  if (cords.length === 0 || peg === undefined) return null;
+  // a hitch wants cord of half the ridge's thickness
+  const wanted = thickness(ridge) / 2;
+  const hitch = [...cords].sort((a, b) => Math.abs(thickness(a.id) - wanted) - Math.abs(thickness(b.id) - wanted))[0]!;
+  const guy = cords.find((c) => thickness(c.id) >= GUY_CORD) ?? cords[0]!;
+  return { guyCord: guy.id, hitchCord: hitch.id, pegs: peg.id };
 }
 
 /** What the fields allow but the whole does not: each with the field and the remedy. */

@@ -1,9 +1,11 @@
 import { SHELTERS } from '../catalogue/index.js';
 import type { At, JudgedSpan, Place, Thing } from '../ground/index.js';
 import { FORM_TRAITS, bearingOf, halfWidth, soilAt } from '../ground/index.js';
-import type { Pitch } from './pitch.js';
-import type { RidgeRig, Trunk } from './ridge.js';
-import { PITCH_LIMITS } from './pitch.js';
+import type { KitRoof } from '../roof/index.js';
+import { PITCH_FORMS } from '../roof/index.js';
+import type { KitPegs, Pitch } from './pitch.js';
+import type { KitCord, RidgeRig, Trunk } from './ridge.js';
+import { PITCH_LIMITS, freshKit, freshPitch } from './pitch.js';
 import { END_ROOM, RIDGE_LIMITS } from './ridge.js';
 
 const clamp = (v: number, min: number, max: number): number => Math.min(max, Math.max(min, v));
@@ -37,6 +39,37 @@ function pitchAt(pitch: Pitch, place: Place, from: At, to: At, span: number): Pi
     crossRise: clamp(Math.round(rise * 1000) / 1000 + 0, min, max),
     middle: centimetre(span / 2),
     own: Object.fromEntries(Object.entries(pitch.own).map(([key, guy]) => [key, { ...guy, foot: null }])),
+  };
+}
+
+/** Cloth this near to the wished size is the wished one, m. */
+const SAME_CLOTH = 0.15;
+
+/**
+ * The roof a place wishes for, pitched on a rig that stands there: its form, on the cloth of the kit that has the wished size.
+ * @returns the rig as it is where none is wished for, or the kit has none such or no pegs
+ */
+export function pitchedAsWished(
+  place: Place,
+  span: JudgedSpan,
+  rig: RidgeRig,
+  kit: { readonly cords: readonly KitCord[]; readonly roofs: readonly KitRoof[]; readonly pegs: readonly KitPegs[] },
+): RidgeRig {
+  const { form, roof: wished } = place.wish;
+  const fresh = freshKit(kit.cords, kit.pegs, rig.cord);
+  const off = (r: KitRoof): number =>
+    Math.min(
+      Math.hypot(r.length - wished.length, r.width - wished.width),
+      Math.hypot(r.width - wished.length, r.length - wished.width),
+    );
+  const roof = [...kit.roofs].sort((a, b) => off(a) - off(b))[0];
+  const known = PITCH_FORMS.find((f) => f === form);
+  if (known === undefined || fresh === null || roof === undefined || off(roof) > SAME_CLOTH) return rig;
+  const pitch = freshPitch(known, roof, fresh, rig.span.tape / 2);
+  return {
+    ...rig,
+    roof: { ...rig.roof, on: false },
+    pitch: pitchAt(pitch, place, span.from.at, span.to.at, rig.span.tape),
   };
 }
 

@@ -75,6 +75,8 @@ export function PitchWeather({
             onCommit={(depth) => edit({ ...rig, pitch: { ...pitch, snow: { ...pitch.snow!, depth } } })}
           />
         )}
+      </div>
+      <div className="control-group control-group-wide">
         {judgement !== null && judgement.pitch.rose.length > 0 && (
           <figure className="roses">
             <WindRose result={judgement.pitch} group="gust" caseId={caseId} onCase={onCase} />
@@ -85,8 +87,6 @@ export function PitchWeather({
             </figcaption>
           </figure>
         )}
-      </div>
-      <div className="control-group control-group-wide">
         {judgement !== null && (
           <table className="rows">
             <thead>

@@ -3,7 +3,7 @@ import { writeGeoJson } from '@rough-bight/core/formats';
 import type { JudgedSpan, Place, ThingKind } from '@rough-bight/core/ground';
 import { KIND_NAMES, PLACE_LIMITS, freshThing, placedByMeasures } from '@rough-bight/core/ground';
 import { capital } from '@rough-bight/core/quantity';
-import { rehung, rigAt } from '@rough-bight/core/rig';
+import { pitchedAsWished, rehung, rigAt } from '@rough-bight/core/rig';
 import { FileDown, FileUp, Table2 } from 'lucide-react';
 import { useCallback, useEffect, useId, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
@@ -142,7 +142,11 @@ function Ground({
     const made = await addRig({
       name: `${capital(span.from.name)} to ${span.to.name}`.slice(0, 80),
       note: `Stands at ${snapshot.draft.name}.`.slice(0, 400),
-      document: rigAt(ground, store.id, span, freshRig(cord)),
+      document: pitchedAsWished(ground, span, rigAt(ground, store.id, span, freshRig(cord)), {
+        cords: camp.kit,
+        roofs: camp.roofs,
+        pegs: camp.pegs,
+      }),
     });
     await navigate(`/rigs/${made.id}/ridge`);
   };
