@@ -86,7 +86,8 @@ describe('grip of a friction hitch', () => {
 describe('what is said of a hitch', () => {
   const said = (h: TiedHitch, angle = 0.1) => hitchAdvice(h, gripFigure(h, false), angle).join(' ');
   test.each([
-    [{ cord: cord('nylon-550-4') }, /as thick as the ridgeline and cannot bite.*2.0 mm/],
+    [{ cord: cord('nylon-550-4') }, /as thick as the ridgeline: three turns of it usually hold.*2.0 mm/],
+    [{ cord: cord('nylon-550-4'), wraps: 2 }, /two turns of it are at the edge of slipping.*Take three wraps/],
     [{ cord: cord('accessory-6') }, /thicker than the ridgeline/],
     [{ crossed: true }, /A turn crosses another/],
     [{ cord: cord('uhmwpe-1.75') }, /Slick cord slips/],
@@ -94,6 +95,15 @@ describe('what is said of a hitch', () => {
     [{ wraps: 6, cord: cord('sisal-3') }, /jams/],
   ])('%#', (part, words) => {
     expect(said(hitch(part))).toMatch(words);
+  });
+  test('loops of the host’s own cord: two turns about at the edge, three usually hold, wet and slick ones worse', () => {
+    const own = (wraps: number, id = 'nylon-550-4', wet = false): number =>
+      gripFigure(hitch({ cord: cord(id), host: cord(id), wraps }), wet).value;
+    expect(own(2)).toBeGreaterThan(0.85);
+    expect(own(2)).toBeLessThan(1.15);
+    expect(own(3)).toBeGreaterThan(1.3);
+    expect(own(3, 'nylon-550-4', true)).toBeLessThan(own(3));
+    expect(own(3, 'uhmwpe-1.75')).toBeLessThan(0.7);
   });
   test('a good one gets no advice, a pull off the line some', () => {
     expect(said(hitch({ cord: cord('seine-15') }))).toBe('');

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { KitCord, RidgeRig } from '../src/rig/index.js';
-import { evaluateRidge, problemsOf, rigAt } from '../src/rig/index.js';
+import { evaluateRidge, pitchedAsWished, problemsOf, rigAt } from '../src/rig/index.js';
+import { aroundOf, squareRoof } from './pitch/helper.js';
 import { rankSpans } from '../src/ground/index.js';
 import { DEFAULT_REQUIRED } from '../src/strength/index.js';
 import { landing, place, prepared, thing, tree, units, who } from './ground/helper.js';
@@ -53,6 +54,26 @@ describe('a rig on a span of the ground', () => {
     // it falls to the north, which is to the left of a span that runs east
     expect(pitch!.crossRise).toBeCloseTo(span.from.id === 'a' ? -0.1 : 0.1, 6);
     expect(pitch!.middle).toBeCloseTo(long.tape / 2, 1);
+  });
+  test('a rig started there keeps how well the span is known, and has the form and cloth that the place wishes for', () => {
+    const p = place([tree('a', [-3.6, 0]), tree('b', [3.6, 0])], {
+      wind: { beaufort: 3, from: 2, shelter: 'edge' },
+    });
+    const span = rankSpans(prepared(p)).good.find((s) => !s.newPole)!;
+    const paced = { ...span, sd: 0.2 };
+    const started = rigAt(p, 'p', paced, rig);
+    expect(started.span).toMatchObject({ how: 'tape', sd: 0.2 });
+    const [low, high] = evaluateRidge(started, around, units).span.range!;
+    expect(high - low).toBeCloseTo(2 * 1.645 * 0.2, 2);
+    const roof = squareRoof(3);
+    const wishing = { ...p, wish: { ...p.wish, form: 'leanto' as const, roof: { length: 3, width: 3 } } };
+    const kit = { cords: camp.kit, roofs: [squareRoof(2.2), roof], pegs: aroundOf(roof).pegs };
+    const { pitch } = pitchedAsWished(wishing, paced, started, kit);
+    expect(pitch).toMatchObject({ form: 'leanto', roof: roof.id, windFrom: 2 });
+    // no such cloth, no pegs, or no wish: as it was, and nothing made up
+    expect(pitchedAsWished(wishing, paced, started, { ...kit, roofs: [squareRoof(2.2)] })).toBe(started);
+    expect(pitchedAsWished(wishing, paced, started, { ...kit, pegs: [] })).toBe(started);
+    expect(pitchedAsWished({ ...p, wish: { ...p.wish, form: 'none' } }, paced, started, kit)).toBe(started);
   });
   test('a boulder stands on one’s word: it does not give, it is in no ledger, and a warning says what it is asked for', () => {
     const p = place([tree('a', [-3.2, 0]), thing('boulder', 'b', [3.2, 0], { fixed: true })]);

@@ -29,19 +29,27 @@ describe('what can fall', () => {
     );
     expect(reachToward(f!, 0)).toBe(2);
   });
-  test('a tree with a sign of its stem falls whole, one with a sign of its crown does not, a sound one not at all', () => {
+  test('a dead tree, one with a sign of its stem, and a dead top fall as stems do; a hung branch within its reach; a sound one not at all', () => {
     const p = place([
       tree('sound', [0, 0]),
       tree('rocking', [9, 0], { signs: ['rocking'], height: 10 }),
       tree('topped', [20, 0], { signs: ['dead-top'], height: 10 }),
+      tree('dead one', [30, 0], { signs: ['dead'], height: 10 }),
+      tree('hung', [40, 0], { signs: ['hung-branch'], height: 10 }),
     ]);
     const found = fallingOf(p);
     expect(found.map((f) => [f.name, f.whole])).toEqual([
       ['rocking', true],
-      ['topped', false],
+      ['topped', true],
+      ['dead one', true],
+      ['hung', false],
     ]);
     expect(found[0]!.level).toBeGreaterThan(10);
-    expect(found[1]!.level).toBeCloseTo(3.5, 9);
+    // the same spot marked as a hazard reaches as far
+    const [marked] = fallingOf(place([thing('hazard', 'stem', [30, 0], { what: 'dead stem', height: 10 })]));
+    expect(found[1]!.level).toBe(marked!.level);
+    expect(found[2]!.level).toBe(marked!.level);
+    expect(found[3]!.level).toBeCloseTo(3.5, 9);
   });
   test('inside and reach agree in every direction', () => {
     const p = place([thing('hazard', 'stub', [3, -2], { height: 7 })], { slope: { fall: 0.15, toward: 5 } });
