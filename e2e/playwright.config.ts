@@ -9,8 +9,8 @@ const launch = JSON.parse(readFileSync(new URL('../scripts/chromium.json', impor
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
-  timeout: 120_000,
-  expect: { timeout: 20_000 },
+  timeout: 240_000,
+  expect: { timeout: 40_000 },
   workers: 1,
   retries: process.env['CI'] === undefined ? 0 : 1,
   fullyParallel: false,

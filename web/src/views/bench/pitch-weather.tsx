@@ -82,8 +82,8 @@ export function PitchWeather({
             <WindRose result={judgement.pitch} group="gust" caseId={caseId} onCase={onCase} />
             <WindRose result={judgement.pitch} group="wet-gust" caseId={caseId} onCase={onCase} />
             <figcaption>
-              What is left in the gust from every bearing, dry and soaked: the inner ring is just enough to bear it, the
-              rim twice that. Touch a spoke to draw that gust.
+              What is left in the gust from every bearing, dry and soaked: the dashed ring is just enough to bear it,
+              the rim eight times that. Touch a spoke to draw that gust.
             </figcaption>
           </figure>
         )}

@@ -5,8 +5,13 @@ import type { ReactElement } from 'react';
 const SIZE = 200;
 const MIDDLE = SIZE / 2;
 const RIM = 74;
-/** What stands at the rim: twice over of what is asked, and more. */
-const FULL = 2;
+/** What stands at the rim: eight times over of what is asked, and more; just enough stands at a ring. */
+const FULL = 8;
+const ENOUGH = 0.4;
+/** How far out a spoke reaches: straight up to just enough, then by how many times. */
+const reach = (left: number): number =>
+  RIM *
+  (left < 1 ? Math.max(0.1, ENOUGH * left) : ENOUGH + (1 - ENOUGH) * Math.min(1, Math.log(left) / Math.log(FULL)));
 
 /**
  * What a gust leaves from each of its bearings: the longer a spoke, the more is left; rust where something lets go. A touch
@@ -25,7 +30,9 @@ export function WindRose({
 }): ReactElement | null {
   const spokes = result.rose.filter((r) => r.group === group);
   if (spokes.length === 0) return null;
-  const worst = result.worst[group];
+  // what does not stand still first, then what has least left
+  const rank = (s: RoseCase): number => (s.solved ? s.left : s.left - 1e6);
+  const worst = spokes.reduce((a, b) => (rank(b) < rank(a) ? b : a));
   return (
     <svg
       className="wind-rose"
@@ -36,7 +43,6 @@ export function WindRose({
       aria-label={group === 'gust' ? 'Gusts on the dry rig, by bearing' : 'Gusts on the soaked rig, by bearing'}
     >
       <circle className="rose-rim" cx={MIDDLE} cy={MIDDLE} r={RIM} />
-      <circle className="rose-ask" cx={MIDDLE} cy={MIDDLE} r={RIM / FULL} />
       {(['N', 'E', 'S', 'W'] as const).map((name, k) => {
         const [x, y] = at((k * Math.PI) / 2, RIM + 13);
         return (
@@ -46,8 +52,12 @@ export function WindRose({
         );
       })}
       {spokes.map((s) => (
-        <Spoke key={s.from} spoke={s} worst={s.caseId === worst} chosen={s.caseId === caseId} onCase={onCase} />
+        <Spoke key={s.from} spoke={s} worst={s === worst} chosen={s.caseId === caseId} onCase={onCase} />
       ))}
+      <circle className="rose-ask" cx={MIDDLE} cy={MIDDLE} r={RIM * ENOUGH} />
+      <text className="rose-name" x={4} y={SIZE - 6}>
+        {group === 'gust' ? 'dry' : 'soaked'}
+      </text>
     </svg>
   );
 }
@@ -69,7 +79,7 @@ function Spoke({
   readonly onCase: (id: string) => void;
 }): ReactElement {
   const { from, left, solved, caseId } = spoke;
-  const long = (RIM * Math.min(FULL, Math.max(0.12, left))) / FULL;
+  const long = reach(left);
   const half = Math.PI / 16;
   const wedge = (r: number): string =>
     `M${MIDDLE} ${MIDDLE}L${at(from - half, r).join(' ')}A${r} ${r} 0 0 1 ${at(from + half, r).join(' ')}Z`;
