@@ -188,7 +188,7 @@ test('size it: ranked, reasons for failing, taken over, undone', async ({ page }
   const take = size.getByRole('button', { name: /^Take/ }).first();
   const name = (await take.innerText()).replace('Take ', '');
   await take.click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^The line holds/);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Holds\./);
   await page.getByText('Cord and ends').click();
   await expect(page.getByLabel('From the kit').locator('option:checked')).toContainText(name);
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -199,7 +199,7 @@ test('size it: ranked, reasons for failing, taken over, undone', async ({ page }
 test('advice is taken with its button', async ({ page }) => {
   await ownRig(page, 'Drying line, twine');
   await page.getByRole('button', { name: 'Use green 550, long hank' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^The line holds/);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Holds\./);
 });
 
 test('tension against sag is drawn, with the band and a haul to take', async ({ page }) => {

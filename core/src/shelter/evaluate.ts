@@ -229,8 +229,8 @@ function othersOn(rig: RidgeRig, id: TreeId, { roof, ridge }: BedOptions): Other
     const { tied, readings } = roof;
     return readings.flatMap((r): OtherPulls[] => {
       const pulls = pullsOn(tied.model, id, r);
-      const { id: caseId, said, wet, after } = r.state.case;
-      return pulls.length === 0 ? [] : [{ caseId, said, wet, settled: after > 0, pulls }];
+      const { id: caseId, said, wet, after, group } = r.state.case;
+      return pulls.length === 0 ? [] : [{ caseId, said, wet, settled: after > 0, group, pulls }];
     });
   }
   if (ridge === undefined || (id !== 'trunk0' && id !== 'trunk1')) return [];
@@ -244,7 +244,16 @@ function othersOn(rig: RidgeRig, id: TreeId, { roof, ridge }: BedOptions): Other
     what: 'the ridgeline',
     figure: () => horizontal,
   };
-  return [{ caseId: 'ridge', said: 'with the ridgeline at its tightest', wet: false, settled: false, pulls: [line] }];
+  return [
+    {
+      caseId: 'ridge',
+      said: 'with the ridgeline at its tightest',
+      wet: false,
+      settled: false,
+      group: 'ridge',
+      pulls: [line],
+    },
+  ];
 }
 
 /** Weight and level pull of the bed on both its stems, lying, as figures. */

@@ -18,6 +18,8 @@ export interface OtherPulls {
   readonly said: string;
   readonly wet: boolean;
   readonly settled: boolean;
+  /** What it is told with: of all gusts of one group the hardest alone. */
+  readonly group: string;
   /** Ridge, ties and guys, each at its own height. */
   readonly pulls: readonly StemPull[];
 }
@@ -86,7 +88,7 @@ export function trunkUnder(
   const dry = treeHoldFigure(name, d, wood, { soil, wet: false });
   const soaked = treeHoldFigure(name, d, wood, { soil, wet: true });
   const holds = (pair: Pair): Figure => (pair.bed.wet || pair.other?.wet === true ? soaked : dry);
-  const loads: TrunkLoad[] = [];
+  const loads = new Map<string, TrunkLoad>();
   let worst: { pair: Pair; pulls: readonly StemPull[]; ratio: number } | null = null;
   for (const pair of pairs(cases, others)) {
     const bed = bedPullsOn(model, id, pair.bed);
@@ -101,7 +103,10 @@ export function trunkUnder(
       { kind: 'trunk', demand, available: holds(pair) },
     );
     if (model.stateOf(pair.bed).converged && (worst === null || ratio < worst.ratio)) worst = { pair, pulls, ratio };
-    loads.push({
+    const key = `${pair.other?.group ?? ''}+${pair.bed.id}`;
+    // of the gusts of one group the hardest is told
+    if ((loads.get(key)?.moment ?? -1) >= moment) continue;
+    loads.set(key, {
       caseId: idOf(pair),
       said: saidOf(pair),
       roof: levelOn(roof),
@@ -123,7 +128,7 @@ export function trunkUnder(
       what: wood.name,
       role: 'trunk',
       demand: level,
-      pitched: loads.find((x) => x.caseId.endsWith('lying'))?.level ?? level.value,
+      pitched: loads.get('pitched+lying')?.level ?? loads.get('ridge+lying')?.level ?? level.value,
       links: [personJudged(l, rig, around.required, pair.bed.shock !== null)],
       unstressed: null,
       cut: null,
@@ -131,7 +136,7 @@ export function trunkUnder(
     under: {
       id,
       name,
-      loads,
+      loads: [...loads.values()],
       worst: {
         said: saidOf(pair),
         level,
