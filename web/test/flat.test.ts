@@ -121,7 +121,7 @@ describe('taking hold of a bed', () => {
     const names = new Map(casesTogether(roof!.result.cases, bed).map((c) => [c.id, c.name]));
     for (const row of [...roof!.result.rows, ...bed!.rows])
       for (const l of row.links) expect(names.get(l.link.caseId)).toBeTruthy();
-    expect(names.get(`${roof!.result.worst.gust}+lying`)).toMatch(/^in a gust from the [a-z-]+, lying still$/);
+    expect([...names.values()].some((n) => /^in a gust from the [a-z-]+, lying still$/.test(n))).toBe(true);
     expect(casesTogether(roof!.result.cases, null)).toBe(roof!.result.cases);
   });
 });

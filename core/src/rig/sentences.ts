@@ -51,7 +51,7 @@ export function verdictOf(r: RidgeResult, body: BodyMeasures, units: UnitChoice)
   if (r.clearance <= 0)
     return {
       holds: false,
-      sentence: `It sags to the ground ${r.lowest.name}.`,
+      sentence: `It sags to the ground, ${r.lowest.name}.`,
       detail: `Haul it tighter or tie it higher. ${tightness}`,
     };
   if (r.cordNeeded.value > r.cordOnHand)
