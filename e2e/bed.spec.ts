@@ -5,7 +5,7 @@ const saved = (page: Page): Promise<void> => expect(page.getByRole('banner').get
 const verdict = (page: Page): Locator =>
   page.getByRole('region', { name: 'Verdict' }).getByRole('heading', { level: 1 });
 const judged = (page: Page): Promise<void> =>
-  expect(page.getByText(/worst of \d+ cases/).first()).toBeVisible({ timeout: 45_000 });
+  expect(page.getByText(/worst of \d+ cases/).first()).toBeVisible({ timeout: 90_000 });
 const report = (page: Page): Locator => page.getByRole('region', { name: 'The bed', exact: true });
 /** A copy of a demo rig, of the test's own, at a step. */
 async function copyAt(page: Page, name: string, step: string): Promise<void> {

@@ -9,7 +9,7 @@ async function copyOf(page: Page, name: string): Promise<void> {
   await expect(page).toHaveURL(/\/rigs\/[0-9a-f-]{36}\//);
 }
 const judged = (page: Page): Promise<void> =>
-  expect(page.getByText(/worst of \d cases/)).toBeVisible({ timeout: 45_000 });
+  expect(page.getByText(/worst of \d+ cases/)).toBeVisible({ timeout: 90_000 });
 const sizing = (page: Page): Locator => page.getByRole('region', { name: 'Size it' });
 const ready = (page: Page): Promise<void> => expect(sizing(page).getByRole('table')).toBeVisible({ timeout: 60_000 });
 
