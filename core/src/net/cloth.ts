@@ -205,11 +205,15 @@ export function wovenCloth(out: ClothState, e11: number, e22: number, e12: numbe
     const step = curvature < 0 ? -slope / curvature : Number.NaN;
     let to = angle + step;
     if (!(to > low && to < high)) to = 0.5 * (low + high);
-    if (abs(to - angle) < 1e-14) break;
+    const moved = abs(to - angle);
     angle = to;
+    // Newton doubles its digits: what is left is rounding
+    if (moved < 1e-8) break;
   }
   const c = cos(angle);
   const n = sin(angle);
+  e = e11 * c * c + e22 * n * n + gamma * c * n;
+  k = s11 * c ** 4 + s22 * n ** 4 + mixed * c * c * n * n + 2 * (s16 * c * c + s26 * n * n) * c * n;
   const stress = e / k;
   out.state = WRINKLED;
   out.s11 = stress * c * c;

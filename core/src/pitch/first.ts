@@ -14,14 +14,14 @@ export interface LetsGo {
   readonly gust: number | null;
 }
 
-/** Shares of the judged gust's speed that are tried below it, and by how much it is raised each time above. */
-const BELOW = [0.5, 0.75] as const;
-const RAISE = 1.35;
+/** Share of the judged gust's speed that is tried below it, and by how much it is raised each time above. */
+const BELOW = 0.6;
+const RAISE = 1.6;
 /** A gust nobody stays out in, m/s: what holds in it is not followed further. */
 const MOST_GUST = 34;
 /** Cases that are tried: those that leave some place least; of them the first so many in stronger wind. */
 const MOST_CASES = 6;
-const MOST_ABOVE = 4;
+const MOST_ABOVE = 3;
 
 /** What was found of a rig in rising wind. */
 export interface RisingWind {
@@ -32,7 +32,8 @@ export interface RisingWind {
 
 /**
  * Finds for every place the gust in which it lets go: the cases that ask most of any place are solved again in weaker and
- * stronger wind, and the least that is left is followed to one, straight between in logarithms.
+ * stronger wind, and the least that is left is followed to one, straight between in logarithms. The lowest wind so found is
+ * solved itself, and corrected by what that leaves.
  * @param readings of the rig as judged
  * @param read     makes a reading of a state
  */
@@ -71,13 +72,24 @@ export function letsGoIn(
     const these = states.flatMap((s) => [s, ...s.cycle]).map(read);
     return { speed: at, left: places.map((p) => least(p, these)) };
   };
-  const levels: Level[] = BELOW.map((share) => levelAt(share * speed, MOST_CASES));
-  levels.push({ speed, left: places.map((p) => least(p, windy)) });
+  const judged: Level = { speed, left: places.map((p) => least(p, windy)) };
   if (windy.some((r) => r.state.luffing || !r.state.numbers.converged)) flaps = speed;
+  // what lets go in the judged wind does so in less; what holds is followed upwards
+  const lower = judged.left.some((left, i) => left < 1 && still[i]! >= 1);
+  let levels: Level[] = lower ? [levelAt(BELOW * speed, MOST_CASES), judged] : [judged];
   for (let at = RAISE * speed; flaps === null && at / RAISE < MOST_GUST; at *= RAISE)
     levels.push(levelAt(at, MOST_ABOVE));
-  const letsGo = places.map((p, i): LetsGo => ({ id: p.id, gust: still[i]! < 1 ? 0 : crossing(levels, i) }));
-  return { letsGo: letsGo.sort((a, b) => (a.gust ?? Infinity) - (b.gust ?? Infinity)), flaps };
+  const found = (): LetsGo[] =>
+    places
+      .map((p, i): LetsGo => ({ id: p.id, gust: still[i]! < 1 ? 0 : crossing(levels, i) }))
+      .sort((a, b) => (a.gust ?? Infinity) - (b.gust ?? Infinity));
+  const first = found().find((l) => l.gust !== 0)?.gust ?? null;
+  if (first !== null && first !== speed) {
+    const flapped = flaps;
+    levels = [...levels, levelAt(first, MOST_ABOVE)].sort((a, b) => a.speed - b.speed);
+    flaps = flapped === null ? flaps : Math.min(flapped, flaps!);
+  }
+  return { letsGo: found(), flaps };
 }
 
 interface Level {
