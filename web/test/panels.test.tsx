@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import type { ReactElement } from 'react';
 import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { evaluateShelter, hangIt } from '@rough-bight/core/shelter';
+import { evaluateShelter, hangIt, proposeHang } from '@rough-bight/core/shelter';
 import { sizeCords, sizeRig, strongestWind, takeChanges } from '@rough-bight/core/sizing';
 import type { SizeAim } from '@rough-bight/core/sizing';
 import type { StoredRig } from '../src/data/types.js';
@@ -51,7 +51,10 @@ jest.unstable_mockModule('../src/workers/use-judge.js', () => ({
     begin('wind', () => strongestWind(q.rig, q.around), done),
   startSizing: (q: Question, progress: Progress, done: Done<unknown>) =>
     begin('cords', () => sizeCords(q.rig, q.around, q.units), done, progress),
-  startHanging: (q: PitchQuestion, done: Done<unknown>) => begin('hang', () => hangIt(q.rig, q.around, q.units), done),
+  startHanging: (q: PitchQuestion, straps: Done<unknown>, done: Done<unknown>) => {
+    straps({ ok: true, value: hangIt(q.rig, q.around, q.units) });
+    return begin('hang', () => proposeHang(q.rig, q.around, q.units), done);
+  },
 }));
 const { PitchSize } = await import('../src/views/bench/pitch-size.js');
 const { SizePanel } = await import('../src/views/bench/size-panel.js');
@@ -215,15 +218,19 @@ describe('hang it for me', () => {
     const { onTake } = shown(fly.rig);
     fireEvent.click(screen.getByRole('button', { name: 'Hang it for me' }));
     expect((screen.getByRole('button', { name: /Trying every loop/ }) as HTMLButtonElement).disabled).toBe(true);
+    expect(screen.getByText(/^Working out straps, ridge and cloth together/)).toBeTruthy();
+    expect(screen.getAllByRole('listitem').length).toBeGreaterThan(1);
     begun[0]!.end();
-    const { offers, tried } = hangIt(fly.rig, fly.around, UNITS);
+    const { whole, tried } = proposeHang(fly.rig, fly.around, UNITS);
     const [first] = screen.getAllByRole('listitem');
+    expect(first!.textContent).toContain(whole!.verdict.sentence);
+    expect(first!.textContent).toMatch(/comes no nearer than 0\.\d\d m in any wind; 100 % of the bed stays dry/);
     for (const t of fly.rig.trunks) expect(first!.textContent).toContain(t.name);
     expect(first!.textContent).toMatch(/strap at \d\.\d\d m.*wraps?, loop \d+/);
     expect(first!.textContent).toMatch(/One loop more lowers it by 0\.\d\d m/);
     expect(screen.getByText(new RegExp(`^${tried} ways of setting both straps`))).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Hang it so' }));
-    expect(onTake.mock.calls[0]![0]).toEqual(offers[0]!.rig);
+    expect(onTake.mock.calls[0]![0]).toEqual(whole!.rig);
   });
   test('an answer to another wish is none', () => {
     const { again } = shown(fly.rig);

@@ -1,6 +1,6 @@
 import type { Engine, Net, NetLine, NetNode, TensionCurve } from '../net/index.js';
 import { numbersOf, prepare, solve, storedAt } from '../net/index.js';
-import { add, norm, scale, sub } from '../quantity/index.js';
+import { add, dot, norm, scale, sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import type { LoadPiece } from './body.js';
 import { shareOut } from './body.js';
@@ -52,6 +52,8 @@ export interface Hang {
   readonly loads: readonly LoadPiece[];
   /** Level push across the bed, N, shared out as its loads are. */
   readonly push: Vec3;
+  /** The ground beneath, which only pushes: a place on it and the way out of it, of length one; null as if there were none. */
+  readonly ground: { readonly at: Vec3; readonly normal: Vec3 } | null;
 }
 
 /** A bed at rest. */
@@ -80,6 +82,8 @@ export interface HangState {
   readonly height: number;
   /** Height of the cloth's own weight, as energy, N m. */
   readonly lifted: number;
+  /** What the ground bears of it, N. */
+  readonly borne: number;
 }
 export interface PoleState {
   readonly head: Vec3;
@@ -89,6 +93,8 @@ export interface PoleState {
 }
 
 const END = ['0', '1'] as const;
+/** So deep that nothing comes down to it, m. */
+const NO_GROUND = -1e6;
 
 /** The net of a bed: the same nodes and lines for every number it can have. */
 function netOf(h: Hang): Net {
@@ -124,7 +130,7 @@ function netOf(h: Hang): Net {
     );
   }
   const place = (k: number): number => (h.ends[0].free + (k * h.length) / BED_PARTS) / slack;
-  for (let k = 0; k <= BED_PARTS; k++) nodes.push({ id: `b${k}`, at: bow(place(k)) });
+  for (let k = 0; k <= BED_PARTS; k++) nodes.push({ id: `b${k}`, at: bow(place(k)), overGround: true });
   line('strap0', 'tie0', 'b0', h.ends[0].free);
   line('strap1', `b${BED_PARTS}`, 'tie1', h.ends[1].free);
   for (let k = 0; k < BED_PARTS; k++) line(`cloth${k}`, `b${k}`, `b${k + 1}`, h.length / BED_PARTS);
@@ -149,7 +155,9 @@ function netOf(h: Hang): Net {
       line(`stay${END[i]}${k}`, `tie${END[i]}`, `stay${END[i]}${k}`, s.length);
     });
   }
-  return { format: 'rough-bight/net@1', nodes, lines, struts };
+  // without friction: where it first came down is not known
+  const ground = { at: h.ground?.at ?? [0, 0, NO_GROUND], normal: h.ground?.normal ?? [0, 0, 1], friction: 0 } as const;
+  return { format: 'rough-bight/net@1', nodes, lines, struts, ground };
 }
 
 /** A bed made ready: one engine serves any numbers on what hangs where. */
@@ -176,6 +184,7 @@ function setNumbers({ engine, line, node }: BedEngine, h: Hang): void {
     s.rest[i] = rest;
     s.curve[i] = curve;
   };
+  s.groundLevel = h.ground === null ? NO_GROUND : dot(h.ground.normal, sub(h.ground.at, s.origin));
   s.load.fill(0);
   const shares = shareOut(h.loads, h.length, BED_PARTS);
   let whole = 0;
@@ -283,6 +292,8 @@ export function solveBed(bed: BedEngine, h: Hang): HangState {
     height += shares[k]! * p[2];
     lifted += (h.weight / BED_PARTS) * (k === 0 || k === BED_PARTS ? 0.5 : 1) * p[2];
   });
+  let borne = 0;
+  for (let n = 2; n < numbers.ground.length; n += 3) borne += numbers.ground[n]!;
   let cloth = 0;
   for (let k = 0; k < BED_PARTS; k++) cloth = Math.max(cloth, tension(`cloth${k}`));
   return {
@@ -302,5 +313,6 @@ export function solveBed(bed: BedEngine, h: Hang): HangState {
     stored,
     height: weight > 0 ? height / weight : 0,
     lifted,
+    borne,
   };
 }

@@ -41,7 +41,7 @@ export interface Structure {
   readonly contactFriction: Float64Array;
   readonly contactStiffness: Float64Array;
   /** Where the ground's plane lies along its normal, m from the origin. */
-  readonly groundLevel: number;
+  groundLevel: number;
 
   /** Line i has the stretches i + passStart[i] .. i + passStart[i + 1], one more than the nodes it runs through. */
   readonly lineId: readonly string[];

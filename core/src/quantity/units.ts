@@ -124,7 +124,7 @@ export function show(value: number, quantity: Quantity, units: UnitChoice): Show
           ? { text: 'below 1 in a million', unit: '' }
           : value > 0.1
             ? { text: (value * 100).toFixed(0), unit: '%' }
-            : { text: `1 in ${Math.round(1 / value).toLocaleString('en')}`, unit: '' };
+            : { text: `1 in ${Number((1 / value).toPrecision(2)).toLocaleString('en')}`, unit: '' };
     case 'speed':
       return { text: figures(value, 2), unit: 'm/s' };
     case 'area':

@@ -41,7 +41,7 @@ import {
 import type { BedCloth, Cord, Webbing, Wood } from '../catalogue/index.js';
 import { linearCurve, scaledCurve, strainAt, tensionCurve } from '../line/index.js';
 import type { TensionCurve } from '../line/index.js';
-import { groundOf, treePlace } from '../pitch/index.js';
+import { groundOf, treePlace, upFrom } from '../pitch/index.js';
 import { GRAVITY, norm, sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import {
@@ -92,7 +92,10 @@ export interface BedModel {
   readonly weight: number;
   readonly stayCords: readonly [{ kitCord: KitCord; cord: Cord } | null, { kitCord: KitCord; cord: Cord } | null];
   readonly hangOf: (c: BedCase, force?: number) => Hang;
+  /** As it hangs, whatever is beneath: what its parts must bear, for the ground takes nothing off them. */
   readonly stateOf: (c: BedCase) => HangState;
+  /** As it comes to rest: on the ground where it would hang lower. */
+  readonly restOf: (c: BedCase) => HangState;
   /** Greatest force on the bed in a case, N: the weight, or what the fall or swing makes of it. */
   readonly forceOf: (c: BedCase) => number;
   /** A number read off the bed in a case, with its working and its range from everything it depends on. */
@@ -196,6 +199,7 @@ export function bedModel(
   const central = Object.fromEntries(KEYS.map((k) => [k, figures[k].value])) as Values;
 
   const ground = groundOf(rig, measuredSpan(rig, around.body));
+  const beneath = { at: [0, 0, ground(0, 0)] as Vec3, normal: upFrom(ground) };
   const feet = [bedFoot(rig, around.body, 0), bedFoot(rig, around.body, 1)] as const;
   const treeFeet = ([0, 1] as const).map((i) => {
     const { anchor } = bed.ends[i];
@@ -322,6 +326,7 @@ export function bedModel(
       aside: bed.aside === null ? null : asideOf(bed.aside, middle),
       loads: loadsOf(c, force).map((p) => ({ from: p.from * grown, to: p.to * grown, force: p.force })),
       push: [-axis[1] * across, axis[0] * across, 0],
+      ground: null,
     };
   };
   const cases = bedCases(bed);
@@ -406,6 +411,11 @@ export function bedModel(
     stayCords,
     hangOf: (c, f = force(central, c)) => hang(central, c, f),
     stateOf: (c) => solve(central, c),
+    restOf: (c) => {
+      const free = solve(central, c);
+      const clear = free.line.every((p) => p[2] > ground(p[0], p[1]));
+      return clear || !free.converged ? free : solveHang({ ...hang(central, c, force(central, c)), ground: beneath });
+    },
     forceOf: (c) => force(central, c),
     figure,
     pushed: (c, push) => solveHang(hang(central, c, force(central, c), push)),

@@ -16,7 +16,7 @@ import { bedRows } from './bed-ledger.js';
 import { downPull, levelPull, strapTree, treesUnderBed } from './bed-pulls.js';
 import type { BedModel } from './bed-model.js';
 import { alongCloth, bedModel, lieOn } from './bed-model.js';
-import { headEndUp, lowestOf, sagOf, strapAngle } from './bed-report.js';
+import { groundedIn, headEndUp, isGrounded, lowestOf, raiseOver, sagOf, strapAngle } from './bed-report.js';
 import type { Drip } from './drip.js';
 import { dripsOf } from './drip.js';
 import type { RoofOver } from './over.js';
@@ -71,8 +71,10 @@ export interface BedResult {
     readonly force: number;
     readonly straps: readonly [number, number];
     readonly ridge: number;
-    /** Lowest place over the ground, m. */
+    /** Lowest place over the ground, m; whether it comes down on it, and how far it would hang below if it could, m. */
     readonly height: number;
+    readonly grounded: boolean;
+    readonly below: number;
   }[];
   readonly shapes: readonly BedShape[];
   /** Lying just hung, each with its working. */
@@ -177,7 +179,9 @@ export function evaluateBed(rig: RidgeRig, around: PitchSurroundings, options: B
         force: c.pose === 'empty' ? 0 : model.forceOf(c),
         straps: s.straps,
         ridge: s.ridge,
-        height: lowestOf(model, s),
+        height: lowestOf(model, model.restOf(c)),
+        grounded: isGrounded(model, s),
+        below: Math.max(0, -lowestOf(model, s)),
       };
     }),
     shapes: cases.map((c) => shapeOf(model, c)),
@@ -194,7 +198,7 @@ export function evaluateBed(rig: RidgeRig, around: PitchSurroundings, options: B
       feet: [footOf(0), footOf(1)] as const,
       ridge: model.ridgeCord === null ? null : read('T_r', 'pull of the bed’s ridge-cord', 'force', (s) => s.ridge),
       sag: read('f', 'bed under the line of its ends', 'length', sagOf),
-      height: read('z', 'lowest place over the ground', 'length', (s) => lowestOf(model, s)),
+      height: read('z', 'lowest place over the ground', 'length', (s) => Math.max(0, lowestOf(model, s))),
       headUp: read(
         't',
         'head over feet',
@@ -288,7 +292,7 @@ function drawnRoof(
 }
 
 function shapeOf(model: BedModel, c: BedCase): BedShape {
-  const s = model.stateOf(c);
+  const s = model.restOf(c);
   const h = model.hangOf(c, 1);
   return {
     caseId: c.id,
@@ -427,10 +431,10 @@ function warningsOf(model: BedModel, r: Base): string[] {
   const units: UnitChoice = { length: 'm', force: 'N' };
   const m = (x: number): string => say(x, 'length', units);
   const out: string[] = [];
-  const low = Math.min(...r.cases.filter((c) => c.id !== 'empty').map((c) => c.height));
-  if (low <= 0.02)
+  const deepest = groundedIn(r);
+  if (deepest !== null)
     out.push(
-      `It comes down on the ground ${r.cases.find((c) => c.height === low)!.said}. Raise both straps by ${m(0.1 - low)} or take in a loop.`,
+      `It comes down on the ground ${deepest.said}. Raise both straps by ${m(raiseOver(deepest))} or take in a loop.`,
     );
   for (const c of r.cases)
     if (!c.converged) out.push(`${capital(c.name)}: ${c.reason ?? 'no rest is found'}. Do not do that.`);

@@ -3,6 +3,7 @@ export * from './bed-model.js';
 export * from './bed-report.js';
 export * from './evaluate.js';
 export * from './hang-it.js';
+export * from './propose.js';
 export * from './over.js';
 export type { Drip } from './drip.js';
 export type { OtherPulls, TrunkLoad, TrunkUnder } from './trunks.js';

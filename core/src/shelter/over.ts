@@ -185,7 +185,7 @@ export function roofOver(
 ): RoofOver {
   const { rig } = model;
   const { topology } = roof;
-  const stateOf = (id: string): HangState => model.stateOf(model.cases.find((c) => c.id === id)!);
+  const stateOf = (id: string): HangState => model.restOf(model.cases.find((c) => c.id === id)!);
   const lying = stateOf('lying');
   const slant = slantOver(rig);
   const way = sub(lying.links[1], lying.links[0]);

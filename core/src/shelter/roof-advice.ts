@@ -6,6 +6,8 @@ import type { PitchForm } from '../roof/index.js';
 import { evaluateBed } from './evaluate.js';
 import type { RoofOver } from './over.js';
 import { tooNear } from './over.js';
+import { groundedIn } from './bed-report.js';
+import { DRY } from './verdict.js';
 
 /** A change of roof or bed that would help, worked out; no rig where it only tells. */
 export interface RoofAdvice {
@@ -16,13 +18,12 @@ export interface RoofAdvice {
   readonly rig: RidgeRig | null;
 }
 
-/** Dry enough: what is left is the ends of the cloth. */
-const DRY = 0.98;
-const STEP = 0.05;
-const MOST = 0.6;
+/** Ridge and bed are tried so far up and down, in such steps, m. */
+export const STEP = 0.05;
+export const MOST = 0.6;
 
 /** How the roof lies over the bed of a rig, as pitched and lain in; null where it cannot be pitched so. */
-function overOf(rig: RidgeRig, around: PitchSurroundings): RoofOver | null {
+export function overOf(rig: RidgeRig, around: PitchSurroundings): RoofOver | null {
   try {
     const roof = evaluatePitch(rig, around, { full: false });
     return evaluateBed(rig, around, { full: false, roof }).over;
@@ -32,10 +33,10 @@ function overOf(rig: RidgeRig, around: PitchSurroundings): RoofOver | null {
   }
 }
 
-const tight = (over: RoofOver): boolean => tooNear(over).length > 0;
+export const tight = (over: RoofOver): boolean => tooNear(over).length > 0;
 
 /** The rig with its ridge higher by so much; negative lowers it. */
-const ridgeBy = (rig: RidgeRig, by: number): RidgeRig => {
+export const ridgeBy = (rig: RidgeRig, by: number): RidgeRig => {
   const to = (h: number): number => Math.round((h + by) * 100) / 100;
   return {
     ...rig,
@@ -60,7 +61,7 @@ const bedBy = (rig: RidgeRig, by: number): RidgeRig => {
   };
 };
 /** Forms that are each other's: the same roof square to its ridge or on its diagonal. */
-const OTHER: Partial<Record<PitchForm, PitchForm>> = { gable: 'diagonal', diagonal: 'gable' };
+export const OTHER: Partial<Record<PitchForm, PitchForm>> = { gable: 'diagonal', diagonal: 'gable' };
 const FORM_WORD: Partial<Record<PitchForm, string>> = { gable: 'Square', diagonal: 'On its diagonal' };
 
 /**
@@ -89,6 +90,8 @@ export function roofAdvice(rig: RidgeRig, around: PitchSurroundings, units: Unit
       const lowered = bedBy(rig, -k * STEP);
       const over = overOf(lowered, around);
       if (over === null || tight(over)) continue;
+      // so low that it comes to the ground is no advice
+      if (groundedIn(evaluateBed(lowered, around, { full: true, spreads: false })) !== null) break;
       out.push({ id: 'lower-bed', text: `Hang the bed ${m(k * STEP)} lower.`, effect: tell(over), rig: lowered });
       break;
     }

@@ -4,13 +4,27 @@ import { capital, say, saySmall } from '../quantity/index.js';
 import type { BodyMeasures, UnitChoice } from '../quantity/index.js';
 import { marginWords } from '../rig/index.js';
 import type { Judged, Verdict } from '../rig/index.js';
+import { groundedIn } from './bed-report.js';
 import type { BedResult } from './evaluate.js';
 import { tooNear } from './over.js';
+
+/** Dry enough: what is left is the ends of the cloth. Judgement. */
+export const DRY = 0.98;
 
 /** Rows of roof and bed together, weakest first: a trunk that bears both stands once. */
 export function rowsTogether(roof: readonly PitchRow[], bed: readonly PitchRow[]): PitchRow[] {
   const own = new Set(bed.map((r) => r.id));
   return [...roof.filter((r) => !own.has(r.id)), ...bed].sort((a, b) => ratioOf(a) - ratioOf(b));
+}
+
+/** Whether everything of a bed bears what is asked of it, off the ground, and nothing rules it out. */
+export function bedHolds(bed: BedResult): boolean {
+  return (
+    bed.rows.every((r) => ratioOf(r) >= 1) &&
+    bed.refusals.length === 0 &&
+    bed.cases.every((c) => c.converged) &&
+    groundedIn(bed) === null
+  );
 }
 
 /** How a case of roof, bed or both is said at the end of a sentence. */
@@ -40,8 +54,8 @@ export function shelterVerdict(
   const lies = `The bed's lowest place is ${saySmall(height.value, body)} up (${say(height.value, 'length', units)}), its straps ${say(angles[0].value, 'angle', units)} and ${say(angles[1].value, 'angle', units)} below level, pulling ${say(Math.max(straps[0].value, straps[1].value), 'force', units)}.`;
   const refused = bed.refusals[0];
   if (refused !== undefined) return { holds: false, sentence: refused, detail: lies };
-  const ground = bed.cases.find((c) => c.id !== 'empty' && c.height <= 0.02);
-  if (ground !== undefined)
+  const ground = groundedIn(bed);
+  if (ground !== null)
     return { holds: false, sentence: `The bed comes down on the ground ${ground.said}.`, detail: lies };
   const broken = bed.cases.find((c) => !c.converged);
   if (broken !== undefined)
@@ -82,7 +96,7 @@ export function shelterVerdict(
       detail: `Tie a tail on it just inside the roof's edge. ${lies}`,
     };
   const open = bed.over;
-  if (open !== null && open.dryInRain < 0.98)
+  if (open !== null && open.dryInRain < DRY)
     return {
       holds: false,
       sentence: `Rain reaches ${say(1 - open.dryInRain, 'share', units)} of the bed.`,

@@ -5,7 +5,16 @@ import type { UnitChoice } from '../quantity/index.js';
 import type { PitchSurroundings, RidgeRig } from '../rig/index.js';
 import { treeOf } from '../rig/index.js';
 import type { TreeId } from '../rig/index.js';
-import { evaluateBed, hangIt, saidOf, tooNear, withEnds } from '../shelter/index.js';
+import {
+  bedHolds,
+  evaluateBed,
+  groundedIn,
+  hungToBear,
+  raiseOver,
+  saidOf,
+  tooNear,
+  withEnds,
+} from '../shelter/index.js';
 import type { BedResult } from '../shelter/index.js';
 import type { Unmet } from './remedies.js';
 import { SPARE, shortWords } from './remedies.js';
@@ -15,53 +24,8 @@ export function bedUnder(rig: RidgeRig, around: PitchSurroundings, roof: Evaluat
   return rig.bed === undefined ? null : evaluateBed(rig, around, { full: true, spreads: rig.rule === 'chance', roof });
 }
 
+const touches = (b: BedResult): number => (b.over === null ? 0 : tooNear(b.over).length);
 const shortRows = (bed: BedResult): PitchRow[] => bed.rows.filter((r) => ratioOf(r) < 1);
-const onGround = (bed: BedResult): BedResult['cases'][number] | undefined =>
-  bed.cases.find((c) => c.id !== 'empty' && c.height <= 0.02);
-
-/** Whether everything of a bed bears what is asked of it, off the ground, and nothing rules it out. */
-export function bedHolds(bed: BedResult): boolean {
-  return (
-    shortRows(bed).length === 0 &&
-    bed.refusals.length === 0 &&
-    bed.cases.every((c) => c.converged) &&
-    onGround(bed) === undefined
-  );
-}
-
-/** Straps are wished so much steeper at a time, at most so steep, rad. */
-const STEEPER = Math.PI / 36;
-const STEEPEST = 0.87;
-
-/** So far over the ground it is to stay, m. */
-const CLEAR = 0.1;
-/** How much higher a bed must be tied to stay clear of the ground, m, to the centimetre; 0 where it does. */
-function raiseOf(bed: BedResult): number {
-  const lowest = Math.min(...bed.cases.filter((c) => c.id !== 'empty').map((c) => c.height));
-  return onGround(bed) === undefined ? 0 : Math.ceil(100 * (CLEAR - lowest)) / 100;
-}
-
-/** The bed hung deeper, so that all of it and its trunks bear what is asked, and the cloth is no nearer than may be; null where no loop and height within reach does. */
-function deeper(
-  rig: RidgeRig,
-  around: PitchSurroundings,
-  roof: Evaluated,
-  now: BedResult,
-  units: UnitChoice,
-): { readonly rig: RidgeRig; readonly bed: BedResult } | null {
-  const asked = rig.bed!.wish;
-  const wish = { ...asked, height: asked.height + raiseOf(now) };
-  const touches = (b: BedResult): number => (b.over === null ? 0 : tooNear(b.over).length);
-  const begin = Math.max(wish.angle, ...now.lying.angles.map((a) => a.value));
-  for (let angle = begin + STEEPER; angle <= STEEPEST; angle += STEEPER) {
-    const wished = { ...rig, bed: { ...rig.bed!, wish: { ...wish, angle: Math.round(angle * 100) / 100 } } };
-    const offer = hangIt(wished, around, units).offers[0];
-    if (offer === undefined) return null;
-    const bed = evaluateBed(offer.rig, around, { full: true, spreads: rig.rule === 'chance', roof });
-    if (bedHolds(bed) && touches(bed) <= touches(now)) return { rig: offer.rig, bed };
-  }
-  return null;
-}
 
 /** What a bed's row could be mended with from beyond the kit. */
 function beyondKit(rig: RidgeRig, row: PitchRow, units: UnitChoice): string {
@@ -78,16 +42,15 @@ function beyondKit(rig: RidgeRig, row: PitchRow, units: UnitChoice): string {
 
 /** A bed that comes down on the ground, tied higher where that is within reach. */
 function lifted(rig: RidgeRig, around: PitchSurroundings, roof: Evaluated, bed: BedResult, units: UnitChoice): Unmet {
-  const lowest = bed.cases.filter((c) => c.id !== 'empty').reduce((a, b) => (b.height < a.height ? b : a));
-  const raise = raiseOf(bed);
+  const raise = raiseOver(groundedIn(bed)!);
   const { ends } = rig.bed!;
   const [a, b] = ends.map((e) => Math.round(100 * (e.height + raise)) / 100) as [number, number];
   const next = withEnds(rig, [{ height: a }, { height: b }]);
   const reached = Math.max(a, b) <= around.body.reach;
-  const clears = reached && onGround(evaluateBed(next, around, { full: true, spreads: false, roof })) === undefined;
+  const clears = reached && groundedIn(evaluateBed(next, around, { full: true, spreads: false, roof })) === null;
   return {
     id: 'bed low',
-    sentence: `The bed comes down on the ground ${lowest.said}.`,
+    sentence: `The bed comes down on the ground ${groundedIn(bed)!.said}.`,
     remedy: clears
       ? `Tie both straps ${say(raise, 'length', units)} higher.`
       : 'Take in a loop at either end, or choose trees nearer to each other: higher straps are out of reach.',
@@ -117,13 +80,14 @@ export function bedUnmet(
         remedy: `${capital(c.reason ?? 'nothing holds it there')}. Do not do that in it.`,
         rig: null,
       });
-  const low = onGround(bed) === undefined ? [] : [lifted(rig, around, roof, bed, units)];
+  const low = groundedIn(bed) === null ? [] : [lifted(rig, around, roof, bed, units)];
   const short = shortRows(bed);
   if (short.length === 0) return [...out, ...low];
   const words = (row: PitchRow, more: number): string =>
     shortWords(row.links[0]!, saidOf(row.links[0]!.link.caseId, roof.result, bed), units, more);
-  const hung = out.length > 0 ? null : deeper(rig, around, roof, bed, units);
-  if (hung === null) {
+  const hung = out.length > 0 ? null : hungToBear(rig, around, roof, units);
+  const mended = hung !== null && bedHolds(hung.bed) && touches(hung.bed) <= touches(bed) ? hung : null;
+  if (mended === null) {
     // both straps give alike: said once
     const alike = new Map<string, PitchRow[]>();
     for (const row of short) {
@@ -141,14 +105,14 @@ export function bedUnmet(
       })),
     ];
   }
-  const { ends } = hung.rig.bed!;
-  const angles = hung.bed.lying.angles.map((a) => say(a.value, 'angle', units)).join(' and ');
+  const { ends } = mended.offer.rig.bed!;
+  const angles = mended.bed.lying.angles.map((a) => say(a.value, 'angle', units)).join(' and ');
   return [
     {
       id: short[0]!.links[0]!.link.id,
       sentence: words(short[0]!, short.length - 1),
       remedy: `Hung deeper it bears it: straps ${angles} below level, tied at ${say(ends[0].height, 'length', units)} and ${say(ends[1].height, 'length', units)}.`,
-      rig: hung.rig,
+      rig: mended.offer.rig,
     },
   ];
 }

@@ -15,7 +15,8 @@ import {
   tiedTo,
   treeOf,
 } from '../rig/index.js';
-import { bedHolds, bedUnder } from './bed-unmet.js';
+import { bedHolds } from '../shelter/index.js';
+import { bedUnder } from './bed-unmet.js';
 import { withGuy } from './offers.js';
 import { shortfallOf } from './shortfall.js';
 

@@ -1,10 +1,11 @@
 import { findCord, findPeg } from '../catalogue/index.js';
-import { evaluatePitch } from '../pitch/index.js';
+import { allSolved, evaluatePitch } from '../pitch/index.js';
 import type { Evaluated, PitchResult } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import type { PitchSurroundings, RidgeRig } from '../rig/index.js';
 import { hauledTo } from '../rig/index.js';
-import { bedHolds, bedUnder, bedUnmet } from './bed-unmet.js';
+import { bedHolds } from '../shelter/index.js';
+import { bedUnder, bedUnmet } from './bed-unmet.js';
 import type { SizeChange } from './changes.js';
 import { changesOf } from './changes.js';
 import type { Bill, SizeAim } from './offers.js';
@@ -39,6 +40,13 @@ const MENDS = 0.03;
 /** A pull is eased no further than this at a time, and a little below what would just do. Judgement. */
 const LEAST_EASE = 0.3;
 const EASE = 0.93;
+/** Guys of cloth that flaps are hauled so much harder. Judgement. */
+const HARDER = 1.4;
+/** Least that a hand hauls a guy with on purpose, N, and in what steps it is told, N. Judgement. */
+const LEAST_HAUL = 20;
+const HAND_STEP = 5;
+/** A pull that a hand can set, near one that was worked out, N. */
+const byHand = (pull: number): number => Math.max(LEAST_HAUL, HAND_STEP * Math.round(pull / HAND_STEP));
 
 /** Pegs, kinds and lengths of a judged rig. */
 export function billOf(result: PitchResult, around: PitchSurroundings): Bill {
@@ -64,7 +72,7 @@ export function priceOf(aim: SizeAim, bill: Bill): number {
 /** Roles whose pull comes with the ridge's tension; the other rows' comes with the guys'. */
 const ON_RIDGE: ReadonlySet<string> = new Set(['ridge', 'tie', 'trunk', 'loop']);
 
-/** The same rig hauled less where its own pull is too much, or harder where it hangs too low; null where neither helps. */
+/** The same rig hauled less where its own pull is too much, or harder where it hangs too low or flaps; null where neither helps. */
 function retensioned(rig: RidgeRig, { result, tied }: Evaluated): RidgeRig | null {
   const pitch = rig.pitch!;
   const ease = (onRidge: boolean): number => {
@@ -76,25 +84,25 @@ function retensioned(rig: RidgeRig, { result, tied }: Evaluated): RidgeRig | nul
           if (link.kind !== 'hitch') least = Math.min(least, judgement.ratio);
     return least < 1 ? Math.max(LEAST_EASE, EASE * least) : 1;
   };
-  const [ridge, guys] = [ease(true), ease(false)];
+  const ridge = ease(true);
+  const eased = ease(false);
+  const guys = eased === 1 && !allSolved(result) ? HARDER : eased;
   const low =
     result.sag !== null && result.sag > result.sagLimit ? Math.min(2, (1.15 * result.sag) / result.sagLimit) : 1;
   if (ridge === 1 && guys === 1 && low === 1) return null;
   const tension = tied.model.ridge.pretension.value;
-  const newton = (v: number): number => Math.round(v);
-  const eased = Object.fromEntries(
-    Object.entries(pitch.own).map(([key, own]) => [
-      key,
-      own.haul === undefined ? own : { ...own, haul: newton(own.haul * guys) },
-    ]),
+  const hauled = (pull: number): number => (guys === 1 ? pull : byHand(pull * guys));
+  const own = Object.fromEntries(
+    Object.entries(pitch.own).map(([key, o]) => [key, o.haul === undefined ? o : { ...o, haul: hauled(o.haul) }]),
   );
+  const spread = Math.min(ridge, guys);
   return {
-    ...(ridge * low === 1 ? rig : hauledTo(rig, Math.max(1, newton(tension * (ridge < 1 ? ridge : low))))),
+    ...(ridge * low === 1 ? rig : hauledTo(rig, byHand(tension * (ridge < 1 ? ridge : low)))),
     pitch: {
       ...pitch,
-      spread: tied.model.hitches.length > 0 ? newton(pitch.spread * Math.min(ridge, guys)) : pitch.spread,
-      guy: { ...pitch.guy, haul: newton(pitch.guy.haul * guys) },
-      own: eased,
+      spread: tied.model.hitches.length > 0 && spread !== 1 ? byHand(pitch.spread * spread) : pitch.spread,
+      guy: { ...pitch.guy, haul: hauled(pitch.guy.haul) },
+      own,
     },
   };
 }
@@ -164,24 +172,26 @@ export function sizeRig(
     const chosen = chooseAll(now.rig, around, now.known, aim);
     proven = chosen.proven;
     let next: RidgeRig | null = chosen.rig;
-    // what no choice mends is eased, from where the choice stands
+    // what no choice mends is eased or hauled harder, from where the choice stands
     if (tried.has(JSON.stringify(next))) {
-      if (holds(best)) break;
-      next = retensioned(best.rig, best.known);
+      const from = allSolved(now.known.result) ? best : now;
+      if (holds(from)) break;
+      next = retensioned(from.rig, from.known);
       if (next === null || tried.has(JSON.stringify(next))) break;
     }
     tried.add(JSON.stringify(next));
     const known = solve(next, false);
     if (known === null) return null;
     now = trialOf(next, known);
-    if (better(now, best)) {
-      best = now;
-      if (!holds(best)) continue;
+    if (!better(now, best)) continue;
+    if (holds(now)) {
       // what holds in the gusts that governed is judged in all of them before it is said to
       const all = solve(next, true);
       if (all === null) return null;
-      now = best = trialOf(next, all);
+      now = trialOf(next, all);
+      if (!better(now, best)) continue;
     }
+    best = now;
   }
   if (best !== base && !holds(best)) {
     const all = solve(best.rig, true);

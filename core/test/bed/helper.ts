@@ -20,5 +20,6 @@ export const hang = (
   aside: null,
   loads: [],
   push: [0, 0, 0],
+  ground: null,
   ...part,
 });

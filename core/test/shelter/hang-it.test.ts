@@ -1,21 +1,34 @@
 import { describe, expect, test } from '@jest/globals';
 import { strapSets } from '../../src/bed/index.js';
 import { bedStem } from '../../src/rig/index.js';
+import type { RidgeRig } from '../../src/rig/index.js';
 import {
   bedModel,
+  evaluateBed,
+  evaluateShelter,
+  groundedIn,
   headEndUp,
   heightsFor,
   hangIt,
   lowestOf,
   middleOf,
+  proposeHang,
   roofAdvice,
   strapAngle,
+  tooNear,
   wishOff,
   wishedMiddle,
 } from '../../src/shelter/index.js';
 import { ONE_TREE, UNDER_FLY, UNITS, bedded, demo, kitted } from './helper.js';
 
 const fly = demo(UNDER_FLY);
+const ridgeAt = (rig: RidgeRig, height: number): RidgeRig => ({
+  ...rig,
+  trunks: [
+    { ...rig.trunks[0], tieHeight: height },
+    { ...rig.trunks[1], tieHeight: height },
+  ],
+});
 
 describe('hang it for me', () => {
   test('what it offers lies as wished when it is hung so, to the centimetre of a strap', () => {
@@ -137,5 +150,45 @@ describe('what to change of the roof over a bed', () => {
     const raise = advice.find((a) => a.id === 'raise');
     expect(raise).toBeDefined();
     expect(raise!.rig!.trunks[0].tieHeight).toBeGreaterThan(1.5);
+  });
+});
+
+describe('bed, straps and ridge in one proposal', () => {
+  test('where it hangs right by itself nothing else is moved, and the whole is judged', () => {
+    const { whole, offers } = proposeHang(fly.rig, fly.around, UNITS);
+    expect(whole).toMatchObject({ ridgeBy: 0, turned: null, straps: null, steeper: 0, higher: 0, forbids: [] });
+    expect(whole!.verdict.holds).toBe(true);
+    expect(whole!.offer.ends).toEqual(offers[0]!.ends);
+  });
+  test('under a ridge too low the ridge goes up, so that what is proposed touches nothing in any wind', () => {
+    const low = ridgeAt(fly.rig, 1.55);
+    const before = evaluateShelter(low, fly.around, UNITS, { full: true, spreads: false });
+    expect(tooNear(before.bed!.over!).length).toBeGreaterThan(0);
+    const { whole } = proposeHang(low, fly.around, UNITS);
+    expect(whole!.ridgeBy).toBeGreaterThan(0);
+    expect(whole!.forbids).not.toContain('touches');
+    const after = evaluateShelter(whole!.rig, fly.around, UNITS, { full: true, spreads: false });
+    expect(tooNear(after.bed!.over!)).toEqual([]);
+    expect(after.verdict.sentence).toBe(whole!.verdict.sentence);
+    for (const t of whole!.rig.trunks) expect(t.tieHeight).toBeLessThanOrEqual(fly.around.body.reach + 1e-6);
+  });
+  test('wished so low that dropping in would meet the ground, it is hung higher and says by how much', () => {
+    const asked = bedded(fly.rig, { wish: { ...fly.rig.bed!.wish, height: 0.12 }, drop: 0.3 });
+    const { whole } = proposeHang(asked, fly.around, UNITS);
+    expect(whole!.higher).toBeGreaterThan(0);
+    expect(whole!.forbids).not.toContain('ground');
+    expect(groundedIn(evaluateBed(whole!.rig, fly.around, { full: true, spreads: false }))).toBeNull();
+  });
+  test('straps that cannot bear it give way to others of the kit', () => {
+    const [own] = fly.around.straps;
+    const weak = { ...own!, id: 'weak', name: 'light straps', limit: 60 };
+    const asked = bedded(fly.rig, { straps: 'weak' });
+    const alone = proposeHang(asked, { ...fly.around, straps: [weak] }, UNITS).whole!;
+    expect(alone.forbids).toContain('bears');
+    expect(alone.straps).toBeNull();
+    const both = proposeHang(asked, { ...fly.around, straps: [weak, own!] }, UNITS).whole!;
+    expect(both.straps).toBe(own!.id);
+    expect(both.rig.bed!.straps).toBe(own!.id);
+    expect(both.forbids).toEqual([]);
   });
 });

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { evaluatePitch, ratioOf } from '../../src/pitch/index.js';
 import type { Evaluated } from '../../src/pitch/index.js';
-import { hangIt, tooNear } from '../../src/shelter/index.js';
+import { bedHolds, hangIt, tooNear } from '../../src/shelter/index.js';
 import type { BedResult } from '../../src/shelter/index.js';
-import { bedHolds, bedUnder, bedUnmet } from '../../src/sizing/bed-unmet.js';
+import { bedUnder, bedUnmet } from '../../src/sizing/bed-unmet.js';
 import { sizeRig, strongestWind } from '../../src/sizing/index.js';
 import { rigProblems } from '../../src/rig/index.js';
 import type { Bed, RidgeRig, Trunk } from '../../src/rig/index.js';

@@ -10,8 +10,8 @@ import type {
   TradeoffPoint,
   Verdict,
 } from '@rough-bight/core/rig';
-import { evaluateShelter, hangIt, roofAdvice } from '@rough-bight/core/shelter';
-import type { BedResult, HangAnswer, RoofAdvice } from '@rough-bight/core/shelter';
+import { evaluateShelter, hangIt, proposeHang, roofAdvice } from '@rough-bight/core/shelter';
+import type { BedResult, HangAnswer, HangTogether, RoofAdvice } from '@rough-bight/core/shelter';
 import { adviseRidge, sizeCords, sizeRig, strongestWind } from '@rough-bight/core/sizing';
 import type { Advice, SizeAim, SizedCord, SizedRig } from '@rough-bight/core/sizing';
 import { expose } from 'comlink';
@@ -94,6 +94,9 @@ const service = {
     }),
   /** How to hang the bed as it is wished. */
   hangIt: ({ rig, around, units }: PitchQuestion): Answer<HangAnswer> => answer(() => hangIt(rig, around, units)),
+  /** Bed, straps and ridge in one proposal. */
+  proposeHang: ({ rig, around, units }: PitchQuestion): Answer<HangTogether> =>
+    answer(() => proposeHang(rig, around, units)),
   /** What to change about the roof over the bed. */
   roofAdvice: ({ rig, around, units }: PitchQuestion): Answer<RoofAdvice[]> =>
     answer(() => roofAdvice(rig, around, units)),

@@ -2,7 +2,7 @@ import type { Remote } from 'comlink';
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { RidgeRig, TradeoffPoint, Verdict } from '@rough-bight/core/rig';
-import type { HangAnswer, RoofAdvice } from '@rough-bight/core/shelter';
+import type { HangAnswer, HangTogether, RoofAdvice } from '@rough-bight/core/shelter';
 import type { Advice, SizeAim, SizedCord, SizedRig } from '@rough-bight/core/sizing';
 import type { Answer, Judgement, PitchJudgement, PitchQuestion, Question, RigService } from './rig.worker.js';
 
@@ -221,9 +221,25 @@ function ownWorker<T>(
   return stop;
 }
 
-/** How to hang the bed as it is wished; returns what cancels it. */
-export function startHanging(question: PitchQuestion, done: (answer: Answer<HangAnswer>) => void): () => void {
-  return ownWorker(async (service) => (await service.hangIt(question)) as Answer<HangAnswer>, done);
+/**
+ * How to hang the bed as it is wished, and the one proposal for bed, straps and ridge; returns what cancels it.
+ * @param straps told first, at once: the ways of setting the straps alone
+ */
+export function startHanging(
+  question: PitchQuestion,
+  straps: (answer: Answer<HangAnswer>) => void,
+  done: (answer: Answer<HangTogether>) => void,
+): () => void {
+  let open = true;
+  const stop = ownWorker(async (service) => {
+    const alone = (await service.hangIt(question)) as Answer<HangAnswer>;
+    if (open) straps(alone);
+    return (await service.proposeHang(question)) as Answer<HangTogether>;
+  }, done);
+  return () => {
+    open = false;
+    stop();
+  };
 }
 
 /** What to change about the roof over the bed; null until it is known. */

@@ -187,7 +187,7 @@ function Cases({ bed, shown, onShow }: Props): ReactElement {
           </thead>
           <tbody>
             {bed.cases.map((c) => (
-              <tr key={c.id} className={!c.converged || c.height <= 0.02 ? 'guy-bad' : ''}>
+              <tr key={c.id} className={!c.converged || c.grounded ? 'guy-bad' : ''}>
                 <th scope="row">
                   <button
                     type="button"
@@ -201,7 +201,7 @@ function Cases({ bed, shown, onShow }: Props): ReactElement {
                 </th>
                 <td>{c.force > 0 ? say(c.force, 'force', units) : '–'}</td>
                 <td>{c.converged ? say(Math.max(...c.straps), 'force', units) : 'gives way'}</td>
-                <td>{c.height <= 0.02 ? 'on the ground' : say(c.height, 'length', units)}</td>
+                <td>{c.grounded ? 'on the ground' : say(c.height, 'length', units)}</td>
               </tr>
             ))}
           </tbody>

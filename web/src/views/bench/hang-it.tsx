@@ -1,8 +1,9 @@
 import { ADJUSTMENTS } from '@rough-bight/core/catalogue';
-import { say, sayHeight } from '@rough-bight/core/quantity';
+import { capital, say, sayHeight } from '@rough-bight/core/quantity';
 import { BED_LIMITS, BENEATH, bedStem } from '@rough-bight/core/rig';
 import type { Bed, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
-import type { BedResult, HangAnswer, HangOffer } from '@rough-bight/core/shelter';
+import type { BedResult, Forbids, HangAnswer, HangOffer, HangProposal, HangTogether } from '@rough-bight/core/shelter';
+import { PITCH_TRAITS } from '@rough-bight/core/roof';
 import { Wand2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { ReactElement } from 'react';
@@ -28,7 +29,12 @@ export function HangIt({
 }): ReactElement {
   const units = useUnits();
   const { wish } = rig.bed!;
-  const [answer, setAnswer] = useState<{ readonly rig: RidgeRig; readonly found: HangAnswer | string } | null>(null);
+  /** The straps alone, known at once; then all of it together. */
+  const [answer, setAnswer] = useState<{
+    readonly rig: RidgeRig;
+    readonly straps: HangAnswer | string;
+    readonly all: HangTogether | string | null;
+  } | null>(null);
   const [working, setWorking] = useState(false);
   const stop = useRef<() => void>(() => undefined);
   useEffect(() => () => stop.current(), []);
@@ -37,13 +43,25 @@ export function HangIt({
   const find = (): void => {
     stop.current();
     setWorking(true);
-    stop.current = startHanging({ rig, around, units }, (a) => {
-      setWorking(false);
-      setAnswer({ rig, found: a.ok ? a.value : a.message });
-    });
+    setAnswer(null);
+    stop.current = startHanging(
+      { rig, around, units },
+      (a) => setAnswer({ rig, straps: a.ok ? a.value : a.message, all: null }),
+      (a) => {
+        setWorking(false);
+        const all = a.ok ? a.value : a.message;
+        setAnswer({ rig, straps: all, all });
+      },
+    );
+  };
+  const halt = (): void => {
+    stop.current();
+    setWorking(false);
   };
   // an answer to another wish is none
-  const found = answer !== null && sameWish(answer.rig, rig) ? answer.found : null;
+  const known = answer !== null && sameWish(answer.rig, rig) ? answer : null;
+  const found = known?.straps ?? null;
+  const whole = known === null || known.all === null || typeof known.all === 'string' ? null : known.all.whole;
   return (
     <div className="control-group hang-it">
       <h3>How it should hang</h3>
@@ -82,22 +100,40 @@ export function HangIt({
       <p>
         <button type="button" className="button button-act" onClick={find} disabled={working}>
           <Wand2 size={16} aria-hidden="true" /> {working ? 'Trying every loop…' : 'Hang it for me'}
-        </button>
+        </button>{' '}
+        {working && (
+          <button type="button" className="button" onClick={halt}>
+            Stop
+          </button>
+        )}
       </p>
       <div aria-live="polite">
         {typeof found === 'string' && <p className="field-problem">{found}</p>}
         {found !== null && typeof found !== 'string' && (
           <>
             {found.problem !== null && <p className="field-problem">{found.problem}</p>}
+            {working && known?.all === null && found.offers.length > 0 && (
+              <p className="quiet">Working out straps, ridge and cloth together, in every wind…</p>
+            )}
             <ol className="offers">
-              {found.offers.map((o, k) => (
-                <li key={k}>
-                  <Offer rig={rig} around={around} offer={o} />
-                  <button type="button" className="button" onClick={() => onTake(o.rig)}>
-                    {k === 0 ? 'Hang it so' : 'Or so'}
+              {whole !== null && (
+                <li>
+                  <Together rig={rig} around={around} whole={whole} />
+                  <button type="button" className="button" onClick={() => onTake(whole.rig)}>
+                    Hang it so
                   </button>
                 </li>
-              ))}
+              )}
+              {found.offers
+                .filter((o) => whole === null || !sameSetting(o, whole.offer))
+                .map((o, k) => (
+                  <li key={k}>
+                    <Offer rig={rig} around={around} offer={o} />
+                    <button type="button" className="button" onClick={() => onTake(o.rig)}>
+                      {k === 0 && whole === null ? 'Hang the bed so' : 'Or so'}
+                    </button>
+                  </li>
+                ))}
             </ol>
             {found.offers.length > 0 && (
               <p className="quiet">
@@ -111,20 +147,85 @@ export function HangIt({
   );
 }
 
+const sameSetting = (a: HangOffer, b: HangOffer): boolean =>
+  [0, 1].every((i) => {
+    const [p, q] = [a.ends[i]!, b.ends[i]!];
+    return p.wraps === q.wraps && p.loop === q.loop && Math.abs(p.height - q.height) < 0.01;
+  });
+
+/** What still keeps one from sleeping in it. */
+const FORBIDS: Readonly<Record<Forbids, string>> = {
+  ground: 'It comes down on the ground, however it is hung here.',
+  bears: 'Something is too weak, however it is hung here.',
+  touches: 'The cloth touches it, as high as the ridge can go.',
+  wet: 'Rain reaches it under this cloth.',
+  roof: 'The bed hangs right; the roof over it does not hold yet: see Guy.',
+};
+
+/** Bed, straps and ridge in one proposal, and what it comes to. */
+function Together({
+  rig,
+  around,
+  whole,
+}: {
+  readonly rig: RidgeRig;
+  readonly around: PitchSurroundings;
+  readonly whole: HangProposal;
+}): ReactElement {
+  const units = useUnits();
+  const m = (x: number): string => say(x, 'length', units);
+  const { ridgeBy, turned, nearest, dry } = whole;
+  const also = [
+    whole.straps === null ? null : `Take the ${around.straps.find((s) => s.id === whole.straps)!.name} instead.`,
+    whole.higher > 0 ? `Hung ${m(whole.higher)} higher than wished, so that it stays off the ground.` : null,
+    whole.steeper > 0.009
+      ? `Straps wished ${say(whole.steeper, 'angle', units)} steeper: flatter, something is too weak.`
+      : null,
+    turned === null ? null : `Pitch the same roof as ${PITCH_TRAITS[turned].name}.`,
+    ridgeBy === 0 ? null : `${ridgeBy > 0 ? 'Raise' : 'Lower'} the ridge by ${m(Math.abs(ridgeBy))}.`,
+  ].filter((x): x is string => x !== null);
+  const comes = [
+    nearest === null ? null : `the cloth comes no nearer than ${m(nearest.distance)} in any wind`,
+    dry === null ? null : `${say(dry, 'share', units)} of the bed stays dry in this rain`,
+  ].filter((x): x is string => x !== null);
+  return (
+    <div>
+      <Offer rig={whole.rig} around={around} offer={whole.offer} wished={rig.bed!.wish} />
+      {also.map((text) => (
+        <p key={text}>{text}</p>
+      ))}
+      {comes.length > 0 && <p className="quiet">{capital(comes.join('; '))}.</p>}
+      {whole.forbids.length === 0 ? (
+        <p>
+          <b>{whole.verdict.sentence}</b>
+        </p>
+      ) : (
+        whole.forbids.map((f) => (
+          <p key={f} className="field-problem">
+            {FORBIDS[f]} {f === whole.forbids[0] ? whole.verdict.sentence : ''}
+          </p>
+        ))
+      )}
+    </div>
+  );
+}
+
 function Offer({
   rig,
   around,
   offer,
+  wished = rig.bed!.wish,
 }: {
   readonly rig: RidgeRig;
   readonly around: PitchSurroundings;
   readonly offer: HangOffer;
+  readonly wished?: Bed['wish'];
 }): ReactElement {
   const units = useUnits();
   const straps = around.straps.find((s) => s.id === rig.bed!.straps)!;
   const { one } = ADJUSTMENTS[straps.adjust];
   const mean = (offer.angles[0] + offer.angles[1]) / 2;
-  const off = mean - rig.bed!.wish.angle;
+  const off = mean - wished.angle;
   return (
     <div>
       {([0, 1] as const).map((i) => {

@@ -3,7 +3,7 @@ import type { UnitChoice } from '@rough-bight/core/quantity';
 import { measuredSpan } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
-import { rowsTogether, tooNear } from '@rough-bight/core/shelter';
+import { groundedIn, rowsTogether, tooNear } from '@rough-bight/core/shelter';
 import type { BedResult } from '@rough-bight/core/shelter';
 import { BEAUFORT } from '@rough-bight/core/weather';
 import { allSolved, ratioOf } from '@rough-bight/core/pitch';
@@ -45,7 +45,8 @@ function bedMark(bed: BedResult | null, units: UnitChoice): Mark {
   const wrong =
     bed.refusals.length > 0 ||
     bed.rows.some((row) => ratioOf(row) < 1) ||
-    bed.cases.some((c) => !c.converged || (c.id !== 'empty' && c.height <= 0.02)) ||
+    groundedIn(bed) !== null ||
+    bed.cases.some((c) => !c.converged) ||
     bed.drips.some((d) => d.wets) ||
     bed.poles.some((p) => p.sideways === null) ||
     (bed.over !== null && (tooNear(bed.over).length > 0 || bed.over.dryInRain < 0.98));

@@ -1,0 +1,245 @@
+import { LEAST_GAP } from '../catalogue/index.js';
+import type { Evaluated } from '../pitch/index.js';
+import { ratioOf } from '../pitch/index.js';
+import type { UnitChoice } from '../quantity/index.js';
+import { BED_LIMITS, RigProblem } from '../rig/index.js';
+import type { PitchSurroundings, RidgeRig, Verdict } from '../rig/index.js';
+import type { PitchForm } from '../roof/index.js';
+import { groundedIn, raiseOver } from './bed-report.js';
+import type { BedResult } from './evaluate.js';
+import { evaluateBed } from './evaluate.js';
+import type { HangAnswer, HangOffer } from './hang-it.js';
+import { hangIt } from './hang-it.js';
+import type { Gap, RoofOver } from './over.js';
+import { tooNear } from './over.js';
+import { MOST, OTHER, STEP, overOf, ridgeBy, tight } from './roof-advice.js';
+import { DRY, bedHolds } from './verdict.js';
+import type { Shelter } from './whole.js';
+import { evaluateShelter } from './whole.js';
+
+/** What keeps a hung bed from being slept in. */
+export type Forbids = 'bears' | 'ground' | 'touches' | 'wet' | 'roof';
+
+/** Bed, straps and ridge set together, and judged whole. */
+export interface HangProposal {
+  readonly rig: RidgeRig;
+  /** How its straps are set. */
+  readonly offer: HangOffer;
+  /** Straps of the kit taken instead of its own; null where those stay. */
+  readonly straps: string | null;
+  /** Straps steeper than wished, rad; bed higher than wished, m; ridge moved up, m, less than nothing where it comes down. */
+  readonly steeper: number;
+  readonly higher: number;
+  readonly ridgeBy: number;
+  /** The form the same roof is turned to; null where it stays. */
+  readonly turned: PitchForm | null;
+  /** Nearest place of bed or sleeper to the cloth in any case; null where no cloth is over it. */
+  readonly nearest: Gap | null;
+  /** Share of the bed that rain does not reach; null without a roof. */
+  readonly dry: number | null;
+  /** What forbids it still, most pressing first; empty where it holds, clears and stays dry. */
+  readonly forbids: readonly Forbids[];
+  readonly verdict: Verdict;
+}
+
+/** The ways of hanging it, and the one proposal for all of it; null where there is none, and the answer's problem says why. */
+export interface HangTogether extends HangAnswer {
+  readonly whole: HangProposal | null;
+}
+
+/** Straps are wished so much steeper at a time, at most so steep, rad. */
+const STEEPER = Math.PI / 36;
+const STEEPEST = 0.87;
+/** Other straps must mend at least so much of what is missing, in e-folds. Judgement. */
+const WORTH_SWAPPING = 0.1;
+/** Times it is hung anew so that it stays off the ground, and the ridge moved anew for what the weather does to it. */
+const RAISES = 3;
+const ROUNDS = 3;
+
+/** A bed hung so that all of it bears who lies in it, as near to the wish as can be. */
+export interface Hung {
+  readonly offer: HangOffer;
+  readonly bed: BedResult;
+  /** Straps of the kit taken instead of its own; null where those stay. */
+  readonly straps: string | null;
+  readonly steeper: number;
+  readonly higher: number;
+}
+
+/**
+ * Hangs the bed as wished, steeper where something would be too weak, higher where it would come to the ground, by other straps of
+ * the kit where its own do not bear it; the best there is where nothing does. Null where no setting of the straps is within reach.
+ * @param roof as it stands, where trunks bear it as well
+ */
+export function hungToBear(
+  rig: RidgeRig,
+  around: PitchSurroundings,
+  roof: Evaluated | null,
+  units: UnitChoice,
+): Hung | null {
+  // its own straps first, then what else is in the kit
+  const own = rig.bed!.straps;
+  const kits = [own, ...around.straps.map((s) => s.id).filter((id) => id !== own)];
+  let best: Hung | null = null;
+  for (const straps of kits) {
+    const hung = hungOn(rig, straps, around, roof, units);
+    if (hung === null) continue;
+    if (bedHolds(hung.bed)) return hung;
+    if (best === null || short(hung.bed) < short(best.bed) - WORTH_SWAPPING) best = hung;
+  }
+  return best;
+}
+
+/** The same with these straps of the kit. */
+function hungOn(
+  rig: RidgeRig,
+  straps: string,
+  around: PitchSurroundings,
+  roof: Evaluated | null,
+  units: UnitChoice,
+): Hung | null {
+  const { wish } = rig.bed!;
+  let best: Hung | null = null;
+  let higher = 0;
+  let raises = 0;
+  for (let angle = wish.angle; angle <= Math.max(wish.angle, STEEPEST);) {
+    const wished = { ...wish, angle: Math.round(100 * angle) / 100, height: wish.height + higher };
+    const offer = hangIt({ ...rig, bed: { ...rig.bed!, straps, wish: wished } }, around, units).offers[0];
+    if (offer === undefined) break;
+    const bed = evaluateBed(offer.rig, around, {
+      full: true,
+      spreads: rig.rule === 'chance',
+      ...(roof === null ? {} : { roof }),
+    });
+    const hung: Hung = {
+      offer: { ...offer, rig: withWish(offer.rig, rig) },
+      bed,
+      straps: straps === rig.bed!.straps ? null : straps,
+      steeper: angle - wish.angle,
+      higher,
+    };
+    if (bedHolds(bed)) return hung;
+    if (best === null || short(bed) < short(best.bed) - 1e-6) best = hung;
+    const down = groundedIn(bed);
+    const up = down === null ? 0 : raiseOver(down);
+    if (up > 0 && raises++ < RAISES && wish.height + higher + up <= BED_LIMITS.wishHeight.max) higher += up;
+    else angle += STEEPER;
+  }
+  return best;
+}
+
+/** The wish stays as it was asked: what was given up for it is told beside it. */
+const withWish = (rig: RidgeRig, asked: RidgeRig): RidgeRig => ({
+  ...rig,
+  bed: { ...rig.bed!, wish: asked.bed!.wish },
+});
+
+/** How far a bed is from bearing all that is asked of it; the ground counts most. */
+const short = (bed: BedResult): number =>
+  bed.rows.reduce((sum, r) => sum + Math.max(0, -Math.log(Math.max(1e-6, ratioOf(r)))), 0) +
+  (groundedIn(bed) === null ? 0 : 10);
+
+interface Ridge {
+  readonly rig: RidgeRig;
+  readonly by: number;
+  readonly turned: PitchForm | null;
+  readonly over: RoofOver | null;
+}
+
+/** A higher number is better: free of the cloth first, then dry, then as little moved as may be. */
+function worth({ over, by }: Ridge): number {
+  if (over === null) return Number.NEGATIVE_INFINITY;
+  const free = tight(over) ? -10 + Math.max(-1, over.gaps[0]?.distance ?? 0) : 0;
+  return free + Math.min(DRY, over.dryInRain) - 0.02 * Math.abs(by);
+}
+const isRight = (r: Ridge): boolean => r.over !== null && !tight(r.over) && r.over.dryInRain >= DRY;
+
+/** The roof over a hung bed: its ridge moved, or the cloth turned, as little as makes the bed free and dry. */
+function roofFor(rig: RidgeRig, around: PitchSurroundings): Ridge {
+  const tried = (by: number, turned: PitchForm | null): Ridge => {
+    const form = turned === null ? rig : { ...rig, pitch: { ...rig.pitch!, form: turned, own: {}, order: [] } };
+    const next = by === 0 ? form : ridgeBy(form, by);
+    const within = by === 0 || next.trunks.every((t) => t.tieHeight <= around.body.reach + 1e-6 && t.tieHeight > 0.3);
+    return { rig: next, by, turned, over: within ? overOf(next, around) : null };
+  };
+  const other = OTHER[rig.pitch!.form];
+  let best = tried(0, null);
+  for (const turned of other === undefined ? [null] : [null, other]) {
+    if (isRight(best)) break;
+    for (let k = 0; k * STEP <= MOST + 1e-9; k++)
+      for (const sign of k === 0 ? [1] : [1, -1]) {
+        const ridge = tried((sign * Math.round(100 * k * STEP)) / 100, turned);
+        if (worth(ridge) > worth(best) + 1e-9) best = ridge;
+        if (isRight(best)) return best;
+      }
+  }
+  return best;
+}
+
+/** Judged whole, as quickly as that can be. */
+function judged(rig: RidgeRig, around: PitchSurroundings, units: UnitChoice): Shelter | null {
+  try {
+    return evaluateShelter(rig, around, units, { full: true, spreads: rig.rule === 'chance' });
+  } catch (error) {
+    if (error instanceof RigProblem) return null;
+    throw error;
+  }
+}
+
+function forbidden({ bed, verdict }: Shelter): Forbids[] {
+  const out: Forbids[] = [];
+  if (bed === null) return out;
+  if (groundedIn(bed) !== null) out.push('ground');
+  else if (!bedHolds(bed)) out.push('bears');
+  if (bed.over !== null && tooNear(bed.over).length > 0) out.push('touches');
+  if (bed.over !== null && bed.over.dryInRain < DRY) out.push('wet');
+  if (out.length === 0 && !verdict.holds) out.push('roof');
+  return out;
+}
+
+/**
+ * One proposal for bed, straps and ridge: hung as wished, steeper or higher where it must be, the ridge moved so that it touches
+ * nothing and stays dry, and the whole judged in every wind; or what forbids it.
+ * @throws RigProblem where the bed cannot be computed at all
+ */
+export function proposeHang(rig: RidgeRig, around: PitchSurroundings, units: UnitChoice): HangTogether {
+  const answer = hangIt(rig, around, units);
+  const hung = answer.offers.length === 0 ? null : hungToBear(rig, around, null, units);
+  if (hung === null) return { ...answer, whole: null };
+  let roof: Ridge =
+    rig.pitch === undefined
+      ? { rig: hung.offer.rig, by: 0, turned: null, over: null }
+      : roofFor(hung.offer.rig, around);
+  let whole = judged(roof.rig, around, units);
+  for (let round = 0; round < ROUNDS && whole !== null && whole.bed !== null && roof.by < MOST; round++) {
+    const near = whole.bed.over === null ? [] : tooNear(whole.bed.over);
+    if (near.length === 0) break;
+    // in weather cloth comes nearer than it was pitched
+    const missing = Math.max(...near.map((g) => LEAST_GAP[g.what] - g.distance));
+    const up = STEP * Math.max(1, Math.ceil(missing / STEP));
+    const next = ridgeBy(roof.rig, up);
+    if (next.trunks.some((t) => t.tieHeight > around.body.reach + 1e-6)) break;
+    const then = judged(next, around, units);
+    if (then === null) break;
+    roof = { ...roof, rig: next, by: Math.round(100 * (roof.by + up)) / 100 };
+    whole = then;
+  }
+  if (whole === null || whole.bed === null) return { ...answer, whole: null };
+  const { over } = whole.bed;
+  return {
+    ...answer,
+    whole: {
+      rig: roof.rig,
+      offer: hung.offer,
+      straps: hung.straps,
+      steeper: hung.steeper,
+      higher: hung.higher,
+      ridgeBy: roof.by,
+      turned: roof.turned,
+      nearest: over === null ? null : (over.gaps[0] ?? null),
+      dry: over === null ? null : over.dryInRain,
+      forbids: forbidden(whole),
+      verdict: whole.verdict,
+    },
+  };
+}
