@@ -81,9 +81,22 @@ const judge = ({ rig, around }: PitchQuestion): PitchJudgement => {
 describe('a whole rig sized', () => {
   const shown = (question: PitchQuestion) => {
     const [onTake, onClose] = [jest.fn<(rig: RidgeRig) => void>(), jest.fn()];
-    render(<PitchSize question={question} onTake={onTake} onClose={onClose} />);
-    return { onTake, onClose };
+    const onBring = jest.fn<(rig: RidgeRig) => void>();
+    render(<PitchSize question={question} onTake={onTake} onBring={onBring} onClose={onClose} />);
+    return { onTake, onClose, onBring };
   };
+  test('what was left at home is not taken from, and it is worked out anew', () => {
+    const spare = { ...gable.around.kit[0]!, id: 'spare', name: 'spare cord' };
+    const { onBring } = shown({ ...gable, around: { ...gable.around, kit: [...gable.around.kit, spare] } });
+    expect(begun).toHaveLength(1);
+    // what is tied into the rig cannot have been left
+    const own = screen.getAllByRole('checkbox', { name: /on this rig/, hidden: true })[0];
+    expect((own as HTMLInputElement).disabled).toBe(true);
+    fireEvent.click(screen.getByRole('checkbox', { name: 'spare cord', hidden: true }));
+    expect(onBring.mock.calls[0]![0].home).toEqual(['spare']);
+    expect(begun).toHaveLength(2);
+    expect(begun[0]!.stopped).toBe(true);
+  });
   test('shows how far it is, and can be stopped with nothing changed', () => {
     const { onTake } = shown(gable);
     const [work] = begun;
@@ -167,7 +180,15 @@ describe('every cord of the kit, ranked', () => {
   const question: Question = { rig: line, around: fly.around, units: UNITS };
   const shown = (rig: RidgeRig) => {
     const onTake = jest.fn<(rig: RidgeRig) => void>();
-    render(<SizePanel question={{ ...question, rig }} current={rig.cord} onTake={onTake} onClose={jest.fn()} />);
+    render(
+      <SizePanel
+        question={{ ...question, rig }}
+        current={rig.cord}
+        onTake={onTake}
+        onBring={jest.fn()}
+        onClose={jest.fn()}
+      />,
+    );
     begun[0]!.end();
     return onTake;
   };

@@ -4,7 +4,7 @@ import { CORDS } from '../catalogue/index.js';
 import { checkPlace } from '../ground/index.js';
 import type { Place } from '../ground/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
-import { GEAR_LISTS, RIDGE_FORMAT, guyOf, rigProblems } from '../rig/index.js';
+import { GEAR_LISTS, RIDGE_FORMAT, rigProblems, usedBy } from '../rig/index.js';
 import type {
   BedEnd,
   Gear,
@@ -176,42 +176,7 @@ export function surroundingsOf(file: RigFile): PitchSurroundings {
   };
 }
 
-/** Ids of everything of the kit that a rig uses. */
-export function usedBy(rig: RidgeRig): Readonly<Record<'cords' | GearList, ReadonlySet<string>>> {
-  const used = {
-    cords: new Set([rig.cord]),
-    roofs: new Set<string>(),
-    pegs: new Set<string>(),
-    beds: new Set<string>(),
-    straps: new Set<string>(),
-  };
-  const { pitch, bed } = rig;
-  if (pitch !== undefined) {
-    used.roofs.add(pitch.roof);
-    for (const h of pitch.hitches) used.cords.add(h.cord);
-    for (const p of pitch.pulls ?? []) used.pegs.add(p.pegs);
-    for (const guy of [pitch.guy, ...Object.keys(pitch.own).map((key) => guyOf(pitch, key))]) {
-      used.cords.add(guy.cord);
-      if (guy.anchor.kind === 'peg') used.pegs.add(guy.anchor.pegs);
-    }
-  }
-  if (bed !== undefined) {
-    used.beds.add(bed.bed);
-    used.straps.add(bed.straps);
-    if (bed.aside !== null) {
-      used.cords.add(bed.aside.cord);
-      used.pegs.add(bed.aside.pegs);
-    }
-    for (const { anchor } of bed.ends)
-      if (anchor.kind === 'pole') {
-        used.cords.add(anchor.cord);
-        if (anchor.anchor.kind === 'peg') used.pegs.add(anchor.anchor.pegs);
-      }
-  }
-  return used;
-}
-
-/** The same rig with every id of the kit changed. */
+/** The same rig with every id of the kit changed; in another's kit nothing was left at home. */
 export function renameKit(rig: RidgeRig, to: (id: string) => string): RidgeRig {
   const { pitch, bed } = rig;
   const anchored = (a: GuyAnchor): GuyAnchor => (a.kind === 'peg' ? { ...a, pegs: to(a.pegs) } : a);
@@ -227,6 +192,7 @@ export function renameKit(rig: RidgeRig, to: (id: string) => string): RidgeRig {
       : e;
   return {
     ...rig,
+    ...(rig.home === undefined ? {} : { home: [] }),
     cord: to(rig.cord),
     ...(pitch === undefined
       ? {}

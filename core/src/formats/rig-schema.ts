@@ -26,6 +26,7 @@ import {
   GUY_HITCHES,
   LINE_PLACES,
   MOST_GUYS,
+  MOST_HOME,
   MOST_PULLS,
   MOST_HUNG,
   PITCH_LIMITS,
@@ -283,6 +284,10 @@ export const rigSchema = z.strictObject({
   rule: oneOf('rule', RULES),
   site: z
     .strictObject({ place: id('place'), from: id('first anchor'), to: words("second anchor's id", 0, 60) })
+    .optional(),
+  home: z
+    .array(id('thing left at home'))
+    .max(MOST_HOME, { error: `At most ${MOST_HOME} things can be left at home.` })
     .optional(),
   pitch: pitchSchema.optional(),
   bed: bedSchema.optional(),

@@ -162,3 +162,23 @@ export function placedByMeasures(place: Place, points: Adjustment['points']): Pl
     }),
   };
 }
+
+/**
+ * How far a distance of the drawing is from what the measures make of it, at the most, m: 0 once the marks stand where the measures
+ * put them. Only between points that were measured.
+ */
+export function offDrawing(
+  place: Place,
+  points: readonly { readonly id: string; readonly at: readonly [number, number] }[],
+): number {
+  const drawn = new Map(place.things.map((t) => [t.id, t.at]));
+  const found = new Map(points.map((p) => [p.id, p.at]));
+  const apart = (at: ReadonlyMap<string, readonly [number, number]>, a: string, b: string): number | null => {
+    const [p, q] = [at.get(a), at.get(b)];
+    return p === undefined || q === undefined ? null : Math.hypot(p[0] - q[0], p[1] - q[1]);
+  };
+  return place.measures.reduce((most, { from, to }) => {
+    const [is, was] = [apart(found, from, to), apart(drawn, from, to)];
+    return is === null || was === null ? most : Math.max(most, Math.abs(is - was));
+  }, 0);
+}

@@ -165,8 +165,6 @@ export function wovenCloth(out: ClothState, e11: number, e22: number, e12: numbe
   let angle = best < 0 ? 0.5 * atan2(sin2, cos2) : (PI * best) / SCAN;
   let low = angle - PI / SCAN;
   let high = angle + PI / SCAN;
-  let e = 0;
-  let k = 1;
   let de = 0;
   let dk = 0;
   let curvature = -1;
@@ -177,10 +175,10 @@ export function wovenCloth(out: ClothState, e11: number, e22: number, e12: numbe
     const nn = n * n;
     const cn = c * n;
     const c2 = cc - nn;
-    e = e11 * cc + e22 * nn + gamma * cn;
+    const e = e11 * cc + e22 * nn + gamma * cn;
     de = 2 * (e22 - e11) * cn + gamma * c2;
     const dde = 2 * (e22 - e11) * c2 - 4 * gamma * cn;
-    k = s11 * cc * cc + s22 * nn * nn + mixed * cc * nn + 2 * (s16 * cc + s26 * nn) * cn;
+    const k = s11 * cc * cc + s22 * nn * nn + mixed * cc * nn + 2 * (s16 * cc + s26 * nn) * cn;
     dk =
       -4 * s11 * cc * cn +
       4 * s22 * nn * cn +
@@ -212,8 +210,8 @@ export function wovenCloth(out: ClothState, e11: number, e22: number, e12: numbe
   }
   const c = cos(angle);
   const n = sin(angle);
-  e = e11 * c * c + e22 * n * n + gamma * c * n;
-  k = s11 * c ** 4 + s22 * n ** 4 + mixed * c * c * n * n + 2 * (s16 * c * c + s26 * n * n) * c * n;
+  const e = e11 * c * c + e22 * n * n + gamma * c * n;
+  const k = s11 * c ** 4 + s22 * n ** 4 + mixed * c * c * n * n + 2 * (s16 * c * c + s26 * n * n) * c * n;
   const stress = e / k;
   out.state = WRINKLED;
   out.s11 = stress * c * c;

@@ -19,9 +19,12 @@ const BELOW = 0.6;
 const RAISE = 1.6;
 /** A gust nobody stays out in, m/s: what holds in it is not followed further. */
 const MOST_GUST = 34;
-/** Cases that are tried: those that leave some place least; of them the first so many in stronger wind. */
-const MOST_CASES = 6;
-const MOST_ABOVE = 3;
+/** Cases that are tried: those in which some place would let go in the least wind; of them the first so many in stronger wind. */
+const MOST_CASES = 8;
+const MOST_ABOVE = 4;
+/** Times the lowest wind found is solved itself, and how near it counts as solved. */
+const CHECKED = 3;
+const NEAR = 0.03;
 
 /** What was found of a rig in rising wind. */
 export interface RisingWind {
@@ -31,8 +34,8 @@ export interface RisingWind {
 }
 
 /**
- * Finds for every place the gust in which it lets go: the cases that ask most of any place are solved again in weaker and
- * stronger wind, and the least that is left is followed to one, straight between in logarithms. The lowest wind so found is
+ * Finds for every place the gust in which it lets go: the cases in which some place would let go soonest are solved again in weaker
+ * and stronger wind, and the least that is left is followed to one, straight between in logarithms. The lowest wind so found is
  * solved itself, and corrected by what that leaves.
  * @param readings of the rig as judged
  * @param read     makes a reading of a state
@@ -48,22 +51,25 @@ export function letsGoIn(
   const still = places.map((p) => least(p, quiet));
   if (windy.length === 0)
     return { letsGo: places.map((p, i) => ({ id: p.id, gust: still[i]! < 1 ? 0 : null })), flaps: null };
-  const worst = new Map<string, { wind: CaseWind; wet: boolean; left: number }>();
+  const worst = new Map<string, { wind: CaseWind; wet: boolean; at: number }>();
+  const calm = (wet: boolean): CaseReading | undefined =>
+    quiet.find((r) => r.state.case.group === (wet ? 'wet' : 'pitched')) ?? quiet[0];
+  const [dryCalm, wetCalm] = [calm(false), calm(true)];
   for (const p of places) {
     let found: CaseReading | null = null;
-    let left = Number.POSITIVE_INFINITY;
+    let at = Number.POSITIVE_INFINITY;
     for (const r of windy) {
-      const l = leftIn(p, r) ?? Number.POSITIVE_INFINITY;
-      if (!(l < left)) continue;
-      left = l;
+      const reached = wouldLetGo(p, r, r.state.case.wet ? wetCalm : dryCalm);
+      if (!(reached < at)) continue;
+      at = reached;
       found = r;
     }
     if (found === null) continue;
     const { id, wind, wet } = found.state.case;
     const before = worst.get(id);
-    if (before === undefined || left < before.left) worst.set(id, { wind: wind!, wet, left });
+    if (before === undefined || at < before.at) worst.set(id, { wind: wind!, wet, at });
   }
-  const tried = [...worst.values()].sort((a, b) => a.left - b.left).slice(0, MOST_CASES);
+  const tried = [...worst.values()].sort((a, b) => a.at - b.at).slice(0, MOST_CASES);
   const speed = windy[0]!.state.case.wind!.speed;
   let flaps: number | null = null;
   const levelAt = (at: number, most: number): Level => {
@@ -83,13 +89,26 @@ export function letsGoIn(
     places
       .map((p, i): LetsGo => ({ id: p.id, gust: still[i]! < 1 ? 0 : crossing(levels, i) }))
       .sort((a, b) => (a.gust ?? Infinity) - (b.gust ?? Infinity));
-  const first = found().find((l) => l.gust !== 0)?.gust ?? null;
-  if (first !== null && first !== speed) {
-    const flapped = flaps;
-    levels = [...levels, levelAt(first, MOST_ABOVE)].sort((a, b) => a.speed - b.speed);
-    flaps = flapped === null ? flaps : Math.min(flapped, flaps!);
+  for (let round = 0; round < CHECKED; round++) {
+    const first = found().find((l) => l.gust !== 0)?.gust ?? null;
+    if (first === null || levels.some((l) => Math.abs(l.speed - first) < NEAR * first)) break;
+    const flapped: number | null = flaps;
+    levels = [...levels, levelAt(first, MOST_CASES)].sort((a, b) => a.speed - b.speed);
+    if (flapped !== null) flaps = Math.min(flapped, flaps!);
   }
   return { letsGo: found(), flaps };
+}
+
+/** In how many times the judged wind a place would let go in a case, if its pull grew from the calm one with the square of the wind. */
+function wouldLetGo(p: Place, r: CaseReading, calm: CaseReading | undefined): number {
+  const holds = p.holds(r);
+  if (holds === null) return Number.POSITIVE_INFINITY;
+  const asks = p.asks(r);
+  // a share of a pull does not grow with it
+  if (p.ratio === true) return asks > holds ? Math.sqrt(holds / asks) : Number.POSITIVE_INFINITY;
+  const still = calm === undefined ? 0 : p.asks(calm);
+  if (!(asks > still)) return Number.POSITIVE_INFINITY;
+  return Math.sqrt(Math.max(0, holds - still) / (asks - still));
 }
 
 interface Level {

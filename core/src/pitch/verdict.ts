@@ -61,7 +61,13 @@ export function pitchVerdict(
   const rain = r.cases.find((c) => c.runsAway);
   const room = `Headroom ${saySmall(r.cover.headroom, body)} (${say(r.cover.headroom, 'length', units)}), ${say(r.cover.ground, 'area', units)} covered.`;
   const against = r.warnings.find((w) => w.includes('is ruled out') || w.includes('too thin to carry'));
-  const fails = (sentence: string, detail = room): Verdict => ({ holds: false, sentence, detail });
+  const lacks = missing(r, units);
+  // whatever else is wrong, what there is too little of is told with it
+  const fails = (sentence: string, detail = room): Verdict => ({
+    holds: false,
+    sentence,
+    detail: lacks.length === 0 ? detail : `${lacks.join(' ')} ${detail}`,
+  });
   if (against !== undefined) return fails(against);
   const first = givesFirst(r);
   if (first === null) return { holds: full, sentence: 'Nothing pulls on this rig yet.', detail: room };
@@ -78,7 +84,7 @@ export function pitchVerdict(
     const wind = at === null || !full ? '' : ` It ${slips ? 'slips' : 'lets go'} ${atWind(rig, r, at)}.`;
     return fails(
       `${capital(judged.link.name)} ${slips ? (breaks ? 'slips' : 'may slip') : breaks ? 'lets go' : 'is too weak'} first ${when(judged.link.caseId)}.`,
-      `${capital(marginWords(judged, units))}.${wind}${more} ${room}`,
+      `${capital(marginWords(judged, units))}.${wind}${more} ${full ? turned(rig, r) : ''}${room}`,
     );
   }
   if (rain !== undefined) return fails('Rain pools on it and the pool grows.', `Drop a corner or an edge. ${room}`);
@@ -109,12 +115,7 @@ export function pitchVerdict(
       `The ridge sags ${say(r.sag, 'length', units)}: too slack for a roof.`,
       `${say(r.sagLimit, 'length', units)} is the most you asked for. Haul it tighter. ${room}`,
     );
-  const cord = r.cords.find((c) => c.wanted > c.have);
-  if (cord !== undefined)
-    return fails(
-      `${capital(cord.name)} is too short for its lines.`,
-      `${say(cord.wanted, 'length', units)} wanted, ${say(cord.have, 'length', units)} on hand. ${room}`,
-    );
+  if (lacks.length > 0) return { holds: false, sentence: lacks[0]!, detail: [...lacks.slice(1), room].join(' ') };
   if (!full)
     return {
       holds: false,
@@ -128,17 +129,66 @@ export function pitchVerdict(
   return {
     holds: true,
     sentence: `Holds. ${go}`,
-    detail: `${capital(marginWords(first.judged, units))}, ${when(first.judged.link.caseId)}. ${judgedUnder(r)}${room}`,
+    detail: `${capital(marginWords(first.judged, units))}, ${when(first.judged.link.caseId)}. ${judgedUnder(rig, r)}${room}`,
   };
 }
 
-/** From where the wind was taken to come, and where it is worst. */
-function judgedUnder(r: PitchResult): string {
+/** Cord and pegs that there are too few of, a sentence each. */
+function missing(r: PitchResult, units: UnitChoice): string[] {
+  return [
+    ...r.cords
+      .filter((c) => c.wanted > c.have)
+      .map(
+        (c) =>
+          `${capital(c.name)} is too short for its lines: ${say(c.wanted, 'length', units)} wanted, ${say(c.have, 'length', units)} on hand.`,
+      ),
+    ...r.pegs
+      .filter((p) => p.wanted > p.have)
+      .map((p) => `${p.wanted - p.have} of ${p.name} are missing: ${p.wanted} wanted, ${p.have} on hand.`),
+  ];
+}
+
+/** A bearing the wind may come from, rad, and how many times over what pulls hardest then still holds. */
+interface FromBearing {
+  readonly from: number;
+  readonly left: number;
+}
+
+/** Every bearing with the least that is left in any gust from it; one in which the cloth flaps has nothing left. */
+function byBearing(r: PitchResult): FromBearing[] {
+  const least = new Map<number, number>();
+  for (const { from, left, solved } of r.rose)
+    least.set(from, Math.min(least.get(from) ?? Number.POSITIVE_INFINITY, solved ? left : 0));
+  return [...least].map(([from, left]) => ({ from, left }));
+}
+
+/** Turning a rig is worth telling where it leaves so many times as much. Judgement. */
+const WORTH_TURNING = 1.25;
+
+/** What the rig would hold of the wind as it is named if it were turned; nothing where that is little. */
+function turned(rig: RidgeRig, r: PitchResult): string {
+  const bearings = byBearing(r);
+  const { windFrom } = rig.pitch!;
+  const off = (from: number): number => Math.atan2(Math.sin(windFrom - from), Math.cos(windFrom - from));
+  const named = bearings.find((b) => Math.abs(off(b.from)) < 1e-6);
+  if (named === undefined || bearings.length < 2) return '';
+  const best = bearings.reduce((a, b) =>
+    b.left > a.left + 0.05 || (b.left > a.left - 0.05 && Math.abs(off(b.from)) < Math.abs(off(a.from))) ? b : a,
+  );
+  if (!(best.left > WORTH_TURNING * Math.max(named.left, 1e-6)) || !Number.isFinite(best.left)) return '';
+  const by = off(best.from);
+  const degrees = 5 * Math.round((Math.abs(by) * 180) / Math.PI / 5);
+  const times = (x: number): string => (x < 9.5 ? x.toFixed(1) : Math.round(x).toString());
+  return `In the wind as named, from the ${compassPoint(windFrom, 16)}, it holds ${times(named.left)} times the pull; turned by ${degrees}° ${by > 0 ? 'clockwise' : 'counter-clockwise'} it would hold ${times(best.left)} times. `;
+}
+
+/** From where the wind was taken to come, where it is worst, and what turning the rig would do. */
+function judgedUnder(rig: RidgeRig, r: PitchResult): string {
   const worst = r.cases.find((c) => c.id === (r.worst.gust ?? ''));
   if (worst?.wind === undefined || worst.wind === null) return '';
-  const bearings = new Set(r.cases.flatMap((c) => (c.wind === null ? [] : [c.wind.from.toFixed(3)]))).size;
+  const bearings = byBearing(r).length;
   const from = `from the ${compassPoint(worst.wind.from, 16)}`;
   return bearings > 1
-    ? `Wind from ${bearings} bearings, dry and soaked; worst ${from}. `
+    ? `Wind from ${bearings} bearings, dry and soaked; worst ${from}. ${turned(rig, r)}`
     : `Wind ${from} only: other bearings may be worse. `;
 }

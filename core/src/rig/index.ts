@@ -10,3 +10,4 @@ export * from './evaluate.js';
 export * from './sentences.js';
 export * from './tradeoff.js';
 export * from './site.js';
+export * from './used.js';

@@ -84,11 +84,16 @@ export interface RidgeRig {
   readonly rule: Rule;
   /** Where it stands: ids of a place and of its two anchors; the second is empty for a pole still to be set. */
   readonly site?: { readonly place: string; readonly from: string; readonly to: string };
+  /** Ids of what of the kit was left at home tonight: nothing is sized from it. */
+  readonly home?: readonly string[];
   /** A roof of the kit, pitched in a form and solved as a whole; `roof` is then not counted. */
   readonly pitch?: Pitch;
   /** A hammock hung on its trunks, or on others. */
   readonly bed?: Bed;
 }
+
+/** At most so many things of the kit can be told left at home. */
+export const MOST_HOME = 200;
 
 /** What a rig is judged with: the kit, the person's measures, the margins asked. */
 export interface Surroundings {

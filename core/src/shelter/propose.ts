@@ -2,7 +2,7 @@ import { LEAST_GAP } from '../catalogue/index.js';
 import type { Evaluated } from '../pitch/index.js';
 import { ratioOf } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
-import { BED_LIMITS, RigProblem } from '../rig/index.js';
+import { BED_LIMITS, RigProblem, isBrought } from '../rig/index.js';
 import type { PitchSurroundings, RidgeRig, Verdict } from '../rig/index.js';
 import type { PitchForm } from '../roof/index.js';
 import { groundedIn, raiseOver } from './bed-report.js';
@@ -79,7 +79,7 @@ export function hungToBear(
 ): Hung | null {
   // its own straps first, then what else is in the kit
   const own = rig.bed!.straps;
-  const kits = [own, ...around.straps.map((s) => s.id).filter((id) => id !== own)];
+  const kits = [own, ...around.straps.map((s) => s.id).filter((id) => id !== own && isBrought(rig, 'straps', id))];
   let best: Hung | null = null;
   for (const straps of kits) {
     const hung = hungOn(rig, straps, around, roof, units);

@@ -111,7 +111,7 @@ export function bedUnmet(
     {
       id: short[0]!.links[0]!.link.id,
       sentence: words(short[0]!, short.length - 1),
-      remedy: `Hung deeper it bears it: straps ${angles} below level, tied at ${say(ends[0].height, 'length', units)} and ${say(ends[1].height, 'length', units)}.`,
+      remedy: `${mended.straps === null ? 'Hung deeper' : `On the ${around.straps.find((s) => s.id === mended.straps)!.name}`} it bears it: straps ${angles} below level, tied at ${say(ends[0].height, 'length', units)} and ${say(ends[1].height, 'length', units)}.`,
       rig: mended.offer.rig,
     },
   ];

@@ -2,7 +2,7 @@ import { findCord } from '../catalogue/index.js';
 import { capital, say } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { NoSuchLine } from '../line/index.js';
-import { RigProblem, evaluateRidge, haulLimits, hauledTo } from '../rig/index.js';
+import { RigProblem, evaluateRidge, haulLimits, hauledTo, isBrought } from '../rig/index.js';
 import type { KitCord, RidgeRig, Surroundings } from '../rig/index.js';
 
 /** One cord of the kit, judged for this ridgeline. */
@@ -107,13 +107,14 @@ export function sizeCords(
   progress?: (done: number) => boolean,
 ): SizedCord[] {
   const out: SizedCord[] = [];
-  for (const [i, kitCord] of around.kit.entries()) {
+  const cords = around.kit.filter((c) => isBrought(rig, 'cords', c.id));
+  for (const [i, kitCord] of cords.entries()) {
     try {
       out.push(sizeCord(rig, around, kitCord, units));
     } catch (error) {
       if (!(error instanceof NoSuchLine || (error instanceof RigProblem && error.field === 'tensioning'))) throw error;
     }
-    if (progress?.((i + 1) / around.kit.length) === false) break;
+    if (progress?.((i + 1) / cords.length) === false) break;
   }
   return out;
 }

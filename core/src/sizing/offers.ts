@@ -4,7 +4,7 @@ import { offAxis } from '../hitch/index.js';
 import { cutOf, ratiosOf } from '../pitch/index.js';
 import type { CaseReading, Evaluated, Member, PitchModel } from '../pitch/index.js';
 import type { Guy, GuyAnchor, KitCord, PitchSurroundings, RidgeRig, RoofHitch } from '../rig/index.js';
-import { PITCH_LIMITS } from '../rig/index.js';
+import { PITCH_LIMITS, isBrought } from '../rig/index.js';
 import type { Assignment, Offer } from './assign.js';
 import { assign, undominated } from './assign.js';
 
@@ -87,6 +87,7 @@ export function chooseAll(
   aim: SizeAim,
 ): { readonly rig: RidgeRig; readonly shortfall: number; readonly proven: boolean } {
   const cords = around.kit.flatMap((kitCord): Cordage[] => {
+    if (!isBrought(rig, 'cords', kitCord.id)) return [];
     const cord = findCord(kitCord.cord);
     return cord === undefined ? [] : [{ kitCord, cord }];
   });
@@ -95,7 +96,7 @@ export function chooseAll(
   const guys = model.members.filter((m) => m.role === 'guy' || m.role === 'peg').map((m) => guyOffers(ask, m));
   const stocks = new Map<string, number>();
   for (const { kitCord } of cords) stocks.set(cordStock(kitCord.id), kitCord.length);
-  for (const p of around.pegs) stocks.set(pegStock(p.id), p.count);
+  for (const p of around.pegs) if (isBrought(rig, 'pegs', p.id)) stocks.set(pegStock(p.id), p.count);
   const onTrees = model.members.some((m) => m.role === 'ridge' || m.role === 'tie');
   const hosts = onTrees ? cords.filter((c) => c.cord.bears || c.kitCord.id === rig.cord) : [model.ridge];
   const memo = new Map<string, LineOffer[][]>();
@@ -411,14 +412,14 @@ function pegMass({ around }: Ask, anchor: GuyAnchor): number {
 }
 
 /** Pegs of the kit, one to three in line, leaning as now or square to the guy; anything else stays what it is. */
-function anchorsFor({ around }: Ask, guy: Guy, pitched: CaseReading, m: Member): GuyAnchor[] {
+function anchorsFor({ rig, around }: Ask, guy: Guy, pitched: CaseReading, m: Member): GuyAnchor[] {
   const { anchor } = guy;
   if (anchor.kind !== 'peg') return [anchor];
   const { level, up } = pitched.pullOn(m.foot);
   const square = Math.round(100 * Math.min(MOST_LEAN, Math.max(0, Math.atan2(up, level)))) / 100;
   const leans = Math.abs(square - anchor.lean) < 0.02 ? [anchor.lean] : [anchor.lean, square];
   const out: GuyAnchor[] = [];
-  for (const p of around.pegs)
+  for (const p of around.pegs.filter(({ id }) => isBrought(rig, 'pegs', id)))
     for (const lean of leans)
       for (const inLine of new Set([1, 2, 3, anchor.inLine])) out.push({ kind: 'peg', pegs: p.id, inLine, lean });
   return out;

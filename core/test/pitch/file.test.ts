@@ -9,12 +9,12 @@ import {
   rigFile,
   rigFileJsonSchema,
   surroundingsOf,
-  usedBy,
   wrongPitch,
   wrongGear,
   writeRigFile,
 } from '../../src/formats/index.js';
 import type { RigFile } from '../../src/formats/index.js';
+import { usedBy } from '../../src/rig/index.js';
 import { PITCH_FORMS } from '../../src/roof/index.js';
 import { aroundOf, rigOf, roofFor } from './helper.js';
 

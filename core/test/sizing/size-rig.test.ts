@@ -1,7 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
 import { evaluatePitch, ratioOf } from '../../src/pitch/index.js';
 import type { Guy, PitchSurroundings, RidgeRig } from '../../src/rig/index.js';
-import { billOf, priceOf, shortfallOf, sizeRig, strongestWind, takeChanges } from '../../src/sizing/index.js';
+import { usedBy } from '../../src/rig/index.js';
+import {
+  billOf,
+  priceOf,
+  shortfallOf,
+  sizeCords,
+  sizeRig,
+  strongestWind,
+  takeChanges,
+} from '../../src/sizing/index.js';
 import type { SizedRig } from '../../src/sizing/index.js';
 import { aroundOf, rigOf, squareRoof } from '../pitch/helper.js';
 
@@ -160,5 +169,17 @@ describe('what cannot be met', () => {
       expect(holds(wind)).toBe(true);
       expect(holds(wind + 1)).toBe(false);
     }
+  });
+});
+
+describe('what was brought tonight', () => {
+  test('nothing is sized from what was left at home, but what is tied in stays', () => {
+    const cordsOf = (r: RidgeRig): readonly string[] => [...usedBy(r).cords];
+    const left: RidgeRig = { ...wedge, home: around.kit.map((c) => c.id) };
+    const own = cordsOf(wedge);
+    expect(cordsOf(size(wedge, around, 'mass').rig).some((id) => !own.includes(id))).toBe(true);
+    for (const id of cordsOf(size(left, around, 'mass').rig)) expect(own).toContain(id);
+    const bare = { ...left, pitch: undefined } as unknown as RidgeRig;
+    expect(sizeCords(bare, around, units).map((c) => c.kitCord.id)).toEqual([wedge.cord]);
   });
 });

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { usedBy, wrongGear } from '@rough-bight/core/formats';
+import { wrongGear } from '@rough-bight/core/formats';
+import { usedBy } from '@rough-bight/core/rig';
 import { GEAR_LISTS, GEAR_NAMES } from '@rough-bight/core/rig';
 import type { Gear, GearList } from '@rough-bight/core/rig';
 import { Inject, Injectable } from '@nestjs/common';

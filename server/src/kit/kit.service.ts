@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
-import { usedBy } from '@rough-bight/core/formats';
+import { usedBy } from '@rough-bight/core/rig';
 import type { Sun, Wear } from '@rough-bight/core/catalogue';
 import type { KitCord } from '@rough-bight/core/rig';
 import { and, asc, eq } from 'drizzle-orm';

@@ -4,7 +4,7 @@ import type { Sign } from '@rough-bight/core/anchor';
 import { PULLS, SHELTERS, TERMINATIONS, WOODS } from '@rough-bight/core/catalogue';
 import type { Pull, Shelter } from '@rough-bight/core/catalogue';
 import { wrongBed, wrongPitch } from '@rough-bight/core/formats';
-import { MOST_HUNG, RIDGE_FORMAT, RIDGE_LIMITS, TENSIONINGS } from '@rough-bight/core/rig';
+import { MOST_HOME, MOST_HUNG, RIDGE_FORMAT, RIDGE_LIMITS, TENSIONINGS } from '@rough-bight/core/rig';
 import type { Bed, Pitch, RidgeRig, Tensioning } from '@rough-bight/core/rig';
 import { RULES, USES } from '@rough-bight/core/strength';
 import type { Rule, Use } from '@rough-bight/core/strength';
@@ -22,6 +22,8 @@ import {
   IsNumber,
   IsObject,
   IsOptional,
+  IsString,
+  MaxLength,
   Max,
   Min,
   ValidateBy,
@@ -204,6 +206,13 @@ export class RidgeRigDto {
   @ValidateNested()
   @Type(() => SiteDto)
   site?: SiteDto;
+  @ApiProperty({ required: false, type: [String], description: 'Ids of what of the kit was left at home' })
+  @IsOptional()
+  @IsArray({ message: 'What was left at home must be a list.' })
+  @ArrayMaxSize(MOST_HOME, { message: `At most ${MOST_HOME} things can be left at home.` })
+  @IsString({ each: true, message: 'What was left at home is told by ids.' })
+  @MaxLength(60, { each: true, message: 'An id has at most 60 characters.' })
+  home?: string[];
   @ApiProperty({ required: false, type: Object, description: 'docs/formats/rig.schema.json, rig.pitch' })
   @IsOptional()
   @IsObject({ message: 'pitch must be an object.' })

@@ -9,6 +9,7 @@ import {
   spanById,
   spanSummary,
   spanTitle,
+  offDrawing,
   survey,
   usualOf,
 } from '@rough-bight/core/ground';
@@ -61,6 +62,8 @@ export interface GroundJudgement {
   readonly tooClose: number;
   readonly tooFar: number;
   readonly survey: SurveyShown | null;
+  /** How far the drawing that is ranked is from what the measures say, m. */
+  readonly offDrawing: number;
 }
 
 export type GroundAnswer =
@@ -150,6 +153,7 @@ const service = {
         tooClose: ranking.tooClose,
         tooFar: ranking.tooFar,
         survey: surveyed.shown,
+        offDrawing: offDrawing(place, surveyed.shown?.points ?? []),
       },
     };
   },

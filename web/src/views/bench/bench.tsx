@@ -153,6 +153,7 @@ function Bench({ store, camp, me, step }: BenchProps): ReactElement {
               put(next);
               setSizing(false);
             }}
+            onBring={put}
             onClose={() => setSizing(false)}
           />
         ) : problem !== null ? (

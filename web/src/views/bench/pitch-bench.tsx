@@ -160,6 +160,7 @@ export function PitchBench({ store, camp, me, step }: Props): ReactElement {
               put(next);
               show('panel', null);
             }}
+            onBring={put}
             onClose={() => show('panel', null)}
           />
         ) : panel === 'compare' ? (

@@ -8,6 +8,7 @@ import { Segments } from '../../parts/choice.js';
 import { LongWork } from '../../parts/long-work.js';
 import { useUnits } from '../../parts/units.js';
 import type { PitchQuestion } from '../../workers/rig.worker.js';
+import { Brought } from './brought.js';
 import { startSizingRig, startStrongestWind } from '../../workers/use-judge.js';
 
 const AIM_NAMES: Readonly<Record<SizeAim, string>> = {
@@ -20,10 +21,13 @@ const AIM_NAMES: Readonly<Record<SizeAim, string>> = {
 export function PitchSize({
   question,
   onTake,
+  onBring,
   onClose,
 }: {
   readonly question: PitchQuestion;
   readonly onTake: (rig: RidgeRig) => void;
+  /** Something was brought or left at home: the panel stays. */
+  readonly onBring: (rig: RidgeRig) => void;
   readonly onClose: () => void;
 }): ReactElement {
   // what is asked is the rig as it was when the panel opened, or when another aim was chosen
@@ -31,7 +35,7 @@ export function PitchSize({
   return (
     <>
       <LongWork<SizedRig>
-        key={asked.aim}
+        key={`${asked.aim} ${(asked.question.rig.home ?? []).join()}`}
         label="Size it"
         title="The whole rig, from this kit"
         closes="Close sizing"
@@ -48,6 +52,14 @@ export function PitchSize({
           value={asked.aim}
           options={SIZE_AIMS.map((id) => ({ id, name: AIM_NAMES[id] }))}
           onChange={(aim) => setAsked({ aim, question })}
+        />
+        <Brought
+          rig={question.rig}
+          around={question.around}
+          onChange={(rig) => {
+            onBring(rig);
+            setAsked({ aim: asked.aim, question: { ...question, rig } });
+          }}
         />
       </div>
     </>

@@ -7,6 +7,7 @@ import type { ReactElement } from 'react';
 import { Segments } from '../../parts/choice.js';
 import { LongWork } from '../../parts/long-work.js';
 import { useUnits } from '../../parts/units.js';
+import { Brought } from './brought.js';
 import { startSizing } from '../../workers/use-judge.js';
 import type { Question } from '../../workers/rig.worker.js';
 
@@ -17,23 +18,32 @@ export function SizePanel({
   question,
   current,
   onTake,
+  onBring,
   onClose,
 }: {
   readonly question: Question;
   readonly current: string;
   readonly onTake: (rig: RidgeRig) => void;
+  /** Something was brought or left at home: the panel stays. */
+  readonly onBring: (rig: RidgeRig) => void;
   readonly onClose: () => void;
 }): ReactElement {
   return (
-    <LongWork<readonly SizedCord[]>
-      label="Size it"
-      title="Every cord of the kit, here"
-      closes="Close sizing"
-      start={(progress, done) => startSizing(question, progress, done)}
-      onClose={onClose}
-    >
-      {(cords) => <Ranked cords={cords} current={current} bed={question.rig.bed !== undefined} onTake={onTake} />}
-    </LongWork>
+    <>
+      <LongWork<readonly SizedCord[]>
+        key={(question.rig.home ?? []).join()}
+        label="Size it"
+        title="Every cord of the kit, here"
+        closes="Close sizing"
+        start={(progress, done) => startSizing(question, progress, done)}
+        onClose={onClose}
+      >
+        {(cords) => <Ranked cords={cords} current={current} bed={question.rig.bed !== undefined} onTake={onTake} />}
+      </LongWork>
+      <div className="size-aim">
+        <Brought rig={question.rig} around={{ kit: question.around.kit, pegs: [], straps: [] }} onChange={onBring} />
+      </div>
+    </>
   );
 }
 

@@ -303,6 +303,7 @@ function Ground({
             onOpen={(id) => show('span', id)}
             onStart={(s) => attempt(startRig(s))}
             onMoveRig={(rig, s) => attempt(moveRig(rig, s))}
+            onPlaceThem={placeThem}
           />
         )
       }

@@ -19,9 +19,12 @@ interface Props {
   readonly onOpen: (id: string | null) => void;
   readonly onStart: (span: JudgedSpan) => void;
   readonly onMoveRig: (rig: StoredRig, span: JudgedSpan) => void;
+  readonly onPlaceThem: () => void;
 }
 
 const SHOWN = 12;
+/** A drawing this far from its measures ranks something else than what stands there, m. Judgement. */
+const OFF = 0.1;
 
 /** The spans, best first, with their reasons; then those ruled out and why. */
 export function Spans(props: Props): ReactElement {
@@ -69,6 +72,17 @@ export function Spans(props: Props): ReactElement {
           </>
         )}
       </section>
+      {judgement.offDrawing > OFF && (
+        <div className="finding" role="status">
+          <p>
+            Ranked as drawn: the measures say otherwise by up to {say(judgement.offDrawing, 'length', units)}. Move the
+            marks to where the measures put them, then this ranking counts.
+          </p>
+          <button type="button" className="button" onClick={props.onPlaceThem}>
+            Move the marks
+          </button>
+        </div>
+      )}
       <ol className="spans" aria-label="Spans, best first">
         {judgement.good.slice(0, all ? undefined : SHOWN).map((l, i) => (
           <SpanRow key={l.span.id} listed={l} rank={i + 1} {...props} />

@@ -1,0 +1,45 @@
+import type { GearList } from './gear.js';
+import { guyOf } from './pitch.js';
+import type { RidgeRig } from './ridge.js';
+
+/** Ids of everything of the kit that a rig uses. */
+export function usedBy(rig: RidgeRig): Readonly<Record<'cords' | GearList, ReadonlySet<string>>> {
+  const used = {
+    cords: new Set([rig.cord]),
+    roofs: new Set<string>(),
+    pegs: new Set<string>(),
+    beds: new Set<string>(),
+    straps: new Set<string>(),
+  };
+  const { pitch, bed } = rig;
+  if (pitch !== undefined) {
+    used.roofs.add(pitch.roof);
+    for (const h of pitch.hitches) used.cords.add(h.cord);
+    for (const p of pitch.pulls ?? []) used.pegs.add(p.pegs);
+    for (const guy of [pitch.guy, ...Object.keys(pitch.own).map((key) => guyOf(pitch, key))]) {
+      used.cords.add(guy.cord);
+      if (guy.anchor.kind === 'peg') used.pegs.add(guy.anchor.pegs);
+    }
+  }
+  if (bed !== undefined) {
+    used.beds.add(bed.bed);
+    used.straps.add(bed.straps);
+    if (bed.aside !== null) {
+      used.cords.add(bed.aside.cord);
+      used.pegs.add(bed.aside.pegs);
+    }
+    for (const { anchor } of bed.ends)
+      if (anchor.kind === 'pole') {
+        used.cords.add(anchor.cord);
+        if (anchor.anchor.kind === 'peg') used.pegs.add(anchor.anchor.pegs);
+      }
+  }
+  return used;
+}
+
+/** Lists of the kit, cords before the rest. */
+export type KitList = 'cords' | GearList;
+
+/** Whether a thing of the kit was brought: not left at home, or tied into the rig already. */
+export const isBrought = (rig: RidgeRig, list: KitList, id: string): boolean =>
+  rig.home?.includes(id) !== true || usedBy(rig)[list].has(id);

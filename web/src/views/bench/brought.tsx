@@ -1,0 +1,51 @@
+import { usedBy } from '@rough-bight/core/rig';
+import type { KitList, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
+import type { ReactElement } from 'react';
+
+/** What of the kit was brought tonight: sizing takes from nothing else. What is tied into the rig is here. */
+export function Brought({
+  rig,
+  around,
+  onChange,
+}: {
+  readonly rig: RidgeRig;
+  readonly around: Pick<PitchSurroundings, 'kit' | 'pegs' | 'straps'>;
+  readonly onChange: (rig: RidgeRig) => void;
+}): ReactElement {
+  const used = usedBy(rig);
+  const home = new Set(rig.home ?? []);
+  const lists: readonly (readonly [KitList, readonly { readonly id: string; readonly name: string }[]])[] = [
+    ['cords', around.kit],
+    ['pegs', around.pegs],
+    ...(rig.bed === undefined ? [] : [['straps', around.straps] as const]),
+  ];
+  const things = lists.flatMap(([list, all]) => all.map(({ id, name }) => ({ id, name, tied: used[list].has(id) })));
+  const here = things.filter((t) => t.tied || !home.has(t.id)).length;
+  const set = (id: string, brought: boolean): void => {
+    const next = brought ? [...home].filter((x) => x !== id) : [...home, id];
+    onChange({ ...rig, home: next });
+  };
+  return (
+    <details className="brought">
+      <summary>
+        {here === things.length ? 'All of the kit was brought' : `${here} of ${things.length} things brought tonight`}
+      </summary>
+      <ul>
+        {things.map((t) => (
+          <li key={t.id}>
+            <label>
+              <input
+                type="checkbox"
+                checked={t.tied || !home.has(t.id)}
+                disabled={t.tied}
+                onChange={(e) => set(t.id, e.target.checked)}
+              />{' '}
+              {t.name}
+              {t.tied && <span className="quiet"> on this rig</span>}
+            </label>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
