@@ -111,7 +111,7 @@ describe('a whole rig sized', () => {
     const { onTake } = shown(gable);
     begun[0]!.end();
     const sized = sizeRig(gable.rig, gable.around, 'cut', UNITS)!;
-    const boxes = screen.getAllByRole('checkbox');
+    const boxes = within(screen.getByRole('region', { name: 'Size it' })).getAllByRole('checkbox');
     expect(boxes).toHaveLength(sized.changes.length);
     expect(boxes.length).toBeGreaterThan(1);
     fireEvent.click(screen.getByRole('button', { name: `Take all ${sized.changes.length} changes` }));
@@ -195,7 +195,7 @@ describe('every cord of the kit, ranked', () => {
   test('one that fails is told why and cannot be taken; one that holds is taken with its haul', () => {
     const onTake = shown(line);
     const cords = sizeCords(line, fly.around, UNITS);
-    const items = screen.getAllByRole('listitem');
+    const items = within(screen.getByRole('region', { name: 'Size it' })).getAllByRole('listitem');
     expect(items).toHaveLength(cords.length);
     for (const c of cords) {
       const item = items.find((li) => li.querySelector('b')!.textContent === c.kitCord.name)!;

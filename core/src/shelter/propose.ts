@@ -211,7 +211,11 @@ export function proposeHang(rig: RidgeRig, around: PitchSurroundings, units: Uni
       ? { rig: hung.offer.rig, by: 0, turned: null, over: null }
       : roofFor(hung.offer.rig, around);
   let whole = judged(roof.rig, around, units);
-  for (let round = 0; round < ROUNDS && whole !== null && whole.bed !== null && roof.by < MOST; round++) {
+  for (
+    let round = 0;
+    round < ROUNDS && bedHolds(hung.bed) && whole !== null && whole.bed !== null && roof.by < MOST;
+    round++
+  ) {
     const near = whole.bed.over === null ? [] : tooNear(whole.bed.over);
     if (near.length === 0) break;
     // in weather cloth comes nearer than it was pitched

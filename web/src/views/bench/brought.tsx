@@ -26,22 +26,24 @@ export function Brought({
     onChange({ ...rig, home: next });
   };
   return (
-    <details className="brought">
+    <details className="signs brought">
       <summary>
         {here === things.length ? 'All of the kit was brought' : `${here} of ${things.length} things brought tonight`}
       </summary>
-      <ul>
+      <ul className="sign-list">
         {things.map((t) => (
           <li key={t.id}>
-            <label>
+            <label className="check">
               <input
                 type="checkbox"
                 checked={t.tied || !home.has(t.id)}
                 disabled={t.tied}
                 onChange={(e) => set(t.id, e.target.checked)}
-              />{' '}
-              {t.name}
-              {t.tied && <span className="quiet"> on this rig</span>}
+              />
+              <span>
+                {t.name}
+                {t.tied && <span className="quiet"> on this rig</span>}
+              </span>
             </label>
           </li>
         ))}

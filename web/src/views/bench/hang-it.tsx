@@ -185,7 +185,11 @@ function Together({
     ridgeBy === 0 ? null : `${ridgeBy > 0 ? 'Raise' : 'Lower'} the ridge by ${m(Math.abs(ridgeBy))}.`,
   ].filter((x): x is string => x !== null);
   const comes = [
-    nearest === null ? null : `the cloth comes no nearer than ${m(nearest.distance)} in any wind`,
+    nearest === null
+      ? null
+      : nearest.distance < 0.01
+        ? `the cloth comes down on ${nearest.what === 'person' ? 'who lies in it' : nearest.what === 'strap' ? 'a strap' : 'the bed'} in some wind`
+        : `the cloth comes no nearer than ${m(nearest.distance)} in any wind`,
     dry === null ? null : `${say(dry, 'share', units)} of the bed stays dry in this rain`,
   ].filter((x): x is string => x !== null);
   return (

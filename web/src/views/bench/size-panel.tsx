@@ -82,7 +82,7 @@ function Ranked({
               <b>{c.kitCord.name}</b>
               {c.kitCord.id === current && <span className="quiet"> on the bench</span>}
               <span className={c.holds ? 'sized-margin' : 'sized-margin word-short'}>
-                {c.holds ? `${c.margin.toFixed(1)} ×` : 'fails'}
+                {c.holds ? `${say(c.margin, 'ratio', units)} ×` : 'fails'}
               </span>
             </div>
             <p>{c.reason}</p>

@@ -100,7 +100,13 @@ export function marksOf(rig: RidgeRig, judgement: Judgement | null, body: BodyMe
           : `${rig.roof.on ? 'roof' : ''}${rig.roof.on && rig.hung.length > 0 ? ' and ' : ''}${rig.hung.length > 0 ? `${rig.hung.length} more` : ''}`,
       state: hanging === 0 ? 'none' : state(fails((id) => id.startsWith('grip'))),
     },
-    { id: 'guy', step: 'guy', name: 'Guy', text: 'none', state: 'none' },
+    {
+      id: 'guy',
+      step: 'guy',
+      name: 'Guy',
+      text: (r?.unguyed ?? 0) > 0 ? 'not one on the roof' : 'none',
+      state: (r?.unguyed ?? 0) > 0 ? 'fails' : 'none',
+    },
     bedMark(judgement?.bed ?? null, units),
     {
       id: 'weather',
