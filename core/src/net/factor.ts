@@ -133,37 +133,28 @@ function subtractTimes(
   }
 }
 
-/** out = aᵀ bᵀ, 3 x 3: written out, for it runs more often than anything else. */
-function productBothTransposed(out: Float64Array, a: Float64Array, ai: number, b: Float64Array, bi: number): void {
+/**
+ * out = a bᵀ, 3 x 3; aᵀ bᵀ where the steps down and across `a` are exchanged. Written out: it runs more often than anything else.
+ * @param down   step from one row of `a` to the next: 3, or 1 for aᵀ
+ * @param across from one column to the next: 1, or 3
+ */
+function product(
+  out: Float64Array,
+  a: Float64Array,
+  ai: number,
+  down: 1 | 3,
+  across: 1 | 3,
+  b: Float64Array,
+  bi: number,
+): void {
   const a0 = a[ai] as number;
-  const a1 = a[ai + 1] as number;
-  const a2 = a[ai + 2] as number;
-  const a3 = a[ai + 3] as number;
+  const a1 = a[ai + across] as number;
+  const a2 = a[ai + 2 * across] as number;
+  const a3 = a[ai + down] as number;
   const a4 = a[ai + 4] as number;
-  const a5 = a[ai + 5] as number;
-  const a6 = a[ai + 6] as number;
-  const a7 = a[ai + 7] as number;
-  const a8 = a[ai + 8] as number;
-  for (let c = 0; c < 3; c++) {
-    const b0 = b[bi + 3 * c] as number;
-    const b1 = b[bi + 3 * c + 1] as number;
-    const b2 = b[bi + 3 * c + 2] as number;
-    out[c] = a0 * b0 + a3 * b1 + a6 * b2;
-    out[3 + c] = a1 * b0 + a4 * b1 + a7 * b2;
-    out[6 + c] = a2 * b0 + a5 * b1 + a8 * b2;
-  }
-}
-
-/** out = a bᵀ, 3 x 3. */
-function productTransposed(out: Float64Array, a: Float64Array, ai: number, b: Float64Array, bi: number): void {
-  const a0 = a[ai] as number;
-  const a1 = a[ai + 1] as number;
-  const a2 = a[ai + 2] as number;
-  const a3 = a[ai + 3] as number;
-  const a4 = a[ai + 4] as number;
-  const a5 = a[ai + 5] as number;
-  const a6 = a[ai + 6] as number;
-  const a7 = a[ai + 7] as number;
+  const a5 = a[ai + down + 2 * across] as number;
+  const a6 = a[ai + 2 * down] as number;
+  const a7 = a[ai + 2 * down + across] as number;
   const a8 = a[ai + 8] as number;
   for (let c = 0; c < 3; c++) {
     const b0 = b[bi + 3 * c] as number;
@@ -198,9 +189,9 @@ export function factorise(f: Factors, floor?: Float64Array): void {
       const following = next[k] as number;
       const from = at[k] as number;
       const end = start[k + 1] as number;
-      productTransposed(m, pivot, 9 * k, second, 9 * from);
+      product(m, pivot, 9 * k, 3, 1, second, 9 * from);
       if (!symmetric) {
-        productBothTransposed(n, pivot, 9 * k, lower, 9 * from);
+        product(n, pivot, 9 * k, 1, 3, lower, 9 * from);
         subtractTimes(upper, where, row, from + 1, end, upper, n);
       }
       subtractTimes(lower, where, row, from, end, lower, m);
