@@ -6,8 +6,8 @@ import type { Impossible } from './impossible.js';
 import { impossibleTriangles } from './impossible.js';
 import type { Measurer, Observation } from './measures.js';
 import { observe, unitError } from './measures.js';
-import type { Measure, Place } from './place.js';
-import { HOW_WORDS } from './place.js';
+import type { At, Measure, Place } from './place.js';
+import { HOW_WORDS, apart } from './place.js';
 import { heightAt } from './surface.js';
 
 /** What the measures of a place say, and what is wrong with them. */
@@ -165,20 +165,17 @@ export function placedByMeasures(place: Place, points: Adjustment['points']): Pl
 
 /**
  * How far a distance of the drawing is from what the measures make of it, at the most, m: 0 once the marks stand where the measures
- * put them. Only between points that were measured.
+ * put them. Only between points that the measures place.
  */
-export function offDrawing(
-  place: Place,
-  points: readonly { readonly id: string; readonly at: readonly [number, number] }[],
-): number {
+export function offDrawing(place: Place, points: Adjustment['points']): number {
   const drawn = new Map(place.things.map((t) => [t.id, t.at]));
-  const found = new Map(points.map((p) => [p.id, p.at]));
-  const apart = (at: ReadonlyMap<string, readonly [number, number]>, a: string, b: string): number | null => {
-    const [p, q] = [at.get(a), at.get(b)];
-    return p === undefined || q === undefined ? null : Math.hypot(p[0] - q[0], p[1] - q[1]);
+  const found = new Map(points.filter((p) => !p.free).map((p) => [p.id, p.at]));
+  const between = (at: ReadonlyMap<string, At>, { from, to }: Measure): number | null => {
+    const [p, q] = [at.get(from), at.get(to)];
+    return p === undefined || q === undefined ? null : apart(p, q);
   };
-  return place.measures.reduce((most, { from, to }) => {
-    const [is, was] = [apart(found, from, to), apart(drawn, from, to)];
+  return place.measures.reduce((most, m) => {
+    const [is, was] = [between(found, m), between(drawn, m)];
     return is === null || was === null ? most : Math.max(most, Math.abs(is - was));
   }, 0);
 }

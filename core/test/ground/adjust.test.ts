@@ -8,6 +8,7 @@ import {
   bearingOf,
   impossibleTriangles,
   normalFrom,
+  offDrawing,
   placedByMeasures,
   randomFrom,
   survey,
@@ -299,6 +300,19 @@ describe('the survey of a place', () => {
     const sure = again.adjustment.points.filter((q) => !q.free);
     const at = (id: string): At => next.things.find((x) => x.id === id)!.at;
     for (const p of sure) for (const q of sure) expect(apart(at(p.id), at(q.id))).toBeCloseTo(apart(p.at, q.at), 1);
+  });
+  test('a ranking of the drawing knows how far that is from the measures, until the marks are moved', () => {
+    const found = survey(landing, who, units)!;
+    const off = offDrawing(landing, found.adjustment.points);
+    expect(off).toBeGreaterThan(0.1);
+    const [a, b] = [landing.measures[0]!.from, landing.measures[0]!.to];
+    const at = (id: string): At => found.adjustment.points.find((x) => x.id === id)!.at;
+    const drawn = (id: string): At => landing.things.find((x) => x.id === id)!.at;
+    expect(off).toBeGreaterThanOrEqual(Math.abs(apart(at(a), at(b)) - apart(drawn(a), drawn(b))) - 1e-12);
+    const next = placedByMeasures(landing, found.adjustment.points);
+    // to the centimetre each
+    expect(offDrawing(next, found.adjustment.points)).toBeLessThan(0.03);
+    expect(offDrawing(landing, [])).toBe(0);
   });
   test('nothing measured is no survey; a bad bearing is told in degrees', () => {
     expect(survey(place([tree('a', [0, 0])]), who, units)).toBeNull();

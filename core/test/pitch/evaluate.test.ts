@@ -248,3 +248,22 @@ describe('answers stay answers', () => {
     for (const r of cold.rows) expect(row(warm, r.id).pitched).toBeCloseTo(r.pitched, 1);
   });
 });
+
+describe('what there is too little of', () => {
+  test('is told whatever else is wrong, and by itself it is no holding', () => {
+    const few = { ...around, kit: around.kit.map((c) => ({ ...c, length: 1 })) };
+    const rig = rigOf('gable', square, { soil: 'sand' });
+    const judged = evaluatePitch(rig, few, { full: true, spreads: false, rising: false }).result;
+    const said = pitchVerdict(rig, judged, few.body, { length: 'm', force: 'N' });
+    expect(said.holds).toBe(false);
+    expect(`${said.sentence} ${said.detail}`).toMatch(
+      /is too short for its lines: \d+\.?\d* m wanted, 1\.00 m on hand/,
+    );
+    const pegless = { ...around, pegs: around.pegs.map((p) => ({ ...p, count: 0 })) };
+    const still = { ...rig, wind: { ...rig.wind, beaufort: 0 }, pitch: { ...rig.pitch!, soil: 'turf' } };
+    const calm = evaluatePitch(still, pegless, { full: true, spreads: false, rising: false, wind: null }).result;
+    const verdict = pitchVerdict(still, calm, pegless.body, { length: 'm', force: 'N' });
+    expect(verdict.holds).toBe(false);
+    expect(`${verdict.sentence} ${verdict.detail}`).toMatch(/\d+ of .* are missing: \d+ wanted, 0 on hand/);
+  });
+});
