@@ -71,18 +71,18 @@ export function Spans(props: Props): ReactElement {
             </div>
           </>
         )}
+        {judgement.offDrawing > OFF && (
+          <div className="finding">
+            <p>
+              Ranked as drawn: the measures say otherwise by up to {say(judgement.offDrawing, 'length', units)}. Move
+              the marks to where the measures put them, then this ranking counts.
+            </p>
+            <button type="button" className="button" onClick={props.onPlaceThem}>
+              Move the marks
+            </button>
+          </div>
+        )}
       </section>
-      {judgement.offDrawing > OFF && (
-        <div className="finding" role="status">
-          <p>
-            Ranked as drawn: the measures say otherwise by up to {say(judgement.offDrawing, 'length', units)}. Move the
-            marks to where the measures put them, then this ranking counts.
-          </p>
-          <button type="button" className="button" onClick={props.onPlaceThem}>
-            Move the marks
-          </button>
-        </div>
-      )}
       <ol className="spans" aria-label="Spans, best first">
         {judgement.good.slice(0, all ? undefined : SHOWN).map((l, i) => (
           <SpanRow key={l.span.id} listed={l} rank={i + 1} {...props} />
