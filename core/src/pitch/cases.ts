@@ -147,7 +147,6 @@ export function pitchCases(rig: RidgeRig, wind?: GivenWind | null): PitchCase[] 
   const gust = gustOf(rig, wind);
   if (gust !== null)
     for (const wet of [false, true])
-      // one law round the compass: each starts from where its neighbour stood
       for (const law of WIND_LAW_IDS)
         for (const from of gust.bearings) out.push(gustCase({ speed: gust.speed, from, law }, wet));
   return out;

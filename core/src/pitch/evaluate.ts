@@ -289,7 +289,7 @@ function spreadsOf(rig: TiedRig, base: PitchState, wind: Spread): Spreads {
   const moved: PitchState[] = [];
   const c = base.case;
   const tryOut = (undo: () => void, pressure = 1): void => {
-    moved.push(solveCase(rig, c, { pressure }));
+    moved.push(solveCase(rig, c, { pressure, from: base.stood }));
     undo();
   };
   const { unstressed } = rig.model.ridge;

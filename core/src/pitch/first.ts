@@ -51,7 +51,7 @@ export function letsGoIn(
   const still = places.map((p) => least(p, quiet));
   if (windy.length === 0)
     return { letsGo: places.map((p, i) => ({ id: p.id, gust: still[i]! < 1 ? 0 : null })), flaps: null };
-  const worst = new Map<string, { wind: CaseWind; wet: boolean; at: number }>();
+  const worst = new Map<string, Tried>();
   const calm = (wet: boolean): CaseReading | undefined =>
     quiet.find((r) => r.state.case.group === (wet ? 'wet' : 'pitched')) ?? quiet[0];
   const [dryCalm, wetCalm] = [calm(false), calm(true)];
@@ -65,15 +65,20 @@ export function letsGoIn(
       found = r;
     }
     if (found === null) continue;
+    const { stood } = found.state;
     const { id, wind, wet } = found.state.case;
     const before = worst.get(id);
-    if (before === undefined || at < before.at) worst.set(id, { wind: wind!, wet, at });
+    if (before === undefined || at < before.at) worst.set(id, { wind: wind!, wet, at, stood });
   }
   const tried = [...worst.values()].sort((a, b) => a.at - b.at).slice(0, MOST_CASES);
   const speed = windy[0]!.state.case.wind!.speed;
   let flaps: number | null = null;
   const levelAt = (at: number, most: number): Level => {
-    const states = tried.slice(0, most).map(({ wind, wet }) => solveCase(rig, gustCase({ ...wind, speed: at }, wet)));
+    const states = tried.slice(0, most).map((t) => {
+      const state = solveCase(rig, gustCase({ ...t.wind, speed: at }, t.wet), { from: t.stood });
+      t.stood = state.stood ?? t.stood;
+      return state;
+    });
     if (states.some((s) => s.luffing || !s.numbers.converged)) flaps = at;
     const these = states.flatMap((s) => [s, ...s.cycle]).map(read);
     return { speed: at, left: places.map((p) => least(p, these)) };
@@ -109,6 +114,15 @@ function wouldLetGo(p: Place, r: CaseReading, calm: CaseReading | undefined): nu
   const still = calm === undefined ? 0 : p.asks(calm);
   if (!(asks > still)) return Number.POSITIVE_INFINITY;
   return Math.sqrt(Math.max(0, holds - still) / (asks - still));
+}
+
+/** A gust followed to other speeds, and where it stood last. */
+interface Tried {
+  readonly wind: CaseWind;
+  readonly wet: boolean;
+  /** In how many times the judged wind some place would let go in it. */
+  readonly at: number;
+  stood: Float64Array | null;
 }
 
 interface Level {

@@ -60,6 +60,11 @@ export interface PitchState {
   /** Litres standing; more where water keeps coming as the cloth gives. */
   readonly litres: number;
   readonly runsAway: boolean;
+  /**
+   * Where it stood with every hitch held, m from the structure's origin, before water or snow came on it: where a like case may begin.
+   * Null where it found no rest.
+   */
+  readonly stood: Float64Array | null;
 }
 
 /** A rig tied off: its engine and the unstressed lengths it was tied to. */
@@ -197,15 +202,16 @@ export function tieOff(
   const numbers = numbersOf(engine, outcome);
   const tension = Float64Array.from(line, (i) => numbers.tension[i]!);
   const held = hitchesOf(model, s, numbers);
-  if (outcome.converged) rig.stood.held = engine.state.x.slice();
+  const stood = outcome.converged ? engine.state.x.slice() : null;
+  rig.stood.held = stood;
   if (options.slip !== false && slips(model, held, false, s)) outcome = solve(engine);
-  return { ...rig, tension, pitched: stateOf({ ...rig, tension } as TiedRig, PITCHED, outcome, held) };
+  return { ...rig, tension, pitched: { ...stateOf({ ...rig, tension } as TiedRig, PITCHED, outcome, held), stood } };
 }
 
-/** Puts the rig back where it stood before any hitch slid. */
-function asHeld({ engine, stood }: TiedRig): void {
-  if (stood.held === null) return;
-  engine.state.x.set(stood.held);
+/** Puts the rig where it stood before any hitch slid. */
+function asHeld({ engine }: TiedRig, held: Float64Array | null): void {
+  if (held === null) return;
+  engine.state.x.set(held);
   engine.state.slip.set(engine.structure.passAt);
   engine.solved = true;
 }
@@ -300,12 +306,14 @@ export function solveCase(
     readonly slip?: boolean;
     /** false gives up on cloth that finds no rest at once. */
     readonly patient?: boolean;
+    /** Where to begin: `stood` of a like case; from where it stood last otherwise. */
+    readonly from?: Float64Array | null;
   } = {},
 ): PitchState {
   const { model, engine } = rig;
   const { structure: s } = engine;
   setCase(rig, c);
-  asHeld(rig);
+  asHeld(rig, options.from ?? rig.stood.held);
   const { pressure = 1 } = options;
   let cycle: PitchState[] = [];
   const { wind } = c;
@@ -319,7 +327,8 @@ export function solveCase(
   let gust = blow();
   let outcome = gust === null ? solve(engine, BOUNDED) : gust.outcome;
   const held = hitchesOf(model, s, numbersOf(engine, outcome));
-  if (gust?.stands ?? outcome.converged) rig.stood.held = engine.state.x.slice();
+  const stood = (gust?.stands ?? outcome.converged) ? engine.state.x.slice() : null;
+  if (stood !== null) rig.stood.held = stood;
   if (options.slip !== false && slips(model, held, c.wet, s)) {
     gust = blow();
     outcome = gust === null ? solve(engine, BOUNDED) : gust.outcome;
@@ -349,7 +358,7 @@ export function solveCase(
     snowOn(engine, c.snow);
     outcome = solve(engine, BOUNDED);
   }
-  const state = stateOf(rig, c, outcome, held, { ponds, litres, runsAway });
+  const state = { ...stateOf(rig, c, outcome, held, { ponds, litres, runsAway }), stood };
   if (gust === null || gust.stands) return state;
   return { ...state, luffing: true, cycle };
 }
@@ -390,6 +399,7 @@ function stateOf(
         : 1,
     luffing: false,
     cycle: [],
+    stood: null,
     ...water,
   };
 }
