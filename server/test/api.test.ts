@@ -78,6 +78,18 @@ describe('saving a rig', () => {
     expect(revisions.map((r: { version: number }) => r.version)).toEqual([before.version + 1, before.version]);
   });
 
+  test('what was left at home is kept with the rig', async () => {
+    const before = await stored();
+    const next = { ...before.document, home: ['manila', 'bungee'] };
+    await request(http).put('/api/rigs/landing-gable').send(body(next, before.version)).expect(200);
+    expect((await stored()).document.home).toEqual(['manila', 'bungee']);
+    await request(http)
+      .put('/api/rigs/landing-gable')
+      .send(body(before.document, before.version + 1))
+      .expect(200);
+    expect((await stored()).document).not.toHaveProperty('home');
+  });
+
   test('a save made from an older version is told so, and changes nothing', async () => {
     const now = await stored();
     const { body: problem } = await request(http)
@@ -104,6 +116,9 @@ describe('saving a rig', () => {
   test.each<[string, (r: RidgeRig) => unknown, RegExp]>([
     ['document.span.tape', (r) => ({ ...r, span: { ...r.span, tape: -1 } }), /span must be a number from 0\.5 to 60 m/],
     ['document.span.tape', (r) => ({ ...r, span: { ...r.span, tape: '6' } }), /span must be a number/],
+    ['document.home', (r) => ({ ...r, home: 'manila' }), /left at home must be a list/],
+    ['document.home', (r) => ({ ...r, home: [7] }), /told by ids/],
+    ['document.home', (r) => ({ ...r, home: Array.from({ length: 201 }, (_, i) => `c${i}`) }), /At most 200 things/],
     ['document.span.how', (r) => ({ ...r, span: { ...r.span, how: 'guess' } }), /one of tape, paces/],
     ['document.trunks', (r) => ({ ...r, trunks: [r.trunks[0]] }), /list of two/],
     ['document.trunks.1.girth', (r) => ({ ...r, trunks: [r.trunks[0], { ...r.trunks[1], girth: null }] }), /girth/],

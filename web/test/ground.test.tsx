@@ -8,9 +8,11 @@ import type { ReactElement } from 'react';
 import { findCord } from '@rough-bight/core/catalogue';
 import type { Place, Thing } from '@rough-bight/core/ground';
 import { fitOf } from '@rough-bight/core/ground';
+import type { GroundJudgement } from '../src/workers/ground.worker.js';
 import { system } from '../src/app/theme.js';
 import { ChooseControls } from '../src/views/ground/choose-controls.js';
 import { MeasureControls } from '../src/views/ground/measure-controls.js';
+import { Spans } from '../src/views/ground/spans.js';
 import { Palette, ThingControls, ThingsTable } from '../src/views/ground/thing-controls.js';
 
 const camp = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.json'), 'utf8'));
@@ -238,5 +240,49 @@ describe('what is wanted', () => {
     expect(
       (screen.getByRole('combobox', { name: 'Ridgeline' }) as HTMLSelectElement).selectedOptions[0]!.textContent,
     ).toBe('no longer in the kit');
+  });
+});
+
+describe('the ranking of a drawing', () => {
+  const shown = (offDrawing: number): { moved: () => number } => {
+    let moved = 0;
+    const judgement: GroundJudgement = {
+      place: landing,
+      fit: fitOf(landing.wish, { cord: findCord('nylon-550-4')!, length: 15 }, 0.6, body),
+      good: [],
+      out: [],
+      goodCount: 0,
+      outCount: 0,
+      tooClose: 0,
+      tooFar: 0,
+      survey: null,
+      offDrawing,
+    };
+    render(
+      <ChakraProvider value={system}>
+        <Spans
+          judgement={judgement}
+          explained={null}
+          open={null}
+          body={body}
+          rigs={[]}
+          onOpen={() => undefined}
+          onStart={() => undefined}
+          onMoveRig={() => undefined}
+          onPlaceThem={() => moved++}
+        />
+      </ChakraProvider>,
+    );
+    return { moved: () => moved };
+  };
+  test('that its measures contradict says by how much, and moves the marks', () => {
+    const { moved } = shown(0.38);
+    expect(screen.getByText(/^Ranked as drawn: the measures say otherwise by up to 0\.38 m/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Move the marks' }));
+    expect(moved()).toBe(1);
+  });
+  test('that agrees with them says nothing of it', () => {
+    shown(0.04);
+    expect(screen.queryByText(/^Ranked as drawn/)).toBeNull();
   });
 });

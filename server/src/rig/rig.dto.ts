@@ -208,10 +208,11 @@ export class RidgeRigDto {
   site?: SiteDto;
   @ApiProperty({ required: false, type: [String], description: 'Ids of what of the kit was left at home' })
   @IsOptional()
-  @IsArray({ message: 'What was left at home must be a list.' })
+  // the lowest is told first
   @ArrayMaxSize(MOST_HOME, { message: `At most ${MOST_HOME} things can be left at home.` })
-  @IsString({ each: true, message: 'What was left at home is told by ids.' })
   @MaxLength(60, { each: true, message: 'An id has at most 60 characters.' })
+  @IsString({ each: true, message: 'What was left at home is told by ids.' })
+  @IsArray({ message: 'What was left at home must be a list.' })
   home?: string[];
   @ApiProperty({ required: false, type: Object, description: 'docs/formats/rig.schema.json, rig.pitch' })
   @IsOptional()
