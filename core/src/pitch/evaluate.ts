@@ -222,6 +222,8 @@ export interface PitchResult {
     readonly have: number;
   }[];
   readonly residual: number;
+  /** Trees that nothing may be tied to, and why; a sentence each. */
+  readonly against: readonly string[];
   readonly warnings: readonly string[];
 }
 
@@ -506,6 +508,10 @@ export function evaluatePitch(
     pegs: pegsOf(tied),
     cords: cordsOf(tied),
     residual: Math.max(...states.map((x) => x.numbers.residual)),
+    against: bearing(model).flatMap(({ tree, ridge }): string[] => {
+      const t = treeOf(rig, tree)!;
+      return t.standsOnWord ? [] : screenTree(t, ridge && rig.use === 'person');
+    }),
   };
   return { result: { ...base, warnings: warningsOf(tied, base) }, tied, readings };
 }
@@ -796,12 +802,7 @@ const SAID = { length: 'm', force: 'N' } as const;
 function warningsOf(tied: TiedRig, r: Omit<PitchResult, 'warnings'>): string[] {
   const { model } = tied;
   const { rig } = model;
-  const out: string[] = [];
-  for (const { tree, ridge } of bearing(model)) {
-    const t = treeOf(rig, tree)!;
-    if (!t.standsOnWord) out.push(...screenTree(t, ridge && rig.use === 'person'));
-  }
-  out.push(...heldTwice(model));
+  const out: string[] = [...r.against, ...heldTwice(model)];
   const flaps = r.cases.filter((c) => c.luffing || !c.converged);
   if (flaps.length > 0) {
     const [c] = flaps;

@@ -60,7 +60,7 @@ export function pitchVerdict(
   const when = (id: string): string => r.cases.find((c) => c.id === id)?.said ?? id;
   const rain = r.cases.find((c) => c.runsAway);
   const room = `Headroom ${saySmall(r.cover.headroom, body)} (${say(r.cover.headroom, 'length', units)}), ${say(r.cover.ground, 'area', units)} covered.`;
-  const against = r.warnings.find((w) => w.includes('is ruled out') || w.includes('too thin to carry'));
+  const [against] = r.against;
   const lacks = missing(r, units);
   // whatever else is wrong, what there is too little of is told with it
   const fails = (sentence: string, detail = room): Verdict => ({

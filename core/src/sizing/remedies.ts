@@ -84,14 +84,13 @@ export function unmetOf(rig: RidgeRig, around: PitchSurroundings, known: Evaluat
       ...remedy,
     });
   }
-  for (const w of result.warnings)
-    if (w.includes('is ruled out'))
-      out.push({
-        id: 'tree',
-        sentence: w,
-        remedy: 'Tie to another tree: no change of line mends this one.',
-        rig: null,
-      });
+  for (const sentence of result.against)
+    out.push({
+      id: 'tree',
+      sentence,
+      remedy: 'Tie to another tree: no change of line mends this one.',
+      rig: null,
+    });
   for (const c of result.cords)
     if (c.wanted > c.have)
       out.push({
@@ -164,9 +163,9 @@ function remedyFor(ask: Ask, row: PitchRow, { link, judgement }: Judged): Remedy
     case 'hitch':
       return m === undefined ? none : (gripRemedy(ask, m) ?? none);
     case 'tie-out': {
-      const held = Object.values(HOLDS).find((h) => link.name.startsWith(h.name));
+      const hold = m?.role === 'loop' ? model.layout.hitchHolds[m.end] : m?.reach?.hold;
       const better = Object.values(HOLDS)
-        .filter((h) => held !== undefined && h.strength.typical >= held.strength.typical * short)
+        .filter((h) => hold !== undefined && h.strength.typical >= HOLDS[hold].strength.typical * short)
         .sort((a, b) => a.strength.typical - b.strength.typical)[0];
       return {
         remedy:

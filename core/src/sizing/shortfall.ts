@@ -11,7 +11,7 @@ export function shortfallOf(result: PitchResult): number {
   for (const c of result.cords) missing(c.wanted, c.have);
   for (const p of result.pegs) missing(p.wanted, p.have);
   if (result.sag !== null) missing(result.sag, result.sagLimit);
-  if (result.warnings.some((w) => w.includes('is ruled out'))) sum += 10;
+  if (result.against.length > 0) sum += 10;
   for (const c of result.cases) sum += c.runsAway ? 1 : 0;
   if (!allSolved(result)) sum += 0.5;
   return sum;

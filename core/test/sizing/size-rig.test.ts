@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { evaluatePitch, ratioOf } from '../../src/pitch/index.js';
+import { evaluatePitch, pitchVerdict, ratioOf } from '../../src/pitch/index.js';
 import type { Guy, PitchSurroundings, RidgeRig } from '../../src/rig/index.js';
 import { usedBy } from '../../src/rig/index.js';
 import {
@@ -12,6 +12,7 @@ import {
   takeChanges,
 } from '../../src/sizing/index.js';
 import type { SizedRig } from '../../src/sizing/index.js';
+import { unmetOf } from '../../src/sizing/remedies.js';
 import { aroundOf, rigOf, squareRoof } from '../pitch/helper.js';
 
 const square = squareRoof(2);
@@ -181,5 +182,23 @@ describe('what was brought tonight', () => {
     for (const id of cordsOf(size(left, around, 'mass').rig)) expect(own).toContain(id);
     const bare = { ...left, pitch: undefined } as unknown as RidgeRig;
     expect(sizeCords(bare, around, units).map((c) => c.kitCord.id)).toEqual([wedge.cord]);
+  });
+});
+
+describe('a tree that nothing may be tied to', () => {
+  test.each<[string, Partial<RidgeRig['trunks'][0]>, RegExp]>([
+    ['ruled out by a sign', { signs: ['rocking'] }, /is ruled out/],
+    ['too thin for a person', { girth: 0.3 }, /too thin to carry a person/],
+  ])('%s: verdict, shortfall and what cannot be met agree', (_, part, said) => {
+    const rig: RidgeRig = { ...wedge, use: 'person', trunks: [{ ...wedge.trunks[0], ...part }, wedge.trunks[1]] };
+    const known = evaluatePitch(rig, around, { full: true, spreads: false, rising: false });
+    expect(known.result.against[0]).toMatch(said);
+    expect(known.result.warnings).toContain(known.result.against[0]);
+    expect(pitchVerdict(rig, known.result, around.body, units)).toMatchObject({
+      holds: false,
+      sentence: known.result.against[0],
+    });
+    expect(shortfallOf(known.result)).toBeGreaterThanOrEqual(10);
+    expect(unmetOf(rig, around, known, units).find((u) => u.id === 'tree')?.sentence).toBe(known.result.against[0]);
   });
 });
