@@ -5,7 +5,7 @@ import { solveCase } from './solve.js';
 import type { PitchState, TiedRig } from './solve.js';
 
 /** Pressures this near, as a share of the largest, are the same. */
-const SAME = 1e-9;
+const SAME = 1e-5;
 
 /** After so many cases without rest the rig flaps: what comes after is no longer coaxed. */
 const MOST_FLAPPING = 4;
@@ -20,7 +20,6 @@ interface Known {
 
 /** A gust still to be solved, with what is nearest to it of all that is known. */
 interface Waiting {
-  readonly index: number;
   readonly c: PitchCase;
   /** Its pressure wherever the cloth is, Pa; null where that goes with the shape. */
   readonly given: Float64Array | null;
@@ -29,58 +28,84 @@ interface Waiting {
   apart: number;
 }
 
+/** Half of a rig's cases, as much work as the other half. */
+export type Half = 0 | 1;
+
+/** Cases that are solved together, each from what is like it, and the half they belong to: groups know nothing of each other. */
+const TOGETHER: readonly { readonly half: Half; readonly has: (c: PitchCase) => boolean }[] = [
+  { half: 0, has: (c) => !c.wet },
+  { half: 1, has: (c) => c.wet && !lifted(c) },
+  { half: 0, has: (c) => c.wet && lifted(c) },
+];
+const lifted = ({ wind }: PitchCase): boolean => wind?.law === 'lift' || wind?.law === 'blocked';
+
+/** Whether a case belongs to a half: two threads may have one each, and find what one alone would have found. */
+export const isIn = (half: Half, c: PitchCase): boolean => TOGETHER.some((t) => t.half === half && t.has(c));
+
 /**
  * Every case of a rig, in the order they are given. Gusts are solved in the order of their likeness: the next is always the one whose
  * pressure is nearest to that of a shape already found, and it begins from there (Prim's order of a least spanning tree). A canopy's
  * pressure often does not depend on where the wind comes from: such gusts stand for each other.
+ * @param options.known states found already, which are not solved again
  */
 export function solveCases(
   rig: TiedRig,
   cases: readonly PitchCase[],
-  options: { readonly slip?: boolean } = {},
+  options: { readonly slip?: boolean; readonly known?: readonly PitchState[] } = {},
 ): PitchState[] {
-  const out = new Array<PitchState>(cases.length);
-  const calm: { readonly wet: boolean; readonly known: Known }[] = [];
+  const found = new Map((options.known ?? []).map((s) => [s.case.id, s]));
+  for (const { has } of TOGETHER) {
+    const these = cases.filter((c) => has(c) && !found.has(c.id));
+    if (these.length > 0) for (const s of solveTogether(rig, these, options)) found.set(s.case.id, s);
+  }
+  return cases.map((c) => found.get(c.id)!);
+}
+
+/** Cases of one wetness, from the rig as pitched. */
+function solveTogether(
+  rig: TiedRig,
+  cases: readonly PitchCase[],
+  { slip }: { readonly slip?: boolean },
+): readonly PitchState[] {
+  const options = slip === undefined ? {} : { slip };
+  const out: PitchState[] = [];
+  const calm: Known[] = [];
   const still = new Float64Array(rig.dry.area.length);
-  cases.forEach((c, i) => {
-    if (c.wind !== null) return;
+  if (rig.pitched.stood !== null) rig.stood.held = rig.pitched.stood;
+  for (const c of cases) {
+    if (c.wind !== null) continue;
     const state = c.id === 'pitched' ? rig.pitched : solveCase(rig, c, options);
-    out[i] = state;
-    if (state.stood !== null && c.sway === 0 && c.snow === 0)
-      calm.push({ wet: c.wet, known: { at: state.stood, under: still, state: null } });
-  });
+    out.push(state);
+    if (state.stood !== null && c.sway === 0 && c.snow === 0) calm.push({ at: state.stood, under: still, state: null });
+  }
   let flapping = 0;
-  for (const wet of [false, true]) {
-    const waiting = cases.flatMap((c, index): Waiting[] =>
-      c.wind === null || c.wet !== wet
-        ? []
-        : [{ index, c, given: givenPressure(rig, c), nearest: null, apart: Number.POSITIVE_INFINITY }],
-    );
-    const learn = (known: Known): void => {
-      for (const w of waiting) {
-        const apart = apartFrom(rig, w, known);
-        if (apart < w.apart) [w.apart, w.nearest] = [apart, known];
-      }
-    };
-    for (const k of calm) if (k.wet === wet) learn(k.known);
-    if (waiting.some((w) => w.nearest === null) && rig.stood.held !== null)
-      learn({ at: rig.stood.held, under: still, state: null });
-    while (waiting.length > 0) {
-      const { index, c, given, nearest, apart } = waiting.splice(leastApart(waiting), 1)[0]!;
-      const like = given !== null && nearest?.state?.case.wind?.law !== 'plate' ? nearest?.state : null;
-      if (like && apart <= SAME * largest(rig, given!)) {
-        out[index] = { ...like, case: c };
-        continue;
-      }
-      const state = solveCase(rig, c, {
-        ...options,
-        patient: flapping < MOST_FLAPPING,
-        ...(nearest === null ? {} : { from: nearest.at }),
-      });
-      out[index] = state;
-      if (state.luffing || !state.numbers.converged) flapping++;
-      else if (state.stood !== null) learn({ at: state.stood, under: state.numbers.pressure, state });
+  const waiting = cases.flatMap((c): Waiting[] =>
+    c.wind === null ? [] : [{ c, given: givenPressure(rig, c), nearest: null, apart: Number.POSITIVE_INFINITY }],
+  );
+  const learn = (known: Known): void => {
+    for (const w of waiting) {
+      const apart = apartFrom(rig, w, known);
+      if (apart < w.apart) [w.apart, w.nearest] = [apart, known];
     }
+  };
+  for (const k of calm) learn(k);
+  if (waiting.some((w) => w.nearest === null) && rig.stood.held !== null)
+    learn({ at: rig.stood.held, under: still, state: null });
+  while (waiting.length > 0) {
+    const { c, given, nearest, apart } = waiting.splice(leastApart(waiting), 1)[0]!;
+    const like = given !== null && nearest?.state?.case.wind?.law !== 'plate' ? nearest?.state : null;
+    if (like && apart <= SAME * largest(rig, given!)) {
+      out.push({ ...like, case: c });
+      continue;
+    }
+    const state = solveCase(rig, c, {
+      ...options,
+      patient: flapping < MOST_FLAPPING,
+      ...(nearest === null ? {} : { from: nearest.at }),
+    });
+    out.push(state);
+    if (state.luffing || !state.numbers.converged) flapping++;
+    else if (state.stood !== null) learn({ at: state.stood, under: state.numbers.pressure, state });
   }
   return out;
 }

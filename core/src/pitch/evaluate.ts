@@ -13,8 +13,9 @@ import type { Figure } from '../working/index.js';
 import { derive } from '../working/index.js';
 import { strainAt } from '../line/index.js';
 import { PITCHED, pitchCases } from './cases.js';
-import type { CaseGroup, CaseWind, GivenWind } from './cases.js';
-import { solveCases } from './envelope.js';
+import type { CaseGroup, CaseWind, GivenWind, PitchCase } from './cases.js';
+import { isIn, solveCases } from './envelope.js';
+import type { Half } from './envelope.js';
 import type { LetsGo } from './first.js';
 import { letsGoIn } from './first.js';
 import { allPlaces, anchorHolds, chainsOf, leftIn } from './ledger.js';
@@ -242,6 +243,14 @@ export interface PitchOptions {
   readonly rising?: boolean;
   /** The rig as it was a moment ago: where to start from. */
   readonly from?: TiedRig;
+  /** What was solved of this very rig already, as {@link solvePitch} gives it. */
+  readonly solved?: Solved;
+}
+
+/** A tied rig and what it does in some of its cases. */
+export interface Solved {
+  readonly tied: TiedRig;
+  readonly states: readonly PitchState[];
 }
 
 /** By feel, a haul is off by so much either way. Judgement. */
@@ -373,6 +382,37 @@ export interface Evaluated {
 }
 
 /**
+ * Ties a pitched rig off and solves its cases, or half of them. The states are plain values, which another
+ * thread may have worked out; halves put together are what one would have found alone.
+ * @throws RigProblem naming field and remedy; NoSuchLine when no ridgeline gives the sag, dip or tension asked
+ */
+export function solvePitch(
+  rig: RidgeRig,
+  around: PitchSurroundings,
+  options: PitchOptions,
+  half?: Half,
+): Solved & { readonly cases: readonly PitchCase[] } {
+  const slip = options.slip !== false;
+  const { among, solved } = options;
+  const tied =
+    solved?.tied ??
+    tieOff(pitchModel(rig, around, { ranges: options.full }), {
+      inTurn: options.full,
+      slip,
+      ...(options.from === undefined ? {} : { from: options.from }),
+    });
+  const all = options.full
+    ? pitchCases(rig, options.wind).filter((c) => c.wind === null || among === undefined || among.has(c.id))
+    : [PITCHED];
+  const cases = half === undefined ? all : all.filter((c) => isIn(half, c));
+  return {
+    tied,
+    cases,
+    states: solveCases(tied, cases, { slip, ...(solved === undefined ? {} : { known: solved.states }) }),
+  };
+}
+
+/**
  * The whole judgement of a pitched rig: form, solve under every case, ledger, water, cover.
  * @throws RigProblem naming field and remedy; NoSuchLine when no ridgeline gives the sag, dip or tension asked
  */
@@ -381,18 +421,8 @@ export function evaluatePitch(
   around: PitchSurroundings,
   options: PitchOptions = { full: true },
 ): Evaluated {
-  const model = pitchModel(rig, around, { ranges: options.full });
-  const slip = options.slip !== false;
-  const tied = tieOff(model, {
-    inTurn: options.full,
-    slip,
-    ...(options.from === undefined ? {} : { from: options.from }),
-  });
-  const { among } = options;
-  const cases = options.full
-    ? pitchCases(rig, options.wind).filter((c) => c.wind === null || among === undefined || among.has(c.id))
-    : [PITCHED];
-  const states = solveCases(tied, cases, { slip });
+  const { tied, states, cases } = solvePitch(rig, around, options);
+  const { model } = tied;
   // every shape of a cycle counts: a line takes the worst of them
   const through = states.flatMap((s) => [s, ...s.cycle]);
   const places = allPlaces(model);

@@ -1,5 +1,5 @@
 import { evaluatePitch, pitchVerdict } from '../pitch/index.js';
-import type { Evaluated, GivenWind, TiedRig } from '../pitch/index.js';
+import type { Evaluated, GivenWind, Solved, TiedRig } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { evaluateRidge, verdictOf } from '../rig/index.js';
 import type { PitchSurroundings, RidgeResult, RidgeRig, Verdict } from '../rig/index.js';
@@ -31,9 +31,11 @@ export function evaluateShelter(
     readonly from?: TiedRig;
     /** A gust at the roof instead of the rig's own wind; null for still air. */
     readonly wind?: GivenWind | null;
+    /** What was solved of this very rig already. */
+    readonly solved?: Solved;
   },
 ): Shelter {
-  const { full, from, wind } = options;
+  const { full, from, wind, solved } = options;
   const spreads = options.spreads ?? true;
   const roof =
     rig.pitch === undefined
@@ -43,6 +45,7 @@ export function evaluateShelter(
           spreads,
           ...(from === undefined ? {} : { from }),
           ...(wind === undefined ? {} : { wind }),
+          ...(solved === undefined ? {} : { solved }),
         });
   const ridge = roof !== null ? null : evaluateRidge(rig, around, units, { ranges: full && spreads });
   const without =

@@ -1,6 +1,7 @@
 import { NoSuchLine } from '@rough-bight/core/line';
 import type { UnitChoice } from '@rough-bight/core/quantity';
-import type { PitchResult, PitchRow, TiedRig } from '@rough-bight/core/pitch';
+import { solvePitch } from '@rough-bight/core/pitch';
+import type { PitchResult, PitchRow, Solved, TiedRig } from '@rough-bight/core/pitch';
 import { RigProblem, evaluateRidge, tradeoff } from '@rough-bight/core/rig';
 import type {
   PitchSurroundings,
@@ -14,7 +15,9 @@ import { evaluateShelter, hangIt, proposeHang, roofAdvice } from '@rough-bight/c
 import type { BedResult, HangAnswer, HangTogether, RoofAdvice } from '@rough-bight/core/shelter';
 import { adviseRidge, sizeCords, sizeRig, strongestWind } from '@rough-bight/core/sizing';
 import type { Advice, SizeAim, SizedCord, SizedRig } from '@rough-bight/core/sizing';
-import { expose } from 'comlink';
+import type { Remote } from 'comlink';
+import { expose, wrap } from 'comlink';
+import type { HalfService } from './half.worker.js';
 import { withoutWorkings } from './without-workings.js';
 
 export interface Question {
@@ -61,16 +64,31 @@ function answer<T>(work: () => T): Answer<T> {
   }
 }
 
+/** Solves half of a rig's cases. */
+let half: Remote<HalfService> | undefined;
+const halfWorker = (): Remote<HalfService> =>
+  (half ??= wrap<HalfService>(new Worker(new URL('./half.worker.ts', import.meta.url), { type: 'module' })));
+
+/** A rig's cases solved by two threads; null where it cannot be pitched. */
+async function inHalves(rig: RidgeRig, around: PitchSurroundings): Promise<Solved | null> {
+  const other = halfWorker().solve(rig, around);
+  const own = answer(() => solvePitch(rig, around, { full: true }, 0));
+  const states = await other;
+  return own.ok && states !== null ? { tied: own.value.tied, states: [...own.value.states, ...states] } : null;
+}
+
 /** What a ledger shows of its rows while a hand moves: how each stands by what governs it. */
 const firstLinks = (rows: readonly PitchRow[]): PitchRow[] =>
   withoutWorkings(rows.map((row) => ({ ...row, links: row.links.slice(0, 1) })));
 
 const service = {
-  judgePitch: ({ rig, around, units }: PitchQuestion, full: boolean): Answer<PitchJudgement> =>
-    answer(() => {
+  judgePitch: async ({ rig, around, units }: PitchQuestion, full: boolean): Promise<Answer<PitchJudgement>> => {
+    const solved = full ? await inHalves(rig, around) : null;
+    return answer(() => {
       const { roof, bed, verdict } = evaluateShelter(rig, around, units, {
         full,
         ...(full || stood === undefined ? {} : { from: stood }),
+        ...(solved === null ? {} : { solved }),
       });
       stood = roof!.tied;
       const { result } = roof!;
@@ -83,7 +101,8 @@ const service = {
             verdict,
             full,
           };
-    }),
+    });
+  },
   /** What a rig comes to in a sentence, with or without a roof pitched on it. */
   verdict: ({ rig, around, units }: PitchQuestion): Answer<Verdict> =>
     answer(() => evaluateShelter(rig, around, units, { full: true, spreads: rig.rule === 'chance' }).verdict),
