@@ -153,7 +153,7 @@ test('a rig goes out as a file and comes in again; a file that is none says why'
   ]);
   const path = info.outputPath('hammock-fly.rig.json');
   await download.saveAs(path);
-  expect((JSON.parse(readFileSync(path, 'utf8')) as { format: string }).format).toBe('rough-bight/rig@3');
+  expect((JSON.parse(readFileSync(path, 'utf8')) as { format: string }).format).toBe('rough-bight/rig@4');
   await page.goto('/camps/sallow-ait');
   await page.getByLabel('Rig file').setInputFiles(path);
   await expect(page).toHaveURL(/\/rigs\/[0-9a-f-]{36}\/hang/);

@@ -60,9 +60,9 @@ describe('the demo rigs', () => {
   test('they are an instructive set: one holds, one is ruled out, one is too weak', () => {
     expect(verdictOf(judge(gable), around.body, units)).toMatchObject({
       holds: false,
-      sentence: 'The line holds; the roof on it is not guyed.',
+      sentence: 'The line holds; the cloth on it is not guyed.',
     });
-    const bare = { ...gable, roof: { ...gable.roof, on: false } };
+    const bare = { ...gable, hung: gable.hung.filter((h) => h.area === 0) };
     expect(verdictOf(judge(bare), around.body, units)).toMatchObject({ holds: true });
     const low = {
       ...bare,
@@ -76,8 +76,9 @@ describe('the demo rigs', () => {
   test('vertical pulls carry what hangs: roof, lantern and cord', () => {
     const model = ridgeModel(gable, around);
     const state = model.stateOf(casesOf(gable)[0]!);
-    const weight =
-      (gable.roof.mass + gable.hung[0]!.mass + model.cord.massPerMetre.typical * state.unstressed) * GRAVITY;
+    const hung = gable.hung.reduce((sum, h) => sum + h.mass, 0);
+    expect(gable.hung.map((h) => h.area > 0)).toEqual([false, true, true]);
+    const weight = (hung + model.cord.massPerMetre.typical * state.unstressed) * GRAVITY;
     expect(-state.pull[0][2] - state.pull[1][2]).toBeCloseTo(weight, 8);
   });
 
@@ -165,8 +166,7 @@ describe('a rig answers to its inputs', () => {
 
 describe('what cannot be', () => {
   test.each([
-    ['roof.at.1', { ...gable, roof: { ...gable.roof, at: [1.9, 9] as const } }],
-    ['roof.wetMass', { ...gable, roof: { ...gable.roof, wetMass: 0.1 } }],
+    ['hung.0.wetMass', { ...gable, hung: [{ ...gable.hung[0]!, wetMass: 0.01 }] }],
     ['hung.0.at', { ...gable, hung: [{ ...gable.hung[0]!, at: 12 }] }],
     ['cord', { ...gable, cord: 'gone' }],
     [
@@ -198,7 +198,7 @@ describe('what cannot be', () => {
             groundRise: p.rise,
             trunks: [{ ...gable.trunks[0], girth: p.girth, tieHeight: p.tie }, gable.trunks[1]],
             tensioning: { ...gable.tensioning, how: 'tension', tension: p.tension },
-            hung: [{ id: 'x', name: 'x', mass: p.mass, at: 2 }],
+            hung: [{ id: 'x', name: 'x', mass: p.mass, wetMass: p.mass, area: 0, at: 2 }],
             wind: { ...gable.wind, beaufort: p.beaufort },
             cord: p.cord,
           };

@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import { resolve } from 'node:path';
 import { DataInUse } from './db/lock.js';
+import { NewerData } from './db/bring-up.js';
 import { openStore } from './db/database.js';
 import { seed } from './db/seed.js';
 import { createApp } from './web/create.js';
@@ -12,6 +13,7 @@ export async function serve(options: {
 }): Promise<{ readonly address: string; readonly stop: () => Promise<void> }> {
   const store = await openStore(resolve(options.data));
   try {
+    for (const said of store.opened) console.log(said);
     const seeded = await seed(store);
     const app = await createApp(store);
     await app.listen(options.port, '127.0.0.1');
@@ -43,7 +45,7 @@ export async function run(options: { readonly data: string; readonly port: numbe
         void stop().then(() => process.exit(0));
       });
   } catch (error) {
-    if (error instanceof DataInUse) console.error(error.message);
+    if (error instanceof DataInUse || error instanceof NewerData) console.error(error.message);
     else if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE')
       console.error(`Port ${options.port} is taken. Stop what uses it, or set PORT to another.`);
     else throw error;

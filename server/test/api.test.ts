@@ -61,7 +61,12 @@ describe('reading', () => {
   test('the API describes itself', async () => {
     const { body: doc } = await request(http).get('/api/docs-json').expect(200);
     expect(Object.keys(doc.paths)).toEqual(expect.arrayContaining(['/api/rigs/{id}', '/api/camps/{id}', '/api/me']));
-    expect(doc.components.schemas.SpanDto.properties.tape).toMatchObject({ minimum: 0.5, maximum: 60 });
+    const { document } = doc.components.schemas.SaveRigDto.properties;
+    expect(document.properties.span.properties.tape).toMatchObject({
+      minimum: 0.5,
+      maximum: 60,
+      description: 'span m',
+    });
   });
 });
 
@@ -116,8 +121,8 @@ describe('saving a rig', () => {
   test.each<[string, (r: RidgeRig) => unknown, RegExp]>([
     ['document.span.tape', (r) => ({ ...r, span: { ...r.span, tape: -1 } }), /span must be a number from 0\.5 to 60 m/],
     ['document.span.tape', (r) => ({ ...r, span: { ...r.span, tape: '6' } }), /span must be a number/],
-    ['document.home', (r) => ({ ...r, home: 'manila' }), /left at home must be a list/],
-    ['document.home', (r) => ({ ...r, home: [7] }), /told by ids/],
+    ['document.home', (r) => ({ ...r, home: 'manila' }), /must be a list/],
+    ['document.home.0', (r) => ({ ...r, home: [7] }), /left at home’s id must be text/],
     ['document.home', (r) => ({ ...r, home: Array.from({ length: 201 }, (_, i) => `c${i}`) }), /At most 200 things/],
     ['document.span.how', (r) => ({ ...r, span: { ...r.span, how: 'guess' } }), /one of tape, paces/],
     ['document.trunks', (r) => ({ ...r, trunks: [r.trunks[0]] }), /list of two/],
@@ -129,17 +134,18 @@ describe('saving a rig', () => {
     ],
     ['document.ends.0.wraps', (r) => ({ ...r, ends: [{ ...r.ends[0], wraps: 1.5 }, r.ends[1]] }), /whole number/],
     ['document.tensioning', (r) => ({ ...r, tensioning: 7 }), /object/],
-    ['document.roof.at', (r) => ({ ...r, roof: { ...r.roof, at: [1] } }), /two places/],
-    ['document.roof.at', (r) => ({ ...r, roof: { ...r.roof, at: [1, 'x'] } }), /place on the line/],
-    ['document.roof.at.1', (r) => ({ ...r, roof: { ...r.roof, at: [1, 30] } }), /off a line of/],
+    ['document.hung.0.at', (r) => ({ ...r, hung: [{ ...r.hung[0]!, at: 'x' }] }), /place on the line/],
+    ['document.hung.0.at', (r) => ({ ...r, hung: [{ ...r.hung[0]!, at: 30 }] }), /off a line of/],
+    ['document.hung.0.wetMass', (r) => ({ ...r, hung: [{ ...r.hung[0]!, wetMass: 0 }] }), /cannot weigh less wet/],
     [
       'document.hung',
-      (r) => ({ ...r, hung: Array.from({ length: 9 }, (_, i) => ({ id: String(i), name: '', mass: 1, at: 2 })) }),
-      /At most 8/,
+      (r) => ({ ...r, hung: Array.from({ length: 13 }, (_, i) => ({ ...r.hung[0]!, id: String(i) })) }),
+      /At most 12/,
     ],
     ['document.cord', (r) => ({ ...r, cord: 'not-mine' }), /no longer in the kit/],
     ['document.wind.beaufort', (r) => ({ ...r, wind: { ...r.wind, beaufort: 13 } }), /wind/],
-    ['document.extra', (r) => ({ ...r, extra: 1 }), /not a field/],
+    ['document.extra', (r) => ({ ...r, extra: 1 }), /no such field/],
+    ['document.hung', (r) => ({ ...r, hung: [1, 2].map((at) => ({ ...r.hung[0]!, at })) }), /id of its own/],
     ['document.format', (r) => ({ ...r, format: 'other@9' }), /format must be/],
   ])('%s is refused by name', async (field, broken, message) => {
     const before = await stored();
@@ -182,6 +188,27 @@ describe('saving a rig', () => {
     }
     expect(await stored()).toEqual(before);
     await request(http).get('/api/health').expect(200);
+  });
+
+  test.each<[string, string, string]>([
+    ['a zero character', JSON.stringify({ name: 'a\u0000b' }), 'name'],
+    ['half of a character', '{"name":"a\\ud800b"}', 'name'],
+    ['a broken name of a field', '{"document":{"a\\u0000":1}}', 'document'],
+    ['lists a hundred thousand deep', `{"document":${'['.repeat(1e5)}${']'.repeat(1e5)}}`, 'document.0.0.0.0.0.0.0'],
+  ])('%s anywhere in a body is refused by field', async (_, sent, field) => {
+    for (const [method, path] of [
+      ['put', '/api/rigs/landing-gable'],
+      ['post', '/api/camps/sallow-ait/rig-files'],
+      ['put', '/api/me'],
+      ['post', '/api/nets/solve'],
+    ] as const) {
+      const answer = await request(http)[method](path).set('content-type', 'application/json').send(sent).expect(422);
+      expect(answer.body).toMatchObject({ code: 'invalid', fields: [{ field }] });
+    }
+  });
+  test('a character that no id has, in an address, is refused as such', async () => {
+    for (const path of ['/api/rigs/a%00b', '/api/camps/%00', '/api/camps/sallow-ait/kit/%0a', '/api/rigs/%ED%A0%80'])
+      expect((await request(http).get(path).expect(422)).body).toMatchObject({ fields: [{ field: 'address' }] });
   });
 
   test('rigs are made and taken down', async () => {

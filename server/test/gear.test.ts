@@ -141,7 +141,8 @@ describe('pitched rigs', () => {
         .put(`/api/rigs/${rigId}`)
         .send({ name, note, version, document: { ...document, pitch } });
     const { body: bad } = await put({ ...document.pitch, spread: -3 }).expect(422);
-    expect(bad.message).toMatch(/pitch\.spread: The spread along the ridge must be a number from 0 to 600/);
+    expect(bad.message).toMatch(/^The spread along the ridge must be a number from 0 to 600 N/);
+    expect(bad.fields[0].field).toBe('document.pitch.spread');
     const { body: gone } = await put({ ...document.pitch, roof: 'none' }).expect(422);
     expect(gone.fields[0].field).toBe('document.pitch.roof');
     const { body: saved } = await put({ ...document.pitch, spread: 55 }).expect(200);

@@ -213,9 +213,9 @@ describe('a camp', () => {
     fireEvent.change(chooser, { target: { files: [file('notes.txt', 'no')] } });
     expect((await screen.findByRole('alert')).textContent).toMatch(/^notes\.txt is not a rig file: it is not JSON/);
     expect(sent).toEqual([]);
-    fireEvent.change(chooser, { target: { files: [file('fly.rig.json', '{"format":"rough-bight/rig@3"}')] } });
+    fireEvent.change(chooser, { target: { files: [file('fly.rig.json', '{"format":"rough-bight/rig@4"}')] } });
     await waitFor(() => expect(address()).toBe('/rigs/made/hang'));
-    expect(sent[0]).toMatchObject({ path: '/api/camps/c/rig-files', body: { format: 'rough-bight/rig@3' } });
+    expect(sent[0]).toMatchObject({ path: '/api/camps/c/rig-files', body: { format: 'rough-bight/rig@4' } });
   });
   test('empty, it says how to begin; without cord, what is missing', async () => {
     camp = { ...base, rigs: [], places: [], kit: [] };

@@ -15,7 +15,7 @@ import { system } from '../src/app/theme.js';
 import type { Camp } from '../src/data/types.js';
 import { GroundControls } from '../src/views/bench/ground-controls.js';
 import { GuyControls } from '../src/views/bench/guy-controls.js';
-import { AlsoOnLine, HangControls } from '../src/views/bench/hang-controls.js';
+import { HangControls } from '../src/views/bench/hang-controls.js';
 import { Ledger } from '../src/views/bench/ledger.js';
 import { PitchRoof } from '../src/views/bench/pitch-roof.js';
 import { PitchWeather } from '../src/views/bench/pitch-weather.js';
@@ -173,14 +173,14 @@ describe('the ridge', () => {
 describe('what hangs on the line', () => {
   test('something is hung in the middle, named anew, and taken off', () => {
     const { editing, last } = editor({ ...bareRig, hung: [] });
-    render(<AlsoOnLine {...editing} />);
+    render(<HangControls {...editing} />);
     expect(screen.getByText(/A lantern, a drying coat/)).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Hang something' }));
     const [hung] = last().hung;
     expect(hung!.at).toBeCloseTo(measuredSpan(bareRig, around.body) / 2, 1);
     cleanup();
-    const with_ = editor({ ...bareRig, hung: [{ id: 'x', name: 'lantern', mass: 0.5, at: 2 }] });
-    render(<AlsoOnLine {...with_.editing} />);
+    const with_ = editor({ ...bareRig, hung: [{ id: 'x', name: 'lantern', mass: 0.5, wetMass: 0.5, area: 0, at: 2 }] });
+    render(<HangControls {...with_.editing} />);
     type(screen.getByLabelText('What'), '  coat ');
     expect(with_.last().hung[0]!.name).toBe('coat');
     type(screen.getByLabelText('What'), ' ');
@@ -188,17 +188,19 @@ describe('what hangs on the line', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Take lantern off the line' }));
     expect(with_.last().hung).toEqual([]);
   });
-  test('a roof told by its mass: its fields come with it', () => {
-    const { editing, last } = editor({ ...bareRig, roof: { ...bareRig.roof, on: false } });
+  test('cloth has an area and a soaked mass; what never soaks weighs the same wet', () => {
+    const lamp = { id: 'x', name: 'lantern', mass: 0.5, wetMass: 0.5, area: 0, at: 2 };
+    const { editing, last } = editor({ ...bareRig, hung: [lamp] });
     render(<HangControls {...editing} />);
-    expect(screen.queryByLabelText('Soaked')).toBeNull();
-    fireEvent.click(screen.getByRole('checkbox'));
-    expect(last().roof.on).toBe(true);
+    type(screen.getByLabelText('Cloth'), '5');
+    expect(last().hung[0]!.area).toBe(5);
+    type(screen.getByLabelText('Mass'), '0.7');
+    expect(last().hung[0]).toMatchObject({ mass: 0.7, wetMass: 0.7 });
     cleanup();
-    const on = editor({ ...bareRig, roof: { ...bareRig.roof, on: true } });
-    render(<HangControls {...on.editing} />);
-    type(screen.getByLabelText('Faces the wind'), '5');
-    expect(on.last().roof.area).toBe(5);
+    const soaked = editor({ ...bareRig, hung: [{ ...lamp, wetMass: 1.2 }] });
+    render(<HangControls {...soaked.editing} />);
+    type(screen.getByLabelText('Mass'), '0.9');
+    expect(soaked.last().hung[0]).toMatchObject({ mass: 0.9, wetMass: 1.2 });
   });
 });
 

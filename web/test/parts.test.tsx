@@ -116,11 +116,11 @@ describe('the scene', () => {
   });
 
   test('a judgement a moment behind the hand does not break it', () => {
-    const more = { ...gable, hung: [...gable.hung, { id: 'b', name: 'bag', mass: 1, at: 2.5 }] };
+    const more = { ...gable, hung: [...gable.hung, { id: 'b', name: 'bag', mass: 1, wetMass: 1, area: 0, at: 2.5 }] };
     render(scene(more, gable));
     expect(screen.queryByRole('slider', { name: 'Move bag' })).toBeNull();
     cleanup();
-    render(scene({ ...gable, hung: [], roof: { ...gable.roof, on: false } }, gable));
+    render(scene({ ...gable, hung: [] }, gable));
     cleanup();
     render(scene(gable, null));
     expect(screen.getAllByRole('slider')).toHaveLength(4);

@@ -3,3 +3,5 @@ export * from './body.js';
 export * from './hang.js';
 export * from './shock.js';
 export * from './choose.js';
+export * from './limits.js';
+export * from './document.js';

@@ -1,73 +1,10 @@
-import type { Adjustment, Connector, Sun, Wear } from '../catalogue/index.js';
 import { ADJUSTMENTS, findBedCloth, findCord, findWebbing } from '../catalogue/index.js';
-
-/** A hammock a person owns, gathered at its ends. */
-export interface KitBed {
-  readonly id: string;
-  readonly name: string;
-  /** Id of a bed cloth of the catalogue. */
-  readonly cloth: string;
-  /** Of the cloth from gather to gather, and across, m. */
-  readonly length: number;
-  readonly width: number;
-  /** Weighed with its cords, kg; 0 where it never was: then from area and cloth. */
-  readonly mass: number;
-  /** Cord from end to end that sets how deep it hangs, m; 0 without one. */
-  readonly ridgeLength: number;
-  /** Id of that cord in the catalogue. */
-  readonly ridgeCord: string;
-  readonly connector: Connector;
-  /** The maker's limit, kg; 0 where none is known. */
-  readonly limit: number;
-  /** How many people the maker lets lie in it. */
-  readonly people: number;
-  readonly sun: Sun;
-  readonly wear: Wear;
-}
-
-/** A pair of straps alike. */
-export interface KitStraps {
-  readonly id: string;
-  readonly name: string;
-  /** Id of a webbing of the catalogue. */
-  readonly webbing: string;
-  /** Of each strap, m. */
-  readonly length: number;
-  readonly adjust: Adjustment;
-  /** From the trunk's end of the strap to its first loop, between loops, m, and how many. */
-  readonly first: number;
-  readonly spacing: number;
-  readonly count: number;
-  /** The maker's limit for a person on the pair, kg; 0 where none is known. */
-  readonly limit: number;
-  readonly sun: Sun;
-  readonly wear: Wear;
-}
-
-export const BED_KIT_LIMITS = {
-  length: { name: 'length of the cloth', quantity: 'length', min: 1.5, max: 5 },
-  width: { name: 'width of the cloth', quantity: 'length', min: 0.5, max: 4 },
-  mass: { name: 'mass of the bed', quantity: 'mass', min: 0, max: 20 },
-  ridgeLength: { name: 'length of the ridge-cord', quantity: 'length', min: 0, max: 4.9 },
-  limit: { name: 'maker’s limit', quantity: 'mass', min: 0, max: 500 },
-  people: { name: 'people it is made for', quantity: 'count', min: 1, max: 2 },
-} as const;
-export const STRAPS_KIT_LIMITS = {
-  length: { name: 'length of a strap', quantity: 'length', min: 0.5, max: 12 },
-  first: { name: 'way to the first loop', quantity: 'length', min: 0.1, max: 11 },
-  spacing: { name: 'way from loop to loop', quantity: 'length', min: 0.02, max: 1 },
-  count: { name: 'number of loops', quantity: 'count', min: 1, max: 40 },
-  limit: BED_KIT_LIMITS.limit,
-} as const;
-
-export interface BedKitProblem {
-  readonly field: string;
-  readonly message: string;
-}
+import type { Problem } from '../document/index.js';
+import type { KitBed, KitStraps } from './document.js';
 
 /** What the fields of a bed allow but the whole does not. */
-export function bedKitProblems(bed: KitBed): BedKitProblem[] {
-  const out: BedKitProblem[] = [];
+export function bedKitProblems(bed: KitBed): Problem[] {
+  const out: Problem[] = [];
   if (findBedCloth(bed.cloth) === undefined)
     out.push({ field: 'cloth', message: `The catalogue has no bed cloth “${bed.cloth}”. Choose another.` });
   if (bed.ridgeLength > 0 && findCord(bed.ridgeCord) === undefined)
@@ -81,8 +18,8 @@ export function bedKitProblems(bed: KitBed): BedKitProblem[] {
 }
 
 /** What the fields of straps allow but the whole does not. */
-export function strapsProblems(straps: KitStraps): BedKitProblem[] {
-  const out: BedKitProblem[] = [];
+export function strapsProblems(straps: KitStraps): Problem[] {
+  const out: Problem[] = [];
   if (findWebbing(straps.webbing) === undefined)
     out.push({ field: 'webbing', message: `The catalogue has no webbing “${straps.webbing}”. Choose another.` });
   if (straps.adjust !== 'hitch' && loopAt(straps, straps.count) > straps.length + 1e-9)

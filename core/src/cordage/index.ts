@@ -1,2 +1,3 @@
-export * from './kit.js';
 export * from './length.js';
+export * from './limits.js';
+export * from './document.js';

@@ -1,13 +1,14 @@
 import type { At, Place, Thing } from '../ground/index.js';
+import { misfit, under } from '../document/index.js';
 import {
   KINDS,
   MOST_THINGS,
   PLACE_LIMITS,
   THING_FIELDS,
   checkPlace,
-  checkThing,
   freshThing,
   isArea,
+  thingDocument,
 } from '../ground/index.js';
 import type { Origin } from './geodetic.js';
 import { toDegrees, toMetres } from './geodetic.js';
@@ -76,7 +77,7 @@ export function readGeoJson(text: string, into: Place): TakenIn {
       done: `${things.length} ${things.length === 1 ? 'thing was' : 'things were'} added.`,
     };
   const checked = checkPlace({ ...own, things });
-  if ('problem' in checked) throw new FileProblem('place', `${checked.field}: ${checked.problem}`);
+  if ('problem' in checked) throw new FileProblem(under('place', checked.problem.field), checked.problem.message);
   return {
     place: checked.place,
     done: `The file’s ${things.length} things replaced what was drawn. Undo brings it back.`,
@@ -196,8 +197,9 @@ function readFeature(value: unknown, where: string, origin: Origin | null, taken
   const given = Object.fromEntries(
     Object.entries(properties).filter(([k]) => k === 'foot' || (fields.includes(k) && k !== 'outline')),
   );
-  const checked = checkThing({ ...fresh, ...given, ...(area ? { outline } : {}) });
-  if ('problem' in checked)
-    throw new FileProblem(`${where}${title === '' ? '' : ` (“${title}”)`}`, `${checked.field} ${checked.problem}`);
-  return checked.thing;
+  const thing = { ...fresh, ...given, ...(area ? { outline } : {}) };
+  const wrong = misfit(thingDocument, thing);
+  if (wrong !== null)
+    throw new FileProblem(`${where}${title === '' ? '' : ` (“${title}”)`}`, `${wrong.field}: ${wrong.message}`);
+  return thing;
 }

@@ -6,7 +6,7 @@ export * from './geojson.js';
 export * from './gpx.js';
 export * from './distances.js';
 export * from './rig-file.js';
-export { RIG_FORMAT } from './rig-schema.js';
+export * from './versions.js';
 export { rigSvg } from './drawing.js';
 export type { Drawing, Drawn } from './drawing.js';
 export { rigGltf } from './gltf.js';

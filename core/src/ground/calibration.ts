@@ -1,5 +1,5 @@
-import type { BodyMeasures } from '../quantity/index.js';
-import { Z95 } from '../quantity/index.js';
+import type { BodyMeasures, Limit } from '../quantity/index.js';
+import { Z95, limit } from '../quantity/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 
@@ -27,6 +27,16 @@ export const UNITS_OF_BODY = {
 >;
 export type BodyUnit = keyof typeof UNITS_OF_BODY;
 export const BODY_UNITS = Object.keys(UNITS_OF_BODY) as BodyUnit[];
+
+const bodyLimit = (unit: BodyUnit): Limit => {
+  const { name, min, max } = UNITS_OF_BODY[unit];
+  return limit(name, 'length', min, max);
+};
+/** What a person's measures may be. */
+export const BODY_LIMITS = {
+  ...(Object.fromEntries(BODY_UNITS.map((unit) => [unit, bodyLimit(unit)])) as Record<BodyUnit, Limit>),
+  paceSpread: limit('spread of the pace', 'share', 0.002, 0.3),
+} as const satisfies Record<keyof BodyMeasures, Limit>;
 
 /** One repeat: so many of the unit along a taped length; a height is one of itself. */
 export interface Repeat {

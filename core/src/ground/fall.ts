@@ -3,7 +3,8 @@ import type { Constant } from '../catalogue/index.js';
 import { looked } from '../catalogue/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import type { At, Place, Thing } from './place.js';
+import type { Place } from './place-document.js';
+import type { At, Thing } from './place.js';
 import { along } from './place.js';
 
 const judgement = (

@@ -1,7 +1,6 @@
-import { SIGNS } from '../anchor/index.js';
-import { findSoil, findWood } from '../catalogue/index.js';
-import type { At, PlaceLimit, Thing, ThingKind } from './place.js';
-import { KINDS, KIND_NAMES, MOST_CORNERS, PLACE_LIMITS, leastCorners } from './place.js';
+import type { Limit } from '../quantity/index.js';
+import { PLACE_LIMITS } from './limits.js';
+import type { At, Thing, ThingKind } from './place.js';
 
 const L = PLACE_LIMITS;
 
@@ -11,7 +10,7 @@ export type Field =
       readonly key: string;
       readonly label: string;
       readonly type: 'number';
-      readonly limit: PlaceLimit;
+      readonly limit: Limit;
       readonly step: number;
       readonly fresh: number;
       readonly hint?: string;
@@ -29,7 +28,7 @@ export type Field =
   | { readonly key: 'signs'; readonly label: string; readonly type: 'signs'; readonly fresh: readonly string[] }
   | { readonly key: 'outline'; readonly label: string; readonly type: 'outline'; readonly fresh: readonly At[] };
 
-const number = (key: string, label: string, limit: PlaceLimit, step: number, fresh: number, hint?: string): Field => ({
+const number = (key: string, label: string, limit: Limit, step: number, fresh: number, hint?: string): Field => ({
   key,
   label,
   type: 'number',
@@ -125,75 +124,4 @@ export function freshThing(kind: ThingKind, id: string, name: string, at: At): T
     foot: 0,
     ...Object.fromEntries(THING_FIELDS[kind].map((f) => [f.key, f.fresh])),
   } as unknown as Thing;
-}
-
-/** What is wrong with a field of a thing, as a message; null where it fits. */
-function wrong(field: Field, value: unknown, kind: ThingKind): string | null {
-  switch (field.type) {
-    case 'number':
-      return inLimit(value, field.limit);
-    case 'bearing':
-      return inLimit(value, L.bearing);
-    case 'flag':
-      return typeof value === 'boolean' ? null : 'must be true or false';
-    case 'choice':
-      return field.options.includes(value as string) ? null : `must be one of ${field.options.join(', ')}`;
-    case 'wood':
-      return typeof value === 'string' && findWood(value) !== undefined ? null : 'is not a wood of the catalogue';
-    case 'soil':
-      return typeof value === 'string' && findSoil(value) !== undefined ? null : 'is not a soil of the catalogue';
-    case 'signs':
-      return Array.isArray(value) &&
-        value.every((s) => typeof s === 'string' && Object.hasOwn(SIGNS, s)) &&
-        new Set(value).size === value.length
-        ? null
-        : `must be a list of ${Object.keys(SIGNS).join(', ')}, each once`;
-    case 'outline':
-      return outlineProblem(value, leastCorners(kind as 'keep'));
-  }
-}
-
-function outlineProblem(value: unknown, least: number): string | null {
-  if (!Array.isArray(value) || value.length < least || value.length > MOST_CORNERS)
-    return `must be a list of ${least} to ${MOST_CORNERS} corners`;
-  return value.every((p) => isAt(p)) ? null : `must be corners of two numbers from ${L.at.min} to ${L.at.max} m`;
-}
-
-function inLimit(value: unknown, limit: PlaceLimit): string | null {
-  return typeof value === 'number' && value >= limit.min && value <= limit.max
-    ? null
-    : `must be a number from ${limit.min} to ${Number(limit.max.toFixed(3))}`;
-}
-
-const isAt = (p: unknown): p is At => Array.isArray(p) && p.length === 2 && p.every((v) => inLimit(v, L.at) === null);
-const isWords = (v: unknown, least: number, most: number): v is string =>
-  typeof v === 'string' && v.length >= least && v.length <= most && !/\p{Cc}/u.test(v);
-
-/**
- * Checks a thing as it comes from outside.
- * @returns the thing with exactly its fields, or the first field that does not fit and why
- */
-export function checkThing(
-  value: unknown,
-): { readonly thing: Thing } | { readonly field: string; readonly problem: string } {
-  if (typeof value !== 'object' || value === null || Array.isArray(value))
-    return { field: '', problem: 'must be an object' };
-  const v = value as Record<string, unknown>;
-  const kind = v['kind'] as ThingKind;
-  if (typeof v['kind'] !== 'string' || !KINDS.includes(kind))
-    return { field: 'kind', problem: `must be one of ${KINDS.join(', ')}` };
-  if (!isWords(v['id'], 1, 60)) return { field: 'id', problem: 'must be text of 1 to 60 characters' };
-  if (!isWords(v['name'], 1, 60)) return { field: 'name', problem: 'must be text of 1 to 60 characters' };
-  if (!isAt(v['at'])) return { field: 'at', problem: `must be two numbers from ${L.at.min} to ${L.at.max} m` };
-  const foot = inLimit(v['foot'], L.foot);
-  if (foot !== null) return { field: 'foot', problem: foot };
-  const fields = THING_FIELDS[kind];
-  for (const f of fields) {
-    const problem = wrong(f, v[f.key], kind);
-    if (problem !== null) return { field: f.key, problem };
-  }
-  const known = ['kind', 'id', 'name', 'at', 'foot', ...fields.map((f) => f.key)];
-  const stray = Object.keys(v).find((k) => !known.includes(k));
-  if (stray !== undefined) return { field: stray, problem: `is not a field of a ${KIND_NAMES[kind]}; leave it out` };
-  return { thing: value as Thing };
 }

@@ -5,8 +5,8 @@ import type { BodyMeasures } from '../quantity/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import { FORM_TRAITS } from './forms.js';
+import type { Wish } from './place-document.js';
 import { BED_ANGLE } from './pull.js';
-import type { Wish } from './place.js';
 
 const length = (symbol: string, title: string, low: number, typical: number, high: number): Constant => ({
   symbol,

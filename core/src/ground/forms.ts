@@ -1,4 +1,5 @@
-import type { Form, Wish } from './place.js';
+import type { Wish } from './place-document.js';
+import type { Form } from './place.js';
 
 /** How a shelter form lies on the ground. u runs along the ridge from its middle, v across it; m. */
 export interface FormTrait {

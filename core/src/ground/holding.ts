@@ -3,7 +3,8 @@ import { ON_GROUND, findSoil, findWood } from '../catalogue/index.js';
 import { TRUNK_FACTOR } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import type { At, Place, Thing } from './place.js';
+import type { Place } from './place-document.js';
+import type { At, Thing } from './place.js';
 import { isArea } from './place.js';
 
 /** What weights and the soil round a post must have left, over the pull. Judgement, 1.5 to 3. */

@@ -1,7 +1,8 @@
 import type { BodyMeasures } from '../quantity/index.js';
 import type { Calibrations } from './calibration.js';
 import { UNITS_OF_BODY, calibrate } from './calibration.js';
-import type { Measure, MeasureHow, Place } from './place.js';
+import type { Measure, Place } from './place-document.js';
+import type { MeasureHow } from './place.js';
 
 /** The person who measured: lengths of their body and how they were calibrated. */
 export interface Measurer {

@@ -6,7 +6,8 @@ import type { Impossible } from './impossible.js';
 import { impossibleTriangles } from './impossible.js';
 import type { Measurer, Observation } from './measures.js';
 import { observe, unitError } from './measures.js';
-import type { At, Measure, Place } from './place.js';
+import type { Measure, Place } from './place-document.js';
+import type { At } from './place.js';
 import { HOW_WORDS, apart } from './place.js';
 import { heightAt } from './surface.js';
 

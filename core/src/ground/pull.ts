@@ -1,4 +1,4 @@
-import type { Cord, Constant } from '../catalogue/index.js';
+import type { Constant, Cord } from '../catalogue/index.js';
 import { AIR_DENSITY, GUST_FACTOR, RIDGE_SHARE, SHEET_DRAG, SHELTERS, dryCurve, looked } from '../catalogue/index.js';
 import { strainAt } from '../line/index.js';
 import { GRAVITY } from '../quantity/index.js';
@@ -6,7 +6,7 @@ import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import { FORM_TRAITS } from './forms.js';
-import type { Place } from './place.js';
+import type { Place } from './place-document.js';
 
 /** A hand's haul on a ridgeline through a pulley-style hitch. */
 export const HAUL: Constant = {

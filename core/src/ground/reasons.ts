@@ -1,19 +1,18 @@
+import { screenTree } from '../anchor/index.js';
+import { acrossOf, looked } from '../catalogue/index.js';
+import { cordNeeded } from '../cordage/index.js';
 import type { BodyMeasures, UnitChoice } from '../quantity/index.js';
 import { Z95, capital, say } from '../quantity/index.js';
 import { compassPoint } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import { screenTree } from '../anchor/index.js';
 import { fallFigure } from './fall.js';
-import { endsOf, TRAVEL } from './fit.js';
+import { TRAVEL, endsOf, strapHeight } from './fit.js';
 import { FORM_TRAITS } from './forms.js';
 import { mayHoldFigure } from './holding.js';
 import type { Criterion } from './place.js';
 import { CRITERIA } from './place.js';
 import type { JudgedSpan, Prepared } from './spans.js';
-import { cordNeeded } from '../cordage/index.js';
-import { acrossOf, looked } from '../catalogue/index.js';
-import { strapHeight } from './fit.js';
 
 export const CRITERION_NAMES: Readonly<Record<Criterion, string>> = {
   length: 'Length',

@@ -1,6 +1,6 @@
-import { COMMON_PEG, screenTree, pileIn } from '../anchor/index.js';
+import { COMMON_PEG, pileIn, screenTree } from '../anchor/index.js';
 import type { Cord } from '../catalogue/index.js';
-import { acrossOf, SHELTERS, findSoil } from '../catalogue/index.js';
+import { SHELTERS, acrossOf, findSoil } from '../catalogue/index.js';
 import { cordNeeded } from '../cordage/index.js';
 import { normalCdf } from '../quantity/index.js';
 import { beaufortSpeed } from '../weather/index.js';
@@ -11,7 +11,8 @@ import { TRAVEL, endsOf, fitOf, strapHeight } from './fit.js';
 import { FORM_TRAITS } from './forms.js';
 import { mayHold, poleHold, within } from './holding.js';
 import type { Measurer } from './measures.js';
-import type { Area, At, Criterion, Hollow, Place, Pole, Thing } from './place.js';
+import type { Place } from './place-document.js';
+import type { Area, At, Criterion, Hollow, Pole, Thing } from './place.js';
 import { CRITERIA, GUY_ANCHORS, RIDGE_ANCHORS, along, bearingOf, halfWidth, isArea } from './place.js';
 import type { ExpectedPull } from './pull.js';
 import { expectedPull } from './pull.js';

@@ -1,7 +1,8 @@
 import { findSoil, looked } from '../catalogue/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import type { At, Hollow, Place } from './place.js';
+import type { Place } from './place-document.js';
+import type { At, Hollow } from './place.js';
 import { along, isArea } from './place.js';
 
 /** The ground as an even slope with dips in it: height over the place's zero, m. */

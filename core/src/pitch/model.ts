@@ -91,11 +91,6 @@ function kitCordOf(around: PitchSurroundings, id: string, field: string): { kitC
   return { kitCord, cord };
 }
 
-/** The ridgeline by itself: what hangs on it is part of the net. */
-export function bareRidge(rig: RidgeRig): RidgeRig {
-  return { ...rig, roof: { ...rig.roof, on: false } };
-}
-
 /** `legs` cords side by side, with an elastic let in where there is one. */
 function memberCurve(cord: Cord, legs: number, wet: boolean, elastic: number): TensionCurve {
   const curve = wet ? wetCurve(cord) : dryCurve(cord);
@@ -123,7 +118,7 @@ export function pitchModel(
   const pitch = rig.pitch!;
   const problem = [...pitchProblems(rig, around), ...treeProblems(rig)][0];
   if (problem !== undefined) throw new RigProblem(problem.field, problem.message);
-  const ridge = ridgeModel(bareRidge(rig), around, options);
+  const ridge = ridgeModel(rig, around, options);
   const layout = layoutOf(rig, around);
   const { plan, roof, setting } = layout;
   const cloth = findCloth(roof.cloth);

@@ -1,4 +1,4 @@
-import { FIBRE_TRAITS, RELAX_ONSET, SNOW_SLIDES } from '../catalogue/index.js';
+import { FIBRE_TRAITS, RELAX_ONSET, SHEET_DRAG, SNOW_SLIDES } from '../catalogue/index.js';
 import { gripFigure, offAxis } from '../hitch/index.js';
 import { relaxedTension, strainAt, unstressedWhenRelaxed } from '../line/index.js';
 import type { Engine, NetNumbers, Outcome, Structure } from '../net/index.js';
@@ -246,6 +246,20 @@ function lengthOf({ structure: s, state }: Engine, i: number): number {
   return Math.hypot(state.x[a]! - state.x[b]!, state.x[a + 1]! - state.x[b + 1]!, state.x[a + 2]! - state.x[b + 2]!);
 }
 
+/** Loads of a case without water, snow and the wind on the cloth, N, 3 a node: what hangs on the line gets wet and stands in the wind. */
+function loadIn({ model, engine, load }: TiedRig, c: PitchCase): Float64Array {
+  if (!model.hasRidge || !model.rig.hung.some((h) => h.area > 0 || h.wetMass > h.mass)) return load;
+  const out = load.slice();
+  const push = c.wind === null ? 0 : gustPressure(c.wind) * SHEET_DRAG.typical;
+  const toward = c.wind === null ? null : windToward(c.wind.from, model.rig.pitch!.bearing);
+  for (const h of model.rig.hung) {
+    const n = 3 * engine.structure.nodeIndex.get(`hung ${h.id}`)!;
+    if (toward !== null) for (const k of [0, 1, 2] as const) out[n + k]! += push * h.area * toward[k];
+    if (c.wet) out[n + 2]! -= (h.wetMass - h.mass) * GRAVITY;
+  }
+  return out;
+}
+
 /** Sets every number of the engine to a case. */
 function setCase(rig: TiedRig, c: PitchCase): void {
   const { model, engine, dry, tied, tension } = rig;
@@ -269,7 +283,7 @@ function setCase(rig: TiedRig, c: PitchCase): void {
   s.panelWeight.fill((dry.weight * (c.wet ? 1 + cloth.uptake.typical : 1)) / (grown * grown));
   s.pressure.fill(0);
   s.wind = null;
-  s.load.set(rig.load);
+  s.load.set(loadIn(rig, c));
   for (const h of model.hitches) setPass(s, h.node, LOCKED, 0);
   const far = s.nodeIndex.get('trunk1');
   if (far !== undefined) s.at[3 * far] = rig.farTie + c.sway;
@@ -320,9 +334,15 @@ export function solveCase(
   const blow = (): GustOutcome | null => {
     if (wind === null) return null;
     cycle = [];
-    return restInWind(rig, wind, gustPressure(wind, pressure), options.patient !== false, (now) => {
-      cycle.push(stateOf(rig, c, now, hitchesOf(model, s, numbersOf(engine, now))));
-    });
+    return restInWind(
+      { ...rig, load: loadIn(rig, c) },
+      wind,
+      gustPressure(wind, pressure),
+      options.patient !== false,
+      (now) => {
+        cycle.push(stateOf(rig, c, now, hitchesOf(model, s, numbersOf(engine, now))));
+      },
+    );
   };
   let gust = blow();
   let outcome = gust === null ? solve(engine, BOUNDED) : gust.outcome;
@@ -347,14 +367,14 @@ export function solveCase(
       litres = now;
       runsAway = litres > MOST_LITRES * model.layout.roof.length * model.layout.roof.width || round === FILL_ROUNDS - 1;
       if (runsAway) break;
-      s.load.set(rig.load);
+      s.load.set(loadIn(rig, c));
       for (const pond of ponds)
         for (const { node, depth, area } of pond.wet) s.load[3 * node + 2]! -= depth * area * WATER * GRAVITY;
       outcome = solve(engine, BOUNDED);
     }
   }
   for (let round = 0; round < SNOW_ROUNDS && c.snow > 0; round++) {
-    s.load.set(rig.load);
+    s.load.set(loadIn(rig, c));
     snowOn(engine, c.snow);
     outcome = solve(engine, BOUNDED);
   }

@@ -1,4 +1,5 @@
 export * from './units.js';
+export * from './limit.js';
 export * from './body.js';
 export * from './spread.js';
 export * from './vector.js';

@@ -1,10 +1,11 @@
 import { buriedHold, ganged, pegFigure, pegHolds, slideHold, soilNumbers } from '../anchor/index.js';
-import { BY_FEEL, ON_GROUND, PULL_SPREAD, findPeg, looked } from '../catalogue/index.js';
 import type { Soil } from '../catalogue/index.js';
+import { BY_FEEL, ON_GROUND, PULL_SPREAD, findPeg, looked } from '../catalogue/index.js';
 import type { LinkKind } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import type { GuyAnchor, KitPegs, PegPull } from './pitch.js';
+import type { KitPegs } from './kit-document.js';
+import type { GuyAnchor, PegPull } from './pitch-document.js';
 
 /** Height of the cord on a peg, m. */
 export const PEG_ARM = 0.03;

@@ -1,143 +1,18 @@
-import type { Sign } from '../anchor/index.js';
-import { LEAST_FREE, freeAt, mostFree, strapSets } from '../bed/index.js';
 import type { KitBed, KitStraps } from '../bed/index.js';
+import { LEAST_FREE, freeAt, mostFree, strapSets } from '../bed/index.js';
 import { ADJUSTMENTS, BROW_OF_STATURE, findWood } from '../catalogue/index.js';
+import type { Problem } from '../document/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
-import type { GuyAnchor, PitchSurroundings } from './pitch.js';
-import { PITCH_LIMITS } from './pitch.js';
-import type { Limit, Problem, RidgeRig } from './ridge.js';
-import { RIDGE_LIMITS, limit, measuredSpan } from './ridge.js';
+import type { Bed, BedAnchor, BedEnd } from './bed-document.js';
+import type { PitchSurroundings } from './pitch.js';
+import { measuredSpan } from './ridge.js';
+import type { RidgeRig } from './rig-document.js';
 
-/** What a bed's end hangs from. Places on the rig's plan, m. */
-export type BedAnchor =
-  | { readonly kind: 'trunk' }
-  | {
-      readonly kind: 'stem';
-      readonly name: string;
-      readonly wood: string;
-      readonly girth: number;
-      readonly at: readonly [x: number, y: number];
-      readonly signs: readonly Sign[];
-    }
-  | BedPole;
-/** A pole where there is no second tree: its foot dug in, its head held back by stays. */
-export interface BedPole {
-  readonly kind: 'pole';
-  readonly foot: readonly [x: number, y: number];
-  readonly wood: string;
-  /** m thick. */
-  readonly thickness: number;
-  /** How deep its foot stands in the ground, m. */
-  readonly dug: number;
-  /** Of its head from upright, away from the bed, rad. */
-  readonly lean: number;
-  readonly stays: 1 | 2;
-  /** How far beyond the pole's foot they are held, and how far apart from the middle, m. */
-  readonly out: number;
-  readonly spread: number;
-  /** Id of a cord in the kit. */
-  readonly cord: string;
-  /** Pull they are hauled with, N. */
-  readonly haul: number;
-  readonly anchor: GuyAnchor;
-  /** How far off the middle of the head the lines sit, m. */
-  readonly offCentre: number;
-}
 export const BED_ANCHOR_NAMES: Readonly<Record<BedAnchor['kind'], string>> = {
   trunk: 'the rig’s own trunk',
   stem: 'another tree',
   pole: 'a pole with a back-stay',
 };
-
-export interface BedEnd {
-  readonly anchor: BedAnchor;
-  /** Of the strap on its trunk, or of the pole's head, over the ground there, m. */
-  readonly height: number;
-  readonly wraps: number;
-  /** Loop or knot the bed is hooked to, 1 next to the trunk. */
-  readonly loop: number;
-  /** Free strap where it is tied by a hitch anywhere, m. */
-  readonly free: number;
-  /** Where a tail is tied on the strap so that water drips off, m from the trunk; null where none is. */
-  readonly drip: number | null;
-}
-
-/** What lies beneath a bed. */
-export const BENEATH = {
-  soft: 'soft, even ground',
-  hard: 'roots, stones or stumps',
-  steep: 'a bank or a drop',
-  water: 'water',
-  road: 'a road or track',
-  bed: 'another bed',
-} as const;
-export type Beneath = keyof typeof BENEATH;
-
-/** A bed hung in the rig: everything about it that a person decides. SI. */
-export interface Bed {
-  /** Ids of a bed and of straps in the kit. */
-  readonly bed: string;
-  readonly straps: string;
-  readonly ends: readonly [BedEnd, BedEnd];
-  /** Of who lies in it: kg, m. */
-  readonly mass: number;
-  readonly stature: number;
-  readonly people: number;
-  readonly head: 0 | 1;
-  /** Whether the bed's own ridge-cord is tied in. */
-  readonly ridgeCord: boolean;
-  /** Where one sits, share of the cloth from its first end. */
-  readonly sitAt: number;
-  /** Height of the fall of who drops into it, m; how far it swings, rad; how far one leans out of it, m. */
-  readonly drop: number;
-  readonly swing: number;
-  readonly reach: number;
-  /** Cord that holds one side open. */
-  readonly aside: {
-    readonly cord: string;
-    /** To the left of the span or to its right. */
-    readonly side: 'left' | 'right';
-    /** How far out it is pegged, m. */
-    readonly out: number;
-    readonly haul: number;
-    readonly pegs: string;
-  } | null;
-  readonly beneath: Beneath;
-  /** Id of the soil, where no roof's pitch names it. */
-  readonly soil: string;
-  /** What is wished of it: lowest place lain in, angle of the straps, the head's end over the feet's: m, rad, m. */
-  readonly wish: { readonly height: number; readonly angle: number; readonly headUp: number };
-  /** Tails tied on the ridgeline inside the roof's edges. */
-  readonly ridgeDrip: readonly [boolean, boolean];
-}
-
-export const BED_LIMITS = {
-  height: limit('height of a strap', 'length', 0.3, 4),
-  wraps: limit('wraps of a strap', 'count', 1, 6),
-  loop: limit('loop', 'count', 1, 40),
-  free: limit('free strap', 'length', LEAST_FREE, 12),
-  drip: limit('place of a drip tail', 'length', 0, 12),
-  mass: limit('mass of the person', 'mass', 20, 250),
-  stature: limit('height of the person', 'length', 1, 2.2),
-  people: limit('people in the bed', 'count', 1, 4),
-  sitAt: limit('place one sits at', 'share', 0.25, 0.75),
-  drop: limit('fall into the bed', 'length', 0, 1),
-  swing: limit('swing', 'angle', 0, 1.2),
-  reach: limit('reach out of the bed', 'length', 0, 0.8),
-  at: limit('place of an anchor', 'length', -40, 80),
-  girth: RIDGE_LIMITS.girth,
-  thickness: limit('thickness of the pole', 'length', 0.03, 0.4),
-  dug: limit('depth of the pole’s foot', 'length', 0, 1),
-  lean: limit('lean of the pole', 'angle', -0.6, 0.6),
-  out: limit('way out to the back-stay’s anchor', 'length', 0.3, 8),
-  spread: limit('spread of the stays', 'length', 0, 4),
-  haul: PITCH_LIMITS.haul,
-  offCentre: limit('offset of the lines on the pole’s head', 'length', 0, 0.2),
-  asideOut: limit('way out to the side cord’s peg', 'length', 0.3, 5),
-  wishHeight: limit('wished height', 'length', 0.15, 1.5),
-  wishAngle: limit('wished angle of the straps', 'angle', 0.17, 0.96),
-  headUp: limit('the head’s end over the feet’s', 'length', -0.4, 0.4),
-} as const satisfies Record<string, Limit>;
 
 /** Soil under the bed: the pitch's where there is one. */
 export const soilOf = (rig: RidgeRig): string => rig.pitch?.soil ?? rig.bed?.soil ?? COMMON_SOIL;

@@ -1,4 +1,4 @@
-import type { RidgeRig } from './ridge.js';
+import type { RidgeRig } from './rig-document.js';
 
 /** A state of the weather and the clock in which the rig must hold. */
 export interface LoadCase {
@@ -36,7 +36,7 @@ export const SETTLING: readonly LoadCase[] = [PITCHED, SETTLED, EVENING, WET];
 /** Every case this rig is judged under. */
 export function casesOf(rig: RidgeRig): LoadCase[] {
   const cases = [...SETTLING];
-  if (rig.wind.beaufort > 0 && rig.roof.on && rig.roof.area > 0) {
+  if (rig.wind.beaufort > 0 && rig.hung.some((h) => h.area > 0)) {
     cases.push(at('gust', 'gust, dry', 'a gust on the tight dry line', 0, { gust: true }));
     cases.push(at('wet-gust', 'gust, soaked', 'a gust on the soaked line', 10 * HOUR, { gust: true, wet: true }));
   }

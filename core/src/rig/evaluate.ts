@@ -1,9 +1,9 @@
 import { barkPressure, momentFigure, screenTree, trunkGive } from '../anchor/index.js';
-import { acrossOf, BARK_PRESSURE, CORD_ON_BARK, PULLS, cordWeight } from '../catalogue/index.js';
+import { BARK_PRESSURE, CORD_ON_BARK, PULLS, acrossOf, cordWeight } from '../catalogue/index.js';
 import { cordNeeded } from '../cordage/index.js';
 import { capstanHold, spanShape, travelNeeded } from '../line/index.js';
-import { capital, say } from '../quantity/index.js';
 import type { UnitChoice, Vec3 } from '../quantity/index.js';
+import { capital, say } from '../quantity/index.js';
 import type { Judgement, Link, Required } from '../strength/index.js';
 import { RULES, judge } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
@@ -12,8 +12,9 @@ import { SETTLING, casesOf } from './cases.js';
 import { ledgerOf, trunkPull } from './ledger.js';
 import type { CaseFigures, RidgeModel } from './model.js';
 import { beddingIn, ridgeModel } from './model.js';
-import type { RidgeRig, Surroundings } from './ridge.js';
+import type { Surroundings } from './ridge.js';
 import { riseOf } from './ridge.js';
+import type { RidgeRig } from './rig-document.js';
 
 /** The rig's drawn shape in one case: x, y, z, tension of each point, m and N, from the first trunk's tie. */
 export interface Shape {
@@ -192,7 +193,7 @@ export function evaluateRidge(
   const result: Omit<RidgeResult, 'warnings'> = {
     clearance,
     lowest: { id: low.id, name: low.name },
-    unguyed: rig.roof.on ? rig.roof.area : 0,
+    unguyed: rig.hung.reduce((sum, h) => sum + h.area, 0),
     span: model.figures.span,
     rise: riseOf(rig),
     distance: model.distance,

@@ -1,6 +1,6 @@
 import type { KitBed, KitStraps } from '../bed/index.js';
 import type { KitRoof } from '../roof/index.js';
-import type { KitPegs } from './pitch.js';
+import type { KitPegs } from './kit-document.js';
 
 /** What of a kit is no cord, list by list. */
 export interface Gear {

@@ -1,11 +1,12 @@
-import { momentFigure, treeHoldFigure } from '../anchor/index.js';
 import type { StemPull } from '../anchor/index.js';
+import { momentFigure, treeHoldFigure } from '../anchor/index.js';
 import { GRIPPED, looked } from '../catalogue/index.js';
 import type { Link, LinkKind } from '../strength/index.js';
 import { bendKept, cordStrength, knotKept, link } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { soilOf } from './bed.js';
 import type { CaseFigures, RidgeModel } from './model.js';
+import { hitched } from './ridge.js';
 
 function endReductions(model: RidgeModel, i: 0 | 1): Figure[] {
   const { cord, terminations, diameters } = model;
@@ -43,19 +44,17 @@ function places(model: RidgeModel): Place[] {
       available: (wet) => cordStrength(cord, model.kitCord, name, wet, here),
     });
   }
-  if (rig.roof.on) {
-    const gripped = [looked(GRIPPED)];
-    for (const i of [0, 1] as const) {
-      const name = `line under the roof's ${i === 0 ? 'first' : 'second'} hitch`;
-      out.push({
-        id: `grip-${i}`,
-        kind: 'grip',
-        name,
-        demand: (c) => c.grips[i]!,
-        available: (wet) => cordStrength(cord, model.kitCord, name, wet, gripped),
-      });
-    }
-  }
+  const gripped = [looked(GRIPPED)];
+  rig.hung.filter(hitched).forEach((h, i) => {
+    const name = `line under ${h.name === '' ? 'what is hung' : h.name}`;
+    out.push({
+      id: `grip-${i}`,
+      kind: 'grip',
+      name,
+      demand: (c) => c.grips[i]!,
+      available: (wet) => cordStrength(cord, model.kitCord, name, wet, gripped),
+    });
+  });
   for (const i of [0, 1] as const) {
     const trunk = rig.trunks[i];
     if (trunk.standsOnWord) continue;

@@ -4,7 +4,6 @@ import {
   AIR_DENSITY,
   BEDDING_IN,
   CORD_ON_BARK,
-  cordOnCord,
   FIBRE_TRAITS,
   GUST_FACTOR,
   PULLS,
@@ -13,6 +12,7 @@ import {
   RIDGE_SHARE,
   SHEET_DRAG,
   SHELTERS,
+  cordOnCord,
   dryCurve,
   findCord,
   findTermination,
@@ -36,13 +36,14 @@ import {
 } from '../line/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import { GRAVITY, rangeFromSd } from '../quantity/index.js';
+import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure, Source } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import { windBySigns, windPressure } from '../weather/index.js';
 import type { LoadCase } from './cases.js';
 import { SETTLING } from './cases.js';
-import type { KitCord, RidgeRig, Surroundings } from './ridge.js';
-import { problemsOf, riseOf } from './ridge.js';
+import type { KitCord, Surroundings } from './ridge.js';
+import { hitched, problemsOf, riseOf } from './ridge.js';
+import type { RidgeRig } from './rig-document.js';
 
 /** A rig that cannot be computed as described; `field` is where to look. */
 export class RigProblem extends Error {
@@ -76,8 +77,6 @@ const KEYS = [
   'wetStretch',
   'wetGrowth',
   'uptake',
-  'roof',
-  'wetRoof',
   'hung',
   'rho',
   'beaufort',
@@ -137,7 +136,7 @@ export interface RidgeModel {
 /** Keys that decide the unstressed length, besides the geometry and the cord. */
 const BY_TENSIONING: Readonly<Record<RidgeRig['tensioning']['how'], readonly Key[]>> = {
   tension: ['tension'],
-  sag: ['sag', 'roof', 'hung'],
+  sag: ['sag', 'hung'],
   dip: ['dip', 'testMass'],
   passes: ['takeUp'],
   pulley: ['pull', 'muC', 'muB', 'setBack'],
@@ -230,8 +229,6 @@ function baseFigures(
     wetStretch: looked(traits.wetStretch),
     wetGrowth: looked(traits.wetGrowth),
     uptake: looked(traits.uptake),
-    roof: mass('m_r', 'roof, dry', rig.roof.on ? rig.roof.mass : 0),
-    wetRoof: mass('m_rw', 'roof, wet', rig.roof.on ? rig.roof.wetMass : 0),
     hung: given(
       { symbol: 'h', title: 'things hung, of their stated masses', quantity: 'ratio' },
       1,
@@ -245,10 +242,10 @@ function baseFigures(
     drag: looked(SHEET_DRAG),
     reach: looked(RIDGE_SHARE),
     area: given(
-      { symbol: 'A', title: 'roof area against the wind', quantity: 'area' },
-      rig.roof.on ? rig.roof.area : 0,
-      measured('by eye'),
-      spread(rig.roof.on ? rig.roof.area : 0, rig.roof.area * 0.1),
+      { symbol: 'a', title: 'areas against the wind, over those stated', quantity: 'ratio' },
+      1,
+      measured('by eye, within 10 %'),
+      rig.hung.some((h) => h.area > 0) ? spread(1, 0.1) : [1, 1],
     ),
     sway: given(
       { symbol: 'y', title: 'sway of the trunks apart', quantity: 'length' },
@@ -313,14 +310,16 @@ export function ridgeModel(
     return [of(0), of(1)];
   };
   const place = (v: Values, x: number): number => Math.min(1 - 1e-6, Math.max(1e-6, x / Math.hypot(v.span, rise)));
+  /** On each square metre that stands against it, N. */
   const windForce = (v: Values): number =>
     windPressure(v.rho, v.beaufort * v.shelter * v.gust) * v.drag * v.area * v.reach;
 
   const span = (v: Values, c: LoadCase): Span => {
-    const roof = 0.5 * GRAVITY * (c.wet ? v.wetRoof : v.roof);
-    const wind = c.gust ? 0.5 * windForce(v) : 0;
-    const loads: PointLoad[] = rig.hung.map((h) => ({ at: place(v, h.at), force: [0, 0, -h.mass * v.hung * GRAVITY] }));
-    if (rig.roof.on) for (const x of rig.roof.at) loads.push({ at: place(v, x), force: [0, wind, -roof] });
+    const wind = c.gust ? windForce(v) : 0;
+    const loads: PointLoad[] = rig.hung.map((h) => ({
+      at: place(v, h.at),
+      force: [0, wind * h.area, -(c.wet ? h.wetMass : h.mass) * v.hung * GRAVITY],
+    }));
     const curve = c.wet
       ? scaledCurve(wet, 1, v.stretch * (v.wetStretch / FIBRE_TRAITS[cord.fibre].wetStretch.typical))
       : scaledCurve(dry, 1, v.stretch);
@@ -359,11 +358,11 @@ export function ridgeModel(
   };
 
   const states = new Map<string, SpanState>();
-  const pitchedKeys = [...lengthKeys, 'roof', 'hung'] as Key[];
+  const pitchedKeys = [...lengthKeys, 'hung'] as Key[];
   const keysOf = (c: LoadCase): Key[] => {
     const keys = new Set<Key>(pitchedKeys);
     if (c.after > 0) for (const k of ['k', 'onset'] as const) keys.add(k);
-    if (c.wet) for (const k of ['wetStretch', 'wetGrowth', 'uptake', 'wetRoof'] as const) keys.add(k);
+    if (c.wet) for (const k of ['wetStretch', 'wetGrowth', 'uptake'] as const) keys.add(k);
     if (c.gust) for (const k of ['rho', 'beaufort', 'gust', 'shelter', 'drag', 'reach', 'area'] as const) keys.add(k);
     if (c.sway) keys.add('sway');
     return [...keys];
@@ -442,17 +441,11 @@ export function ridgeModel(
         (s) => s.tension,
       ),
       ends: [end(0), end(1)],
-      grips: rig.roof.on
-        ? [0, 1].map((i) =>
-            figure(
-              'T',
-              `tension at the roof's ${i === 0 ? 'first' : 'second'} hitch`,
-              'force',
-              'T = max |t| beside the hitch',
-              (s) => s.loadTension[rig.hung.length + i]!,
-            ),
-          )
-        : [],
+      grips: rig.hung.flatMap((h, i) =>
+        hitched(h)
+          ? [figure('T', `tension beside ${h.name}`, 'force', 'T = max |t| beside the hitch', (s) => s.loadTension[i]!)]
+          : [],
+      ),
       horizontal: [horizontal(0), horizontal(1)],
       vertical: [vertical(0), vertical(1)],
       sag: figure('f', 'sag', 'length', 'f = max (chord − line), vertically', (s) => s.sag),

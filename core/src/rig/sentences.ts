@@ -1,5 +1,5 @@
-import { capital, saySmall, say } from '../quantity/index.js';
 import type { BodyMeasures, UnitChoice } from '../quantity/index.js';
+import { capital, say, saySmall } from '../quantity/index.js';
 import type { Judged, RidgeResult } from './evaluate.js';
 
 /** What the rig amounts to: whether it holds, and the sentence that says so. */
@@ -40,7 +40,7 @@ export function verdictOf(r: RidgeResult, body: BodyMeasures, units: UnitChoice)
     return {
       holds: r.tight,
       sentence: 'Nothing pulls on this line yet.',
-      detail: 'Give it a tension, or hang the roof on it.',
+      detail: 'Give it a tension, or hang something on it.',
     };
   if (first.judgement.ratio < 1)
     return {
@@ -69,7 +69,7 @@ export function verdictOf(r: RidgeResult, body: BodyMeasures, units: UnitChoice)
   if (r.unguyed > 0)
     return {
       holds: false,
-      sentence: 'The line holds; the roof on it is not guyed.',
+      sentence: 'The line holds; the cloth on it is not guyed.',
       detail: `${say(r.unguyed, 'area', units)} of cloth and not one guy: wind throws it over the line. Pitch a roof under Hang. ${name} gives first: ${numbers}.`,
     };
   return { holds: true, sentence: `Holds. ${name} gives first.`, detail: `${capital(numbers)}. ${tightness}` };

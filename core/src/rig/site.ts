@@ -1,12 +1,15 @@
 import { SHELTERS } from '../catalogue/index.js';
 import type { At, JudgedSpan, Place, Thing } from '../ground/index.js';
-import { FORM_TRAITS, bearingOf, halfWidth, soilAt } from '../ground/index.js';
+import { bearingOf, halfWidth, soilAt } from '../ground/index.js';
 import type { KitRoof } from '../roof/index.js';
 import { PITCH_FORMS } from '../roof/index.js';
-import type { KitPegs, Pitch } from './pitch.js';
-import type { KitCord, RidgeRig, Trunk } from './ridge.js';
-import { PITCH_LIMITS, freshKit, freshPitch } from './pitch.js';
-import { END_ROOM, RIDGE_LIMITS } from './ridge.js';
+import type { KitPegs } from './kit-document.js';
+import { PITCH_LIMITS, RIDGE_LIMITS } from './limits.js';
+import type { Pitch } from './pitch-document.js';
+import { freshKit, freshPitch } from './pitch.js';
+import type { KitCord } from './ridge.js';
+import { END_ROOM } from './ridge.js';
+import type { RidgeRig, Trunk } from './rig-document.js';
 
 const clamp = (v: number, min: number, max: number): number => Math.min(max, Math.max(min, v));
 const centimetre = (v: number): number => Math.round(v * 100) / 100;
@@ -68,7 +71,6 @@ export function pitchedAsWished(
   const pitch = freshPitch(known, roof, fresh, rig.span.tape / 2);
   return {
     ...rig,
-    roof: { ...rig.roof, on: false },
     pitch: pitchAt(pitch, place, span.from.at, span.to.at, rig.span.tape),
   };
 }
@@ -86,15 +88,11 @@ export function rigAt(place: Place, placeId: string, span: JudgedSpan, rig: Ridg
     return centimetre(clamp(own, RIDGE_LIMITS.tieHeight.min, RIDGE_LIMITS.tieHeight.max));
   };
   const tape = centimetre(clamp(span.span, RIDGE_LIMITS.span.min, RIDGE_LIMITS.span.max));
-  const wanted = wish.form === 'none' ? rig.roof.at[1] - rig.roof.at[0] : FORM_TRAITS[wish.form].ridge(wish.roof);
-  const roof = Math.min(wanted, tape - 2 * END_ROOM - 0.1);
-  const at = [centimetre((tape - roof) / 2), centimetre((tape + roof) / 2)] as const;
   return {
     ...rig,
     span: { ...rig.span, how: 'tape', tape, sd: Math.round(span.sd * 1000) / 1000 },
     groundRise: centimetre(clamp(span.rise, RIDGE_LIMITS.groundRise.min, RIDGE_LIMITS.groundRise.max)),
     trunks: [trunkOf(span.from, tie(0)), trunkOf(span.to, tie(1))],
-    roof: { ...rig.roof, on: wish.form !== 'none' || rig.roof.on, at },
     hung: rig.hung.map((h) => ({ ...h, at: centimetre(clamp(h.at, END_ROOM, tape - END_ROOM)) })),
     tensioning: { ...rig.tensioning, dip: { ...rig.tensioning.dip, at: centimetre(tape / 2) } },
     wind: { beaufort: wind.beaufort, shelter: wind.shelter in SHELTERS ? wind.shelter : rig.wind.shelter },

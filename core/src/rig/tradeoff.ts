@@ -1,5 +1,6 @@
-import type { Surroundings, RidgeRig } from './ridge.js';
 import { evaluateRidge } from './evaluate.js';
+import type { Surroundings } from './ridge.js';
+import type { RidgeRig } from './rig-document.js';
 
 /** One way this line could be hauled. */
 export interface TradeoffPoint {

@@ -1,13 +1,15 @@
 import type { Sign } from '../anchor/index.js';
+import type { Problem } from '../document/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
 import type { PitchForm } from '../roof/index.js';
 import { PITCH_TRAITS } from '../roof/index.js';
-import type { GuyAnchor, PitchSurroundings, TreeId } from './pitch.js';
-import { guyOf, pitchProblems } from './pitch.js';
-import type { BedAnchor } from './bed.js';
+import type { BedAnchor } from './bed-document.js';
 import { bedProblems } from './bed.js';
-import type { Problem, RidgeRig } from './ridge.js';
+import type { GuyAnchor, TreeId } from './pitch-document.js';
+import type { PitchSurroundings } from './pitch.js';
+import { guyOf, pitchProblems } from './pitch.js';
 import { measuredSpan, problemsOf } from './ridge.js';
+import type { RidgeRig } from './rig-document.js';
 
 /** A tree of the rig, to which more than one thing may be tied. */
 export interface RigTree {

@@ -1,6 +1,6 @@
 import type { GearList } from './gear.js';
 import { guyOf } from './pitch.js';
-import type { RidgeRig } from './ridge.js';
+import type { RidgeRig } from './rig-document.js';
 
 /** Ids of everything of the kit that a rig uses. */
 export function usedBy(rig: RidgeRig): Readonly<Record<'cords' | GearList, ReadonlySet<string>>> {

@@ -1,40 +1,7 @@
-import type { Hold, Sun, Wear } from '../catalogue/index.js';
+import type { Hold } from '../catalogue/index.js';
 import { HOLDS, findCloth } from '../catalogue/index.js';
-
-/** A place on the cloth where a cord can take hold. */
-export interface TieOut {
-  readonly id: string;
-  /** Along and across the cloth from its middle, m. */
-  readonly at: readonly [s: number, t: number];
-  readonly hold: Hold;
-}
-
-/** A roof a person owns. Its length lies along the ridge, unless it is pitched on its diagonal. */
-export interface KitRoof {
-  readonly id: string;
-  readonly name: string;
-  /** Id of a cloth of the catalogue. */
-  readonly cloth: string;
-  /** m. */
-  readonly length: number;
-  readonly width: number;
-  /** How far the middle of each edge is cut inward, m; 0 is a straight edge. */
-  readonly hollow: number;
-  readonly tieOuts: readonly TieOut[];
-  /** Weighed, kg; 0 where it never was: then from area and cloth. */
-  readonly mass: number;
-  readonly sun: Sun;
-  readonly wear: Wear;
-}
-
-export const ROOF_LIMITS = {
-  length: { name: 'length of the cloth', quantity: 'length', min: 1, max: 12 },
-  width: { name: 'width of the cloth', quantity: 'length', min: 1, max: 12 },
-  hollow: { name: 'hollow of the edges', quantity: 'length', min: 0, max: 0.5 },
-  mass: { name: 'mass of the roof', quantity: 'mass', min: 0, max: 60 },
-  at: { name: 'place of a tie-out', quantity: 'length', min: -6, max: 6 },
-} as const;
-export const MOST_TIE_OUTS = 40;
+import type { Problem } from '../document/index.js';
+import type { KitRoof, TieOut } from './document.js';
 
 /** Common layouts of tie-outs, to begin with. */
 export const LAYOUTS = {
@@ -78,14 +45,9 @@ export function roofArea(roof: KitRoof): number {
   return roof.length * roof.width - (4 / 3) * roof.hollow * (roof.length + roof.width);
 }
 
-export interface RoofProblem {
-  readonly field: string;
-  readonly message: string;
-}
-
 /** What the fields allow but the whole does not. */
-export function roofProblems(roof: KitRoof): RoofProblem[] {
-  const out: RoofProblem[] = [];
+export function roofProblems(roof: KitRoof): Problem[] {
+  const out: Problem[] = [];
   if (findCloth(roof.cloth) === undefined)
     out.push({ field: 'cloth', message: `The catalogue has no cloth “${roof.cloth}”. Choose another.` });
   if (roof.hollow > 0.12 * Math.min(roof.length, roof.width))

@@ -5,3 +5,5 @@ export * from './water.js';
 export * from './cover.js';
 export * from './near.js';
 export * from './rain.js';
+export * from './limits.js';
+export * from './document.js';

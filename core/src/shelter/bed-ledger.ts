@@ -20,7 +20,7 @@ import { norm } from '../quantity/index.js';
 import { anchorHold, soilOf, bedStem } from '../rig/index.js';
 import type { Bed, BedPole, Judged, RidgeRig } from '../rig/index.js';
 import type { Link, LinkKind, Required, Use } from '../strength/index.js';
-import { RULES, cordStrength, judge, knotKept, link, ratioFor } from '../strength/index.js';
+import { REQUIRED_LIMITS, RULES, cordStrength, judge, knotKept, link, ratioFor } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { BedCase } from './bed-cases.js';
@@ -48,8 +48,8 @@ export function requiredIn(required: Required, shock: boolean): Required {
     person: ease(of.person),
   });
   return {
-    factor: each(required.factor, (x) => Math.max(1.2, x * SHOCK_SHARE)),
-    share: each(required.share, (x) => Math.min(0.8, x / SHOCK_SHARE)),
+    factor: each(required.factor, (x) => Math.max(REQUIRED_LIMITS.factor.min, x * SHOCK_SHARE)),
+    share: each(required.share, (x) => Math.min(REQUIRED_LIMITS.share.max, x / SHOCK_SHARE)),
     chance: required.chance,
   };
 }

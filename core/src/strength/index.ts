@@ -1,3 +1,5 @@
+export * from './limits.js';
 export * from './rules.js';
 export * from './link.js';
 export * from './cord.js';
+export * from './document.js';

@@ -1,7 +1,8 @@
 import { Z95, normalCdf } from '../quantity/index.js';
 import type { Figure } from '../working/index.js';
 import { derive } from '../working/index.js';
-import type { Required, Rule, Use } from './rules.js';
+import type { Required } from './document.js';
+import type { Rule, Use } from './rules.js';
 import { TRUNK_FACTOR } from './rules.js';
 
 /** Where a link sits: in a cord, its end, under a hitch; a hitch's own hold; a tie-out; an anchor in the ground; a stem; cloth; a stick. */

@@ -1,3 +1,5 @@
+import type { Required } from './document.js';
+
 /** What a line is for; decides how much it must have left. */
 export const USES = ['ridge', 'hangers', 'person'] as const;
 export type Use = (typeof USES)[number];
@@ -22,21 +24,11 @@ export const RULE_WORDS: Readonly<Record<Rule, string>> = {
   chance: 'How likely the pull is to pass what the link holds, from both ranges, for the night.',
 };
 
-/** What each school asks, by use. */
-export type Required = Readonly<Record<Rule, Readonly<Record<Use, number>>>>;
-
 /** Judgement; common practice asks 5 for people, 3 for hangers, 2 for tarps. Editable. */
 export const DEFAULT_REQUIRED: Required = {
   factor: { ridge: 2, hangers: 3, person: 5 },
   share: { ridge: 0.5, hangers: 0.33, person: 0.2 },
   chance: { ridge: 0.01, hangers: 0.01, person: 0.001 },
 };
-/** Allowed bounds of each school's figures. */
-export const REQUIRED_LIMITS: Readonly<Record<Rule, readonly [number, number]>> = {
-  factor: [1.2, 20],
-  share: [0.05, 0.8],
-  chance: [1e-6, 0.1],
-};
-
 /** Standing trunks are judged on bending at a quarter of green strength, whatever the use (judgement: 3 to 6). */
 export const TRUNK_FACTOR = 4;

@@ -9,7 +9,8 @@ import {
   toMetres,
   writeGeoJson,
 } from '../../src/formats/index.js';
-import { KINDS, THING_FIELDS, checkPlace, checkThing, freshThing } from '../../src/ground/index.js';
+import { misfit } from '../../src/document/index.js';
+import { KINDS, THING_FIELDS, checkPlace, freshThing, thingDocument } from '../../src/ground/index.js';
 import type { Place, Thing } from '../../src/ground/index.js';
 import { landing, place, tree } from './helper.js';
 
@@ -56,19 +57,18 @@ describe('metres and degrees', () => {
 
 describe('checking what comes from outside', () => {
   test('a fresh thing of every kind fits', () => {
-    for (const kind of KINDS) expect(checkThing(freshThing(kind, 'x', 'x', [1, 2]))).toHaveProperty('thing');
+    for (const kind of KINDS) expect(misfit(thingDocument, freshThing(kind, 'x', 'x', [1, 2]))).toBeNull();
   });
   test('every field of every kind is checked: rubbish in it is refused by its name', () => {
     for (const kind of KINDS)
       for (const field of THING_FIELDS[kind]) {
         const wrong = { ...freshThing(kind, 'x', 'x', [0, 0]), [field.key]: { rubbish: true } };
-        expect(checkThing(wrong)).toMatchObject({ field: field.key });
+        expect(misfit(thingDocument, wrong)).toMatchObject({ field: field.key });
       }
   });
   test('no value whatever makes the checks throw', () => {
     fc.assert(
       fc.property(fc.anything(), (value) => {
-        expect(checkThing(value)).toBeDefined();
         expect(checkPlace(value)).toBeDefined();
       }),
     );
@@ -81,8 +81,7 @@ describe('checking what comes from outside', () => {
   test('the demo place fits; one with a dangling measure does not, and says which', () => {
     expect(checkPlace(landing)).toEqual({ place: landing });
     expect(checkPlace({ ...landing, things: landing.things.slice(1) })).toMatchObject({
-      field: expect.stringMatching(/^measures\.\d+\./),
-      problem: /gone/ as unknown,
+      problem: { field: expect.stringMatching(/^measures\.\d+\./), message: expect.stringMatching(/gone/) },
     });
   });
 });
@@ -222,7 +221,7 @@ describe('GeoJSON', () => {
     [
       'a girth that cannot be',
       feature({ properties: { kind: 'tree', name: 'Thin', girth: -1 } }),
-      /^feature 2 \(“Thin”\): girth must be a number/,
+      /^feature 2 \(“Thin”\): girth: The girth must be a number/,
     ],
     [
       'two corners only',
@@ -238,7 +237,7 @@ describe('GeoJSON', () => {
           ],
         },
       }),
-      /^feature 2: outline must be a list of 3/,
+      /^feature 2: outline: This needs at least 3 corners/,
     ],
   ])('%s is refused by name, and the place is as it was', (_, text, message) => {
     const before = place([]);
@@ -249,7 +248,7 @@ describe('GeoJSON', () => {
   test('our own file with a broken field names it', () => {
     const file = JSON.parse(writeGeoJson(landing)) as { place: { soil: string } };
     file.place.soil = 'lava';
-    expect(where(() => readGeoJson(JSON.stringify(file), landing))).toMatch(/^place: soil/);
+    expect(where(() => readGeoJson(JSON.stringify(file), landing))).toMatch(/^place\.soil: The soil must be one of/);
   });
   test('no JSON whatever makes it fail otherwise', () => {
     fc.assert(

@@ -4,17 +4,18 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
   FileProblem,
+  RIG_FORMAT,
   readRigFile,
   renameKit,
   rigFile,
   rigFileJsonSchema,
   surroundingsOf,
-  wrongPitch,
   wrongGear,
   writeRigFile,
 } from '../../src/formats/index.js';
 import type { RigFile } from '../../src/formats/index.js';
-import { usedBy } from '../../src/rig/index.js';
+import { misfit } from '../../src/document/index.js';
+import { pitchDocument, usedBy } from '../../src/rig/index.js';
 import { PITCH_FORMS } from '../../src/roof/index.js';
 import { aroundOf, rigOf, roofFor } from './helper.js';
 
@@ -87,7 +88,7 @@ describe('rig files', () => {
     const { beds, straps, ...kit } = file.kit;
     expect([bed, beds, straps]).not.toContain(undefined);
     const old = readRigFile(JSON.stringify({ ...file, format: 'rough-bight/rig@1', rig, kit }));
-    expect(old.format).toBe('rough-bight/rig@3');
+    expect(old.format).toBe(RIG_FORMAT);
     expect(old.kit).toEqual({ ...kit, beds: [], straps: [] });
     expect(() => readRigFile(JSON.stringify({ ...file, kit: { ...kit, beds: [], straps } }))).toThrow(
       /rig\.bed\.bed: This bed is no longer in the kit/,
@@ -97,23 +98,27 @@ describe('rig files', () => {
     const { pitch, ...rig } = readRigFile(gravel).rig;
     expect(pitch).toBeDefined();
     const file = readRigFile(JSON.stringify(rig));
-    expect(file.format).toBe('rough-bight/rig@3');
+    expect(file.format).toBe(RIG_FORMAT);
     expect(file.rig).toEqual(rig);
     expect(file.kit.cords[0]!.id).toBe(rig.cord);
   });
   test.each([
     ['no JSON', '{"format"', /file: is not JSON/],
-    ['another format', '{"format":"rough-bight/rig@9"}', /format: .*must be "rough-bight\/rig@3"/],
+    [
+      'another format',
+      '{"format":"rough-bight/rig@9"}',
+      /format: .*not a version this program knows.*a newer one needs a newer program/,
+    ],
     [
       'a haul beyond reason',
       broken('rig.pitch.guy.haul', 1e6),
       /rig\.pitch\.guy\.haul: The haul of a guy must be a number from 0 to 600/,
     ],
     ['a missing roof', broken('kit.roofs', []), /rig\.pitch\.roof: This roof is no longer in the kit/],
-    ['a misspelt field', broken('rig.colour', 1), /rig\.colour: is no field/],
-    ['a missing field', broken('rig.cord'), /rig\.cord: is missing/],
+    ['a misspelt field', broken('rig.colour', 1), /rig\.colour: There is no such field/],
+    ['a missing field', broken('rig.cord'), /rig\.cord: This is missing/],
     ['an unknown form', broken('rig.pitch.form', 'igloo'), /rig\.pitch\.form: The form must be one of gable/],
-    ['a body without a reach', broken('settings.body.reach'), /settings\.body\.reach: is missing/],
+    ['a body without a reach', broken('settings.body.reach'), /settings\.body\.reach: This is missing/],
   ])('%s is named with its field', (_, text, message) => {
     expect(problem(text)).toMatch(message);
   });
@@ -147,11 +152,30 @@ describe('rig files', () => {
     for (const set of [used.cords, used.roofs, used.pegs]) for (const id of set) expect(id).toMatch(/^my-/);
     expect(renameKit(renamed, (id) => id.slice(3))).toEqual(rig);
   });
+  test('margins that files could once ask for are moved to the nearest that may be asked, and the note says so', () => {
+    const file = JSON.parse(gravel) as RigFile;
+    const { required } = file.settings;
+    const old = (factor: object): string =>
+      JSON.stringify({
+        ...file,
+        format: 'rough-bight/rig@3',
+        note: 'By the water.',
+        settings: { ...file.settings, required: { ...required, factor: { ...required.factor, ...factor } } },
+      });
+    const moved = readRigFile(old({ ridge: 1 }));
+    expect(moved.settings.required).toEqual({ ...required, factor: { ...required.factor, ridge: 1.2 } });
+    expect(moved.note).toMatch(/^By the water\.\nA margin that it asked for/);
+    const kept = readRigFile(old({}));
+    expect(kept.settings.required).toEqual(required);
+    expect(kept.note).toBe('By the water.');
+    // what is no number is named, not moved
+    expect(problem(old({ person: 'five' }))).toMatch(/settings\.required\.factor\.person: /);
+  });
   test('parts of it are checked alone, as the server does', () => {
     const { rig, kit } = readRigFile(gravel);
-    expect(wrongPitch(rig.pitch)).toBeNull();
-    expect(wrongPitch({ ...rig.pitch, stick: 2 })!.field).toBe('stick');
+    expect(misfit(pitchDocument, rig.pitch)).toBeNull();
+    expect(misfit(pitchDocument, { ...rig.pitch, stick: 2 })!.field).toBe('stick');
     expect(wrongGear('roofs', kit.roofs[0])).toBeNull();
-    expect(wrongGear('roofs', { ...kit.roofs[0], length: 40 })!.problem).toMatch(/1 to 12/);
+    expect(wrongGear('roofs', { ...kit.roofs[0], length: 40 })!.message).toMatch(/1 to 12/);
   });
 });

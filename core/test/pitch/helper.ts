@@ -83,7 +83,6 @@ export function rigOf(
     trunks: [trunk, { ...trunk, name: 'the other alder' }],
     hung: [],
     sway: 0,
-    roof: { ...base.roof, on: false },
     tensioning: { ...base.tensioning, how: 'tension', tension: 250 },
     wind: { beaufort: 3, shelter: 'edge' },
     pitch: {

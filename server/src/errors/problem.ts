@@ -3,7 +3,7 @@ import { ApiProperty } from '@nestjs/swagger';
 
 /** One field that cannot be as it is. */
 export class FieldProblem {
-  @ApiProperty({ description: 'Path of the field, as in document.roof.at.1' })
+  @ApiProperty({ description: 'Path of the field, as in document.hung.1.at' })
   field: string;
 
   @ApiProperty({ description: 'What is wrong and what is allowed' })

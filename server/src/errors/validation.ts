@@ -1,18 +1,6 @@
 import { ValidationPipe } from '@nestjs/common';
-import type { ValidationError } from 'class-validator';
-import type { FieldProblem } from './problem.js';
+import { fieldsOf } from './body.js';
 import { ProblemException } from './problem.js';
-
-function flatten(errors: readonly ValidationError[], path: string): FieldProblem[] {
-  return errors.flatMap((e) => {
-    const field = path === '' ? e.property : `${path}.${e.property}`;
-    const own = Object.entries(e.constraints ?? {}).map(([rule, message]) => ({
-      field,
-      message: rule === 'whitelistValidation' ? `${e.property} is not a field of this. Leave it out.` : message,
-    }));
-    return [...own.slice(0, 1), ...flatten(e.children ?? [], field)];
-  });
-}
 
 /** Checks every field of every body, and names each that does not fit. */
 export const validation = new ValidationPipe({
@@ -21,8 +9,9 @@ export const validation = new ValidationPipe({
   forbidNonWhitelisted: true,
   forbidUnknownValues: true,
   stopAtFirstError: true,
+  validationError: { target: true, value: true },
   exceptionFactory: (errors) => {
-    const fields = flatten(errors, '');
+    const fields = errors.flatMap(fieldsOf);
     return new ProblemException({
       code: 'invalid',
       message: fields[0]?.message ?? 'Something in this does not fit.',

@@ -19,8 +19,8 @@ function checked<L extends GearList>(list: L, id: string, body: object): Gear[L]
   if (wrong !== null)
     throw new ProblemException({
       code: 'invalid',
-      message: wrong.problem,
-      fields: [{ field: wrong.field, message: wrong.problem }],
+      message: wrong.message,
+      fields: [wrong],
     });
   return document as Gear[L][number];
 }

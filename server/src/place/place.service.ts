@@ -1,5 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { checkPlace } from '@rough-bight/core/ground';
+import { under } from '@rough-bight/core/document';
 import type { Place } from '@rough-bight/core/ground';
 import type { Store } from '../db/database.js';
 import { STORE } from '../db/database.js';
@@ -14,9 +15,8 @@ export type PlaceRow = RevisedRow<Place>;
 function checked(dto: NewPlaceDto): Draft<Place> {
   const found = checkPlace(dto.document);
   if ('problem' in found) {
-    const field = `document.${found.field}`;
-    const message = /^[A-Z“]/.test(found.problem) ? found.problem : `${field}: ${found.problem}.`;
-    throw new ProblemException({ code: 'invalid', message, fields: [{ field, message }] });
+    const { field, message } = found.problem;
+    throw new ProblemException({ code: 'invalid', message, fields: [{ field: under('document', field), message }] });
   }
   return { name: dto.name, note: dto.note, document: found.place };
 }

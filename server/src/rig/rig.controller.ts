@@ -30,7 +30,7 @@ export class RigController {
     return this.rigs.revisions(id);
   }
 
-  /** The same as a file: `rough-bight/rig@3`. */
+  /** The same as a file: `rough-bight/rig@4`. */
   @Get('rigs/:id/file')
   @Header('content-type', 'application/json')
   file(@Param('id') id: string): Promise<string> {
@@ -41,7 +41,7 @@ export class RigController {
   @Post('camps/:campId/rig-files')
   @ApiUnprocessableEntityResponse({ type: Problem })
   takeIn(@Param('campId') campId: string, @Body() body: object): Promise<RigRow> {
-    return this.rigs.takeIn(campId, JSON.stringify(body));
+    return this.rigs.takeIn(campId, body);
   }
 
   @Post('camps/:campId/rigs')

@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
-import { FileProblem, readRigFile, renameKit, rigFile, writeRigFile } from '@rough-bight/core/formats';
+import { FileProblem, checkedRigFile, renameKit, rigFile, writeRigFile } from '@rough-bight/core/formats';
 import { GEAR_LISTS, rigProblems } from '@rough-bight/core/rig';
 import type { PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
 import type { Store } from '../db/database.js';
@@ -14,7 +14,6 @@ import { KitService } from '../kit/kit.service.js';
 import { PersonService } from '../person/person.service.js';
 import { PlaceService } from '../place/place.service.js';
 import type { NewRigDto, SaveRigDto } from './rig.dto.js';
-import { asRig } from './rig.dto.js';
 
 export type RigRow = RevisedRow<RidgeRig>;
 
@@ -59,11 +58,11 @@ export class RigService extends Revised<RidgeRig> {
   }
 
   /** Takes a rig file into a camp: what of its kit is not there yet is added to it. */
-  async takeIn(campId: string, text: string): Promise<RigRow> {
+  async takeIn(campId: string, body: unknown): Promise<RigRow> {
     await this.campIsThere(campId);
-    let file: ReturnType<typeof readRigFile>;
+    let file: ReturnType<typeof checkedRigFile>;
     try {
-      file = readRigFile(text);
+      file = checkedRigFile(body);
     } catch (error) {
       if (!(error instanceof FileProblem)) throw error;
       throw new ProblemException({
@@ -100,7 +99,7 @@ export class RigService extends Revised<RidgeRig> {
 
   /** What fits field by field must also fit together. */
   private async checked(campId: string, dto: NewRigDto): Promise<Draft<RidgeRig>> {
-    const document = asRig(dto.document);
+    const { document } = dto;
     const around = await this.around(campId);
     const problems = rigProblems(document, around);
     if (problems.length > 0)

@@ -7,6 +7,7 @@ import { Logger } from 'nestjs-pino';
 import { AppModule } from '../app.module.js';
 import type { Store } from '../db/database.js';
 import { ProblemFilter } from '../errors/filter.js';
+import { wellFormed } from '../errors/well-formed.js';
 import { validation } from '../errors/validation.js';
 import { ownOnly } from './guard.js';
 
@@ -51,6 +52,7 @@ export async function createApp(store: Store): Promise<NestExpressApplication> {
     (request.path.startsWith('/api/docs') ? docs : strict)(request, response, next),
   );
   app.useBodyParser('json', { limit: '200kb', strict: true });
+  app.use('/api', wellFormed);
   app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
     response.setHeader('Cache-Control', 'no-store');
     next();

@@ -1,3 +1,5 @@
+import { UnknownVersion, bringUp } from '@rough-bight/core/document';
+import { PLACE_VERSIONS, RIG_VERSIONS, noteWith } from '@rough-bight/core/formats';
 import { ApiError, Unreachable, call } from './api.js';
 import { kept } from './kept.js';
 import type { Stored } from './types.js';
@@ -30,6 +32,7 @@ interface Kept<D> {
   readonly version: number;
 }
 
+const VERSIONS = { rig: RIG_VERSIONS, place: PLACE_VERSIONS } as const;
 const SAVE_AFTER = 400;
 const RETRY_AFTER = 3000;
 const STEPS_KEPT = 200;
@@ -98,10 +101,28 @@ export class DocumentStore<D> {
     return `${this.kind}-draft:${this.stored.id}`;
   }
 
+  /** A draft as this program knows it, brought up as files are; null where it is of a newer one. */
+  private broughtUp(found: Kept<D>): Kept<D> | null {
+    try {
+      const { document, lost } = bringUp(VERSIONS[this.kind], found.draft.document);
+      const note = lost.length === 0 ? found.draft.note : noteWith(found.draft.note, lost);
+      return { ...found, draft: { ...found.draft, note, document: document as D } };
+    } catch (error) {
+      if (error instanceof UnknownVersion) return null;
+      throw error;
+    }
+  }
+
   /** A draft that never reached the server comes back. */
   private async recover(): Promise<void> {
-    const last = await kept.read<Kept<D>>(this.keptKey);
-    if (last === undefined || this.dirty || this.sending) return;
+    const found = await kept.read<Kept<D>>(this.keptKey);
+    if (found === undefined || this.dirty || this.sending) return;
+    const last = this.broughtUp(found);
+    if (last === null) {
+      // a newer program kept it: set aside for that one, not written over
+      await kept.write(`${this.keptKey}:newer`, found);
+      return;
+    }
     if (last.version === this.version) this.edit(last.draft);
     else if (same(last.draft, draftOf(this.stored)))
       await kept.drop(this.keptKey); // it was saved as the window closed

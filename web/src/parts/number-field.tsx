@@ -1,6 +1,5 @@
 import { METRES_PER, NEWTONS_PER, POUND } from '@rough-bight/core/quantity';
-import type { Quantity, UnitChoice } from '@rough-bight/core/quantity';
-import type { Limit } from '@rough-bight/core/rig';
+import type { Limit, Quantity, UnitChoice } from '@rough-bight/core/quantity';
 import { useId, useState } from 'react';
 import type { ReactElement } from 'react';
 import { FieldMore } from './field-more.js';
@@ -19,6 +18,7 @@ export function typed(
     case 'mass':
       return units.force === 'lbf' ? { unit: 'lb', si: POUND, places: 2 } : { unit: 'kg', si: 1, places: 2 };
     case 'share':
+    case 'chance':
       return { unit: '%', si: 0.01, places: 1 };
     case 'angle':
       return { unit: '°', si: Math.PI / 180, places: 0 };

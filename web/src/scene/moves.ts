@@ -6,7 +6,6 @@ import type { KitCord, RidgeRig, Trunk } from '@rough-bight/core/rig';
 export type Grip =
   | { readonly kind: 'trunk'; readonly index: 0 | 1 }
   | { readonly kind: 'tie'; readonly index: 0 | 1 }
-  | { readonly kind: 'roof'; readonly index: 0 | 1 }
   | { readonly kind: 'hung'; readonly index: number }
   | { readonly kind: 'sag' };
 
@@ -50,7 +49,6 @@ export function moved(
         const by = measuredSpan(next, body) - measuredSpan(rig, body);
         next = {
           ...next,
-          roof: { ...rig.roof, at: [centimetre(rig.roof.at[0] + by), centimetre(rig.roof.at[1] + by)] },
           hung: rig.hung.map((h) => ({ ...h, at: centimetre(h.at + by) })),
         };
       }
@@ -63,17 +61,6 @@ export function moved(
         trunks: withTrunk(rig, grip.index, {
           tieHeight: centimetre(clamp(rig.trunks[grip.index].tieHeight + dz, min, max)),
         }),
-      };
-      break;
-    }
-    case 'roof': {
-      const [a, b] = rig.roof.at;
-      next = {
-        ...rig,
-        roof: {
-          ...rig.roof,
-          at: grip.index === 0 ? [Math.min(onLine(a + dx), b - 0.1), b] : [a, Math.max(onLine(b + dx), a + 0.1)],
-        },
       };
       break;
     }

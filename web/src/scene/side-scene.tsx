@@ -1,7 +1,7 @@
 import { diameterOf } from '@rough-bight/core/anchor';
 import { say, sayHeight, saySmall } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
-import { measuredSpan } from '@rough-bight/core/rig';
+import { hitched, measuredSpan } from '@rough-bight/core/rig';
 import type { KitStraps } from '@rough-bight/core/bed';
 import { ratioOf } from '@rough-bight/core/pitch';
 import type { KitCord, RidgeRig, Shape } from '@rough-bight/core/rig';
@@ -189,38 +189,34 @@ export function SideScene(props: Props): ReactElement {
         <path className="chord" d={`M${tie0.join(' ')}L${tie1.join(' ')}`} />
         {pitched !== undefined && (
           <>
-            {solved.roof.on && (
-              <Cloth
-                shape={pitched}
-                view={view}
-                h={h0}
-                at={[pitched.loads[solved.hung.length]![0], pitched.loads[solved.hung.length + 1]![0]]}
-                label={`roof, ${say(solved.roof.mass, 'mass', units)}`}
-                floor={Math.min(foot0, foot1) - 10}
-              />
-            )}
+            {solved.hung.map((h, i) => {
+              const p = pitched.loads[i];
+              return p === undefined || !hitched(h) ? null : (
+                <HungCloth
+                  key={h.id}
+                  x={toX(view, p[0])}
+                  y={toY(view, h0 + p[2])}
+                  side={Math.sqrt(h.area) * view.scale}
+                  floor={Math.min(foot0, foot1) - 10}
+                />
+              );
+            })}
             {wet !== undefined && <path className="line-wet" d={pathOf(wet, view, h0)} />}
             <path className="line" d={pathOf(pitched, view, h0)} />
-            {solved.roof.on &&
-              [0, 1].map((i) => {
-                const p = pitched.loads[solved.hung.length + i];
-                if (p === undefined) return null;
-                const { slope } = pointAt(pitched, p[0]);
-                return (
-                  <HitchMark
-                    key={i}
-                    x={toX(view, p[0])}
-                    y={toY(view, h0 + p[2])}
-                    angle={(-Math.atan(slope) * 180) / Math.PI}
-                  />
-                );
-              })}
             {solved.hung.map((h, i) => {
               const p = pitched.loads[i];
               if (p === undefined) return null;
               return (
                 <g key={h.id}>
-                  <HungMark x={toX(view, p[0])} y={toY(view, h0 + p[2])} lantern={/lantern|lamp/i.test(h.name)} />
+                  {hitched(h) ? (
+                    <HitchMark
+                      x={toX(view, p[0])}
+                      y={toY(view, h0 + p[2])}
+                      angle={(-Math.atan(pointAt(pitched, p[0]).slope) * 180) / Math.PI}
+                    />
+                  ) : (
+                    <HungMark x={toX(view, p[0])} y={toY(view, h0 + p[2])} lantern={/lantern|lamp/i.test(h.name)} />
+                  )}
                   {view.scale > ROOM_FOR_NAMES && (
                     <text x={toX(view, p[0]) + 12} y={toY(view, h0 + p[2]) + 28}>
                       {h.name}
@@ -301,21 +297,6 @@ export function SideScene(props: Props): ReactElement {
           say(rig.trunks[1].tieHeight, 'length', units),
         )}
         {pitched !== undefined &&
-          solved.roof.on &&
-          [0, 1].map((i) => {
-            const p = pitched.loads[solved.hung.length + i];
-            return p === undefined
-              ? null
-              : handle(
-                  { kind: 'roof', index: i as 0 | 1 },
-                  toX(view, p[0]),
-                  toY(view, h0 + p[2]),
-                  `Slide the roof's ${i === 0 ? 'first' : 'second'} hitch`,
-                  solved.roof.at[i]!,
-                  say(solved.roof.at[i]!, 'length', units),
-                );
-          })}
-        {pitched !== undefined &&
           solved.hung.map((h, i) => {
             const p = pitched.loads[i];
             return p === undefined
@@ -323,7 +304,7 @@ export function SideScene(props: Props): ReactElement {
               : handle(
                   { kind: 'hung', index: i },
                   toX(view, p[0]),
-                  toY(view, h0 + p[2]) + 43,
+                  toY(view, h0 + p[2]) + (hitched(h) ? 0 : 43),
                   `Move ${h.name === '' ? 'what hangs' : h.name}`,
                   h.at,
                   say(h.at, 'length', units),
@@ -424,7 +405,7 @@ function sagGripAt(shape: Shape, rig: RidgeRig): number {
   const stops = [
     shape.ends[0][0],
     ...shape.loads
-      .slice(0, rig.hung.length + (rig.roof.on ? 2 : 0))
+      .slice(0, rig.hung.length)
       .map((l) => l[0])
       .sort((a, b) => a - b),
     shape.ends[1][0],
@@ -440,40 +421,24 @@ function sagGripAt(shape: Shape, rig: RidgeRig): number {
   return at;
 }
 
-/** The roof as a weight on the line: its ridge edge follows the line; its fall is not computed here. */
-function Cloth({
-  shape,
-  view,
-  h,
-  at,
-  label,
+/** Cloth that hangs from one hitch: a corner up, to scale by its area. */
+function HungCloth({
+  x,
+  y,
+  side,
   floor,
 }: {
-  readonly shape: Shape;
-  readonly view: View;
-  readonly h: number;
-  readonly at: readonly [number, number];
-  readonly label: string;
+  readonly x: number;
+  readonly y: number;
+  readonly side: number;
   readonly floor: number;
 }): ReactElement {
-  const edge: string[] = [];
-  for (let i = 0; i <= 16; i++) {
-    const x = at[0] + ((at[1] - at[0]) * i) / 16;
-    edge.push(`${toX(view, x).toFixed(1)} ${toY(view, h + pointAt(shape, x).z).toFixed(1)}`);
-  }
-  const drop = Math.min(toY(view, h + pointAt(shape, at[0]).z) + 1.05 * view.scale, floor);
-  const flare = 0.22 * view.scale;
+  const drop = Math.max(0, Math.min(1.2 * side, floor - y));
   return (
-    <g className="cloth">
-      <path
-        d={`M${edge.join('L')}L${(toX(view, at[1]) + flare).toFixed(1)} ${drop}H${(toX(view, at[0]) - flare).toFixed(1)}Z`}
-      />
-      {view.scale > ROOM_FOR_NAMES && (
-        <text x={(toX(view, at[0]) + toX(view, at[1])) / 2} y={drop - 10} textAnchor="middle">
-          {label}
-        </text>
-      )}
-    </g>
+    <path
+      className="cloth-hung"
+      d={`M${x} ${y}L${x + 0.45 * side} ${y + 0.7 * drop}Q${x + 0.1 * side} ${y + drop} ${x} ${y + drop}Q${x - 0.1 * side} ${y + drop} ${x - 0.45 * side} ${y + 0.7 * drop}Z`}
+    />
   );
 }
 

@@ -8,76 +8,21 @@ import type { Editing } from './editing.js';
 const L = RIDGE_LIMITS;
 
 /** What hangs on the line. */
-export function HangControls(editing: Editing): ReactElement {
-  const { rig, edit } = editing;
-  const { roof } = rig;
-  const set = (part: Partial<typeof roof>): string | null => edit({ ...rig, roof: { ...roof, ...part } });
-  return (
-    <div className="controls">
-      <div className="control-group control-group-wide">
-        <h3>
-          <label className="check">
-            <input type="checkbox" checked={roof.on} onChange={(e) => set({ on: e.target.checked })} />A roof, at two
-            friction hitches
-          </label>
-        </h3>
-        {roof.on && (
-          <div className="control-row">
-            <NumberField
-              label="Mass"
-              value={roof.mass}
-              limit={L.mass}
-              step={0.1}
-              hint="dry"
-              onCommit={(mass) => set({ mass })}
-            />
-            <NumberField
-              label="Soaked"
-              value={roof.wetMass}
-              limit={L.mass}
-              step={0.1}
-              hint="with water on it"
-              onCommit={(wetMass) => set({ wetMass })}
-            />
-            <NumberField
-              label="First hitch"
-              value={roof.at[0]}
-              limit={L.at}
-              step={0.05}
-              hint="from the first tie"
-              onCommit={(x) => set({ at: [x, roof.at[1]] })}
-            />
-            <NumberField
-              label="Second hitch"
-              value={roof.at[1]}
-              limit={L.at}
-              step={0.05}
-              hint="from the first tie"
-              onCommit={(x) => set({ at: [roof.at[0], x] })}
-            />
-            <NumberField
-              label="Faces the wind"
-              value={roof.area}
-              limit={L.area}
-              step={0.5}
-              hint="area"
-              onCommit={(area) => set({ area })}
-            />
-          </div>
-        )}
-      </div>
-      <AlsoOnLine {...editing} />
-    </div>
-  );
-}
+export const HangControls = (editing: Editing): ReactElement => (
+  <div className="controls">
+    <OnLine {...editing} title="On the line" />
+  </div>
+);
 
-/** What hangs on the line besides the roof, each a place that pulls it down. */
-export function AlsoOnLine({ rig, body, edit }: Editing): ReactElement {
+/** Things hung on the line, each a place that pulls it down. */
+export function OnLine({ rig, body, edit, title }: Editing & { readonly title: string }): ReactElement {
   return (
     <div className="control-group control-group-wide">
-      <h3 className="control-title">Also on the line</h3>
+      <h3 className="control-title">{title}</h3>
       {rig.hung.length === 0 && (
-        <p className="quiet">Nothing. A lantern, a drying coat, a pack: each pulls the line down where it hangs.</p>
+        <p className="quiet">
+          Nothing. A lantern, a drying coat, a pack, a loose sheet: each pulls the line down where it hangs.
+        </p>
       )}
       {rig.hung.map((h, i) => {
         const change = (part: Partial<typeof h>): string | null =>
@@ -85,7 +30,31 @@ export function AlsoOnLine({ rig, body, edit }: Editing): ReactElement {
         return (
           <div className="control-row control-row-one" key={h.id}>
             <TextField label="What" value={h.name} max={60} onCommit={(name) => change({ name })} />
-            <NumberField label="Mass" value={h.mass} limit={L.mass} step={0.1} onCommit={(mass) => change({ mass })} />
+            <NumberField
+              label="Mass"
+              value={h.mass}
+              limit={L.mass}
+              step={0.1}
+              hint="dry"
+              // what never soaks weighs the same wet
+              onCommit={(mass) => change({ mass, wetMass: h.wetMass === h.mass ? mass : Math.max(mass, h.wetMass) })}
+            />
+            <NumberField
+              label="Soaked"
+              value={h.wetMass}
+              limit={L.mass}
+              step={0.1}
+              hint="with water in it"
+              onCommit={(wetMass) => change({ wetMass })}
+            />
+            <NumberField
+              label="Cloth"
+              value={h.area}
+              limit={L.area}
+              step={0.5}
+              hint="that faces the wind"
+              onCommit={(area) => change({ area })}
+            />
             <NumberField
               label="At"
               value={h.at}
@@ -118,6 +87,8 @@ export function AlsoOnLine({ rig, body, edit }: Editing): ReactElement {
                   id: crypto.randomUUID().slice(0, 8),
                   name: 'something',
                   mass: 0.5,
+                  wetMass: 0.5,
+                  area: 0,
                   at: Math.round(straightDistance(rig, body) * 50) / 100,
                 },
               ],

@@ -25,7 +25,7 @@ import { casesTogether } from './cases-together.js';
 import { editing } from './editing.js';
 import { GroundControls } from './ground-controls.js';
 import { GuyControls } from './guy-controls.js';
-import { AlsoOnLine } from './hang-controls.js';
+import { OnLine } from './hang-controls.js';
 import { PitchCompare } from './pitch-compare.js';
 import { PitchLedger } from './pitch-ledger.js';
 import { PitchSize } from './pitch-size.js';
@@ -242,7 +242,7 @@ const Controls = memo(function Controls({
       {step === 'hang' && (
         <>
           <RoofControls editing={edits} roofs={camp.roofs} judgement={judgement} />
-          {PITCH_TRAITS[rig.pitch!.form].hangs === 'ridge' && <AlsoOnLine {...edits} />}
+          {PITCH_TRAITS[rig.pitch!.form].hangs === 'ridge' && <OnLine {...edits} title="Also on the line" />}
           <p>
             <button type="button" className="button" onClick={() => put(withoutRoof(rig))}>
               Take the roof off

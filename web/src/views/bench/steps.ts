@@ -66,7 +66,6 @@ export function marksOf(rig: RidgeRig, judgement: Judgement | null, body: BodyMe
     r?.ledger.some((j) => of(j.link.id) && j.judgement.ratio < 1) ?? false;
   const state = (bad: boolean): Mark['state'] => (r === undefined ? 'none' : bad ? 'fails' : 'holds');
   const against = r?.trunks.some((t) => t.against.length > 0) ?? false;
-  const hanging = (rig.roof.on ? 1 : 0) + rig.hung.length;
   const dryFails = r?.ledger.some((j) => j.judgement.ratio < 1 && /gust|sway/.test(j.link.caseId)) ?? false;
   return [
     {
@@ -95,16 +94,20 @@ export function marksOf(rig: RidgeRig, judgement: Judgement | null, body: BodyMe
       step: 'hang',
       name: 'Hang',
       text:
-        hanging === 0
+        rig.hung.length === 0
           ? 'nothing on it'
-          : `${rig.roof.on ? 'roof' : ''}${rig.roof.on && rig.hung.length > 0 ? ' and ' : ''}${rig.hung.length > 0 ? `${rig.hung.length} more` : ''}`,
-      state: hanging === 0 ? 'none' : state(fails((id) => id.startsWith('grip'))),
+          : `${rig.hung.length} ${rig.hung.length === 1 ? 'thing' : 'things'}, ${say(
+              rig.hung.reduce((sum, h) => sum + h.mass, 0),
+              'mass',
+              units,
+            )}`,
+      state: rig.hung.length === 0 ? 'none' : state(fails((id) => id.startsWith('grip'))),
     },
     {
       id: 'guy',
       step: 'guy',
       name: 'Guy',
-      text: (r?.unguyed ?? 0) > 0 ? 'not one on the roof' : 'none',
+      text: (r?.unguyed ?? 0) > 0 ? 'not one on the cloth' : 'none',
       state: (r?.unguyed ?? 0) > 0 ? 'fails' : 'none',
     },
     bedMark(judgement?.bed ?? null, units),

@@ -1,9 +1,10 @@
+import { RIDGE_FORMAT } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 
 /** A plain ridge to begin from. */
 export function freshRig(cord: string): RidgeRig {
   return {
-    format: 'rough-bight/ridge@1',
+    format: RIDGE_FORMAT,
     span: { how: 'tape', tape: 6, paces: 8 },
     groundRise: 0,
     trunks: [
@@ -23,7 +24,6 @@ export function freshRig(cord: string): RidgeRig {
       passes: { count: 3, takeUp: 0.06 },
       pulley: { pull: 'one-hand', loopOut: 0.8, setBack: 0.02 },
     },
-    roof: { on: true, mass: 0.9, wetMass: 1.6, at: [1.5, 4.5], area: 4 },
     hung: [],
     wind: { beaufort: 3, shelter: 'edge' },
     sway: 0,

@@ -1,3 +1,4 @@
+import { BODY_LIMITS } from '@rough-bight/core/ground';
 import type { BodyUnit } from '@rough-bight/core/ground';
 import { capital } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
@@ -21,20 +22,6 @@ const HEIGHTS = [
   'brow',
   'reach',
 ] as const satisfies readonly (keyof BodyMeasures)[];
-const LIMITS: Readonly<Record<keyof BodyMeasures, readonly [string, number, number]>> = {
-  pace: ['One pace', 0.3, 1.5],
-  paceSpread: ['Spread of my pacing', 0.002, 0.3],
-  foot: ['Foot', 0.15, 0.45],
-  handSpan: ['Hand span', 0.1, 0.35],
-  armSpan: ['Arm span', 0.8, 2.6],
-  waist: ['Waist', 0.4, 1.6],
-  elbow: ['Elbow', 0.4, 1.7],
-  chest: ['Chest', 0.5, 1.9],
-  shoulder: ['Shoulder', 0.6, 2],
-  brow: ['Brow', 0.7, 2.3],
-  reach: ['Full reach', 0.9, 3],
-};
-
 /** A person's own measures and the margins they ask for. */
 export default function MeView(): ReactElement {
   const me = useMe();
@@ -65,7 +52,6 @@ function MePage({
     return null;
   };
   const body = (key: keyof BodyMeasures, own?: string): ReactElement => {
-    const [label, min, max] = LIMITS[key];
     const unit: BodyUnit = key === 'paceSpread' ? 'pace' : key;
     const repeats = me.calibrations[unit]?.length ?? 0;
     const hint =
@@ -73,9 +59,9 @@ function MePage({
     return (
       <NumberField
         key={key}
-        label={label}
+        label={capital(BODY_LIMITS[key].name)}
         value={me.body[key]}
-        limit={{ quantity: key === 'paceSpread' ? 'share' : 'length', min, max }}
+        limit={BODY_LIMITS[key]}
         step={key === 'paceSpread' ? 0.005 : 0.01}
         {...(hint === undefined ? {} : { hint })}
         onCommit={(value) =>
@@ -88,11 +74,7 @@ function MePage({
     <NumberField
       label={capital(USE_NAMES[use])}
       value={me.required[rule][use]}
-      limit={{
-        quantity: rule === 'factor' ? 'ratio' : 'share',
-        min: REQUIRED_LIMITS[rule][0],
-        max: REQUIRED_LIMITS[rule][1],
-      }}
+      limit={REQUIRED_LIMITS[rule]}
       step={rule === 'factor' ? 0.1 : rule === 'share' ? 0.01 : 0.001}
       onCommit={(value) => put({ ...me, required: { ...me.required, [rule]: { ...me.required[rule], [use]: value } } })}
     />

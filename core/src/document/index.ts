@@ -1,0 +1,4 @@
+export * from './problem.js';
+export * from './fields.js';
+export * from './check.js';
+export * from './versions.js';

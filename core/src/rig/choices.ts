@@ -1,0 +1,34 @@
+/** The version of a rig as it is stored and edited. */
+export const RIDGE_FORMAT = 'rough-bight/ridge@2';
+
+/** How a guy is made fast. */
+export const GUY_HITCHES = {
+  adjustable: 'adjustable hitch',
+  wraps: 'plain wraps',
+  knot: 'fixed knot',
+  elastic: 'adjustable hitch and elastic',
+} as const;
+export type GuyHitch = keyof typeof GUY_HITCHES;
+
+/** Where the ridgeline runs. */
+export const LINE_PLACES = {
+  under: 'line under the cloth',
+  over: 'line over the cloth',
+  through: 'line through its loops',
+} as const;
+export type LinePlace = keyof typeof LINE_PLACES;
+
+/** Ways to bring a line to its tension. */
+export const TENSIONINGS = ['tension', 'sag', 'dip', 'passes', 'pulley'] as const;
+export type Tensioning = (typeof TENSIONINGS)[number];
+
+/** What lies beneath a bed. */
+export const BENEATH = {
+  soft: 'soft, even ground',
+  hard: 'roots, stones or stumps',
+  steep: 'a bank or a drop',
+  water: 'water',
+  road: 'a road or track',
+  bed: 'another bed',
+} as const;
+export type Beneath = keyof typeof BENEATH;

@@ -1,0 +1,139 @@
+import { z } from 'zod';
+import { SIGNS } from '../anchor/index.js';
+import { HITCHES, SNOWS, SOILS, WOODS } from '../catalogue/index.js';
+import type { Described } from '../document/index.js';
+import { atMost, id, keyOf, oneOf, pair, part, whole, within, words, yesNo } from '../document/index.js';
+import { PITCH_FORMS } from '../roof/index.js';
+import { GUY_HITCHES, LINE_PLACES } from './choices.js';
+import { MOST_GUYS, MOST_PULLS, PITCH_LIMITS } from './limits.js';
+
+const P = PITCH_LIMITS;
+const WOOD_IDS = WOODS.map((w) => w.id);
+const SOIL_IDS = SOILS.map((s) => s.id);
+export const wood = oneOf('wood', WOOD_IDS);
+export const soil = oneOf('soil', SOIL_IDS);
+export const signs = atMost(keyOf('sign', SIGNS), 20, 'Each sign can stand once.').refine(
+  (list) => new Set(list).size === list.length,
+  { error: 'Each sign can stand once.' },
+);
+
+/** A tree of the rig: one of its trunks, that of one of the bed's ends, or `guy-tree` and the key of a guy on a tree of its own. */
+export type TreeId = 'trunk0' | 'trunk1' | 'bed-stem0' | 'bed-stem1' | `guy-tree ${string}`;
+const tree = z
+  .string()
+  .max(29)
+  .regex(/^(trunk[01]|bed-stem[01]|guy-tree .{1,20})$/, {
+    error: 'The tree must be trunk0, trunk1, bed-stem0, bed-stem1, or "guy-tree " and the key of the guy that has it.',
+  }) as unknown as z.ZodType<TreeId>;
+
+/** What holds the end of a guy: `stem`: a tree of its own; `tree`: one that something else of the rig is tied to as well. */
+export const guyAnchorDocument = z.discriminatedUnion('kind', [
+  part({ kind: z.literal('peg'), pegs: id('pegs'), inLine: whole(P.inLine), lean: within(P.lean) }),
+  part({
+    kind: z.literal('stem'),
+    name: words('name of the stem', 1, 60),
+    wood,
+    girth: within(P.girth),
+    height: within(P.height),
+    signs,
+  }),
+  part({ kind: z.literal('tree'), tree, height: within(P.height) }),
+  part({ kind: z.literal('weight'), name: words('name of the weight', 1, 60), mass: within(P.mass) }),
+  part({
+    kind: z.literal('buried'),
+    length: within(P.buriedLength),
+    width: within(P.buriedWidth),
+    depth: within(P.buriedDepth),
+  }),
+  part({ kind: z.literal('root'), name: words('name of the root', 1, 60) }),
+]);
+export type GuyAnchor = Described<typeof guyAnchorDocument>;
+
+const guy = part({
+  cord: id('cord'),
+  /** Pull it is hauled with, N. */
+  haul: within(P.haul),
+  hitch: keyOf('way a guy is made fast', GUY_HITCHES),
+  wraps: whole(P.hitchWraps),
+  anchor: guyAnchorDocument,
+  /** Its foot on the plan, m; null follows the cloth. */
+  foot: pair(within(P.foot)).nullable(),
+  /** Stick under the tie-out, m: 0 none, -1 where the form needs one. */
+  stick: within(P.guyStick),
+  /** Left off altogether. */
+  off: yesNo('off'),
+});
+export type Guy = Described<typeof guy>;
+
+/** A friction hitch that carries an end of the roof. */
+const roofHitch = part({
+  type: oneOf(
+    'hitch',
+    HITCHES.map((h) => h.id),
+  ),
+  cord: id('cord'),
+  wraps: whole(P.hitchWraps),
+  crossed: yesNo('crossed'),
+  /** Length of its loop, m. */
+  loop: within(P.loop),
+  /** How far it is slid out beyond where it was tied, m; negative is slid in. */
+  slid: within(P.slid),
+});
+export type RoofHitch = Described<typeof roofHitch>;
+
+/** A peg that a person pulled, by heel or spring balance: replaces the model for that peg in that soil. */
+const pegPull = part({
+  pegs: id('pegs'),
+  soil,
+  /** Along the guy, N. */
+  force: within(P.pull),
+  /** Whether it moved at that pull, or held. */
+  moved: yesNo('moved'),
+  /** Whether the ground was soaked. */
+  wet: yesNo('wet'),
+});
+export type PegPull = Described<typeof pegPull>;
+
+/** Snow as hand and eye tell it: how it feels, and the depth that falls on level ground, m. */
+const snow = part({ feel: keyOf('snow', SNOWS), depth: within(P.snow) });
+export type Snow = Described<typeof snow>;
+
+/** A roof pitched on the ridge: everything about it that a person decides. SI; x along the span from the first tie. */
+export const pitchDocument = part({
+  roof: id('roof'),
+  form: oneOf('form', PITCH_FORMS),
+  shape: part({
+    edges: pair(within(P.edge)),
+    awning: within(P.awning),
+    prop: within(P.prop),
+    lift: within(P.lift),
+    flap: within(P.flap),
+  }),
+  /** Bearing from the first tie to the second, rad clockwise from north. */
+  bearing: within(P.bearing),
+  /** Bearing the wind comes from, rad clockwise from north. */
+  windFrom: within(P.bearing),
+  /** Rise of the ground to the left of the span, m per m. */
+  crossRise: within(P.crossRise),
+  soil,
+  /** Pegs pulled there; none when left out. */
+  pulls: atMost(pegPull, MOST_PULLS, `At most ${MOST_PULLS} pulled pegs can be kept.`).optional(),
+  /** Snow to lie on it; none when left out. */
+  snow: snow.optional(),
+  /** Place of the roof's middle along the level span, m. */
+  middle: within(P.middle),
+  line: keyOf('place of the line', LINE_PLACES),
+  hitches: pair(roofHitch),
+  /** Pull with which the roof is slid out along the ridge, N. */
+  spread: within(P.spread),
+  /** What every guy is, unless it says otherwise in `own`, by the key of its tie-out. */
+  guy,
+  own: z.record(words('key of a guy', 1, 20), guy.partial()).refine((own) => Object.keys(own).length <= MOST_GUYS, {
+    error: `At most ${MOST_GUYS} guys can differ from the rest.`,
+  }),
+  /** Keys in the order in which guys are hauled tight; those not named follow, opposite ones in turn. */
+  order: atMost(words('key of a guy', 1, 20), MOST_GUYS, `At most ${MOST_GUYS} guys can be put in order.`),
+  /** Sticks that prop: m thick. */
+  stick: within(P.stick),
+});
+export type Pitch = Described<typeof pitchDocument>;

@@ -1,0 +1,124 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { UnknownVersion, bringUp, misfits } from '../../src/document/index.js';
+import type { Versions } from '../../src/document/index.js';
+import { FILE_VERSIONS, PLACE_VERSIONS, RIG_VERSIONS, noteWith } from '../../src/formats/index.js';
+import { evaluateRidge, rigDocument } from '../../src/rig/index.js';
+import type { Hung, RidgeRig } from '../../src/rig/index.js';
+import { DEFAULT_REQUIRED } from '../../src/strength/index.js';
+
+const camp = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.json'), 'utf8'));
+const around = { kit: camp.kit, body: camp.person.body, required: DEFAULT_REQUIRED };
+const gable = camp.rigs[0].rig as RidgeRig;
+const lamp = { id: 'lamp', name: 'lantern', mass: 0.4, at: 2.2 };
+/** A rig of before with a roof told by its mass, on a bare line. */
+const before = {
+  ...gable,
+  format: 'rough-bight/ridge@1',
+  sway: 0.05,
+  hung: [lamp],
+  roof: { on: true, mass: 0.9, wetMass: 1.7, at: [1.2, 4.4], area: 4.5 },
+};
+
+describe('a chain of versions', () => {
+  const chain: Versions = {
+    now: 'x@3',
+    steps: [
+      { from: 'x@1', to: 'x@2', bring: (old) => ({ ...old, b: 1 }), lost: () => 'b is new.' },
+      { from: 'x@2', to: 'x@3', bring: (old) => ({ ...old, c: (old['b'] as number) + 1 }) },
+    ],
+  };
+  test('goes step by step, says what was lost, and leaves what is new alone', () => {
+    expect(bringUp(chain, { format: 'x@1', a: 0 })).toEqual({
+      document: { format: 'x@3', a: 0, b: 1, c: 2 },
+      from: 'x@1',
+      lost: ['b is new.'],
+    });
+    const now = { format: 'x@3', b: 5 };
+    expect(bringUp(chain, now)).toEqual({ document: now, from: 'x@3', lost: [] });
+  });
+  test('a version it does not know is refused by name, with the field where it stands', () => {
+    for (const value of [{ format: 'x@9' }, { format: 7 }, {}, null, undefined, 'x@1', []]) {
+      expect(() => bringUp(chain, value)).toThrow(UnknownVersion);
+    }
+    expect(() => bringUp(chain, { format: 'x@9' })).toThrow(
+      /“x@9” is not a version this program knows. It reads x@1, x@2, x@3/,
+    );
+    try {
+      bringUp(chain, {}, 'rig');
+    } catch (error) {
+      expect((error as UnknownVersion).field).toBe('rig.format');
+    }
+  });
+  test('every step of every chain leads to one that is there, and none of them throws, whatever it is given', () => {
+    for (const { now, steps } of [FILE_VERSIONS, RIG_VERSIONS, PLACE_VERSIONS]) {
+      const known = new Set([now, ...steps.map((s) => s.from)]);
+      for (const step of steps) {
+        expect(known.has(step.to)).toBe(true);
+        expect(step.from).not.toBe(step.to);
+        fc.assert(
+          fc.property(
+            fc.dictionary(fc.constantFrom('hung', 'roof', 'pitch', 'kit', 'settings', 'rig'), fc.jsonValue()),
+            (old) => {
+              step.bring({ ...old, format: step.from });
+              step.lost?.({ ...old, format: step.from });
+            },
+          ),
+        );
+      }
+    }
+  });
+});
+
+describe('a rig of before its roof on a bare line was things hung', () => {
+  const { document, lost } = bringUp(RIG_VERSIONS, before);
+  const rig = document as RidgeRig;
+  test('fits this version, and says what became of the roof', () => {
+    expect(misfits(rigDocument, rig)).toEqual([]);
+    expect(rig.hung).toEqual([
+      { ...lamp, wetMass: 0.4, area: 0 },
+      { id: 'roof-0', name: 'one end of the roof', mass: 0.45, wetMass: 0.85, area: 2.25, at: 1.2 },
+      { id: 'roof-1', name: 'the other end of the roof', mass: 0.45, wetMass: 0.85, area: 2.25, at: 4.4 },
+    ] satisfies Hung[]);
+    expect(lost).toEqual([expect.stringMatching(/two things hung now/)]);
+  });
+  test('pulls as it did: what the version before made of it, case by case', () => {
+    const r = evaluateRidge(rig, around, { length: 'm', force: 'N' });
+    const was: Readonly<Record<string, readonly [tension: number, sag: number]>> = {
+      pitched: [281.64907433481613, 0.04693304630923788],
+      settled: [259.5189690460407, 0.050942293058508316],
+      evening: [241.79933134021854, 0.05468203679231521],
+      wet: [143.80239297525645, 0.14052460913679132],
+      gust: [339.19811826470817, 0.03964611124952062],
+      'wet-gust': [225.36181907231526, 0.09354943337917623],
+      sway: [326.4633136254103, 0.04078351386385269],
+    };
+    expect(r.cases.map((c) => c.id)).toEqual(Object.keys(was));
+    for (const c of r.cases) {
+      expect(c.tension.value).toBeCloseTo(was[c.id]![0], 6);
+      expect(c.sag.value).toBeCloseTo(was[c.id]![1], 9);
+    }
+    const margins = Object.fromEntries(r.ledger.map((l) => [l.link.id, l.link.margin.value]));
+    expect(margins['grip-0']).toBeCloseTo(6.5006487270858635, 6);
+    expect(margins['end-1']).toBeCloseTo(3.6187116988634496, 6);
+    expect(r.unguyed).toBe(4.5);
+  });
+  test('a roof that was off, or that a pitched one stood for, leaves nothing behind and is not told', () => {
+    for (const other of [{ roof: { ...before.roof, on: false } }, { pitch: camp.rigs[3].rig.pitch }]) {
+      const brought = bringUp(RIG_VERSIONS, { ...before, ...other });
+      expect(brought.lost).toEqual([]);
+      expect((brought.document as RidgeRig).hung).toHaveLength(1);
+      expect(brought.document).not.toHaveProperty('roof');
+    }
+  });
+});
+
+test('a note keeps what was written before what is said after it, within its length', () => {
+  expect(noteWith('', ['Said.'])).toBe('Said.');
+  expect(noteWith('Written.', ['Said.', 'More.'])).toBe('Written.\nSaid. More.');
+  const long = noteWith('w'.repeat(400), ['Said.']);
+  expect(long).toHaveLength(399);
+  expect(long).toMatch(/^w+…\nSaid\.$/);
+});
