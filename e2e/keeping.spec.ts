@@ -83,8 +83,8 @@ test('kit and measures change what the rig is judged with', async ({ app, page }
   await page.goto(`${app.address}/rigs/landing-gable/ridge`);
   await expect(page.getByText(/green 550, long hank is nicked/)).toBeVisible();
   await page.goto(`${app.address}/me`);
-  await page.getByLabel('One pace', { exact: true }).fill('0.8');
-  await page.getByLabel('One pace', { exact: true }).press('Enter');
+  await page.getByLabel('Pace', { exact: true }).fill('0.8');
+  await page.getByLabel('Pace', { exact: true }).press('Enter');
   await page.goto(`${app.address}/rigs/landing-gable/ridge`);
   await expect(page.getByRole('button', { name: /^span: 7\.20 m/ })).toBeVisible();
   await page.goto(`${app.address}/kit`);

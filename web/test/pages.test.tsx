@@ -98,10 +98,10 @@ describe('the kit', () => {
 describe('me', () => {
   test('a measure is sent with its version; a wild one is not', async () => {
     show(<MeView />);
-    const pace = await screen.findByRole('textbox', { name: 'One pace' });
+    const pace = await screen.findByRole('textbox', { name: 'Pace' });
     fireEvent.change(pace, { target: { value: '7' } });
     fireEvent.keyDown(pace, { key: 'Enter' });
-    expect(screen.getByRole('alert').textContent).toBe('One pace can be from 0.3 to 1.5 m.');
+    expect(screen.getByRole('alert').textContent).toBe('Pace can be from 0.3 to 1.5 m.');
     expect(sent).toEqual([]);
     fireEvent.change(pace, { target: { value: '0.8' } });
     fireEvent.keyDown(pace, { key: 'Enter' });

@@ -98,9 +98,9 @@ describe('the scene', () => {
       'Move the downstream alder',
       'Tie height at the upstream alder',
       'Tie height at the downstream alder',
-      "Slide the roof's first hitch",
-      "Slide the roof's second hitch",
       'Move lantern',
+      'Move one end of the roof',
+      'Move the other end of the roof',
       'Haul or slacken the line',
     ]);
   });

@@ -44,7 +44,6 @@ export function OnLine({ rig, body, edit, title }: Editing & { readonly title: s
               value={h.wetMass}
               limit={L.mass}
               step={0.1}
-              hint="with water in it"
               onCommit={(wetMass) => change({ wetMass })}
             />
             <NumberField
@@ -52,7 +51,7 @@ export function OnLine({ rig, body, edit, title }: Editing & { readonly title: s
               value={h.area}
               limit={L.area}
               step={0.5}
-              hint="that faces the wind"
+              hint="in the wind"
               onCommit={(area) => change({ area })}
             />
             <NumberField
