@@ -154,7 +154,7 @@ test('any number’s working opens: formula, inputs, where each came from, down 
   const ledger = page.getByRole('region', { name: 'Ledger' });
   await ledger.getByRole('button', { name: /^margin of pulley-style hitch/ }).click();
   const working = page.getByRole('region', { name: 'Working' });
-  await expect(working.getByText('n = R / S')).toBeVisible();
+  await expect(working.getByText('n = R / T')).toBeVisible();
   await working.getByRole('button', { name: /what the pulley-style hitch at the split willow holds/ }).click();
   await expect(working.getByText('R = MBS · fsun · fwear · fknot · fbend')).toBeVisible();
   await working.getByRole('button', { name: /strength kept in a pulley-style hitch/ }).click();

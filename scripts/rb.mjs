@@ -4,6 +4,11 @@ import { join } from 'node:path';
 import { build, root } from './build.mjs';
 import { install } from './install.mjs';
 
+// a reader who has seen enough (`rb … | head`) is no failure
+process.stdout.on('error', (error) => {
+  if (error.code !== 'EPIPE') throw error;
+  process.exit(0);
+});
 install((text) => process.stderr.write(`${text}\n`));
 build(['core', 'cli']);
 const { main } = await import(pathToFileURL(join(root, 'cli/dist/main.js')).href);

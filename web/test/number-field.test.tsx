@@ -35,9 +35,20 @@ test('takes a number, with a comma too, and gives it in SI', () => {
   expect(commit.mock.calls[0]![0]).toBeCloseTo(20.5 * 0.3048, 12);
 });
 
+test('feet and inches are taken where lengths are in feet, and told of where it is no number', () => {
+  const commit = jest.fn((_: number): string | null => null);
+  const input = field(commit, { length: 'ft', force: 'N' });
+  type(input, `20' 6"`);
+  expect(commit.mock.calls[0]![0]).toBeCloseTo(20.5 * 0.3048, 12);
+  type(input, 'six feet');
+  expect(screen.getByRole('alert').textContent).toBe(
+    '“six feet” is not a number. Type one from 1.64 to 196.85 ft, or feet and inches.',
+  );
+});
+
 test.each([
   ['abc', '“abc” is not a number. Type one from 0.5 to 60 m.'],
-  ['', '“” is not a number. Type one from 0.5 to 60 m.'],
+  ['', 'There is no number here. Type one from 0.5 to 60 m.'],
   ['90', 'Span can be from 0.5 to 60 m.'],
   ['1e999', '“1e999” is not a number. Type one from 0.5 to 60 m.'],
 ])('“%s” stays as typed with the reason', (text, reason) => {

@@ -15,8 +15,8 @@ export interface HangPole {
   readonly length: number;
   readonly stiffness: number;
   readonly stays: readonly { readonly foot: Vec3; readonly length: number; readonly curve: TensionCurve }[];
-  /** Push sideways on its head, N. */
-  readonly push: number;
+  /** Push on its head, on the plan, N. */
+  readonly push: readonly [x: number, y: number];
 }
 
 /** What one end of a bed hangs from. */
@@ -212,7 +212,8 @@ function setNumbers({ engine, line, node }: BedEngine, h: Hang): void {
     const strut = s.strutId.indexOf(`pole${END[i]}`);
     s.strutRest[strut] = pole.length;
     s.strutStiffness[strut] = pole.stiffness;
-    s.load[3 * node.get(`tie${END[i]}`)! + 1] = pole.push;
+    const head = 3 * node.get(`tie${END[i]}`)!;
+    [s.load[head], s.load[head + 1]] = pole.push;
     pole.stays.forEach((stay, k) => {
       put(`stay${END[i]}${k}`, stay.foot);
       cord(`stay${END[i]}${k}`, stay.length, stay.curve);

@@ -25,6 +25,10 @@ export const CRITERION_NAMES: Readonly<Record<Criterion, string>> = {
   near: 'Near the sleeping place',
 };
 
+/** How a form shows the wind what it should: "a closed flank to it", "a closed flank partly to it". */
+const windSaid = (words: string, score: number): string =>
+  score > 0.75 ? words : words.replace(/ (to|into) it$/, score > 0.45 ? ' only partly $1 it' : ' turned away from it');
+
 /** One line of a breakdown: a criterion, its score, why, and the numbers behind it. */
 export interface Reason {
   readonly criterion: Criterion;
@@ -77,7 +81,7 @@ export function spanSummary(ground: Prepared, s: JudgedSpan, units: UnitChoice, 
   const told = (c: Criterion): string => said(ground, s, c, units).text;
   if (usual !== undefined)
     return against.length === 0
-      ? 'Nothing against it that the others have not.'
+      ? 'As good as the others in what counts here.'
       : against.slice(0, 2).map(told).join(' ');
   const speaks = (['near', 'ground'] as const).filter((c) => s.scores[c] >= 0.7 && (c !== 'near' || s.away !== null));
   const all = [...speaks, ...against.slice(0, 1)];
@@ -135,7 +139,6 @@ function said(ground: Prepared, s: JudgedSpan, criterion: Criterion, units: Unit
     case 'wind': {
       const from = compassPoint(place.wind.from);
       const angle = `${((s.windAngle * 180) / Math.PI).toFixed(0)}°`;
-      const quality = s.scores.wind > 0.75 ? 'well' : s.scores.wind > 0.45 ? 'not quite' : 'not at all';
       const lee = s.lee === null ? '' : ` In the lee of ${s.lee.name}.`;
       return {
         rules: false,
@@ -145,7 +148,7 @@ function said(ground: Prepared, s: JudgedSpan, criterion: Criterion, units: Unit
             ? `Hardly any wind to mind: the ridge lies ${angle} off it.${lee}`
             : trait.wind === 'any'
               ? `Ridge ${angle} off the wind, from the ${from}: ${trait.windWords}.${lee}`
-              : `Ridge ${angle} off the wind, from the ${from}: ${quality} ${trait.windWords}.${lee}`,
+              : `Ridge ${angle} off the wind, from the ${from}: ${windSaid(trait.windWords, s.scores.wind)}.${lee}`,
       };
     }
     case 'ground':

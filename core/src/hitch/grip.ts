@@ -108,6 +108,9 @@ export function slipMargin(grip: number, angle: number, used = Math.cos(angle)):
   return used > 1e-9 ? (grip * offAxis(angle)) / used : Number.POSITIVE_INFINITY;
 }
 
+/** Wraps beyond which more of slick cord gain little. Judgement, 4 to 6. */
+const MOST_SLICK_WRAPS = 5;
+
 /** What a person should change about a hitch, most pressing first; empty when nothing. */
 export function hitchAdvice(hitch: TiedHitch, grip: Figure, angle: number): string[] {
   const { cord, host, wraps, crossed } = hitch;
@@ -121,7 +124,11 @@ export function hitchAdvice(hitch: TiedHitch, grip: Figure, angle: number): stri
       }, and slick, stiff or wet cord is worse. ${wraps < 3 ? 'Take three wraps, or' : 'Surer is'} cord of half the ridge’s thickness, ${(host.diameter * 500).toFixed(1)} mm.`,
     );
   if (cord.fibre === 'uhmwpe' || host.fibre === 'uhmwpe')
-    out.push('Slick cord slips. Take another wrap or two, or a hitch cord that is not slick.');
+    out.push(
+      wraps < MOST_SLICK_WRAPS
+        ? 'Slick cord slips. Take another wrap or two, or a hitch cord that is not slick.'
+        : 'Slick cord creeps however many wraps it has. Look at it after a while, or take a hitch cord that is not slick.',
+    );
   if ((grip.range?.[0] ?? grip.value) < 1.5 && !crossed && ratio <= 0.85)
     out.push(`It may creep. Take ${wraps + 1} wraps.`);
   if (grip.value > 6) out.push('So much grip jams under load. A wrap less slides again when you want it to.');

@@ -869,7 +869,7 @@ function warningsOf(tied: TiedRig, r: Omit<PitchResult, 'warnings'>): string[] {
   const trips = r.guys.filter((g) => g.trips);
   if (trips.length > 0)
     out.push(
-      `People walk into guys: mark ${trips.length === 1 ? 'the one' : `all ${trips.length}`} with something bright.`,
+      `People walk into guys: mark ${trips.length === r.guys.length ? 'every one' : trips.length === 1 ? `the ${trips[0]!.name}` : `the ${trips.length} long low ones`} with something bright.`,
     );
   if (rig.wind.beaufort >= 8)
     out.push('In a gale the roof comes down and people leave the trees, whatever the numbers say.');

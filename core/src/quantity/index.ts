@@ -4,3 +4,4 @@ export * from './body.js';
 export * from './spread.js';
 export * from './vector.js';
 export * from './words.js';
+export * from './typed.js';

@@ -247,7 +247,8 @@ export function bedModel(
         length: norm(sub(head, [x, y, base])),
         stiffness: (i === 0 ? v.E0 : v.E1) * section,
         stays,
-        push,
+        // across the bed's own line
+        push: [-axis[1] * push, axis[0] * push],
       },
     };
   };

@@ -17,7 +17,7 @@ import {
 } from '../shelter/index.js';
 import type { BedResult } from '../shelter/index.js';
 import type { Unmet } from './remedies.js';
-import { SPARE, shortWords } from './remedies.js';
+import { SPARE, shortWords, wouldDo } from './remedies.js';
 
 /** The bed of a rig judged under its roof as that stands; null where it has none. */
 export function bedUnder(rig: RidgeRig, around: PitchSurroundings, roof: Evaluated): BedResult | null {
@@ -37,7 +37,7 @@ function beyondKit(rig: RidgeRig, row: PitchRow, units: UnitChoice): string {
       ? 'A thicker tree would bear it.'
       : `A trunk ${say(tree.girth * Math.cbrt(short), 'length', units)} round would bear it, or the roof hung on others.`;
   }
-  return `What holds ${say(link.available.value * short, link.available.quantity, units)} there would do.`;
+  return `What holds ${say(wouldDo(row.links[0]!), link.available.quantity, units)} there would do.`;
 }
 
 /** A bed that comes down on the ground, tied higher where that is within reach. */

@@ -416,8 +416,8 @@ function anchorsFor({ rig, around }: Ask, guy: Guy, pitched: CaseReading, m: Mem
   const { anchor } = guy;
   if (anchor.kind !== 'peg') return [anchor];
   const { level, up } = pitched.pullOn(m.foot);
-  const square = Math.round(100 * Math.min(MOST_LEAN, Math.max(0, Math.atan2(up, level)))) / 100;
-  const leans = Math.abs(square - anchor.lean) < 0.02 ? [anchor.lean] : [anchor.lean, square];
+  const square = LEAN_STEP * Math.round(Math.min(MOST_LEAN, Math.max(0, Math.atan2(up, level))) / LEAN_STEP);
+  const leans = Math.abs(square - anchor.lean) < LEAN_STEP / 2 ? [anchor.lean] : [anchor.lean, square];
   const out: GuyAnchor[] = [];
   for (const p of around.pegs.filter(({ id }) => isBrought(rig, 'pegs', id)))
     for (const lean of leans)
@@ -425,6 +425,8 @@ function anchorsFor({ rig, around }: Ask, guy: Guy, pitched: CaseReading, m: Mem
   return out;
 }
 
+/** A peg's lean that a hand can set, to so much, rad: five degrees. */
+const LEAN_STEP = Math.PI / 36;
 /** A peg cannot well be driven leaning more than this, rad. Judgement. */
 const MOST_LEAN = Math.PI / 6;
 /** A foot is tried so many times as far out; none farther than this, m, nor flatter than this, rad: people fall over it. Judgement. */

@@ -44,16 +44,20 @@ interface Ask {
 }
 type Remedy = Pick<Unmet, 'remedy' | 'rig'>;
 
+/** What a link would have to hold so that it is met, with what is kept to spare. */
+export const wouldDo = ({ link, judgement }: Judged): number =>
+  (link.available.value * SPARE) / Math.max(1e-9, judgement.ratio);
+
 /**
  * What is short and by how much, in words.
  * @param said the case, as the end of a sentence
  * @param more other lines that are short as well
  */
 export function shortWords(first: Judged, said: string, units: UnitChoice, more: number): string {
-  const { link, judgement } = first;
+  const { link } = first;
   const has = say(link.available.value, link.available.quantity, units);
   const pull = say(link.demand.value, link.demand.quantity, units);
-  const would = say(link.available.value / Math.max(1e-9, judgement.ratio), link.available.quantity, units);
+  const would = say(wouldDo(first), link.available.quantity, units);
   const others = more === 0 ? '' : ` So ${more === 1 ? 'is one other line' : `are ${more} other lines`}.`;
   return `${capital(link.name)} is short ${said}: ${marginWords(first, units)}. It holds ${has} and gets ${pull}; ${would} would do.${others}`;
 }

@@ -74,14 +74,33 @@ export function link(
   available: Figure,
 ): Link {
   const margin = derive(
-    { symbol: 'n', title: `margin of ${name}`, quantity: 'ratio', formula: 'n = R / S' },
+    {
+      symbol: 'n',
+      title: `margin of ${name}`,
+      quantity: 'ratio',
+      formula: `n = ${available.symbol} / ${demand.symbol}`,
+    },
     [available, demand],
     (r, s) => (s! > 0 ? r! / s! : Number.POSITIVE_INFINITY),
   );
   const low = lowEnd(available);
   const share = derive(
-    { symbol: 'u', title: `share of ${name} in use`, quantity: 'share', formula: 'u = S / R_low' },
-    [demand, { ...available, symbol: 'R_low', title: `${available.title}, low end`, value: low, range: [low, low] }],
+    {
+      symbol: 'u',
+      title: `share of ${name} in use`,
+      quantity: 'share',
+      formula: `u = ${demand.symbol} / ${available.symbol}_low`,
+    },
+    [
+      demand,
+      {
+        ...available,
+        symbol: `${available.symbol}_low`,
+        title: `${available.title}, low end`,
+        value: low,
+        range: [low, low],
+      },
+    ],
     (s, r) => s! / r!,
   );
   const chance: Figure = {
@@ -89,7 +108,7 @@ export function link(
     title: `chance that ${name} fails`,
     quantity: 'chance',
     value: failureChance(available, demand),
-    formula: 'P = Φ(−ln(R / S) / √(σ_R² + σ_S²)), both lognormal, σ from the ranges',
+    formula: `P = Φ(−ln(${available.symbol} / ${demand.symbol}) / √(σ_${available.symbol}² + σ_${demand.symbol}²)), both lognormal, σ from the ranges`,
     inputs: [available, demand],
     notes: ['For the worst of the cases, taken as happening once this night.'],
   };

@@ -143,7 +143,7 @@ describe('a bed at rest', () => {
             foot: [4.2, 0, 0],
             length: 1.5,
             stiffness: 1e7,
-            push: 0,
+            push: [0, 0],
             stays: [{ foot: [6.2, 0, 0], length: stay * 0.997, curve }],
           },
         },

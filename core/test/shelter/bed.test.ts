@@ -245,6 +245,18 @@ describe('a bed on one tree', () => {
     const [two, alone] = [poled!.poles[0]!.sideways!, single.poles[0]!.sideways ?? Number.POSITIVE_INFINITY];
     expect(alone).toBeGreaterThan(2 * two);
   });
+  test('what tries its head goes across the bed’s own line, wherever the bed points', () => {
+    const end = one.rig.bed!.ends[1];
+    const anchor = end.anchor as Extract<typeof end.anchor, { kind: 'pole' }>;
+    const far = Math.hypot(...anchor.foot);
+    const along = (a: number): number => {
+      const foot: readonly [number, number] = [far * Math.cos(a), far * Math.sin(a)];
+      const level = { ...one.rig, groundRise: 0 };
+      return bedOf({ ...one, rig: ended(level, 1, { anchor: { ...anchor, foot } }) }).poles[0]!.sideways!;
+    };
+    const straight = along(0);
+    for (const a of [0.6, Math.PI / 2, 2.5]) expect(along(a) / straight).toBeCloseTo(1, 2);
+  });
   test('the first loading brings the head in and the bed down, and says what to haul', () => {
     const p = poled!.poles[0]!;
     expect(p.comesIn).toBeGreaterThan(0.02);

@@ -1,4 +1,4 @@
-import { METRES_PER, NEWTONS_PER, POUND } from '@rough-bight/core/quantity';
+import { METRES_PER, NEWTONS_PER, POUND, readLength, readNumber } from '@rough-bight/core/quantity';
 import type { Limit, Quantity, UnitChoice } from '@rough-bight/core/quantity';
 import { useId, useState } from 'react';
 import type { ReactElement } from 'react';
@@ -23,7 +23,7 @@ export function typed(
     case 'angle':
       return { unit: '°', si: Math.PI / 180, places: 0 };
     case 'area':
-      return { unit: 'm²', si: 1, places: 1 };
+      return { unit: `${units.length}²`, si: METRES_PER[units.length] ** 2, places: 1 };
     default:
       return { unit: '', si: 1, places: 2 };
   }
@@ -92,10 +92,13 @@ export function NumberField({
       fault(null);
       return;
     }
-    const number = Number(raw.trim().replace(',', '.'));
+    const number = quantity === 'length' ? readLength(raw, units.length) : readNumber(raw);
     const allowed = `${trim(min / si, decimals)} to ${trim(max / si, decimals)}${unit === '' ? '' : ` ${unit}`}`;
-    if (raw.trim() === '' || !Number.isFinite(number)) {
-      fault(`“${raw.trim()}” is not a number. Type one from ${allowed}.`);
+    if (number === null) {
+      const feet = quantity === 'length' && units.length === 'ft' ? ', or feet and inches' : '';
+      fault(
+        `${raw.trim() === '' ? 'There is no number here' : `“${raw.trim()}” is not a number`}. Type one from ${allowed}${feet}.`,
+      );
       return;
     }
     if (whole && !Number.isInteger(number)) {

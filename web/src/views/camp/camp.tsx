@@ -7,6 +7,7 @@ import type { ReactElement } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { useShell } from '../../app/shell-context.js';
 import { useCamp, useCampActions, useCamps, useMe } from '../../data/camp.js';
+import { unusedName } from '../../data/unused-name.js';
 import { useAround } from '../../data/around.js';
 import type { Camp, Person, StoredPlace, StoredRig } from '../../data/types.js';
 import { Wave } from '../../parts/marks.js';
@@ -55,7 +56,7 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
   const rigsAt = (id: string): number => camp.rigs.filter((r) => r.document.site?.place === id).length;
   const anchorsOf = (p: StoredPlace): number => p.document.things.filter((t) => RIDGE_ANCHORS.includes(t.kind)).length;
   const startPlace = async (name: string, note: string, document: Place): Promise<void> => {
-    const made = await addPlace({ name, note, document });
+    const made = await addPlace({ name: unusedName(name, camp.places), note, document });
     await navigate(`/places/${made.id}/look`);
   };
   const chooser = useRef<HTMLInputElement>(null);
@@ -70,7 +71,7 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
     await navigate(`/rigs/${made.id}/hang`);
   };
   const start = async (name: string, note: string, document: RidgeRig): Promise<void> => {
-    const made = await addRig({ name, note, document });
+    const made = await addRig({ name: unusedName(name, camp.rigs), note, document });
     await navigate(`/rigs/${made.id}/ridge`);
   };
   return (

@@ -10,6 +10,7 @@ import type { ReactElement } from 'react';
 import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
 import { useAround } from '../../data/around.js';
 import { useCamp, useCampActions, useMe } from '../../data/camp.js';
+import { unusedName } from '../../data/unused-name.js';
 import type { DocumentStore } from '../../data/document-store.js';
 import type { Camp, Person, StoredRig } from '../../data/types.js';
 import { useDocument, useSnapshot } from '../../data/use-document.js';
@@ -140,7 +141,7 @@ function Ground({
     const { place: ground, span } = standing(chosen);
     const cord = camp.kit.some((k) => k.id === place.wish.cord) ? place.wish.cord : camp.kit[0]!.id;
     const made = await addRig({
-      name: `${capital(span.from.name)} to ${span.to.name}`.slice(0, 80),
+      name: unusedName(`${capital(span.from.name)} to ${span.to.name}`, camp.rigs),
       note: `Stands at ${snapshot.draft.name}.`.slice(0, 400),
       document: pitchedAsWished(ground, span, rigAt(ground, store.id, span, freshRig(cord)), {
         cords: camp.kit,

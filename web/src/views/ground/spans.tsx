@@ -26,6 +26,9 @@ const SHOWN = 12;
 /** A drawing this far from its measures ranks something else than what stands there, m. Judgement. */
 const OFF = 0.1;
 
+/** How many pairs of anchors: "1 pair stands", "4 pairs stand". */
+const pairs = (count: number): string => `${count} more ${count === 1 ? 'pair stands' : 'pairs stand'}`;
+
 /** The spans, best first, with their reasons; then those ruled out and why. */
 export function Spans(props: Props): ReactElement {
   const { judgement, open, onOpen } = props;
@@ -118,9 +121,17 @@ export function Spans(props: Props): ReactElement {
         </section>
       )}
       <section className="notes" aria-label="Cautions">
-        <p>
-          {judgement.tooFar} more pairs stand too far apart, {judgement.tooClose} too close.
-        </p>
+        {judgement.tooFar + judgement.tooClose > 0 && (
+          <p>
+            {[
+              judgement.tooFar > 0 ? `${pairs(judgement.tooFar)} too far apart` : '',
+              judgement.tooClose > 0 ? `${pairs(judgement.tooClose)} too close` : '',
+            ]
+              .filter((said) => said !== '')
+              .join(', ')}
+            .
+          </p>
+        )}
         <p>
           This ranks what is drawn. It passes no tree: look up, knock, push; in doubt take another or ask an arborist.
           Land rules and tree protection come first.
