@@ -2,9 +2,10 @@ import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { KitCord, RidgeRig } from '../src/rig/index.js';
-import { evaluateRidge, pitchedAsWished, problemsOf, rigAt } from '../src/rig/index.js';
+import { evaluateRidge, leeward, pitchedAsWished, problemsOf, rigAt } from '../src/rig/index.js';
 import { aroundOf, squareRoof } from './pitch/helper.js';
-import { rankSpans } from '../src/ground/index.js';
+import { FORMS, rankSpans } from '../src/ground/index.js';
+import { formOf, opensIntoWind } from '../src/roof/index.js';
 import { DEFAULT_REQUIRED } from '../src/strength/index.js';
 import { landing, place, prepared, thing, tree, units, who } from './ground/helper.js';
 
@@ -73,6 +74,32 @@ describe('a rig on a span of the ground', () => {
     expect(pitchedAsWished(wishing, paced, started, { ...kit, roofs: [squareRoof(2.2)] })).toBe(started);
     expect(pitchedAsWished(wishing, paced, started, { ...kit, pegs: [] })).toBe(started);
     expect(pitchedAsWished({ ...p, wish: { ...p.wish, form: 'none' } }, paced, started, kit)).toBe(started);
+  });
+  test('every form that can be wished for is ranked and pitched as wished, its open side out of the wind', () => {
+    const roof = squareRoof(3);
+    const kit = { cords: camp.kit, roofs: [roof], pegs: aroundOf(roof).pegs };
+    for (const form of FORMS) {
+      const p = place([tree('a', [-3.6, 0]), tree('b', [3.6, 0])], {});
+      for (let k = 0; k < 8; k++) {
+        const from = (k * Math.PI) / 4 + 0.1;
+        const wishing = {
+          ...p,
+          wind: { ...p.wind, from },
+          wish: { ...p.wish, form, roof: { length: 3, width: 3 } },
+        };
+        const ranking = rankSpans(prepared(wishing));
+        const found = [...ranking.good, ...ranking.out].find((s) => !s.newPole)!;
+        const span = leeward(wishing, found, form);
+        const { pitch } = pitchedAsWished(wishing, span, rigAt(wishing, 'p', span, rig), kit);
+        if (form === 'none') expect(pitch).toBeUndefined();
+        else {
+          expect(pitch!.form).toBe(form);
+          expect(opensIntoWind(formOf(form), pitch!.bearing, from)).toBe(false);
+        }
+        expect([span.from.id, span.to.id].sort()).toEqual(['a', 'b']);
+        expect(span.rise).toBeCloseTo(span.from.id === found.from.id ? found.rise : -found.rise, 12);
+      }
+    }
   });
   test('a boulder stands on one’s word: it does not give, it is in no ledger, and a warning says what it is asked for', () => {
     const p = place([tree('a', [-3.2, 0]), thing('boulder', 'b', [3.2, 0], { fixed: true })]);

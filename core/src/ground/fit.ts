@@ -4,7 +4,7 @@ import { cordNeeded } from '../cordage/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import { FORM_TRAITS } from './forms.js';
+import { wished } from './forms.js';
 import type { Wish } from './place-document.js';
 import { BED_ANGLE } from './pull.js';
 
@@ -78,7 +78,7 @@ export function fitOf(
       figure: derive(
         { symbol: 'L_min', title: 'shortest span for the roof', quantity: 'length', formula: 'L_min = R + 2 h + t' },
         [
-          chosen('R', 'cloth along the ridge', FORM_TRAITS[wish.form].ridge(wish.roof)),
+          chosen('R', 'cloth along the ridge', wished(wish.form).footprint.ridge(wish.roof)),
           looked(HITCH_ROOM),
           looked(TENSION_ROOM),
         ],

@@ -1,4 +1,6 @@
 import type { Sign } from '../anchor/index.js';
+import type { PitchForm } from '../roof/index.js';
+import { PITCH_FORMS } from '../roof/index.js';
 
 /** The version of a place as it is stored and edited. */
 export const PLACE_FORMAT = 'rough-bight/place@1';
@@ -108,9 +110,9 @@ export const leastCorners = (kind: Area['kind']): number => (kind === 'keep' || 
 export const MEASURE_HOWS = ['tape', 'paces', 'feet', 'spans', 'line', 'rangefinder', 'compass'] as const;
 export type MeasureHow = (typeof MEASURE_HOWS)[number];
 
-/** Shelter forms by what they ask of the ground. */
-export const FORMS = ['gable', 'flying', 'diagonal', 'leanto', 'wedge', 'low', 'group', 'none'] as const;
-export type Form = (typeof FORMS)[number];
+/** What can be wished for: every form that can be pitched, or none. */
+export type Form = PitchForm | 'none';
+export const FORMS: readonly Form[] = [...PITCH_FORMS, 'none'];
 export const BEDS = ['ground', 'hammock', 'none'] as const;
 export type Bed = (typeof BEDS)[number];
 

@@ -5,7 +5,7 @@ import { GRAVITY } from '../quantity/index.js';
 import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import { FORM_TRAITS } from './forms.js';
+import { wished } from './forms.js';
 import type { Place } from './place-document.js';
 
 /** A hand's haul on a ridgeline through a pulley-style hitch. */
@@ -59,11 +59,11 @@ export interface ExpectedPull {
 
 export function expectedPull(place: Place, cord: Cord): ExpectedPull {
   const { wish, wind } = place;
-  const trait = FORM_TRAITS[wish.form];
+  const trait = wished(wish.form);
   let roof: Figure | null = null;
   if (wish.form !== 'none') {
     const curve = dryCurve(cord);
-    const area = trait.ridge(wish.roof) * Math.min(wish.roof.width / 2, Math.max(0.5, wish.ridgeHeight));
+    const area = trait.footprint.ridge(wish.roof) * Math.min(wish.roof.width / 2, Math.max(0.5, wish.ridgeHeight));
     const load = derive(
       { symbol: 'F', title: 'what a gust puts on the ridgeline', quantity: 'force', formula: 'F = ½ ρ (V S G)² C A r' },
       [

@@ -8,7 +8,7 @@ import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import { fallFigure } from './fall.js';
 import { TRAVEL, endsOf, strapHeight } from './fit.js';
-import { FORM_TRAITS } from './forms.js';
+import { wished } from './forms.js';
 import { mayHoldFigure } from './holding.js';
 import type { Criterion } from './place.js';
 import { CRITERIA } from './place.js';
@@ -95,7 +95,7 @@ function said(ground: Prepared, s: JudgedSpan, criterion: Criterion, units: Unit
   const has = (...codes: readonly JudgedSpan['ruled'][number][]): boolean => codes.some((c) => s.ruled.includes(c));
   const { place, fit } = ground;
   const { wish } = place;
-  const trait = FORM_TRAITS[wish.form];
+  const trait = wished(wish.form);
   switch (criterion) {
     case 'length': {
       const figures = [spanFigure(s), ...fit.shortest.map((b) => b.figure), ...fit.longest.map((b) => b.figure)];

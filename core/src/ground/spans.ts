@@ -8,7 +8,7 @@ import type { Falling } from './fall.js';
 import { fallingOf, insideReachAt } from './fall.js';
 import type { Fit } from './fit.js';
 import { TRAVEL, endsOf, fitOf, strapHeight } from './fit.js';
-import { FORM_TRAITS } from './forms.js';
+import { wished } from './forms.js';
 import { mayHold, poleHold, within } from './holding.js';
 import type { Measurer } from './measures.js';
 import type { Place } from './place-document.js';
@@ -256,8 +256,8 @@ export function prepareGround(
         ? [{ at: t.at, outline: t.outline, pegHold: pegIn(t.soil), poleHold: poleHold(t.soil) }]
         : [],
     ),
-    halfRidge: max(FORM_TRAITS[wish.form].ridge(wish.roof), wish.bed === 'none' ? 0 : BED_LENGTH) / 2,
-    covers: FORM_TRAITS[wish.form].covers(wish.roof, wish.ridgeHeight),
+    halfRidge: max(wished(wish.form).footprint.ridge(wish.roof), wish.bed === 'none' ? 0 : BED_LENGTH) / 2,
+    covers: wished(wish.form).footprint.covers(wish.roof, wish.ridgeHeight),
     windMatters: min(1, open / 5),
     from: along(place.wind.from),
     spread: (a, b, distance) => spread(a, b) ?? distance * BY_EYE,
@@ -459,7 +459,7 @@ export function judgeSpan(ground: Prepared, a: Anchor, b: Anchor, newPole = fals
 function judged(ground: Prepared, a: Anchor, b: Anchor, newPole: boolean, brief: boolean): JudgedSpan | null {
   const { place, fit, cord } = ground;
   const { wish } = place;
-  const trait = FORM_TRAITS[wish.form];
+  const trait = wished(wish.form);
   const de = b.at[0] - a.at[0];
   const dn = b.at[1] - a.at[1];
   const centres = max(1e-9, sqrt(de * de + dn * dn));
@@ -665,8 +665,8 @@ function judged(ground: Prepared, a: Anchor, b: Anchor, newPole: boolean, brief:
   let guysGood = 0;
   let nearGuys = 0;
   const guyPull = GUY_SHARE * (ground.pull.roof?.value ?? 0);
-  for (const [gu, gv] of trait.guys) {
-    const lengthwise = gu * (trait.ridge(wish.roof) / 2 + (gv === 0 ? GUY_OUT : GUY_OUT * 0.6));
+  for (const [gu, gv] of trait.footprint.guys) {
+    const lengthwise = gu * (trait.footprint.ridge(wish.roof) / 2 + (gv === 0 ? GUY_OUT : GUY_OUT * 0.6));
     const across = gv > 0 ? windward : lee;
     const sideways = (gv > 0 === windOnRight ? 1 : -1) * abs(gv) * (across + GUY_OUT);
     const spot: At = [middle[0] + lengthwise * e + sideways * n, middle[1] + lengthwise * n - sideways * e];
@@ -688,7 +688,7 @@ function judged(ground: Prepared, a: Anchor, b: Anchor, newPole: boolean, brief:
     }
     guysGood += good;
   }
-  const guys = trait.guys.length === 0 ? 1 : guysGood / trait.guys.length;
+  const guys = trait.footprint.guys.length === 0 ? 1 : guysGood / trait.footprint.guys.length;
 
   const away =
     ground.sleep === null
@@ -739,7 +739,7 @@ function judged(ground: Prepared, a: Anchor, b: Anchor, newPole: boolean, brief:
     overhead: reachIn > Number.NEGATIVE_INFINITY ? overhead : null,
     reachIn,
     guysGood,
-    guys: trait.guys.length,
+    guys: trait.footprint.guys.length,
     nearGuys,
     guyPull,
     away,
@@ -845,7 +845,7 @@ function bestPole(ground: Prepared, a: Anchor): JudgedSpan | null {
     const e = sin(bearing);
     const n = cos(bearing);
     const into = (e * ground.from[0] + n * ground.from[1]) ** 2;
-    const wind = FORM_TRAITS[form].wind;
+    const wind = wished(form).wind;
     const suits = wind === 'any' ? 1 : wind === 'across' ? 1 - into : into;
     const away = sleep === null ? 0 : hypot(a.at[0] + (e * far) / 2 - sleep[0], a.at[1] + (n * far) / 2 - sleep[1]);
     return {

@@ -6,7 +6,7 @@ import { capital, norm, sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import type { GuyAnchor, Judged, PitchSurroundings, RidgeRig, TreeId } from '../rig/index.js';
 import { judgedBy, tiedTo, travelOf, travelProblem, treeOf } from '../rig/index.js';
-import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
+import { PITCH_TRAITS, coverOf, formOf, opensIntoWind, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
 import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
@@ -871,6 +871,9 @@ function warningsOf(tied: TiedRig, r: Omit<PitchResult, 'warnings'>): string[] {
     out.push(
       `People walk into guys: mark ${trips.length === r.guys.length ? 'every one' : trips.length === 1 ? `the ${trips[0]!.name}` : `the ${trips.length} long low ones`} with something bright.`,
     );
+  const { bearing, windFrom, form } = rig.pitch!;
+  if (rig.wind.beaufort > 0 && opensIntoWind(formOf(form), bearing, windFrom))
+    out.push('Its open side faces the wind as named: rain drives in there. Pitch it the other way round.');
   if (rig.wind.beaufort >= 8)
     out.push('In a gale the roof comes down and people leave the trees, whatever the numbers say.');
   if (rig.pitch!.form === 'low' || r.cover.headroom < 1.2)

@@ -1,8 +1,8 @@
 import { SHELTERS } from '../catalogue/index.js';
-import type { At, JudgedSpan, Place, Thing } from '../ground/index.js';
+import type { At, Form, JudgedSpan, Place, Thing } from '../ground/index.js';
 import { bearingOf, halfWidth, soilAt } from '../ground/index.js';
 import type { KitRoof } from '../roof/index.js';
-import { PITCH_FORMS } from '../roof/index.js';
+import { formOf, opensIntoWind } from '../roof/index.js';
 import type { KitPegs } from './kit-document.js';
 import { PITCH_LIMITS, RIDGE_LIMITS } from './limits.js';
 import type { Pitch } from './pitch-document.js';
@@ -45,6 +45,17 @@ function pitchAt(pitch: Pitch, place: Place, from: At, to: At, span: number): Pi
   };
 }
 
+/**
+ * A span told from the end from which a form does not open into the wind of the place: first tie and second change places where they
+ * must. A pole still to be set stays the second.
+ */
+export function leeward(place: Place, span: JudgedSpan, form: Form): JudgedSpan {
+  if (form === 'none' || span.newPole) return span;
+  return opensIntoWind(formOf(form), bearingOf(span.from.at, span.to.at), place.wind.from)
+    ? { ...span, from: span.to, to: span.from, rise: -span.rise }
+    : span;
+}
+
 /** Cloth this near to the wished size is the wished one, m. */
 const SAME_CLOTH = 0.15;
 
@@ -66,9 +77,8 @@ export function pitchedAsWished(
       Math.hypot(r.width - wished.length, r.length - wished.width),
     );
   const roof = [...kit.roofs].sort((a, b) => off(a) - off(b))[0];
-  const known = PITCH_FORMS.find((f) => f === form);
-  if (known === undefined || fresh === null || roof === undefined || off(roof) > SAME_CLOTH) return rig;
-  const pitch = freshPitch(known, roof, fresh, rig.span.tape / 2);
+  if (form === 'none' || fresh === null || roof === undefined || off(roof) > SAME_CLOTH) return rig;
+  const pitch = freshPitch(form, roof, fresh, rig.span.tape / 2);
   return {
     ...rig,
     pitch: pitchAt(pitch, place, span.from.at, span.to.at, rig.span.tape),

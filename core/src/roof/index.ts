@@ -1,5 +1,5 @@
 export * from './cut.js';
-export * from './forms.js';
+export * from './form/index.js';
 export * from './mesh.js';
 export * from './water.js';
 export * from './cover.js';

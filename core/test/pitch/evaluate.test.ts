@@ -179,6 +179,15 @@ describe('what a person changes', () => {
     expect(result.pegs).toEqual([{ id: 'cut', name: 'cut pegs', wanted: 6, have: 4 }]);
     expect(result.warnings.join(' ')).toMatch(/Tie 2 guys to what grows there/);
   });
+  test('an open side toward the wind as named is told, and no other is', () => {
+    const open = withPitch(gable, { form: 'storm', shape: { ...gable.pitch!.shape, edges: [0.4, 0.6] }, bearing: 0 });
+    const told = (windFrom: number): boolean =>
+      evaluatePitch(withPitch(open, { windFrom }), around, { full: false }).result.warnings.some((w) =>
+        /open side faces the wind/.test(w),
+      );
+    // the dropped side is to the left of a span that runs north: wind from the east comes in
+    expect([0, Math.PI / 2, Math.PI, (3 * Math.PI) / 2].map(told)).toEqual([false, true, false, false]);
+  });
   test('a pulley whose loop is tied too near runs out of travel, and says how far it must be', () => {
     const { tensioning } = gable;
     const hauled = (loopOut: number): RidgeRig => ({

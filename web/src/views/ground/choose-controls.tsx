@@ -4,9 +4,9 @@ import {
   CRITERION_NAMES,
   DEFAULT_WEIGHTS,
   FORMS,
-  FORM_TRAITS,
   PLACE_LIMITS,
   inPaces,
+  wished,
 } from '@rough-bight/core/ground';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { capital, sayHeight } from '@rough-bight/core/quantity';
@@ -19,7 +19,7 @@ import { useUnits } from '../../parts/units.js';
 import type { GroundEditing } from './steps.js';
 
 const L = PLACE_LIMITS;
-const FORM_OPTIONS = FORMS.map((id: Form) => ({ id, name: capital(FORM_TRAITS[id].name) }));
+const FORM_OPTIONS = FORMS.map((id: Form) => ({ id, name: capital(wished(id).name) }));
 const BED_OPTIONS: readonly { readonly id: Bed; readonly name: string }[] = [
   { id: 'ground', name: 'On the ground' },
   { id: 'hammock', name: 'A hammock' },

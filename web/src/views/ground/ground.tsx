@@ -3,7 +3,7 @@ import { writeGeoJson } from '@rough-bight/core/formats';
 import type { JudgedSpan, Place, ThingKind } from '@rough-bight/core/ground';
 import { KIND_NAMES, PLACE_LIMITS, freshThing, placedByMeasures } from '@rough-bight/core/ground';
 import { capital } from '@rough-bight/core/quantity';
-import { pitchedAsWished, rehung, rigAt } from '@rough-bight/core/rig';
+import { leeward, pitchedAsWished, rehung, rigAt } from '@rough-bight/core/rig';
 import { FileDown, FileUp, Table2 } from 'lucide-react';
 import { useCallback, useEffect, useId, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
@@ -138,7 +138,8 @@ function Ground({
     work.catch((error: unknown) => setSaid({ text: (error as Error).message, wrong: true }));
   };
   const startRig = async (chosen: JudgedSpan): Promise<void> => {
-    const { place: ground, span } = standing(chosen);
+    const { place: ground, span: found } = standing(chosen);
+    const span = leeward(ground, found, ground.wish.form);
     const cord = camp.kit.some((k) => k.id === place.wish.cord) ? place.wish.cord : camp.kit[0]!.id;
     const made = await addRig({
       name: unusedName(`${capital(span.from.name)} to ${span.to.name}`, camp.rigs),
@@ -152,7 +153,8 @@ function Ground({
     await navigate(`/rigs/${made.id}/ridge`);
   };
   const moveRig = async (rig: StoredRig, chosen: JudgedSpan): Promise<void> => {
-    const { place: ground, span } = standing(chosen);
+    const { place: ground, span: found } = standing(chosen);
+    const span = leeward(ground, found, rig.document.pitch?.form ?? 'none');
     const moved = await changeRig({ ...rig, document: rehung(rigAt(ground, store.id, span, rig.document), around) });
     setSaid({
       text: `${rig.name} now stands between ${span.from.name} and ${span.to.name}.`,

@@ -1,0 +1,16 @@
+import { SIX, twoFlanks } from './footprint.js';
+import type { Form } from './form.js';
+import { onHitch, overRidge } from './over-ridge.js';
+
+export const gable: Form = {
+  name: 'gable',
+  words: 'Two flanks over a ridge: room, and shelter from both sides.',
+  reads: ['edges'],
+  hangs: 'ridge',
+  usual: { edges: [0.5, 0.5] },
+  open: null,
+  wind: 'across',
+  windWords: 'a closed flank to it',
+  footprint: twoFlanks(SIX),
+  plan: (g) => overRidge(g, 0, onHitch),
+};

@@ -1,0 +1,53 @@
+export * from './form.js';
+
+import type { Form, FormPlan, Setting } from './form.js';
+import { closed } from './closed.js';
+import { diagonal } from './diagonal.js';
+import { flying } from './flying.js';
+import { gable } from './gable.js';
+import { group } from './group.js';
+import { leanto } from './leanto.js';
+import { low } from './low.js';
+import { prop } from './prop.js';
+import { storm } from './storm.js';
+import { threesided } from './threesided.js';
+import { wedge } from './wedge.js';
+
+/** Every form a roof can be pitched in, and be wished for on the ground: the one list of them. */
+export const PITCH_TRAITS = {
+  gable,
+  closed,
+  storm,
+  flying,
+  group,
+  diagonal,
+  leanto,
+  wedge,
+  threesided,
+  prop,
+  low,
+} as const satisfies Record<string, Form>;
+export type PitchForm = keyof typeof PITCH_TRAITS;
+export const PITCH_FORMS = Object.keys(PITCH_TRAITS) as readonly PitchForm[];
+
+/** Traits of a form by its id. */
+export const formOf = (id: PitchForm): Form => PITCH_TRAITS[id];
+
+/**
+ * A form by construction.
+ * @throws FormProblem naming the number to change
+ */
+export const planForm = (id: PitchForm, g: Setting): FormPlan => formOf(id).plan(g);
+
+/**
+ * Whether a form on a span opens into the wind, so that it is better pitched the other way round.
+ * @param bearing  of the span, first tie to second, rad clockwise from north
+ * @param windFrom bearing the wind comes from, rad
+ */
+export function opensIntoWind({ open }: Pick<Form, 'open'>, bearing: number, windFrom: number): boolean {
+  if (open === null) return false;
+  const toward = { left: -Math.PI / 2, right: Math.PI / 2, first: Math.PI, second: 0 }[open];
+  return Math.cos(windFrom - (bearing + toward)) > ABEAM;
+}
+/** Wind that comes nearly along a side neither suits it nor not. */
+const ABEAM = 0.1;
