@@ -100,7 +100,15 @@ test('the rig is seen in depth and turned by keys; without WebGL it says so and 
   for (let k = 0; k < 4; k++) await page.keyboard.press('ArrowLeft');
   await page.waitForTimeout(800);
   expect(Buffer.compare(before, await depth.screenshot())).not.toBe(0);
+  // left by its own switch, and by a link
+  await page.getByRole('button', { name: 'from above', exact: true }).click();
+  await page.getByRole('button', { name: 'in depth', exact: true }).click();
+  await expect(depth.locator('canvas')).toBeVisible({ timeout: 45_000 });
+  await page.waitForTimeout(1500);
+  await page.getByRole('link', { name: 'Sallow Ait' }).first().click();
+  await expect(page.getByRole('heading', { name: 'Sallow Ait' })).toBeVisible();
   expect(problems).toEqual([]);
+  await page.goBack();
   const bare = await browser.newPage({ ...(baseURL === undefined ? {} : { baseURL }) });
   await bare.addInitScript(() => {
     const get = HTMLCanvasElement.prototype.getContext;

@@ -83,7 +83,7 @@ export function pitchVerdict(
     const at = r.letsGo.find((l) => l.id === judged.link.id)?.gust ?? null;
     const wind = at === null || !full ? '' : ` It ${slips ? 'slips' : 'lets go'} ${atWind(rig, r, at)}.`;
     return fails(
-      `${capital(judged.link.name)} ${slips ? (breaks ? 'slips' : 'may slip') : breaks ? 'lets go' : 'is too weak'} first ${when(judged.link.caseId)}.`,
+      `${capital(judged.link.name)} ${slips ? (breaks ? 'slips first' : 'may slip') : breaks ? 'lets go first' : 'has too little to spare'} ${when(judged.link.caseId)}.`,
       `${capital(marginWords(judged, units))}.${wind}${more} ${full ? turned(rig, r) : ''}${room}`,
     );
   }

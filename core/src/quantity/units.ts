@@ -149,3 +149,12 @@ export function say(value: number, quantity: Quantity, units: UnitChoice): strin
       ? `${s.text}${s.unit === '%' ? ' %' : '°'}`
       : `${s.text} ${s.unit}`;
 }
+
+/** A length that a hand lets out or takes in: whole centimetres, or halves of an inch. */
+export function sayHaul(metres: number, units: UnitChoice): string {
+  return units.length === 'ft'
+    ? `${(Math.round((metres / FOOT) * 24) / 2).toFixed(1).replace(/\.0$/, '')} in`
+    : `${(metres * 100).toFixed(0)} cm`;
+}
+/** Less than this is not worth a hand's while, m. */
+export const LEAST_HAUL = 0.005;

@@ -60,7 +60,7 @@ describe('a drawing to scale', () => {
       /^M(-?[\d.]+) (-?[\d.]+)/
         .exec(p.getAttribute('d')!)!
         .slice(1)
-        .map((v) => Number(v) + 1),
+        .map(Number),
     );
     expect(marks).toHaveLength(feet.length);
     feet.forEach((f, i) => {
@@ -68,6 +68,16 @@ describe('a drawing to scale', () => {
       expect(((a![1]! - marks[i]![1]!) * scale) / 1000).toBeCloseTo(f[1], 1);
     });
     expect(doc.documentElement.textContent).toContain('7.00 m');
+  });
+  test('what holds a guy is drawn as what it is', () => {
+    const held = ['weight', 'buried', 'root', 'stem', 'peg', 'tree'] as const;
+    const guys = gable.result.guys.map((g, i) => ({ ...g, held: held[i]! }));
+    const doc = parse(rigSvg('plan', { ...gable, result: { ...gable.result, guys } }));
+    const count = (what: string): number => doc.querySelectorAll(what).length;
+    expect(guys).toHaveLength(held.length);
+    expect(['path.weight', 'path.buried', 'path.root', 'path.peg'].map(count)).toEqual([1, 1, 1, 1]);
+    // beside the two trunks the stem; a tree of the rig has its own mark already
+    expect(count('circle.trunk')).toBe(3);
   });
   test('the side view dimensions the ties and the headroom, in the unit chosen', () => {
     const said = (units: Drawing['units']): string =>

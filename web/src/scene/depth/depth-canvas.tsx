@@ -12,7 +12,7 @@ import { Html, Line, OrbitControls } from '@react-three/drei';
 import { Canvas, useThree } from '@react-three/fiber';
 import type { ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { ComponentRef, KeyboardEvent, ReactElement } from 'react';
+import type { ComponentRef, KeyboardEvent, ReactElement, RefObject } from 'react';
 import { BufferAttribute, BufferGeometry, DoubleSide, Plane, Vector3 } from 'three';
 import { useUnits } from '../../parts/units.js';
 import type { PitchGrip } from '../pitch-moves.js';
@@ -48,6 +48,7 @@ export default function DepthCanvas(props: DepthProps): ReactElement {
   const { result, caseId } = props;
   const shape = result.shapes.find((s) => s.caseId === caseId) ?? result.shapes[0]!;
   const controls = useRef<Orbit>(null);
+  const labels = useRef<HTMLDivElement>(null!);
   /** Whether a hand moves a foot: then a drag does not turn the view. */
   const [held, setHeld] = useState(false);
   // it looks at where the rig stood when the view was opened: a hand that moves a foot must not move the world
@@ -77,6 +78,7 @@ export default function DepthCanvas(props: DepthProps): ReactElement {
       aria-label="The rig in depth. Arrow keys turn it, plus and minus bring it nearer. Its handles are in the views from the side and from above."
       onKeyDown={turn}
     >
+      <div ref={labels} className="depth-labels" />
       <Canvas
         flat
         frameloop="demand"
@@ -94,7 +96,7 @@ export default function DepthCanvas(props: DepthProps): ReactElement {
         <color attach="background" args={[props.palette.cloth]} />
         <hemisphereLight args={[0xffffff, props.palette.soil, 1.9]} position={[0, 0, 1]} />
         <directionalLight position={[-4, -6, 9]} intensity={1.4} />
-        <Rig {...props} shape={shape} onHold={setHeld} />
+        <Rig {...props} shape={shape} labels={labels} onHold={setHeld} />
         <OrbitControls
           ref={controls}
           makeDefault
@@ -110,11 +112,14 @@ export default function DepthCanvas(props: DepthProps): ReactElement {
   );
 }
 
+/** Where words over the scene stand: a place of our own, which is there as long as they are. */
+type Labels = RefObject<HTMLDivElement>;
+
 interface Drawn extends DepthProps {
   readonly shape: PitchShape;
 }
 
-function Rig(props: Drawn & { readonly onHold: (held: boolean) => void }): ReactElement {
+function Rig(props: Drawn & { readonly labels: Labels; readonly onHold: (held: boolean) => void }): ReactElement {
   const { rig, result, body, palette, shape, chosen, onChoose } = props;
   const invalidate = useThree((s) => s.invalidate);
   useEffect(() => invalidate(), [invalidate, result, shape, palette, chosen, props.beside, props.bed]);
@@ -126,7 +131,15 @@ function Rig(props: Drawn & { readonly onHold: (held: boolean) => void }): React
       <Ground rig={rig} span={span} ground={ground} palette={palette} />
       <Trunks rig={rig} span={span} ground={ground} palette={palette} />
       <Cloth result={result} shape={shape} ground={ground} palette={palette} />
-      <Lines result={result} shape={shape} palette={palette} bad={bad} chosen={chosen} onChoose={onChoose} />
+      <Lines
+        labels={props.labels}
+        result={result}
+        shape={shape}
+        palette={palette}
+        bad={bad}
+        chosen={chosen}
+        onChoose={onChoose}
+      />
       {props.bed !== null && <BedInDepth bed={props.bed} palette={palette} />}
       <Feet {...props} bad={bad} />
       {props.beside !== null && <Beside result={props.beside} palette={palette} />}
@@ -242,6 +255,7 @@ function Panels({
 
 /** Lines thicker where they carry more, rust where they are short; touched, they open in the ledger. */
 function Lines({
+  labels,
   result,
   shape,
   palette,
@@ -249,6 +263,7 @@ function Lines({
   chosen,
   onChoose,
 }: {
+  readonly labels: Labels;
   readonly result: PitchResult;
   readonly shape: PitchShape;
   readonly palette: Palette;
@@ -278,7 +293,13 @@ function Lines({
               }}
             />
             {l.role !== 'loop' && (short || chosen === l.row || l.role === 'ridge') && (
-              <Html position={beside as [number, number, number]} center zIndexRange={[5, 0]} className="depth-pull">
+              <Html
+                portal={labels}
+                position={beside as [number, number, number]}
+                center
+                zIndexRange={[5, 0]}
+                className="depth-pull"
+              >
                 <span className={short ? 'depth-bad' : ''}>{say(pull, 'force', units)}</span>
               </Html>
             )}

@@ -1,4 +1,4 @@
-import { capital, say } from '@rough-bight/core/quantity';
+import { LEAST_HAUL, capital, say, sayHaul } from '@rough-bight/core/quantity';
 import { SNOWS } from '@rough-bight/core/catalogue';
 import type { SnowFeel } from '@rough-bight/core/catalogue';
 import type { PitchResult } from '@rough-bight/core/pitch';
@@ -93,16 +93,12 @@ export function PitchWeather({
               <tr>
                 <th scope="col">Case</th>
                 <th scope="col">Largest pull</th>
-                <th scope="col">Ridge: take up</th>
                 <th scope="col">Standing water</th>
               </tr>
             </thead>
             <tbody>
               {shownCases(judgement.pitch).map((c) => {
                 const row = judgement.pitch.rows.find((r) => r.id === c.row);
-                const up = judgement.pitch.takeUp.find(
-                  (t) => t.caseId === c.id && (t.row === 'ridge' || t.row.startsWith('tie')),
-                );
                 return (
                   <tr key={c.id}>
                     <th scope="row">
@@ -119,7 +115,6 @@ export function PitchWeather({
                     <td>
                       {say(c.tension, 'force', units)} <span className="quiet">{row?.name}</span>
                     </td>
-                    <td>{up !== undefined && up.by > 0.0005 ? `${(up.by * 100).toFixed(1)} cm` : '–'}</td>
                     <td>
                       {c.luffing || !c.converged
                         ? 'flaps, finds no rest'
@@ -133,6 +128,7 @@ export function PitchWeather({
             </tbody>
           </table>
         )}
+        {judgement !== null && <TakeUp result={judgement.pitch} />}
         <p className="quiet">
           {judgement === null || judgement.full
             ? 'Touch a case to draw it.'
@@ -140,5 +136,39 @@ export function PitchWeather({
         </p>
       </div>
     </div>
+  );
+}
+
+/** What each line wants taken in again, line by line, to be as tight as when it was pitched. */
+function TakeUp({ result }: { readonly result: PitchResult }): ReactElement | null {
+  const units = useUnits();
+  const cases = [...new Map(result.takeUp.map((t) => [t.caseId, t.name]))];
+  const by = (row: string, caseId: string): number =>
+    result.takeUp.find((t) => t.row === row && t.caseId === caseId)?.by ?? 0;
+  const rows = result.rows.filter((r) => cases.some(([id]) => by(r.id, id) >= LEAST_HAUL));
+  if (rows.length === 0) return null;
+  return (
+    <table className="rows" aria-label="To take up">
+      <thead>
+        <tr>
+          <th scope="col">To take up</th>
+          {cases.map(([id, name]) => (
+            <th scope="col" key={id}>
+              {capital(name)}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((r) => (
+          <tr key={r.id}>
+            <th scope="row">{capital(r.name)}</th>
+            {cases.map(([id]) => (
+              <td key={id}>{by(r.id, id) >= LEAST_HAUL ? sayHaul(by(r.id, id), units) : '–'}</td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -1,6 +1,6 @@
 import { SHELTERS } from '@rough-bight/core/catalogue';
 import type { Shelter } from '@rough-bight/core/catalogue';
-import { say } from '@rough-bight/core/quantity';
+import { LEAST_HAUL, say, sayHaul } from '@rough-bight/core/quantity';
 import { RIDGE_LIMITS } from '@rough-bight/core/rig';
 import { BEAUFORT, beaufortSpeed } from '@rough-bight/core/weather';
 import type { ReactElement } from 'react';
@@ -48,9 +48,9 @@ export function WeatherControls({
           onCommit={(sway) => edit({ ...rig, sway })}
         />
       </div>
-      <div className="control-group control-group-wide">
-        <h3>Through the night</h3>
-        {judgement !== null && (
+      {judgement !== null && (
+        <div className="control-group control-group-wide">
+          <h3>Through the night</h3>
           <table className="rows">
             <thead>
               <tr>
@@ -73,10 +73,10 @@ export function WeatherControls({
                     <FigureValue figure={s.sag} />
                   </td>
                   <td>
-                    {s.takeUp > 0.0005
-                      ? `${(s.takeUp * 100).toFixed(1)} cm`
-                      : s.takeUp < -0.0005
-                        ? `let out ${(-s.takeUp * 100).toFixed(1)} cm`
+                    {s.takeUp >= LEAST_HAUL
+                      ? sayHaul(s.takeUp, units)
+                      : s.takeUp <= -LEAST_HAUL
+                        ? `let out ${sayHaul(-s.takeUp, units)}`
                         : '–'}
                   </td>
                 </tr>
@@ -99,8 +99,8 @@ export function WeatherControls({
                 ))}
             </tbody>
           </table>
-        )}
-      </div>
+        </div>
+      )}
       {rig.wind.beaufort >= 6 && (
         <p className="caution">
           In a strong wind branches fall before lines break. Lower the roof and leave the trees.
