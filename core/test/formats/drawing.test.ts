@@ -57,10 +57,7 @@ describe('a drawing to scale', () => {
     expect(b![1]).toBeCloseTo(a![1]!, 6);
     const feet = gable.result.guys.map((g) => g.foot);
     const marks = [...doc.querySelectorAll('path.peg')].map((p) =>
-      /^M(-?[\d.]+) (-?[\d.]+)/
-        .exec(p.getAttribute('d')!)!
-        .slice(1)
-        .map(Number),
+      /^M(-?[\d.]+) (-?[\d.]+)/.exec(p.getAttribute('d')!)!.slice(1).map(Number),
     );
     expect(marks).toHaveLength(feet.length);
     feet.forEach((f, i) => {
