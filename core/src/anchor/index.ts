@@ -4,3 +4,4 @@ export * from './pile.js';
 export * from './prop.js';
 export * from './tree.js';
 export * from './weight.js';
+export * from './document.js';

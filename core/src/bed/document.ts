@@ -1,6 +1,6 @@
-import { ADJUSTMENTS, BED_CLOTHS, CONNECTORS, CORDS, SUN, WEAR, WEBBINGS } from '../catalogue/index.js';
+import { ADJUSTMENTS, BED_CLOTHS, CONNECTORS, CORDS, WEBBINGS, worn } from '../catalogue/index.js';
 import type { Described } from '../document/index.js';
-import { id, keyOf, oneOf, part, whole, within, words } from '../document/index.js';
+import { id, idOf, keyOf, part, whole, within, words } from '../document/index.js';
 import { BED_KIT_LIMITS, STRAPS_KIT_LIMITS } from './limits.js';
 
 const B = BED_KIT_LIMITS;
@@ -10,10 +10,7 @@ const S = STRAPS_KIT_LIMITS;
 export const kitBedDocument = part({
   id: id('bed'),
   name: words('name of the bed', 1, 60),
-  cloth: oneOf(
-    'bed cloth',
-    BED_CLOTHS.map((c) => c.id),
-  ),
+  cloth: idOf('bed cloth', BED_CLOTHS),
   /** Of the cloth from gather to gather, and across, m. */
   length: within(B.length),
   width: within(B.width),
@@ -21,17 +18,13 @@ export const kitBedDocument = part({
   mass: within(B.mass),
   /** Cord from end to end that sets how deep it hangs, m; 0 without one. */
   ridgeLength: within(B.ridgeLength),
-  ridgeCord: oneOf(
-    'cord of the ridge',
-    CORDS.map((c) => c.id),
-  ),
+  ridgeCord: idOf('cord of the ridge', CORDS),
   connector: keyOf('connector', CONNECTORS),
   /** kg; 0 where none is known. */
   limit: within(B.limit),
   /** How many people the maker lets lie in it. */
   people: whole(B.people),
-  sun: keyOf('sun', SUN),
-  wear: keyOf('wear', WEAR),
+  ...worn,
 });
 export type KitBed = Described<typeof kitBedDocument>;
 
@@ -39,10 +32,7 @@ export type KitBed = Described<typeof kitBedDocument>;
 export const strapsDocument = part({
   id: id('straps'),
   name: words('name of the straps', 1, 60),
-  webbing: oneOf(
-    'webbing',
-    WEBBINGS.map((w) => w.id),
-  ),
+  webbing: idOf('webbing', WEBBINGS),
   /** Of each strap, m. */
   length: within(S.length),
   adjust: keyOf('way of adjusting', ADJUSTMENTS),
@@ -52,7 +42,6 @@ export const strapsDocument = part({
   count: whole(S.count),
   /** For a person on the pair, kg; 0 where none is known. */
   limit: within(S.limit),
-  sun: keyOf('sun', SUN),
-  wear: keyOf('wear', WEAR),
+  ...worn,
 });
 export type KitStraps = Described<typeof strapsDocument>;

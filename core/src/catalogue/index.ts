@@ -10,3 +10,4 @@ export * from './cloths.js';
 export * from './pegs.js';
 export * from './hitches.js';
 export * from './beds.js';
+export * from './document.js';

@@ -53,6 +53,13 @@ export const id = (what: string) => words(`${what}’s id`, 1, 60);
 export const oneOf = <const T extends string>(what: string, list: readonly T[]) =>
   z.enum(list as readonly [T, ...T[]], { error: `The ${what} must be one of ${list.join(', ')}.` });
 
+/** The id of one of a catalogue's list. */
+export const idOf = (what: string, list: readonly { readonly id: string }[]) =>
+  oneOf(
+    what,
+    list.map((x) => x.id),
+  );
+
 /** One of the keys of a table. */
 export const keyOf = <T extends object>(what: string, table: T) =>
   oneOf(what, Object.keys(table) as unknown as readonly (keyof T & string)[]);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { SHELTERS, SOILS } from '../catalogue/index.js';
 import type { Described } from '../document/index.js';
-import { atMost, keyOf, oneOf, part, whole, within, words } from '../document/index.js';
+import { atMost, idOf, keyOf, oneOf, part, whole, within, words } from '../document/index.js';
 import { limit } from '../quantity/index.js';
 import { MOST_MEASURES, MOST_THINGS, PLACE_LIMITS } from './limits.js';
 import type { Thing, Weights } from './place.js';
@@ -44,10 +44,7 @@ export const placeDocument = part({
   /** The even slope: fall over distance, and the bearing it falls toward. */
   slope: part({ fall: within(L.fall), toward: within(L.bearing) }),
   /** Soil by feel, where no patch says otherwise. */
-  soil: oneOf(
-    'soil',
-    SOILS.map((s) => s.id),
-  ),
+  soil: idOf('soil', SOILS),
   wind: part({ beaufort: whole(L.beaufort), from: within(L.bearing), shelter: keyOf('shelter', SHELTERS) }),
   /** Length of the line kept for measuring, m. */
   measuringLine: within(L.measuringLine),

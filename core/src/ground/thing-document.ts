@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { SIGNS } from '../anchor/index.js';
+import { signsDocument } from '../anchor/index.js';
 import { SOILS, WOODS } from '../catalogue/index.js';
-import { atMost, keyOf, oneOf, pair, part, within, words, yesNo } from '../document/index.js';
+import { atMost, idOf, oneOf, pair, part, within, words, yesNo } from '../document/index.js';
 import type { Field } from './fields.js';
 import { THING_FIELDS } from './fields.js';
 import { MOST_CORNERS, PLACE_LIMITS } from './limits.js';
@@ -22,20 +22,11 @@ function described(field: Field, kind: ThingKind): z.ZodType {
     case 'choice':
       return oneOf(field.key, field.options);
     case 'wood':
-      return oneOf(
-        'wood',
-        WOODS.map((w) => w.id),
-      );
+      return idOf('wood', WOODS);
     case 'soil':
-      return oneOf(
-        'soil',
-        SOILS.map((x) => x.id),
-      );
+      return idOf('soil', SOILS);
     case 'signs':
-      return atMost(keyOf('sign', SIGNS), 20, 'Each sign can stand once.').refine(
-        (list) => new Set(list).size === list.length,
-        { error: 'Each sign can stand once.' },
-      );
+      return signsDocument;
     case 'outline': {
       const least = leastCorners(kind as 'keep');
       return atMost(spot, MOST_CORNERS, `An outline has at most ${MOST_CORNERS} corners.`).min(least, {

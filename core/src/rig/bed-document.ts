@@ -1,9 +1,10 @@
 import { z } from 'zod';
+import { signsDocument } from '../anchor/index.js';
 import type { Described } from '../document/index.js';
 import { id, keyOf, oneOf, pair, part, whole, within, words, yesNo } from '../document/index.js';
 import { BENEATH } from './choices.js';
 import { BED_LIMITS } from './limits.js';
-import { guyAnchorDocument, signs, soil, wood } from './pitch-document.js';
+import { guyAnchorDocument, soil, wood } from './pitch-document.js';
 
 const B = BED_LIMITS;
 /** x, y on the plan, m. */
@@ -42,7 +43,7 @@ const bedAnchor = z.discriminatedUnion('kind', [
     wood,
     girth: within(B.girth),
     at: onPlan,
-    signs,
+    signs: signsDocument,
   }),
   pole,
 ]);

@@ -2,7 +2,7 @@ import { kitBedDocument, strapsDocument } from '../bed/index.js';
 import { PEGS } from '../catalogue/index.js';
 import { cordDocument } from '../cordage/index.js';
 import type { Described } from '../document/index.js';
-import { atMost, id, oneOf, part, whole, words } from '../document/index.js';
+import { atMost, id, idOf, part, whole, words } from '../document/index.js';
 import { roofDocument } from '../roof/index.js';
 import { PITCH_LIMITS } from './limits.js';
 
@@ -11,10 +11,7 @@ export const pegsDocument = part({
   id: id('pegs'),
   name: words('name of the pegs', 1, 60),
   /** Id of a shape of the catalogue. */
-  shape: oneOf(
-    'shape of peg',
-    PEGS.map((p) => p.id),
-  ),
+  shape: idOf('shape of peg', PEGS),
   count: whole(PITCH_LIMITS.pegs),
 });
 export type KitPegs = Described<typeof pegsDocument>;

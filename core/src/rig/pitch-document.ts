@@ -1,22 +1,15 @@
 import { z } from 'zod';
-import { SIGNS } from '../anchor/index.js';
+import { signsDocument } from '../anchor/index.js';
 import { HITCHES, SNOWS, SOILS, WOODS } from '../catalogue/index.js';
 import type { Described } from '../document/index.js';
-import { atMost, id, keyOf, oneOf, pair, part, whole, within, words, yesNo } from '../document/index.js';
+import { atMost, id, idOf, keyOf, oneOf, pair, part, whole, within, words, yesNo } from '../document/index.js';
 import { PITCH_FORMS } from '../roof/index.js';
 import { GUY_HITCHES, LINE_PLACES } from './choices.js';
 import { MOST_GUYS, MOST_PULLS, PITCH_LIMITS } from './limits.js';
 
 const P = PITCH_LIMITS;
-const WOOD_IDS = WOODS.map((w) => w.id);
-const SOIL_IDS = SOILS.map((s) => s.id);
-export const wood = oneOf('wood', WOOD_IDS);
-export const soil = oneOf('soil', SOIL_IDS);
-export const signs = atMost(keyOf('sign', SIGNS), 20, 'Each sign can stand once.').refine(
-  (list) => new Set(list).size === list.length,
-  { error: 'Each sign can stand once.' },
-);
-
+export const wood = idOf('wood', WOODS);
+export const soil = idOf('soil', SOILS);
 /** A tree of the rig: one of its trunks, that of one of the bed's ends, or `guy-tree` and the key of a guy on a tree of its own. */
 export type TreeId = 'trunk0' | 'trunk1' | 'bed-stem0' | 'bed-stem1' | `guy-tree ${string}`;
 const tree = z
@@ -35,7 +28,7 @@ export const guyAnchorDocument = z.discriminatedUnion('kind', [
     wood,
     girth: within(P.girth),
     height: within(P.height),
-    signs,
+    signs: signsDocument,
   }),
   part({ kind: z.literal('tree'), tree, height: within(P.height) }),
   part({ kind: z.literal('weight'), name: words('name of the weight', 1, 60), mass: within(P.mass) }),
@@ -67,10 +60,7 @@ export type Guy = Described<typeof guy>;
 
 /** A friction hitch that carries an end of the roof. */
 const roofHitch = part({
-  type: oneOf(
-    'hitch',
-    HITCHES.map((h) => h.id),
-  ),
+  type: idOf('hitch', HITCHES),
   cord: id('cord'),
   wraps: whole(P.hitchWraps),
   crossed: yesNo('crossed'),

@@ -1,12 +1,13 @@
 import { z } from 'zod';
+import { signsDocument } from '../anchor/index.js';
 import { PULLS, SHELTERS, TERMINATIONS } from '../catalogue/index.js';
 import type { Described } from '../document/index.js';
-import { atMost, id, keyOf, oneOf, pair, part, whole, within, words } from '../document/index.js';
+import { atMost, id, idOf, keyOf, oneOf, pair, part, whole, within, words } from '../document/index.js';
 import { RULES, USES } from '../strength/index.js';
 import { bedDocument } from './bed-document.js';
 import { RIDGE_FORMAT, TENSIONINGS } from './choices.js';
 import { MOST_HOME, MOST_HUNG, RIDGE_LIMITS } from './limits.js';
-import { pitchDocument, signs, wood } from './pitch-document.js';
+import { pitchDocument, wood } from './pitch-document.js';
 
 const L = RIDGE_LIMITS;
 
@@ -18,17 +19,14 @@ const trunk = part({
   girth: within(L.girth),
   /** Height of the tie above that trunk's foot, m. */
   tieHeight: within(L.tieHeight),
-  signs,
+  signs: signsDocument,
   /** Set where it is no stem to bend (a boulder, a log, a pole with its back-stay): that it holds is judged on the ground. */
   standsOnWord: z.literal(true, { error: 'standsOnWord can only be true; leave it out for a stem.' }).optional(),
 });
 export type Trunk = Described<typeof trunk>;
 
 const end = part({
-  termination: oneOf(
-    'hitch',
-    TERMINATIONS.map((t) => t.id),
-  ),
+  termination: idOf('hitch', TERMINATIONS),
   wraps: whole(L.wraps),
 });
 export type End = Described<typeof end>;

@@ -1,6 +1,6 @@
-import { CLOTHS, HOLDS, SUN, WEAR } from '../catalogue/index.js';
+import { CLOTHS, HOLDS, worn } from '../catalogue/index.js';
 import type { Described } from '../document/index.js';
-import { atMost, id, keyOf, oneOf, pair, part, within, words } from '../document/index.js';
+import { atMost, id, idOf, keyOf, pair, part, within, words } from '../document/index.js';
 import { MOST_TIE_OUTS, ROOF_LIMITS } from './limits.js';
 
 const R = ROOF_LIMITS;
@@ -18,10 +18,7 @@ export type TieOut = Described<typeof tieOut>;
 export const roofDocument = part({
   id: id('roof'),
   name: words('name of the roof', 1, 60),
-  cloth: oneOf(
-    'cloth',
-    CLOTHS.map((c) => c.id),
-  ),
+  cloth: idOf('cloth', CLOTHS),
   /** m. */
   length: within(R.length),
   width: within(R.width),
@@ -30,7 +27,6 @@ export const roofDocument = part({
   tieOuts: atMost(tieOut, MOST_TIE_OUTS, `A roof has at most ${MOST_TIE_OUTS} tie-outs.`),
   /** Weighed, kg; 0 where it never was: then from area and cloth. */
   mass: within(R.mass),
-  sun: keyOf('sun', SUN),
-  wear: keyOf('wear', WEAR),
+  ...worn,
 });
 export type KitRoof = Described<typeof roofDocument>;
