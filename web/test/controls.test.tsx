@@ -326,7 +326,8 @@ describe('the weather', () => {
     const { editing } = editor(file.rig);
     const all = judge(file.rig, around, null);
     render(<PitchWeather editing={editing} judgement={all} caseId="pitched" onCase={onCase} />);
-    const rows = screen.getAllByRole('row').slice(1);
+    const [table, takeUp] = screen.getAllByRole('table');
+    const rows = within(table!).getAllByRole('row').slice(1);
     // the quiet cases and, of each gust, the hardest; the others by their spokes
     const { cases, rose, worst } = all.pitch;
     const shown = cases.filter((c) => c.wind === null || worst[c.group] === c.id);
@@ -334,6 +335,13 @@ describe('the weather', () => {
     shown.forEach((c, i) => expect(rows[i]!.textContent).toContain(`${c.tension.toFixed(0)} N`));
     fireEvent.click(within(rows.at(-1)!).getByRole('button'));
     expect(onCase).toHaveBeenCalledWith(worst['wet-gust']);
+    // what to take in again, line by line, where it is worth a hand's while
+    const lines = within(takeUp!).getAllByRole('row').slice(1);
+    const slackens = (row: string): boolean => all.pitch.takeUp.some((t) => t.row === row && t.by >= 0.005);
+    expect(lines.map((l) => within(l).getByRole('rowheader').textContent!.toLowerCase())).toEqual(
+      all.pitch.rows.filter((r) => slackens(r.id)).map((r) => r.name.toLowerCase()),
+    );
+    expect(lines[0]!.textContent).toMatch(/\d cm/);
     const dry = screen.getByRole('group', { name: 'Gusts on the dry rig, by bearing' });
     const spokes = within(dry).getAllByRole('button');
     expect(spokes).toHaveLength(16);
