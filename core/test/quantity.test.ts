@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { cordNeeded } from '../src/cordage/index.js';
-import { nearestMark, say, sayHeight, saySmall, show } from '../src/quantity/index.js';
+import { nearestMark, say, sayHaul, sayHeight, saySmall, show } from '../src/quantity/index.js';
 import type { BodyMeasures } from '../src/quantity/index.js';
 import { beaufortSpeed, windPressure } from '../src/weather/index.js';
 
@@ -31,9 +31,39 @@ test.each([
   [3.61, 'ratio', metric, '3.6'],
   [0.001, 'chance', metric, '1 in 1,000'],
   [45e6, 'stress', metric, '45.0 MPa'],
+  [0.35, 'angle', metric, '20°'],
   [Number.POSITIVE_INFINITY, 'ratio', metric, 'no limit'],
 ] as const)('%s as %s', (value, quantity, units, text) => {
   expect(say(value, quantity, units)).toBe(text);
+});
+
+describe('in feet and pounds', () => {
+  const imperial = { length: 'ft', force: 'lbf' } as const;
+  // one of each unit, by the definitions of the foot, the inch, the pound, the mile and the gallon
+  test.each([
+    ['diameter', 0.0254, 'in'],
+    ['mass', 0.45359237, 'lb'],
+    ['stress', 6894.757293, 'psi'],
+    ['moment', 1.355817948, 'lbf ft'],
+    ['compliance', 0.0254 / 4448.221615, 'in/1000 lbf'],
+    ['stiffness', 4.448221615, 'lbf'],
+    ['lineWeight', 14.59390294, 'lbf/ft'],
+    ['speed', 0.44704, 'mph'],
+    ['area', 0.09290304, 'ft²'],
+    ['density', 16.01846337, 'lb/ft³'],
+    ['unitWeight', 157.0874638, 'lbf/ft³'],
+    ['volume', 0.003785411784, 'gal'],
+  ] as const)('%s', (quantity, one, unit) => {
+    const shown = show(20 * one, quantity, imperial);
+    expect(shown.unit).toBe(unit);
+    expect(Number(shown.text)).toBeCloseTo(20, 6);
+    expect(show(20 * one, quantity, metric).unit).not.toBe(unit);
+  });
+  test('what is hauled in by hand is told in half inches, and in whole centimetres', () => {
+    expect(sayHaul(0.0254 * 1.5, imperial)).toBe('1.5 in');
+    expect(sayHaul(0.0254 * 2.1, imperial)).toBe('2 in');
+    expect(sayHaul(0.034, metric)).toBe('3 cm');
+  });
 });
 
 test('a pound-force moment keeps its unit', () => {

@@ -39,7 +39,7 @@ describe('water on a line', () => {
   test('runs in: says how steeply, where a tail belongs, and ties it there', () => {
     const onTie = jest.fn();
     render(<DripLine drip={drip} tail={null} onTie={onTie} />);
-    expect(screen.getByText(/Water runs in, 22\.9° down, and into the bed/).textContent).toContain('0.70 m');
+    expect(screen.getByText(/Water runs in, 23° down, and into the bed/).textContent).toContain('0.70 m');
     fireEvent.click(screen.getByRole('button', { name: 'Tie a tail there' }));
     expect(onTie).toHaveBeenCalledWith(0.7);
   });

@@ -124,6 +124,10 @@ describe('me', () => {
     fireEvent.click(section.getByRole('button', { name: 'Add this repeat' }));
     await waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0]!.body).toMatchObject({ body: { pace: 0.8 }, calibrations: { pace: [{ taped: 20, count: 25 }] } });
+    // the last one gone, the pace strays by what is believed without any
+    fireEvent.click(await section.findByRole('button', { name: 'Delete repeat 1 of pace' }));
+    await waitFor(() => expect(sent).toHaveLength(2));
+    expect(sent[1]!.body).toMatchObject({ body: { pace: 0.8, paceSpread: 0.03 }, calibrations: { pace: [] } });
     fireEvent.change(section.getByRole('combobox', { name: 'What' }), { target: { value: 'reach' } });
     expect(section.queryByRole('textbox', { name: 'Counted' })).toBeNull();
   });

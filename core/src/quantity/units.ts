@@ -71,52 +71,57 @@ function shownLength(value: number, unit: LengthUnit): Shown {
   return { text: v.toFixed(Math.abs(v) < 10 ? 2 : 1), unit };
 }
 
+/** International inch, m, and statute mile, m (1959 agreement). */
+const INCH = FOOT / 12;
+const MILE = 5280 * FOOT;
+/** United States gallon, m³ (231 cubic inches). */
+const GALLON = 231 * INCH ** 3;
+const LBF = NEWTONS_PER.lbf;
+
 /**
- * A number as text with its unit.
+ * A number as text with its unit. Who reads lengths in feet reads all that is made of lengths in them; who reads forces in pounds,
+ * masses, stresses and the rest too.
  * @param value    in SI
  * @param quantity what it is
  * @param units    the reader's choice
  */
 export function show(value: number, quantity: Quantity, units: UnitChoice): Shown {
   if (!Number.isFinite(value)) return { text: figures(value), unit: '' };
+  const feet = units.length === 'ft';
+  const pounds = units.force === 'lbf';
+  const as = (per: number, unit: string, significant = 3): Shown => ({ text: figures(value / per, significant), unit });
   switch (quantity) {
     case 'length':
       return shownLength(value, units.length);
     case 'diameter':
-      return { text: figures(value * 1000, 2), unit: 'mm' };
+      return feet ? as(INCH, 'in', 2) : as(1e-3, 'mm', 2);
     case 'force':
       return shownForce(value, units.force);
     case 'mass':
-      return units.force === 'lbf'
-        ? { text: figures(value / POUND, 2), unit: 'lb' }
-        : Math.abs(value) < 0.1 && value !== 0
-          ? { text: figures(value * 1000, 2), unit: 'g' }
-          : { text: figures(value, 2), unit: 'kg' };
+      return pounds ? as(POUND, 'lb', 2) : Math.abs(value) < 0.1 && value !== 0 ? as(1e-3, 'g', 2) : as(1, 'kg', 2);
     case 'strain':
     case 'share':
-      return { text: figures(value * 100, 2), unit: '%' };
+      return as(0.01, '%', 2);
     case 'ratio':
       return { text: value >= 9.95 ? value.toFixed(0) : value.toFixed(value < 0.995 ? 2 : 1), unit: '' };
     case 'angle':
-      return { text: ((value * 180) / Math.PI).toFixed(1), unit: '°' };
+      return { text: ((value * 180) / Math.PI).toFixed(0), unit: '°' };
     case 'stress':
-      return { text: figures(value / 1e6), unit: 'MPa' };
+      return pounds ? as(LBF / INCH ** 2, 'psi') : as(1e6, 'MPa');
     case 'moment':
-      return units.force === 'lbf'
-        ? { text: String(Number((value / (NEWTONS_PER.lbf * FOOT)).toPrecision(2))), unit: 'lbf ft' }
+      return pounds
+        ? { text: String(Number((value / (LBF * FOOT)).toPrecision(2))), unit: 'lbf ft' }
         : Math.abs(value) >= 999.5
-          ? { text: figures(value / 1000, 2), unit: 'kN m' }
+          ? as(1000, 'kN m', 2)
           : { text: String(Number(value.toPrecision(2))), unit: 'N m' };
     case 'compliance':
-      return { text: figures(value * 1e6), unit: 'mm/kN' };
+      return pounds ? as(INCH / (1000 * LBF), 'in/1000 lbf') : as(1e-6, 'mm/kN');
     case 'stiffness':
-      return { text: figures(value / 1000), unit: 'kN' };
+      return pounds ? as(LBF, 'lbf') : as(1000, 'kN');
     case 'lineWeight':
-      return { text: figures(value), unit: 'N/m' };
+      return pounds ? as(LBF / FOOT, 'lbf/ft') : as(1, 'N/m');
     case 'time':
-      return value < 5400
-        ? { text: figures(value / 60, 2), unit: 'min' }
-        : { text: figures(value / 3600, 2), unit: 'h' };
+      return value < 5400 ? as(60, 'min', 2) : as(3600, 'h', 2);
     case 'chance':
       return value <= 0
         ? { text: '0', unit: '' }
@@ -126,15 +131,15 @@ export function show(value: number, quantity: Quantity, units: UnitChoice): Show
             ? { text: (value * 100).toFixed(0), unit: '%' }
             : { text: `1 in ${Number((1 / value).toPrecision(2)).toLocaleString('en')}`, unit: '' };
     case 'speed':
-      return { text: figures(value, 2), unit: 'm/s' };
+      return feet ? as(MILE / 3600, 'mph', 2) : as(1, 'm/s', 2);
     case 'area':
-      return { text: figures(value, 2), unit: 'm²' };
+      return feet ? as(FOOT ** 2, 'ft²', 2) : as(1, 'm²', 2);
     case 'density':
-      return { text: figures(value), unit: 'kg/m³' };
+      return pounds ? as(POUND / FOOT ** 3, 'lb/ft³') : as(1, 'kg/m³');
     case 'unitWeight':
-      return { text: figures(value / 1000, 2), unit: 'kN/m³' };
+      return pounds ? as(LBF / FOOT ** 3, 'lbf/ft³', 2) : as(1000, 'kN/m³', 2);
     case 'volume':
-      return { text: figures(value * 1000, 2), unit: 'l' };
+      return feet ? as(GALLON, 'gal', 2) : as(1e-3, 'l', 2);
     case 'count':
       return { text: String(Math.round(value * 100) / 100), unit: '' };
   }
@@ -152,9 +157,7 @@ export function say(value: number, quantity: Quantity, units: UnitChoice): strin
 
 /** A length that a hand lets out or takes in: whole centimetres, or halves of an inch. */
 export function sayHaul(metres: number, units: UnitChoice): string {
-  return units.length === 'ft'
-    ? `${(Math.round((metres / FOOT) * 24) / 2).toFixed(1).replace(/\.0$/, '')} in`
-    : `${(metres * 100).toFixed(0)} cm`;
+  return units.length === 'ft' ? `${Math.round((2 * metres) / INCH) / 2} in` : `${(metres * 100).toFixed(0)} cm`;
 }
 /** Less than this is not worth a hand's while, m. */
 export const LEAST_HAUL = 0.005;

@@ -7,7 +7,7 @@ import {
   calibratedBody,
   calibrationFigure,
 } from '@rough-bight/core/ground';
-import { capital } from '@rough-bight/core/quantity';
+import { capital, say } from '@rough-bight/core/quantity';
 import type { Figure } from '@rough-bight/core/working';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
@@ -16,7 +16,7 @@ import type { Person } from '../../data/types.js';
 import { Choice } from '../../parts/choice.js';
 import { FigureValue } from '../../parts/figure.js';
 import { NumberField } from '../../parts/number-field.js';
-import { WorkingContext } from '../../parts/units.js';
+import { WorkingContext, useUnits } from '../../parts/units.js';
 import { WorkingPanel } from '../../parts/working.js';
 
 const UNIT_OPTIONS = BODY_UNITS.map((id) => ({ id, name: capital(UNITS_OF_BODY[id].name) }));
@@ -31,6 +31,7 @@ export function CalibrationSection({
   readonly me: Person;
   readonly put: (next: Person) => null;
 }): ReactElement {
+  const units = useUnits();
   const [unit, setUnit] = useState<BodyUnit>('pace');
   const [figure, setFigure] = useState<Figure | null>(null);
   const { name, walked, share, min, max } = UNITS_OF_BODY[unit];
@@ -42,7 +43,9 @@ export function CalibrationSection({
   const [wrong, setWrong] = useState({ taped: false, count: false });
   const change = (next: readonly Repeat[]): void => {
     const calibrations = { ...me.calibrations, [unit]: next };
-    put({ ...me, calibrations, body: calibratedBody(me.body, calibrations) });
+    // without a repeat the pace strays by what is believed beforehand, not by what repeats once said
+    const believed = unit === 'pace' && next.length === 0 ? { ...me.body, paceSpread: share } : me.body;
+    put({ ...me, calibrations, body: calibratedBody(believed, calibrations) });
   };
   const choose = (next: BodyUnit): void => {
     const length = TAPED[next] ?? me.body[next];
@@ -61,7 +64,7 @@ export function CalibrationSection({
     const one = taped / (walked ? count : 1);
     if (one < min || one > max) {
       setProblem(
-        `That makes one ${name} ${one.toFixed(2)} m; it can be from ${min} to ${max} m. Check the count and the tape.`,
+        `That makes one ${name} ${say(one, 'length', units)}; it can be from ${say(min, 'length', units)} to ${say(max, 'length', units)}. Check the count and the tape.`,
       );
       return;
     }
@@ -83,7 +86,7 @@ export function CalibrationSection({
             value={taped}
             limit={{ quantity: 'length', min: walked ? 0.5 : min, max: walked ? 500 : max }}
             step={walked ? 0.5 : 0.01}
-            hint={walked ? `say ${start} m` : 'stand as you do when tying'}
+            hint={walked ? `say ${say(start, 'length', units)}` : 'stand as you do when tying'}
             onCommit={(v) => (setTaped(v), null)}
             onFault={(taped) => setWrong((w) => ({ ...w, taped }))}
           />
@@ -119,7 +122,7 @@ export function CalibrationSection({
             <ul className="repeats">
               {repeats.map((r, i) => (
                 <li key={i}>
-                  {walked ? `${r.taped.toFixed(2)} m in ${r.count}` : `${r.taped.toFixed(2)} m`}
+                  {`${say(r.taped, 'length', units)}${walked ? ` in ${r.count}` : ''}`}
                   <button
                     type="button"
                     className="icon-button"
