@@ -82,7 +82,9 @@ function solveTogether(
   const waiting = cases.flatMap((c): Waiting[] =>
     c.wind === null ? [] : [{ c, given: givenPressure(rig, c), nearest: null, apart: Number.POSITIVE_INFINITY }],
   );
+  const shapes: Known[] = [];
   const learn = (known: Known): void => {
+    shapes.push(known);
     for (const w of waiting) {
       const apart = apartFrom(rig, w, known);
       if (apart < w.apart) [w.apart, w.nearest] = [apart, known];
@@ -92,22 +94,46 @@ function solveTogether(
   if (waiting.some((w) => w.nearest === null) && rig.stood.held !== null)
     learn({ at: rig.stood.held, under: still, state: null });
   while (waiting.length > 0) {
-    const { c, given, nearest, apart } = waiting.splice(leastApart(waiting), 1)[0]!;
+    const next = waiting.splice(leastApart(waiting), 1)[0]!;
+    const { c, given, nearest, apart } = next;
     const like = given !== null && nearest?.state?.case.wind?.law !== 'plate' ? nearest?.state : null;
     if (like && apart <= SAME * largest(rig, given!)) {
       out.push({ ...like, case: c });
       continue;
     }
-    const state = solveCase(rig, c, {
-      ...options,
-      patient: flapping < MOST_FLAPPING,
-      ...(nearest === null ? {} : { from: nearest.at }),
-    });
+    const solveFrom = (from: Float64Array | null): PitchState =>
+      solveCase(rig, c, { ...options, patient: flapping < MOST_FLAPPING, ...(from === null ? {} : { from }) });
+    let state = solveFrom(nearest?.at ?? null);
+    // what finds no rest from there may find one from elsewhere
+    if (unsettled(state) && flapping < MOST_FLAPPING)
+      for (const at of elsewhere(rig, next, shapes)) {
+        const again = solveFrom(at);
+        if (unsettled(again)) continue;
+        state = again;
+        break;
+      }
     out.push(state);
-    if (state.luffing || !state.numbers.converged) flapping++;
+    if (unsettled(state)) flapping++;
     else if (state.stood !== null) learn({ at: state.stood, under: state.numbers.pressure, state });
   }
   return out;
+}
+
+const unsettled = (s: PitchState): boolean => s.luffing || !s.numbers.converged;
+
+/** Shapes beside the nearest from which a gust is tried. */
+const TRIED_ELSEWHERE = 3;
+
+/** Other shapes to begin a gust from: the nearest but one, and so on, and the rig as pitched. */
+function elsewhere(rig: TiedRig, w: Waiting, shapes: readonly Known[]): Float64Array[] {
+  const others = shapes
+    .filter((k) => k !== w.nearest)
+    .map((k) => ({ at: k.at, apart: apartFrom(rig, w, k) }))
+    .sort((a, b) => a.apart - b.apart)
+    .slice(0, TRIED_ELSEWHERE)
+    .map((k) => k.at);
+  const { stood } = rig.pitched;
+  return stood === null || others.includes(stood) ? others : [...others, stood];
 }
 
 function leastApart(waiting: readonly Waiting[]): number {

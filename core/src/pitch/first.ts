@@ -22,10 +22,9 @@ const MOST_GUST = 34;
 /** Cases that are tried: those in which some place would let go in the least wind; of them the first so many in stronger wind. */
 const MOST_CASES = 8;
 const MOST_ABOVE = 4;
-/** Times the lowest wind found is solved itself, how near it counts as solved, and from how much more wind on a case cannot be the one. */
+/** Times the lowest wind found is solved itself, and how near it counts as solved. */
 const CHECKED = 3;
 const NEAR = 0.03;
-const MAYBE = 1.3;
 
 /** What was found of a rig in rising wind. */
 export interface RisingWind {
@@ -36,8 +35,8 @@ export interface RisingWind {
 
 /**
  * Finds for every place the gust in which it lets go: the cases in which some place would let go soonest are solved again in weaker
- * and stronger wind, and the least that each leaves is followed to one, straight between in logarithms. The lowest wind so found is
- * solved itself, in every case that may be the one, and corrected by what that leaves.
+ * and stronger wind, and the least that is left is followed to one, straight between in logarithms. The lowest wind so found is
+ * solved itself, and corrected by what that leaves.
  * @param readings of the rig as judged
  * @param read     makes a reading of a state
  */
@@ -52,88 +51,58 @@ export function letsGoIn(
   const still = places.map((p) => least(p, quiet));
   if (windy.length === 0)
     return { letsGo: places.map((p, i) => ({ id: p.id, gust: still[i]! < 1 ? 0 : null })), flaps: null };
-  const { speed } = windy[0]!.state.case.wind!;
+  const worst = new Map<string, Tried>();
   const calm = (wet: boolean): CaseReading | undefined =>
     quiet.find((r) => r.state.case.group === (wet ? 'wet' : 'pitched')) ?? quiet[0];
-  const soonest = soonestOf(places, windy, [calm(false), calm(true)]);
-  const worst = new Map<string, Followed>();
-  for (const { reading, at } of soonest) {
-    if (reading === null) continue;
-    const { stood, case: c } = reading.state;
-    const before = worst.get(c.id);
-    if (before !== undefined && before.at <= at) continue;
-    const left = places.map((p) =>
-      least(
-        p,
-        windy.filter((r) => r.state.case.id === c.id),
-      ),
-    );
-    worst.set(c.id, { id: c.id, wind: c.wind!, wet: c.wet, at, stood, levels: [{ speed, left }] });
+  const [dryCalm, wetCalm] = [calm(false), calm(true)];
+  for (const p of places) {
+    let found: CaseReading | null = null;
+    let at = Number.POSITIVE_INFINITY;
+    for (const r of windy) {
+      const reached = wouldLetGo(p, r, r.state.case.wet ? wetCalm : dryCalm);
+      if (!(reached < at)) continue;
+      at = reached;
+      found = r;
+    }
+    if (found === null) continue;
+    const { stood } = found.state;
+    const { id, wind, wet } = found.state.case;
+    const before = worst.get(id);
+    if (before === undefined || at < before.at) worst.set(id, { wind: wind!, wet, at, stood });
   }
-  const followed = [...worst.values()].sort((a, b) => a.at - b.at).slice(0, MOST_CASES);
-  let flaps = windy.some((r) => unsettled(r.state)) ? speed : null;
-  const follow = (f: Followed, at: number): void => {
-    const state = solveCase(rig, gustCase({ ...f.wind, speed: at }, f.wet), { from: f.stood });
-    f.stood = state.stood ?? f.stood;
-    if (unsettled(state)) flaps = Math.min(flaps ?? Infinity, at);
-    const these = [state, ...state.cycle].map(read);
-    f.levels = [...f.levels, { speed: at, left: places.map((p) => least(p, these)) }].sort((a, b) => a.speed - b.speed);
+  const tried = [...worst.values()].sort((a, b) => a.at - b.at).slice(0, MOST_CASES);
+  const speed = windy[0]!.state.case.wind!.speed;
+  let flaps: number | null = null;
+  const levelAt = (at: number, most: number): Level => {
+    const states = tried.slice(0, most).map((t) => {
+      const state = solveCase(rig, gustCase({ ...t.wind, speed: at }, t.wet), { from: t.stood });
+      t.stood = state.stood ?? t.stood;
+      return state;
+    });
+    if (states.some((s) => s.luffing || !s.numbers.converged)) flaps = at;
+    const these = states.flatMap((s) => [s, ...s.cycle]).map(read);
+    return { speed: at, left: places.map((p) => least(p, these)) };
   };
+  const judged: Level = { speed, left: places.map((p) => least(p, windy)) };
+  if (windy.some((r) => r.state.luffing || !r.state.numbers.converged)) flaps = speed;
   // what lets go in the judged wind does so in less; what holds is followed upwards
-  for (const f of followed) if (f.levels[0]!.left.some((l, i) => l < 1 && still[i]! >= 1)) follow(f, BELOW * speed);
-  /** Whether some place that a case is the worst of has not let go in it yet. */
-  const holdsYet = (f: Followed): boolean =>
-    soonest.some(({ reading }, i) => reading?.state.case.id === f.id && crossing(f.levels, i) === null);
+  const lower = judged.left.some((left, i) => left < 1 && still[i]! >= 1);
+  let levels: Level[] = lower ? [levelAt(BELOW * speed, MOST_CASES), judged] : [judged];
   for (let at = RAISE * speed; flaps === null && at / RAISE < MOST_GUST; at *= RAISE)
-    for (const f of followed.filter(holdsYet).slice(0, MOST_ABOVE)) follow(f, at);
-  const gustOf = (i: number): number => {
-    if (still[i]! < 1) return 0;
-    const { reading, at } = soonest[i]!;
-    // a case that was not followed counts as it would go
-    const other = reading === null || followed.some((f) => f.id === reading.state.case.id) ? Infinity : at * speed;
-    const beyond = other > RAISE * MOST_GUST ? Infinity : other;
-    return followed.reduce((lowest, f) => Math.min(lowest, crossing(f.levels, i) ?? Infinity), beyond);
-  };
+    levels.push(levelAt(at, MOST_ABOVE));
   const found = (): LetsGo[] =>
     places
-      .map((p, i): LetsGo => {
-        const gust = gustOf(i);
-        return { id: p.id, gust: gust === Infinity ? null : gust };
-      })
+      .map((p, i): LetsGo => ({ id: p.id, gust: still[i]! < 1 ? 0 : crossing(levels, i) }))
       .sort((a, b) => (a.gust ?? Infinity) - (b.gust ?? Infinity));
   for (let round = 0; round < CHECKED; round++) {
     const first = found().find((l) => l.gust !== 0)?.gust ?? null;
-    if (first === null) break;
-    const known = (f: Followed): boolean => f.levels.some((l) => Math.abs(l.speed - first) < NEAR * first);
-    const unknown = followed.filter((f) => !known(f) && soonestIn(f, still) < MAYBE * first);
-    if (unknown.length === 0) break;
-    for (const f of unknown) follow(f, first);
+    if (first === null || levels.some((l) => Math.abs(l.speed - first) < NEAR * first)) break;
+    const flapped: number | null = flaps;
+    levels = [...levels, levelAt(first, MOST_CASES)].sort((a, b) => a.speed - b.speed);
+    if (flapped !== null) flaps = Math.min(flapped, flaps!);
   }
   return { letsGo: found(), flaps };
 }
-
-/** By place: the reading of a gust in which it would let go soonest, and in how many times the judged wind. */
-function soonestOf(
-  places: readonly Place[],
-  windy: readonly CaseReading[],
-  [dry, wet]: readonly [CaseReading | undefined, CaseReading | undefined],
-): readonly { readonly reading: CaseReading | null; readonly at: number }[] {
-  return places.map((p) => {
-    let reading: CaseReading | null = null;
-    let at = Number.POSITIVE_INFINITY;
-    for (const r of windy) {
-      const reached = wouldLetGo(p, r, r.state.case.wet ? wet : dry);
-      if (reached < at) [reading, at] = [r, reached];
-    }
-    return { reading, at };
-  });
-}
-
-const unsettled = (s: PitchState): boolean => s.luffing || !s.numbers.converged;
-
-/** The lowest gust in which a followed case lets some place go, of those that still air does not; infinite where none. */
-const soonestIn = ({ levels }: Followed, still: readonly number[]): number =>
-  still.reduce((low, s, i) => (s < 1 ? low : Math.min(low, crossing(levels, i) ?? Infinity)), Infinity);
 
 /** In how many times the judged wind a place would let go in a case, if its pull grew from the calm one with the square of the wind. */
 function wouldLetGo(p: Place, r: CaseReading, calm: CaseReading | undefined): number {
@@ -148,18 +117,14 @@ function wouldLetGo(p: Place, r: CaseReading, calm: CaseReading | undefined): nu
 }
 
 /** A gust followed to other speeds, and where it stood last. */
-interface Followed {
-  readonly id: string;
+interface Tried {
   readonly wind: CaseWind;
   readonly wet: boolean;
   /** In how many times the judged wind some place would let go in it. */
   readonly at: number;
   stood: Float64Array | null;
-  /** By rising speed. */
-  levels: readonly Level[];
 }
 
-/** What a gust of one speed leaves. */
 interface Level {
   readonly speed: number;
   /** By place. */
