@@ -18,7 +18,7 @@ const judged = (name: string, speed?: number): PitchResult => {
 
 describe('the wind in which something lets go first', () => {
   // found from a few cases, checked on all of them: sixteen bearings under every law, dry and soaked
-  test.each(['hammock-fly', 'mess-roof', 'fire-side-lean-to', 'gravel-spit-gable', 'folded-three-sides'])(
+  test.each(['hammock-fly', 'shade-sail', 'mess-roof', 'fire-side-lean-to', 'gravel-spit-gable', 'folded-three-sides'])(
     '%s: in it, and from no bearing before it',
     (name) => {
       const { letsGo, gust } = judged(name);
