@@ -1,4 +1,4 @@
-const { PI, abs, atan2, cos, sin, sqrt } = Math;
+const { PI, abs, cos, sin, sqrt } = Math;
 
 /**
  * The law of cloth that cannot be compressed: St. Venant-Kirchhoff in plane stress, relaxed by tension field theory
@@ -92,21 +92,28 @@ export function isotropicCloth(
   d[5] = stiffness * cs * cs + turn * cos2 * cos2;
 }
 
-/** Directions tried, half way round: between two of them a weave's reach has at most one peak. */
+/** Directions tried, half way round: between two of them a weave's reach has at most one peak. Cosines and sines of twice and four times their angle. */
 const SCAN = 12;
-const scanCC = Float64Array.from({ length: SCAN }, (_, i) => cos((PI * i) / SCAN) ** 2);
-const scanNN = Float64Array.from({ length: SCAN }, (_, i) => sin((PI * i) / SCAN) ** 2);
-const scanCN = Float64Array.from({ length: SCAN }, (_, i) => cos((PI * i) / SCAN) * sin((PI * i) / SCAN));
+const scanC2 = Float64Array.from({ length: SCAN }, (_, i) => cos((2 * PI * i) / SCAN));
+const scanS2 = Float64Array.from({ length: SCAN }, (_, i) => sin((2 * PI * i) / SCAN));
+const scanC4 = Float64Array.from({ length: SCAN }, (_, i) => cos((4 * PI * i) / SCAN));
+const scanS4 = Float64Array.from({ length: SCAN }, (_, i) => sin((4 * PI * i) / SCAN));
+/** Cosine and sine of twice the angle between two of them. */
+const NEXT_C = cos((2 * PI) / SCAN);
+const NEXT_S = sin((2 * PI) / SCAN);
 
 /**
  * Woven cloth: the wrinkles' direction maximises e(n)^2 / (2 compliance(n)) over directions n, found by a scan and a
- * safeguarded Newton iteration.
+ * safeguarded Newton iteration. A direction is its double angle on the unit circle (C, S), in which strain and compliance are
+ * short Fourier sums and a turn by t is rational: no angle is ever needed.
  * @param s compliances 11, 22, 12, 66, 16, 26, m/N, from `at`
  */
 export function wovenCloth(out: ClothState, e11: number, e22: number, e12: number, s: Float64Array, at: number): void {
   const gamma = 2 * e12;
-  const radius = sqrt(0.25 * (e11 - e22) * (e11 - e22) + e12 * e12);
-  if (!(0.5 * (e11 + e22) + radius > 0)) {
+  const mean = 0.5 * (e11 + e22);
+  const half = 0.5 * (e11 - e22);
+  const radius = sqrt(half * half + e12 * e12);
+  if (!(mean + radius > 0)) {
     slack(out);
     return;
   }
@@ -121,13 +128,13 @@ export function wovenCloth(out: ClothState, e11: number, e22: number, e12: numbe
   const m00 = s22 * s66 - s26 * s26;
   const m01 = s16 * s26 - s12 * s66;
   const m02 = s12 * s26 - s22 * s16;
-  const determinant = s11 * m00 + s12 * m01 + s16 * m02;
-  d[0] = m00 / determinant;
-  d[1] = m01 / determinant;
-  d[2] = m02 / determinant;
-  d[3] = (s11 * s66 - s16 * s16) / determinant;
-  d[4] = (s12 * s16 - s11 * s26) / determinant;
-  d[5] = (s11 * s22 - s12 * s12) / determinant;
+  const inverse = 1 / (s11 * m00 + s12 * m01 + s16 * m02);
+  d[0] = m00 * inverse;
+  d[1] = m01 * inverse;
+  d[2] = m02 * inverse;
+  d[3] = (s11 * s66 - s16 * s16) * inverse;
+  d[4] = (s12 * s16 - s11 * s26) * inverse;
+  d[5] = (s11 * s22 - s12 * s12) * inverse;
   const t11 = d[0] * e11 + d[1] * e22 + d[2] * gamma;
   const t22 = d[1] * e11 + d[3] * e22 + d[4] * gamma;
   const t12 = d[2] * e11 + d[4] * e22 + d[5] * gamma;
@@ -139,95 +146,101 @@ export function wovenCloth(out: ClothState, e11: number, e22: number, e12: numbe
     out.energy = 0.5 * (t11 * e11 + t22 * e22 + t12 * gamma);
     return;
   }
-  // the best of directions all round, and of the first principal strain's, then Newton within a step of it
+  // compliance along a direction of double angle (C, S): k0 + kc C + ks S + kc4 C4 + ks4 S4
   const mixed = 2 * s12 + s66;
-  const cos2 = radius > 0 ? (0.5 * (e11 - e22)) / radius : 1;
-  const sin2 = radius > 0 ? e12 / radius : 0;
-  const pc = 0.5 * (1 + cos2);
-  const ps = 0.5 * (1 - cos2);
-  const pcs = 0.5 * sin2;
-  const first = 0.5 * (e11 + e22) + radius;
-  let bestE = first * first;
-  let bestK = s11 * pc * pc + s22 * ps * ps + mixed * pc * ps + 2 * (s16 * pc + s26 * ps) * pcs;
-  let best = -1;
+  const k0 = 0.375 * (s11 + s22) + 0.125 * mixed;
+  const kc = 0.5 * (s11 - s22);
+  const ks = 0.5 * (s16 + s26);
+  const kc4 = 0.125 * (s11 + s22 - mixed);
+  const ks4 = 0.25 * (s16 - s26);
+  // the best of directions all round, and of the first principal strain's, then Newton within a step of it
+  let C = radius > 0 ? half / radius : 1;
+  let S = radius > 0 ? e12 / radius : 0;
+  let bestE = (mean + radius) * (mean + radius);
+  let bestK = k0 + kc * C + ks * S + kc4 * (C * C - S * S) + ks4 * 2 * C * S;
   for (let i = 0; i < SCAN; i++) {
-    const cc = scanCC[i] as number;
-    const nn = scanNN[i] as number;
-    const cn = scanCN[i] as number;
-    const along = e11 * cc + e22 * nn + gamma * cn;
+    const c2 = scanC2[i] as number;
+    const s2 = scanS2[i] as number;
+    const along = mean + half * c2 + e12 * s2;
     if (along <= 0) continue;
-    const stiff = s11 * cc * cc + s22 * nn * nn + mixed * cc * nn + 2 * (s16 * cc + s26 * nn) * cn;
+    const stiff = k0 + kc * c2 + ks * s2 + kc4 * (scanC4[i] as number) + ks4 * (scanS4[i] as number);
     if (along * along * bestK <= bestE * stiff) continue;
     bestE = along * along;
     bestK = stiff;
-    best = i;
+    C = c2;
+    S = s2;
   }
-  let angle = best < 0 ? 0.5 * atan2(sin2, cos2) : (PI * best) / SCAN;
-  let low = angle - PI / SCAN;
-  let high = angle + PI / SCAN;
+  let lowC = C * NEXT_C + S * NEXT_S;
+  let lowS = S * NEXT_C - C * NEXT_S;
+  let highC = C * NEXT_C - S * NEXT_S;
+  let highS = S * NEXT_C + C * NEXT_S;
+  let e = 0;
+  let k = 1;
   let de = 0;
   let dk = 0;
   let curvature = -1;
   for (let i = 0; i < 40; i++) {
-    const c = cos(angle);
-    const n = sin(angle);
-    const cc = c * c;
-    const nn = n * n;
-    const cn = c * n;
-    const c2 = cc - nn;
-    const e = e11 * cc + e22 * nn + gamma * cn;
-    de = 2 * (e22 - e11) * cn + gamma * c2;
-    const dde = 2 * (e22 - e11) * c2 - 4 * gamma * cn;
-    const k = s11 * cc * cc + s22 * nn * nn + mixed * cc * nn + 2 * (s16 * cc + s26 * nn) * cn;
-    dk =
-      -4 * s11 * cc * cn +
-      4 * s22 * nn * cn +
-      2 * mixed * cn * c2 +
-      2 * s16 * (cc * cc - 3 * cc * nn) +
-      2 * s26 * (3 * cc * nn - nn * nn);
-    const ddk =
-      -4 * s11 * (cc * cc - 3 * cc * nn) +
-      4 * s22 * (3 * cc * nn - nn * nn) +
-      2 * mixed * (c2 * c2 - 4 * cn * cn) -
-      2 * s16 * cn * (10 * cc - 6 * nn) -
-      2 * s26 * cn * (10 * nn - 6 * cc);
-    // w = e^2 / 2k: its slope and curvature
-    const slope = (e * de) / k - (0.5 * e * e * dk) / (k * k);
-    curvature =
-      (de * de + e * dde) / k -
-      (2 * e * de * dk) / (k * k) -
-      (0.5 * e * e * ddk) / (k * k) +
-      (e * e * dk * dk) / (k * k * k);
-    if (slope > 0) low = angle;
-    else high = angle;
-    const step = curvature < 0 ? -slope / curvature : Number.NaN;
-    let to = angle + step;
-    if (!(to > low && to < high)) to = 0.5 * (low + high);
-    const moved = abs(to - angle);
-    angle = to;
+    const C4 = C * C - S * S;
+    const S4 = 2 * C * S;
+    // by the double angle
+    const turning = half * C + e12 * S;
+    e = mean + turning;
+    de = e12 * C - half * S;
+    const plain = kc * C + ks * S;
+    const twice = kc4 * C4 + ks4 * S4;
+    k = k0 + plain + twice;
+    dk = ks * C - kc * S + 2 * (ks4 * C4 - kc4 * S4);
+    // w = e^2 / 2k: its slope and curvature by the double angle
+    const f = e / k;
+    const slope = f * (de - 0.5 * f * dk);
+    const turn = de - f * dk;
+    curvature = (turn * turn) / k - f * (turning - 0.5 * f * (plain + 4 * twice));
+    if (slope > 0) {
+      lowC = C;
+      lowS = S;
+    } else {
+      highC = C;
+      highS = S;
+    }
+    // a turn by 2 atan(t), t half of Newton's step
+    const t = curvature < 0 ? (-0.5 * slope) / curvature : Number.NaN;
+    const q = 1 / (1 + t * t);
+    let toC = q * ((1 - t * t) * C - 2 * t * S);
+    let toS = q * ((1 - t * t) * S + 2 * t * C);
     // Newton doubles its digits: what is left is rounding
-    if (moved < 1e-8) break;
+    const close = abs(t) < 3e-9;
+    if (!close && !(abs(t) < 0.5 && lowC * toS > lowS * toC && toC * highS > toS * highC)) {
+      const long = 1 / sqrt((lowC + highC) * (lowC + highC) + (lowS + highS) * (lowS + highS));
+      toC = (lowC + highC) * long;
+      toS = (lowS + highS) * long;
+      // nothing between them any more
+      if (abs(toC * S - toS * C) < 1e-8) break;
+    }
+    C = toC;
+    S = toS;
+    if (close) break;
   }
-  const c = cos(angle);
-  const n = sin(angle);
-  const e = e11 * c * c + e22 * n * n + gamma * c * n;
-  const k = s11 * c ** 4 + s22 * n ** 4 + mixed * c * c * n * n + 2 * (s16 * c * c + s26 * n * n) * c * n;
+  const cc = 0.5 * (1 + C);
+  const nn = 0.5 * (1 - C);
+  const cn = 0.5 * S;
+  e = mean + half * C + e12 * S;
+  k = k0 + kc * C + ks * S + kc4 * (C * C - S * S) + ks4 * 2 * C * S;
   const stress = e / k;
   out.state = WRINKLED;
-  out.s11 = stress * c * c;
-  out.s22 = stress * n * n;
-  out.s12 = stress * c * n;
+  out.s11 = stress * cc;
+  out.s22 = stress * nn;
+  out.s12 = stress * cn;
   out.energy = 0.5 * stress * e;
-  // envelope theorem: d2W/dE2 = n n / k - (dS/dangle)(dS/dangle) / curvature
-  const turn = de / k - (e * dk) / (k * k);
-  const v0 = turn * c * c - 2 * stress * c * n;
-  const v1 = turn * n * n + 2 * stress * c * n;
-  const v2 = turn * c * n + stress * (c * c - n * n);
-  const q = curvature < 0 ? -1 / curvature : 0;
-  d[0] = (c * c * c * c) / k + q * v0 * v0;
-  d[1] = (c * c * n * n) / k + q * v0 * v1;
-  d[2] = (c * c * c * n) / k + q * v0 * v2;
-  d[3] = (n * n * n * n) / k + q * v1 * v1;
-  d[4] = (c * n * n * n) / k + q * v1 * v2;
-  d[5] = (c * c * n * n) / k + q * v2 * v2;
+  // envelope theorem: d2W/dE2 = n n / k - (dS/dangle)(dS/dangle) / curvature, by the angle itself
+  const turn = (2 * (de - stress * dk)) / k;
+  const v0 = turn * cc - 2 * stress * cn;
+  const v1 = turn * nn + 2 * stress * cn;
+  const v2 = turn * cn + stress * (cc - nn);
+  const q = curvature < 0 ? -0.25 / curvature : 0;
+  d[0] = (cc * cc) / k + q * v0 * v0;
+  d[1] = (cc * nn) / k + q * v0 * v1;
+  d[2] = (cc * cn) / k + q * v0 * v2;
+  d[3] = (nn * nn) / k + q * v1 * v1;
+  d[4] = (nn * cn) / k + q * v1 * v2;
+  d[5] = (cc * nn) / k + q * v2 * v2;
 }

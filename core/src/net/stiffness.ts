@@ -49,15 +49,11 @@ export function newStiffness(structure: Structure, members: Members): Stiffness 
   if (shape.row.length > MOST_BLOCKS) return null;
   const column = number.map((k) => (k < 0 ? -1 : (shape.place[k] as number)));
 
-  // place of every pair of an element's nodes: block + 1 below or on the diagonal, -(block + 1) above, 0 none
+  // where the blocks of every element go: those below or on the diagonal, and those above, which are kept transposed
   const { start, node } = members;
   const elements = start.length - 1;
-  const pairStart = new Int32Array(elements + 1);
-  for (let e = 0; e < elements; e++) {
-    const count = start[e + 1]! - start[e]!;
-    pairStart[e + 1] = pairStart[e]! + count * count;
-  }
-  const pair = new Int32Array(pairStart[elements]!);
+  const low = newBlocks();
+  const high = newBlocks();
   /** Elements with a node held in some components only. */
   const partly = new Uint8Array(elements);
   for (let e = 0; e < elements; e++) {
@@ -70,10 +66,15 @@ export function newStiffness(structure: Structure, members: Members): Stiffness 
       for (let b = 0; b < count; b++) {
         const j = column[node[start[e]! + b]!]!;
         if (j < 0) continue;
-        pair[pairStart[e]! + a * count + b] = i >= j ? blockAt(shape, i, j) + 1 : -(blockAt(shape, j, i) + 1);
+        if (i >= j) low.list.push(3 * a, 3 * b, 9 * blockAt(shape, i, j));
+        else high.list.push(3 * a, 3 * b, 9 * blockAt(shape, j, i));
       }
     }
+    low.end.push(low.list.length);
+    high.end.push(high.list.length);
   }
+  const [below, belowEnd] = [Int32Array.from(low.list), Int32Array.from(low.end)];
+  const [above, aboveEnd] = [Int32Array.from(high.list), Int32Array.from(high.end)];
 
   const lower = new Float64Array(9 * shape.row.length);
   let upper = new Float64Array(0);
@@ -98,28 +99,9 @@ export function newStiffness(structure: Structure, members: Members): Stiffness 
       const first = start[element] as number;
       const count = (start[element + 1] as number) - first;
       if (partly[element]) clearHeld(fixed, node, first, count, k, stride);
-      let p = pairStart[element] as number;
-      for (let a = 0; a < count; a++)
-        for (let b = 0; b < count; b++, p++) {
-          const block = pair[p] as number;
-          if (block === 0) continue;
-          if (block < 0 && symmetric) continue;
-          const to = block > 0 ? lower : upper;
-          const o = 9 * ((block > 0 ? block : -block) - 1);
-          const r = 3 * a * stride + 3 * b;
-          // the upper half is kept transposed
-          const down = block > 0 ? stride : 1;
-          const across = block > 0 ? 1 : stride;
-          to[o]! += k[r] as number;
-          to[o + 1]! += k[r + across] as number;
-          to[o + 2]! += k[r + 2 * across] as number;
-          to[o + 3]! += k[r + down] as number;
-          to[o + 4]! += k[r + down + across] as number;
-          to[o + 5]! += k[r + down + 2 * across] as number;
-          to[o + 6]! += k[r + 2 * down] as number;
-          to[o + 7]! += k[r + 2 * down + across] as number;
-          to[o + 8]! += k[r + 2 * down + 2 * across] as number;
-        }
+      addBlocks(lower, below, belowEnd[element] as number, belowEnd[element + 1] as number, k, stride, stride, 1);
+      if (!symmetric)
+        addBlocks(upper, above, aboveEnd[element] as number, aboveEnd[element + 1] as number, k, stride, 1, stride);
     },
     ground(n, kx, ky, kz) {
       const c = column[n] as number;
@@ -151,6 +133,37 @@ export function newStiffness(structure: Structure, members: Members): Stiffness 
     },
   };
   return stiffness;
+}
+
+/** Row and column of each block in its element's matrix and where it goes, by element: ends in `list`, from 0. */
+const newBlocks = (): { readonly list: number[]; readonly end: number[] } => ({ list: [], end: [0] });
+
+/** Adds some blocks of an element's matrix, `down` from row to row and `across` from column to column of each. */
+function addBlocks(
+  to: Float64Array,
+  blocks: Int32Array,
+  from: number,
+  end: number,
+  k: Float64Array,
+  stride: number,
+  down: number,
+  across: number,
+): void {
+  for (let p = from; p < end; p += 3) {
+    const r = (blocks[p] as number) * stride + (blocks[p + 1] as number);
+    const o = blocks[p + 2] as number;
+    const second = r + down;
+    const third = second + down;
+    to[o]! += k[r] as number;
+    to[o + 1]! += k[r + across] as number;
+    to[o + 2]! += k[r + 2 * across] as number;
+    to[o + 3]! += k[second] as number;
+    to[o + 4]! += k[second + across] as number;
+    to[o + 5]! += k[second + 2 * across] as number;
+    to[o + 6]! += k[third] as number;
+    to[o + 7]! += k[third + across] as number;
+    to[o + 8]! += k[third + 2 * across] as number;
+  }
 }
 
 /** No force on, and no motion of, a held component. */
