@@ -10,8 +10,9 @@ import { roofNet } from './nets.mjs';
 import { wood } from './places.mjs';
 import { solveSpan, unstressedFromDip, unstressedFromPretension, unstressedFromSag } from '@rough-bight/core/line';
 import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
-import { evaluatePitch, pitchCases, pitchModel, solveCases, solvePitch, tieOff } from '@rough-bight/core/pitch';
-import { evaluateRidge } from '@rough-bight/core/rig';
+import { casesFor } from '@rough-bight/core/cases';
+import { evaluatePitch, pitchModel, solveCases, solvePitch, tieOff } from '@rough-bight/core/pitch';
+import { evaluateRidge, gustOf } from '@rough-bight/core/rig';
 import { evaluateBed, evaluateShelter, hangIt } from '@rough-bight/core/shelter';
 import { sizeCords, sizeRig } from '@rough-bight/core/sizing';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
@@ -120,7 +121,9 @@ async function pitches() {
   const twelve = { ...mess.rig, pitch: { ...mess.rig.pitch, own: more } };
   const messAround = surroundingsOf(mess);
   const mounted = tieOff(pitchModel(twelve, messAround));
-  const dry = pitchCases(twelve, { speed: 10, from: null }).filter((c) => c.wind !== null && !c.wet);
+  const dry = casesFor('roof', twelve, gustOf(twelve, { speed: 10, from: null })).filter(
+    ({ environment: e }) => e.wind !== null && !e.wet,
+  );
   return {
     envelope16_ms: median(5, () => solveCases(mounted, dry)),
     size_rig_ms: median(3, () => sizeRig(twelve, messAround, 'cut', { length: 'm', force: 'N' })),

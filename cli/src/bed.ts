@@ -1,5 +1,6 @@
 import type { RigFile } from '@rough-bight/core/formats';
 import type { PitchRow } from '@rough-bight/core/pitch';
+import { tell } from '@rough-bight/core/quantity';
 import { bedStem } from '@rough-bight/core/rig';
 import type { BedResult } from '@rough-bight/core/shelter';
 import { saidOf } from '@rough-bight/core/shelter';
@@ -46,6 +47,7 @@ export function bedJson(file: RigFile, b: BedResult) {
     })),
     cases: b.cases.map((c) => ({
       ...c,
+      when: tell(c.when),
       force: round(c.force),
       straps: c.straps.map((t) => round(t)),
       ridge: round(c.ridge),

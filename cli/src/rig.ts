@@ -3,8 +3,10 @@ import { FileProblem, readRigFile, surroundingsOf } from '@rough-bight/core/form
 import type { RigFile } from '@rough-bight/core/formats';
 import { NoSuchLine } from '@rough-bight/core/line';
 import { allSolved, gustPressure } from '@rough-bight/core/pitch';
-import type { Evaluated, GivenWind, PitchResult } from '@rough-bight/core/pitch';
+import type { Evaluated, PitchResult } from '@rough-bight/core/pitch';
+import { tell } from '@rough-bight/core/quantity';
 import { RigProblem } from '@rough-bight/core/rig';
+import type { GivenWind } from '@rough-bight/core/rig';
 import { windToward } from '@rough-bight/core/weather';
 import { evaluateShelter } from '@rough-bight/core/shelter';
 import { bedJson, bedText, governs } from './bed.js';
@@ -199,7 +201,7 @@ function toJson(r: PitchResult, caseId: string, under: ReadonlySet<string>) {
       headroom: round(r.cover.headroom),
       lowestEdge: round(r.cover.lowestEdge),
     },
-    cases: r.cases,
+    cases: r.cases.map((c) => ({ ...c, when: tell(c.when) })),
     gust: round(r.gust),
     letsGo: r.letsGo.map(({ id, gust }) => ({ id, gust: gust === null ? null : round(gust, 2) })),
     worst: r.worst,

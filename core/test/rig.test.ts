@@ -2,9 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
+import { PITCHED } from '../src/cases/index.js';
 import {
   RigProblem,
-  casesOf,
   evaluateRidge,
   haulLimits,
   hauledPoint,
@@ -75,7 +75,7 @@ describe('the demo rigs', () => {
 
   test('vertical pulls carry what hangs: roof, lantern and cord', () => {
     const model = ridgeModel(gable, around);
-    const state = model.stateOf(casesOf(gable)[0]!);
+    const state = model.stateOf(PITCHED);
     const hung = gable.hung.reduce((sum, h) => sum + h.mass, 0);
     expect(gable.hung.map((h) => h.area > 0)).toEqual([false, true, true]);
     const weight = (hung + model.cord.massPerMetre.typical * state.unstressed) * GRAVITY;

@@ -9,7 +9,7 @@ import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
 import type { RigFile } from '@rough-bight/core/formats';
 import { measuredSpan, rigProblems } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { gustSpeed } from '@rough-bight/core/pitch';
+import { gustSpeed } from '@rough-bight/core/rig';
 import { evaluateShelter } from '@rough-bight/core/shelter';
 import { system } from '../src/app/theme.js';
 import type { Camp } from '../src/data/types.js';

@@ -174,8 +174,6 @@ export function wovenCloth(out: ClothState, e11: number, e22: number, e12: numbe
   let lowS = S * NEXT_C - C * NEXT_S;
   let highC = C * NEXT_C - S * NEXT_S;
   let highS = S * NEXT_C + C * NEXT_S;
-  let e = 0;
-  let k = 1;
   let de = 0;
   let dk = 0;
   let curvature = -1;
@@ -184,11 +182,11 @@ export function wovenCloth(out: ClothState, e11: number, e22: number, e12: numbe
     const S4 = 2 * C * S;
     // by the double angle
     const turning = half * C + e12 * S;
-    e = mean + turning;
+    const e = mean + turning;
     de = e12 * C - half * S;
     const plain = kc * C + ks * S;
     const twice = kc4 * C4 + ks4 * S4;
-    k = k0 + plain + twice;
+    const k = k0 + plain + twice;
     dk = ks * C - kc * S + 2 * (ks4 * C4 - kc4 * S4);
     // w = e^2 / 2k: its slope and curvature by the double angle
     const f = e / k;
@@ -223,8 +221,8 @@ export function wovenCloth(out: ClothState, e11: number, e22: number, e12: numbe
   const cc = 0.5 * (1 + C);
   const nn = 0.5 * (1 - C);
   const cn = 0.5 * S;
-  e = mean + half * C + e12 * S;
-  k = k0 + kc * C + ks * S + kc4 * (C * C - S * S) + ks4 * 2 * C * S;
+  const e = mean + half * C + e12 * S;
+  const k = k0 + kc * C + ks * S + kc4 * (C * C - S * S) + ks4 * 2 * C * S;
   const stress = e / k;
   out.state = WRINKLED;
   out.s11 = stress * cc;

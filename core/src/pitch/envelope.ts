@@ -1,5 +1,5 @@
 import { canopyPressures, sheetPressures, windToward } from '../weather/index.js';
-import type { PitchCase } from './cases.js';
+import type { LoadCase } from '../cases/index.js';
 import { gustPressure } from './gust.js';
 import { solveCase } from './solve.js';
 import type { PitchState, TiedRig } from './solve.js';
@@ -20,7 +20,7 @@ interface Known {
 
 /** A gust still to be solved, with what is nearest to it of all that is known. */
 interface Waiting {
-  readonly c: PitchCase;
+  readonly c: LoadCase;
   /** Its pressure wherever the cloth is, Pa; null where that goes with the shape. */
   readonly given: Float64Array | null;
   nearest: Known | null;
@@ -32,15 +32,15 @@ interface Waiting {
 export type Half = 0 | 1;
 
 /** Cases that are solved together, each from what is like it, and the half they belong to: groups know nothing of each other. */
-const TOGETHER: readonly { readonly half: Half; readonly has: (c: PitchCase) => boolean }[] = [
-  { half: 0, has: (c) => !c.wet },
-  { half: 1, has: (c) => c.wet && !lifted(c) },
-  { half: 0, has: (c) => c.wet && lifted(c) },
+const TOGETHER: readonly { readonly half: Half; readonly has: (c: LoadCase) => boolean }[] = [
+  { half: 0, has: (c) => !c.environment.wet },
+  { half: 1, has: (c) => c.environment.wet && !lifted(c) },
+  { half: 0, has: (c) => c.environment.wet && lifted(c) },
 ];
-const lifted = ({ wind }: PitchCase): boolean => wind?.law === 'lift' || wind?.law === 'blocked';
+const lifted = ({ environment: { wind } }: LoadCase): boolean => wind?.law === 'lift' || wind?.law === 'blocked';
 
 /** Whether a case belongs to a half: two threads may have one each, and find what one alone would have found. */
-export const isIn = (half: Half, c: PitchCase): boolean => TOGETHER.some((t) => t.half === half && t.has(c));
+export const isIn = (half: Half, c: LoadCase): boolean => TOGETHER.some((t) => t.half === half && t.has(c));
 
 /**
  * Every case of a rig, in the order they are given. Gusts are solved in the order of their likeness: the next is always the one whose
@@ -50,7 +50,7 @@ export const isIn = (half: Half, c: PitchCase): boolean => TOGETHER.some((t) => 
  */
 export function solveCases(
   rig: TiedRig,
-  cases: readonly PitchCase[],
+  cases: readonly LoadCase[],
   options: { readonly slip?: boolean; readonly known?: readonly PitchState[] } = {},
 ): PitchState[] {
   const found = new Map((options.known ?? []).map((s) => [s.case.id, s]));
@@ -64,7 +64,7 @@ export function solveCases(
 /** Cases of one wetness, from the rig as pitched. */
 function solveTogether(
   rig: TiedRig,
-  cases: readonly PitchCase[],
+  cases: readonly LoadCase[],
   { slip }: { readonly slip?: boolean },
 ): readonly PitchState[] {
   const options = slip === undefined ? {} : { slip };
@@ -73,14 +73,17 @@ function solveTogether(
   const still = new Float64Array(rig.dry.area.length);
   if (rig.pitched.stood !== null) rig.stood.held = rig.pitched.stood;
   for (const c of cases) {
-    if (c.wind !== null) continue;
-    const state = c.id === 'pitched' ? rig.pitched : solveCase(rig, c, options);
+    if (c.environment.wind !== null) continue;
+    const state = c.kind === 'pitched' ? rig.pitched : solveCase(rig, c, options);
     out.push(state);
-    if (state.stood !== null && c.sway === 0 && c.snow === 0) calm.push({ at: state.stood, under: still, state: null });
+    if (state.stood !== null && c.environment.sway === 0 && c.environment.snow === 0)
+      calm.push({ at: state.stood, under: still, state: null });
   }
   let flapping = 0;
   const waiting = cases.flatMap((c): Waiting[] =>
-    c.wind === null ? [] : [{ c, given: givenPressure(rig, c), nearest: null, apart: Number.POSITIVE_INFINITY }],
+    c.environment.wind === null
+      ? []
+      : [{ c, given: givenPressure(rig, c), nearest: null, apart: Number.POSITIVE_INFINITY }],
   );
   const shapes: Known[] = [];
   const learn = (known: Known): void => {
@@ -96,7 +99,7 @@ function solveTogether(
   while (waiting.length > 0) {
     const next = waiting.splice(leastApart(waiting), 1)[0]!;
     const { c, given, nearest, apart } = next;
-    const like = given !== null && nearest?.state?.case.wind?.law !== 'plate' ? nearest?.state : null;
+    const like = given !== null && nearest?.state?.case.environment.wind?.law !== 'plate' ? nearest?.state : null;
     if (like && apart <= SAME * largest(rig, given!)) {
       out.push({ ...like, case: c });
       continue;
@@ -143,7 +146,7 @@ function leastApart(waiting: readonly Waiting[]): number {
 }
 
 /** Pressure of a gust that does not go with the cloth's own facing, Pa on each panel; null where it does. */
-function givenPressure(rig: TiedRig, { wind }: PitchCase): Float64Array | null {
+function givenPressure(rig: TiedRig, { environment: { wind } }: LoadCase): Float64Array | null {
   if (wind === null || wind.law === 'plate') return null;
   return canopyPressures(wind.law, rig.roof, towardOf(rig, wind.from), gustPressure(wind));
 }
@@ -156,7 +159,13 @@ function apartFrom(rig: TiedRig, { c, given }: Waiting, { at, under }: Known): n
   let p = given;
   if (p === null) {
     p = new Float64Array(area.length);
-    sheetPressures(rig.engine.structure.corner, at, towardOf(rig, c.wind!.from), gustPressure(c.wind!), p);
+    sheetPressures(
+      rig.engine.structure.corner,
+      at,
+      towardOf(rig, c.environment.wind!.from),
+      gustPressure(c.environment.wind!),
+      p,
+    );
   }
   let apart = 0;
   for (let i = 0; i < p.length; i++) apart += area[i]! * Math.abs(p[i]! - under[i]!);

@@ -1,19 +1,19 @@
+import { PITCHED, casesFor, nameOf, saidOf, whenOf } from '../cases/index.js';
+import type { CaseKind, CaseWind, LoadCase } from '../cases/index.js';
 import { diameterOf, levelOn, screenTree } from '../anchor/index.js';
 import { acrossOf, AIR_DENSITY, GUST_FACTOR, GUY_ENDS, SHELTERS, looked } from '../catalogue/index.js';
 import { TAIL } from '../cordage/index.js';
 import { gripFigure, hangGap, hitchAdvice, loopCut, offAxis } from '../hitch/index.js';
 import { capital, norm, sub } from '../quantity/index.js';
-import type { Vec3 } from '../quantity/index.js';
-import type { GuyAnchor, Judged, PitchSurroundings, RidgeRig, TreeId } from '../rig/index.js';
-import { judgedBy, tiedTo, travelOf, travelProblem, treeOf } from '../rig/index.js';
+import type { Phrase, Vec3 } from '../quantity/index.js';
+import type { GivenWind, GuyAnchor, Judged, PitchSurroundings, RidgeRig, TreeId } from '../rig/index.js';
+import { gustOf, judgedBy, tiedTo, travelOf, travelProblem, treeOf } from '../rig/index.js';
 import { PITCH_TRAITS, coverOf, formOf, opensIntoWind, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
 import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive } from '../working/index.js';
 import { strainAt } from '../line/index.js';
-import { PITCHED, pitchCases } from './cases.js';
-import type { CaseGroup, CaseWind, GivenWind, PitchCase } from './cases.js';
 import { isIn, solveCases } from './envelope.js';
 import type { Half } from './envelope.js';
 import type { LetsGo } from './first.js';
@@ -140,7 +140,7 @@ export interface PitchTopology {
 
 /** A gust from one bearing, under the law that asks most of it. */
 export interface RoseCase {
-  readonly group: CaseGroup;
+  readonly group: CaseKind;
   /** Bearing it comes from, rad. */
   readonly from: number;
   readonly caseId: string;
@@ -157,8 +157,8 @@ export interface PitchResult {
     readonly id: string;
     readonly name: string;
     readonly said: string;
-    readonly when: string;
-    readonly group: CaseGroup;
+    readonly when: Phrase;
+    readonly group: CaseKind;
     readonly wet: boolean;
     readonly wind: CaseWind | null;
     readonly converged: boolean;
@@ -173,7 +173,7 @@ export interface PitchResult {
     readonly runsAway: boolean;
   }[];
   /** The case of each group that leaves some place least, by group. */
-  readonly worst: Readonly<Partial<Record<CaseGroup, string>>>;
+  readonly worst: Readonly<Partial<Record<CaseKind, string>>>;
   /** Of every gust and bearing the case that leaves some place least, and how many times over it holds there. */
   readonly rose: readonly RoseCase[];
   /** Weakest first by the rig's rule. */
@@ -306,7 +306,7 @@ function spreadsOf(rig: TiedRig, base: PitchState, wind: Spread): Spreads {
   const { unstressed } = rig.model.ridge;
   for (const f of HAUL_SPREAD) tryOut(withHaul(rig, f));
   if (rig.model.hasRidge && unstressed.range !== undefined) for (const l of unstressed.range) tryOut(withRidge(rig, l));
-  if (c.wind !== null) for (const p of wind) tryOut(() => undefined, p);
+  if (c.environment.wind !== null) for (const p of wind) tryOut(() => undefined, p);
   const of = (value: number, others: readonly number[]): Spread => {
     if (!(value > 0)) return CERTAIN;
     let [low, high] = [0, 0];
@@ -391,18 +391,19 @@ export function solvePitch(
   around: PitchSurroundings,
   options: PitchOptions,
   half?: Half,
-): Solved & { readonly cases: readonly PitchCase[] } {
+): Solved & { readonly cases: readonly LoadCase[] } {
   const slip = options.slip !== false;
   const { among, solved } = options;
   const tied =
     solved?.tied ??
     tieOff(pitchModel(rig, around, { ranges: options.full }), {
-      inTurn: options.full,
       slip,
       ...(options.from === undefined ? {} : { from: options.from }),
     });
   const all = options.full
-    ? pitchCases(rig, options.wind).filter((c) => c.wind === null || among === undefined || among.has(c.id))
+    ? casesFor('roof', rig, gustOf(rig, options.wind)).filter(
+        (c) => c.environment.wind === null || among === undefined || among.has(c.id),
+      )
     : [PITCHED];
   const cases = half === undefined ? all : all.filter((c) => isIn(half, c));
   return {
@@ -434,11 +435,11 @@ export function evaluatePitch(
     const plain = through.map((s) => readingOf(tied, s, null));
     const gust = hardest(
       places,
-      plain.filter((r) => r.state.case.wind !== null),
+      plain.filter((r) => r.state.case.environment.wind !== null),
     );
     if (gust !== null) windy = spreadsOf(tied, gust.state, wind);
   }
-  const read = (s: PitchState): CaseReading => readingOf(tied, s, s.case.wind === null ? calm : windy);
+  const read = (s: PitchState): CaseReading => readingOf(tied, s, s.case.environment.wind === null ? calm : windy);
   const readings = through.map(read);
   const rising =
     options.full && options.rising !== false ? letsGoIn(tied, places, readings, read) : { letsGo: [], flaps: null };
@@ -498,7 +499,7 @@ export function evaluatePitch(
     worst: worstOf(places, readings),
     rose: roseOf(places, readings),
     ...rising,
-    gust: cases.find((c) => c.wind !== null)?.wind?.speed ?? 0,
+    gust: cases.find((c) => c.environment.wind !== null)?.environment.wind?.speed ?? 0,
     room: roomOf(model, states),
     cases: states.map((state) => {
       let best = 0;
@@ -507,12 +508,12 @@ export function evaluatePitch(
       });
       return {
         id: state.case.id,
-        name: state.case.name,
-        said: state.case.said,
-        when: state.case.when,
-        group: state.case.group,
-        wet: state.case.wet,
-        wind: state.case.wind,
+        name: nameOf(state.case),
+        said: saidOf(state.case),
+        when: whenOf(state.case, rig),
+        group: state.case.kind,
+        wet: state.case.environment.wet,
+        wind: state.case.environment.wind,
         converged: state.numbers.converged,
         reason: state.numbers.reason,
         luffing: state.luffing,
@@ -568,9 +569,9 @@ const leastLeft = (places: readonly Place[], r: CaseReading): number =>
 
 /** The case of each group that is hardest; one that flaps before any other. */
 function worstOf(places: readonly Place[], readings: readonly CaseReading[]): PitchResult['worst'] {
-  const groups = new Map<CaseGroup, CaseReading[]>();
+  const groups = new Map<CaseKind, CaseReading[]>();
   for (const r of readings) {
-    const { group } = r.state.case;
+    const { kind: group } = r.state.case;
     groups.set(group, [...(groups.get(group) ?? []), r]);
   }
   return Object.fromEntries(
@@ -586,7 +587,8 @@ function roseOf(places: readonly Place[], readings: readonly CaseReading[]): Ros
   const out = new Map<string, RoseCase>();
   const loads = places.filter((p) => p.ratio !== true);
   for (const r of readings) {
-    const { group, wind, id } = r.state.case;
+    const { kind: group, id } = r.state.case;
+    const { wind } = r.state.case.environment;
     if (wind === null) continue;
     const key = `${group} ${wind.from}`;
     const left = leastLeft(loads, r);
@@ -786,7 +788,7 @@ function sagOf({ model, engine, line, pitched }: TiedRig): number | null {
 /** What each main line has left after a while, and the length to haul in to be as tight as when pitched. */
 function takeUpOf({ model, pitched, line }: TiedRig, states: readonly PitchState[]): PitchResult['takeUp'] {
   return states
-    .filter((s) => s.case.wind === null && s.case.after > 0)
+    .filter((s) => s.case.environment.wind === null && s.case.since > 0)
     .flatMap((s) =>
       model.members.flatMap((m, k) =>
         m.role === 'loop' || m.role === 'peg'
@@ -794,7 +796,7 @@ function takeUpOf({ model, pitched, line }: TiedRig, states: readonly PitchState
           : [
               {
                 caseId: s.case.id,
-                name: s.case.name,
+                name: nameOf(s.case),
                 row: m.id,
                 tension: s.numbers.tension[line[k]!]!,
                 by: s.rest[k]! - pitched.rest[k]!,

@@ -1,7 +1,7 @@
+import type { CaseWind } from '../cases/index.js';
+import { gustCase } from '../cases/index.js';
 import { GUST_FACTOR, SHELTERS } from '../catalogue/index.js';
 import type { RidgeRig } from '../rig/index.js';
-import type { CaseWind } from './cases.js';
-import { gustCase } from './cases.js';
 import type { Place } from './ledger.js';
 import { leftIn } from './ledger.js';
 import type { CaseReading } from './reading.js';
@@ -46,32 +46,33 @@ export function letsGoIn(
   readings: readonly CaseReading[],
   read: (s: PitchState) => CaseReading,
 ): RisingWind {
-  const quiet = readings.filter((r) => r.state.case.wind === null);
-  const windy = readings.filter((r) => r.state.case.wind !== null);
+  const quiet = readings.filter((r) => r.state.case.environment.wind === null);
+  const windy = readings.filter((r) => r.state.case.environment.wind !== null);
   const still = places.map((p) => least(p, quiet));
   if (windy.length === 0)
     return { letsGo: places.map((p, i) => ({ id: p.id, gust: still[i]! < 1 ? 0 : null })), flaps: null };
   const worst = new Map<string, Tried>();
   const calm = (wet: boolean): CaseReading | undefined =>
-    quiet.find((r) => r.state.case.group === (wet ? 'wet' : 'pitched')) ?? quiet[0];
+    quiet.find((r) => r.state.case.kind === (wet ? 'wet' : 'pitched')) ?? quiet[0];
   const [dryCalm, wetCalm] = [calm(false), calm(true)];
   for (const p of places) {
     let found: CaseReading | null = null;
     let at = Number.POSITIVE_INFINITY;
     for (const r of windy) {
-      const reached = wouldLetGo(p, r, r.state.case.wet ? wetCalm : dryCalm);
+      const reached = wouldLetGo(p, r, r.state.case.environment.wet ? wetCalm : dryCalm);
       if (!(reached < at)) continue;
       at = reached;
       found = r;
     }
     if (found === null) continue;
     const { stood } = found.state;
-    const { id, wind, wet } = found.state.case;
+    const { id, environment } = found.state.case;
+    const { wind, wet } = environment;
     const before = worst.get(id);
     if (before === undefined || at < before.at) worst.set(id, { wind: wind!, wet, at, stood });
   }
   const tried = [...worst.values()].sort((a, b) => a.at - b.at).slice(0, MOST_CASES);
-  const speed = windy[0]!.state.case.wind!.speed;
+  const speed = windy[0]!.state.case.environment.wind!.speed;
   let flaps: number | null = null;
   const levelAt = (at: number, most: number): Level => {
     const states = tried.slice(0, most).map((t) => {

@@ -4,7 +4,7 @@ import { solve, tensionOf } from '../net/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import { SHEET_LAW, canopyPressures, sheetPressures, windPressure, windToward } from '../weather/index.js';
 import type { RoofForWind } from '../weather/index.js';
-import type { CaseWind } from './cases.js';
+import type { CaseWind } from '../cases/index.js';
 import type { PitchModel } from './model.js';
 
 /** Work for one solve in wind, and what counts as balanced: cloth that needs more has no rest to find, or another way to it. */

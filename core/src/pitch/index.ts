@@ -1,6 +1,5 @@
 export * from './layout.js';
 export * from './model.js';
-export * from './cases.js';
 export * from './solve.js';
 export * from './evaluate.js';
 export * from './envelope.js';

@@ -7,6 +7,7 @@ import {
   treeHoldFigure,
   treeHolds,
 } from '../anchor/index.js';
+import { nameOf } from '../cases/index.js';
 import { GRIPPED, GUY_ENDS, HOLDS, LOOP_JOIN, SUN, WEAR, findSoil, findWood, looked } from '../catalogue/index.js';
 import { gripFigure, offAxis, ownGripFigure } from '../hitch/index.js';
 import type { Guy, TreeId } from '../rig/index.js';
@@ -97,7 +98,7 @@ const idle = (pull: number): number => (pull > IDLE ? pull : 0);
 function byWet(make: (wet: boolean) => Figure): (r: CaseReading) => Figure {
   const known = new Map<boolean, Figure>();
   return (r) => {
-    const { wet } = r.state.case;
+    const { wet } = r.state.case.environment;
     let f = known.get(wet);
     if (f === undefined) known.set(wet, (f = make(wet)));
     return f;
@@ -168,9 +169,9 @@ function anchorPlace(model: PitchModel, m: Member): Place | null {
     kind: held.kind,
     name: held.name,
     demand: pull,
-    available: (r) => held.holds(rise(r), r.state.case.wet),
+    available: (r) => held.holds(rise(r), r.state.case.environment.wet),
     asks: (r) => r.tension(m.id).value,
-    holds: (r) => held.held(rise(r), r.state.case.wet),
+    holds: (r) => held.held(rise(r), r.state.case.environment.wet),
   };
 }
 
@@ -262,7 +263,7 @@ function placesOf(model: PitchModel, m: Member): Place[] {
         given(
           {
             symbol: 'ρ',
-            title: `pull of the ${m.name} along the ridge over its whole pull, ${r.state.case.name}`,
+            title: `pull of the ${m.name} along the ridge over its whole pull, ${nameOf(r.state.case)}`,
             quantity: 'ratio',
           },
           share(r),
@@ -341,7 +342,7 @@ function treePlace(model: PitchModel, id: TreeId): Place | null {
     demand: (r) => momentFigure(tree.name, pullsOn(model, id, r)),
     available: byWet((wet) => treeHoldFigure(tree.name, d, wood, { soil, wet })),
     asks: (r) => momentOn(pullsOn(model, id, r)),
-    holds: (r) => treeHolds(d, wood, { soil, wet: r.state.case.wet }),
+    holds: (r) => treeHolds(d, wood, { soil, wet: r.state.case.environment.wet }),
   };
 }
 

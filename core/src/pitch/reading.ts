@@ -1,3 +1,4 @@
+import { nameOf } from '../cases/index.js';
 import { CANOPY_SOURCE, WIND_LAWS } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
@@ -38,8 +39,8 @@ export function solved(
   from: FromSolve,
   c: PitchState,
 ): Figure {
-  const { wind } = c.case;
-  const name = { symbol, title: `${title}, ${c.case.name}`, quantity };
+  const { wind } = c.case.environment;
+  const name = { symbol, title: `${title}, ${nameOf(c.case)}`, quantity };
   const bare = from.value / c.flutter;
   const found = given(
     c.flutter > 1 ? { ...name, symbol: `${symbol}_s` } : name,

@@ -1,3 +1,5 @@
+import type { LoadCase } from '../cases/index.js';
+import { PITCHED } from '../cases/index.js';
 import { FIBRE_TRAITS, RELAX_ONSET, SHEET_DRAG, SNOW_SLIDES } from '../catalogue/index.js';
 import { gripFigure, offAxis } from '../hitch/index.js';
 import { relaxedTension, strainAt, unstressedWhenRelaxed } from '../line/index.js';
@@ -18,8 +20,6 @@ import { runOff } from '../roof/index.js';
 import type { Pond } from '../roof/index.js';
 import { flutterFactor, normalOf, roofForWind, windToward } from '../weather/index.js';
 import type { RoofForWind } from '../weather/index.js';
-import type { PitchCase } from './cases.js';
-import { PITCHED } from './cases.js';
 import type { GustOutcome } from './gust.js';
 import { BOUNDED, gustPressure, restInWind } from './gust.js';
 import type { Member, PitchModel } from './model.js';
@@ -41,7 +41,7 @@ export interface HitchState {
 
 /** What a rig does in one case. */
 export interface PitchState {
-  readonly case: PitchCase;
+  readonly case: LoadCase;
   readonly numbers: NetNumbers;
   readonly hitches: readonly HitchState[];
   /** The same with every hitch held where it was tied: what it is asked to hold before it slips. */
@@ -87,6 +87,8 @@ export interface TiedRig {
   readonly line: readonly number[];
   /** Where it stood last with every hitch held where it was tied: what every search begins from, whatever slid before. */
   readonly stood: { held: Float64Array | null };
+  /** Where it stood after each haul, from the first light pull on, m in the engine's axes: where a like rig's hauls begin. */
+  readonly hauls: readonly Float64Array[];
 }
 
 /** A pull that hardly changes however far it hauls, N. */
@@ -125,23 +127,28 @@ export function haulOrder(model: PitchModel): Member[] {
   return out;
 }
 
+/** What counts as balanced between two hauls, as a share of the largest tension: a hand's pull is known far less well. */
+const HAULED = 1e-4;
 /** Share of the haul with which everything is put on before anything is hauled tight. Judgement. */
 const FIRST_PULL = 0.4;
 
 /**
  * Ties a rig as people do: everything is put on with a light pull, then each guy is hauled in turn and tied off at its
  * length, which the next ones change again.
- * @param options.inTurn false hauls all at once: what a hand dragging in the scene sees
- * @param options.slip   false holds every hitch where it is tied, however hard it is asked
+ * @param options.from the rig as it was a moment ago: every haul begins from where that one ended, and ends the same
+ * @param options.slip false holds every hitch where it is tied, however hard it is asked
+ * @param options.atOnce as if as many hands as guys hauled together: no order leaves its mark
  */
 export function tieOff(
   model: PitchModel,
-  options: { readonly inTurn: boolean; readonly from?: TiedRig; readonly slip?: boolean } = { inTurn: true },
+  options: { readonly from?: TiedRig; readonly slip?: boolean; readonly atOnce?: true } = {},
 ): TiedRig {
   const engine = prepareStructure(structureOf(model.net));
   const { structure: s } = engine;
   const { members } = model;
-  warmFrom(engine, options.from?.engine);
+  const before = options.from !== undefined && isLike(engine, options.from.engine) ? options.from : undefined;
+  const hauls: Float64Array[] = [];
+  const order = options.atOnce === true ? [] : haulOrder(model);
   const line = members.map((m) => s.lineId.indexOf(m.id));
   const tied = new Float64Array(members.length);
   const soft = (k: number, pull: number, length: number): void => {
@@ -156,32 +163,39 @@ export function tieOff(
     tied[k] = s.rest[i] = length / (1 + strainAt(curve, pull));
     s.curve[i] = curve;
   };
+  /** Solves the next haul, from where the like rig stood after its own. */
+  const haul = (): Outcome => {
+    const there = before?.hauls[hauls.length];
+    if (there !== undefined) beginAt(engine, before!.engine, there);
+    const goal = hauls.length === order.length + 1 ? {} : { goal: HAULED };
+    let found = solve(engine, hauls.length === 0 && there === undefined ? { ...goal, from: 'given' } : goal);
+    // from there nothing was found: as if there were no like rig
+    if (!found.converged && there !== undefined) found = solve(engine, { from: 'given' });
+    hauls.push(engine.state.x.slice());
+    return found;
+  };
   members.forEach((m, k) => {
     const i = line[k]!;
     if (m.role === 'ridge') {
       s.curve[i] = model.curveOf(m, false);
       tied[k] = s.rest[i]!;
-    } else {
-      const light = options.inTurn && (m.role === 'guy' || m.role === 'peg');
-      soft(k, m.haul * (light ? FIRST_PULL : 1), s.rest[i]!);
-    }
+    } else soft(k, m.haul * (order.includes(m) && m.role !== 'tie' ? FIRST_PULL : 1), s.rest[i]!);
   });
-  solve(engine, options.from === undefined ? { from: 'given' } : {});
+  haul();
   members.forEach((m, k) => m.role !== 'ridge' && freeze(k));
-  if (options.inTurn)
-    for (const m of haulOrder(model)) {
-      const k = members.indexOf(m);
-      soft(k, m.haul, lengthOf(engine, line[k]!));
-      solve(engine);
-      freeze(k);
-    }
+  for (const m of order) {
+    const k = members.indexOf(m);
+    soft(k, m.haul, lengthOf(engine, line[k]!));
+    haul();
+    freeze(k);
+  }
   // a hitch slid farther out pulls its loop in by as much
   members.forEach((m, k) => {
     if (m.role !== 'loop') return;
     const slid = model.rig.pitch!.hitches[m.end].slid;
     if (slid !== 0) tied[k] = s.rest[line[k]!] = Math.max(0.005, s.rest[line[k]!]! - slid);
   });
-  let outcome = solve(engine);
+  let outcome = haul();
   const far = s.nodeIndex.get('trunk1');
   const rig: Omit<TiedRig, 'pitched' | 'tension'> = {
     model,
@@ -189,6 +203,7 @@ export function tieOff(
     tied,
     line,
     stood: { held: null },
+    hauls,
     dry: { gradient: s.gradient.slice(), area: s.area.slice(), weight: s.panelWeight[0] ?? 0 },
     load: s.load.slice(),
     roof: roofForWind(
@@ -216,15 +231,17 @@ function asHeld({ engine }: TiedRig, held: Float64Array | null): void {
   engine.solved = true;
 }
 
-/** Starts from where a like rig stood. */
-function warmFrom(engine: Engine, before: Engine | undefined): void {
-  if (before === undefined || before.state.x.length !== engine.state.x.length) return;
+/** Whether two rigs have the same nodes and lines, so that one may begin where the other stood. */
+const isLike = ({ structure: a, state }: Engine, { structure: b, state: other }: Engine): boolean =>
+  other.x.length === state.x.length && a.passAt.length === b.passAt.length && a.rest.length === b.rest.length;
+
+/** Begins from where a like rig stood. @param at its places, m in its own engine's axes */
+function beginAt(engine: Engine, before: Engine, at: Float64Array): void {
   const { structure: a } = engine;
   const { structure: b } = before;
-  if (a.passAt.length !== b.passAt.length) return;
   for (let n = 0; n < a.nodes; n++)
     for (let c = 0; c < 3; c++)
-      if (!a.fixed[3 * n + c]) engine.state.x[3 * n + c] = before.state.x[3 * n + c]! + b.origin[c]! - a.origin[c]!;
+      if (!a.fixed[3 * n + c]) engine.state.x[3 * n + c] = at[3 * n + c]! + b.origin[c]! - a.origin[c]!;
   engine.state.slip.set(a.passAt);
   engine.solved = true;
 }
@@ -247,21 +264,21 @@ function lengthOf({ structure: s, state }: Engine, i: number): number {
 }
 
 /** Loads of a case without water, snow and the wind on the cloth, N, 3 a node: what hangs on the line gets wet and stands in the wind. */
-function loadIn({ model, engine, load }: TiedRig, c: PitchCase): Float64Array {
+function loadIn({ model, engine, load }: TiedRig, c: LoadCase): Float64Array {
   if (!model.hasRidge || !model.rig.hung.some((h) => h.area > 0 || h.wetMass > h.mass)) return load;
   const out = load.slice();
-  const push = c.wind === null ? 0 : gustPressure(c.wind) * SHEET_DRAG.typical;
-  const toward = c.wind === null ? null : windToward(c.wind.from, model.rig.pitch!.bearing);
+  const push = c.environment.wind === null ? 0 : gustPressure(c.environment.wind) * SHEET_DRAG.typical;
+  const toward = c.environment.wind === null ? null : windToward(c.environment.wind.from, model.rig.pitch!.bearing);
   for (const h of model.rig.hung) {
     const n = 3 * engine.structure.nodeIndex.get(`hung ${h.id}`)!;
     if (toward !== null) for (const k of [0, 1, 2] as const) out[n + k]! += push * h.area * toward[k];
-    if (c.wet) out[n + 2]! -= (h.wetMass - h.mass) * GRAVITY;
+    if (c.environment.wet) out[n + 2]! -= (h.wetMass - h.mass) * GRAVITY;
   }
   return out;
 }
 
 /** Sets every number of the engine to a case. */
-function setCase(rig: TiedRig, c: PitchCase): void {
+function setCase(rig: TiedRig, c: LoadCase): void {
   const { model, engine, dry, tied, tension } = rig;
   const { structure: s } = engine;
   const { members, cloth } = model;
@@ -269,24 +286,24 @@ function setCase(rig: TiedRig, c: PitchCase): void {
     const i = rig.line[k]!;
     const traits = FIBRE_TRAITS[m.cord.fibre];
     let rest = tied[k]!;
-    if (c.after > 0) {
-      const left = relaxedTension(tension[k]!, traits.relaxation.typical, c.after, RELAX_ONSET.typical);
+    if (c.since > 0) {
+      const left = relaxedTension(tension[k]!, traits.relaxation.typical, c.since, RELAX_ONSET.typical);
       rest = unstressedWhenRelaxed(rest, tension[k]!, left, model.curveOf(m, false));
     }
-    if (c.wet) rest *= 1 + traits.wetGrowth.typical;
+    if (c.environment.wet) rest *= 1 + traits.wetGrowth.typical;
     s.rest[i] = rest;
-    s.curve[i] = model.curveOf(m, c.wet);
+    s.curve[i] = model.curveOf(m, c.environment.wet);
   });
-  const grown = c.wet ? 1 + cloth.wetGrowth.typical : 1;
+  const grown = c.environment.wet ? 1 + cloth.wetGrowth.typical : 1;
   for (let i = 0; i < s.gradient.length; i++) s.gradient[i] = dry.gradient[i]! / grown;
   for (let i = 0; i < s.area.length; i++) s.area[i] = dry.area[i]! * grown * grown;
-  s.panelWeight.fill((dry.weight * (c.wet ? 1 + cloth.uptake.typical : 1)) / (grown * grown));
+  s.panelWeight.fill((dry.weight * (c.environment.wet ? 1 + cloth.uptake.typical : 1)) / (grown * grown));
   s.pressure.fill(0);
   s.wind = null;
   s.load.set(loadIn(rig, c));
   for (const h of model.hitches) setPass(s, h.node, LOCKED, 0);
   const far = s.nodeIndex.get('trunk1');
-  if (far !== undefined) s.at[3 * far] = rig.farTie + c.sway;
+  if (far !== undefined) s.at[3 * far] = rig.farTie + c.environment.sway;
 }
 
 /** Rounds of filling, and the growth of the last that still counts as coming to rest. */
@@ -312,7 +329,7 @@ function snowOn({ structure: s, state }: Engine, mass: number): void {
 /** The rig in one case, from where it stood last. */
 export function solveCase(
   rig: TiedRig,
-  c: PitchCase,
+  c: LoadCase,
   options: {
     /** Factor on the wind's pressure. */
     readonly pressure?: number;
@@ -330,7 +347,7 @@ export function solveCase(
   asHeld(rig, options.from ?? rig.stood.held);
   const { pressure = 1 } = options;
   let cycle: PitchState[] = [];
-  const { wind } = c;
+  const { wind } = c.environment;
   const blow = (): GustOutcome | null => {
     if (wind === null) return null;
     cycle = [];
@@ -349,14 +366,14 @@ export function solveCase(
   const held = hitchesOf(model, s, numbersOf(engine, outcome));
   const stood = (gust?.stands ?? outcome.converged) ? engine.state.x.slice() : null;
   if (stood !== null) rig.stood.held = stood;
-  if (options.slip !== false && slips(model, held, c.wet, s)) {
+  if (options.slip !== false && slips(model, held, c.environment.wet, s)) {
     gust = blow();
     outcome = gust === null ? solve(engine, BOUNDED) : gust.outcome;
   }
   let ponds: readonly Pond[] = [];
   let litres = 0;
   let runsAway = false;
-  if (c.ponding) {
+  if (c.environment.standing) {
     for (let round = 0; round < FILL_ROUNDS; round++) {
       ponds = runOff(model.mesh, model.neighbours, placesOf(engine), model.layout.setting.ground).ponds;
       const now = 1000 * ponds.reduce((sum, p) => sum + p.volume, 0);
@@ -373,9 +390,9 @@ export function solveCase(
       outcome = solve(engine, BOUNDED);
     }
   }
-  for (let round = 0; round < SNOW_ROUNDS && c.snow > 0; round++) {
+  for (let round = 0; round < SNOW_ROUNDS && c.environment.snow > 0; round++) {
     s.load.set(loadIn(rig, c));
-    snowOn(engine, c.snow);
+    snowOn(engine, c.environment.snow);
     outcome = solve(engine, BOUNDED);
   }
   const state = { ...stateOf(rig, c, outcome, held, { ponds, litres, runsAway }), stood };
@@ -394,7 +411,7 @@ const NO_WATER = { ponds: [], litres: 0, runsAway: false } as const;
 
 function stateOf(
   rig: TiedRig,
-  c: PitchCase,
+  c: LoadCase,
   outcome: Outcome,
   held: readonly HitchState[],
   water: Pick<PitchState, 'ponds' | 'litres' | 'runsAway'> = NO_WATER,
@@ -414,8 +431,8 @@ function stateOf(
     ridgeEnds: ridge < 0 ? [0, 0] : [norm(vector(first, 0)), norm(vector(last, 1))],
     rest: model.members.map((_, k) => s.rest[rig.line[k]!]!),
     flutter:
-      c.wind?.law === 'plate'
-        ? flutterFactor(s.corner, numbers.at, windToward(c.wind.from, model.rig.pitch!.bearing))
+      c.environment.wind?.law === 'plate'
+        ? flutterFactor(s.corner, numbers.at, windToward(c.environment.wind.from, model.rig.pitch!.bearing))
         : 1,
     luffing: false,
     cycle: [],

@@ -5,3 +5,4 @@ export * from './spread.js';
 export * from './vector.js';
 export * from './words.js';
 export * from './typed.js';
+export * from './phrase.js';

@@ -1,14 +1,15 @@
 import { barkPressure, momentFigure, screenTree, trunkGive } from '../anchor/index.js';
+import { PITCHED, QUIET, casesFor, nameOf, whenOf } from '../cases/index.js';
 import { BARK_PRESSURE, CORD_ON_BARK, PULLS, acrossOf, cordWeight } from '../catalogue/index.js';
 import { cordNeeded } from '../cordage/index.js';
 import { capstanHold, spanShape, travelNeeded } from '../line/index.js';
-import type { UnitChoice, Vec3 } from '../quantity/index.js';
+import type { Phrase, UnitChoice, Vec3 } from '../quantity/index.js';
 import { capital, say } from '../quantity/index.js';
 import type { Judgement, Link, Required } from '../strength/index.js';
 import { RULES, judge } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import { SETTLING, casesOf } from './cases.js';
+import { gustOf } from './gust.js';
 import { ledgerOf, trunkPull } from './ledger.js';
 import type { CaseFigures, RidgeModel } from './model.js';
 import { beddingIn, ridgeModel } from './model.js';
@@ -32,7 +33,7 @@ export interface Shape {
 export interface Settling {
   readonly caseId: string;
   readonly name: string;
-  readonly when: string;
+  readonly when: Phrase;
   readonly tension: Figure;
   readonly sag: Figure;
   /** Length to haul in to be as tight as when pitched, m; negative would be to let out. */
@@ -75,7 +76,7 @@ export interface RidgeResult {
   readonly cases: readonly {
     readonly id: string;
     readonly name: string;
-    readonly when: string;
+    readonly when: Phrase;
     readonly tension: Figure;
     readonly sag: Figure;
   }[];
@@ -138,7 +139,7 @@ export function travelOf(model: RidgeModel): Figure {
   return derive(
     { symbol: 't', title: 'travel the tensioning end must have', quantity: 'length', formula: 't = D ε / (1 + ε) + b' },
     [model.pretension, beddingIn],
-    (T, b) => travelNeeded(model.distance, T!, model.spanOf(SETTLING[0]!).curve, b!),
+    (T, b) => travelNeeded(model.distance, T!, model.spanOf(PITCHED).curve, b!),
   );
 }
 
@@ -161,7 +162,7 @@ export function evaluateRidge(
   options: { readonly ranges: boolean } = { ranges: true },
 ): RidgeResult {
   const model = ridgeModel(rig, around, options);
-  const cases = casesOf(rig).map(model.caseFigures);
+  const cases = casesFor('line', rig, gustOf(rig)).map(model.caseFigures);
   const byId = (id: string): CaseFigures => cases.find((c) => c.case.id === id)!;
   const pitched = byId('pitched');
   const links = ledgerOf(model, cases);
@@ -178,7 +179,7 @@ export function evaluateRidge(
       horizontal: largest(cases.map((c) => c.horizontal[k])),
       vertical: steepest.vertical[k],
       lifts: steepest.state.pull[k][2] > 0,
-      moment: momentFigure(rig.trunks[k].name, [trunkPull(model, hardest, k)], `, ${hardest.case.name}`),
+      moment: momentFigure(rig.trunks[k].name, [trunkPull(model, hardest, k)], `, ${nameOf(hardest.case)}`),
       moved: rig.trunks[k].standsOnWord
         ? 0
         : trunkGive(rig.trunks[k].tieHeight, model.diameters[k], model.woods[k].modulus.typical) *
@@ -192,7 +193,7 @@ export function evaluateRidge(
   const low = cases[heights.indexOf(clearance)]!.case;
   const result: Omit<RidgeResult, 'warnings'> = {
     clearance,
-    lowest: { id: low.id, name: low.name },
+    lowest: { id: low.id, name: nameOf(low) },
     unguyed: rig.hung.reduce((sum, h) => sum + h.area, 0),
     span: model.figures.span,
     rise: riseOf(rig),
@@ -204,18 +205,24 @@ export function evaluateRidge(
     sag: pitched.sag,
     worstTension: largest(cases.map((c) => c.tension)),
     trunks: [trunks[0]!, trunks[1]!],
-    settling: SETTLING.map((s) => {
+    settling: QUIET.map((s) => {
       const c = byId(s.id);
       return {
         caseId: s.id,
-        name: s.name,
-        when: s.when,
+        name: nameOf(s),
+        when: whenOf(s, rig),
         tension: c.tension,
         sag: c.sag,
         takeUp: c.state.unstressed - pitched.state.unstressed,
       };
     }),
-    cases: cases.map((c) => ({ id: c.case.id, name: c.case.name, when: c.case.when, tension: c.tension, sag: c.sag })),
+    cases: cases.map((c) => ({
+      id: c.case.id,
+      name: nameOf(c.case),
+      when: whenOf(c.case, rig),
+      tension: c.tension,
+      sag: c.sag,
+    })),
     shapes,
     ledger,
     tight,

@@ -10,7 +10,7 @@ export * from './gear.js';
 export * from './bed.js';
 export * from './trees.js';
 export * from './anchor-hold.js';
-export * from './cases.js';
+export * from './gust.js';
 export * from './model.js';
 export * from './evaluate.js';
 export * from './sentences.js';

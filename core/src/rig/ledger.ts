@@ -1,3 +1,4 @@
+import { nameOf } from '../cases/index.js';
 import type { StemPull } from '../anchor/index.js';
 import { momentFigure, treeHoldFigure } from '../anchor/index.js';
 import { GRIPPED, looked } from '../catalogue/index.js';
@@ -63,7 +64,7 @@ function places(model: RidgeModel): Place[] {
       id: `trunk-${i}`,
       kind: 'trunk',
       name,
-      demand: (c) => momentFigure(trunk.name, [trunkPull(model, c, i)], `, ${c.case.name}`),
+      demand: (c) => momentFigure(trunk.name, [trunkPull(model, c, i)], `, ${nameOf(c.case)}`),
       available: (wet) => treeHoldFigure(trunk.name, model.diameters[i], model.woods[i], { soil: soilOf(rig), wet }),
     });
   }
@@ -87,17 +88,24 @@ export function trunkPull(model: RidgeModel, c: CaseFigures, i: 0 | 1): StemPull
 export function ledgerOf(model: RidgeModel, cases: readonly CaseFigures[]): Link[] {
   return places(model).map((place) => {
     const dry = place.available(false);
-    const wet = cases.some((c) => c.case.wet) ? place.available(true) : dry;
+    const wet = cases.some((c) => c.case.environment.wet) ? place.available(true) : dry;
     let worst = cases[0]!;
     let least = Number.POSITIVE_INFINITY;
     for (const c of cases) {
       const demand = place.demand(c).value;
-      const left = demand > 0 ? (c.case.wet ? wet : dry).value / demand : Number.POSITIVE_INFINITY;
+      const left = demand > 0 ? (c.case.environment.wet ? wet : dry).value / demand : Number.POSITIVE_INFINITY;
       if (left < least) {
         least = left;
         worst = c;
       }
     }
-    return link(place.id, place.kind, place.name, worst.case.id, place.demand(worst), worst.case.wet ? wet : dry);
+    return link(
+      place.id,
+      place.kind,
+      place.name,
+      worst.case.id,
+      place.demand(worst),
+      worst.case.environment.wet ? wet : dry,
+    );
   });
 }

@@ -1,4 +1,6 @@
 import { diameterOf, trunkGive } from '../anchor/index.js';
+import type { LoadCase } from '../cases/index.js';
+import { PITCHED, nameOf } from '../cases/index.js';
 import type { Cord, Termination, Wood } from '../catalogue/index.js';
 import {
   AIR_DENSITY,
@@ -39,8 +41,6 @@ import { GRAVITY, rangeFromSd } from '../quantity/index.js';
 import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure, Source } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import type { LoadCase } from './cases.js';
-import { SETTLING } from './cases.js';
 import type { KitCord, Surroundings } from './ridge.js';
 import { hitched, problemsOf, riseOf } from './ridge.js';
 import type { RidgeRig } from './rig-document.js';
@@ -315,18 +315,18 @@ export function ridgeModel(
     windPressure(v.rho, v.beaufort * v.shelter * v.gust) * v.drag * v.area * v.reach;
 
   const span = (v: Values, c: LoadCase): Span => {
-    const wind = c.gust ? windForce(v) : 0;
+    const wind = c.environment.wind !== null ? windForce(v) : 0;
     const loads: PointLoad[] = rig.hung.map((h) => ({
       at: place(v, h.at),
-      force: [0, wind * h.area, -(c.wet ? h.wetMass : h.mass) * v.hung * GRAVITY],
+      force: [0, wind * h.area, -(c.environment.wet ? h.wetMass : h.mass) * v.hung * GRAVITY],
     }));
-    const curve = c.wet
+    const curve = c.environment.wet
       ? scaledCurve(wet, 1, v.stretch * (v.wetStretch / FIBRE_TRAITS[cord.fibre].wetStretch.typical))
       : scaledCurve(dry, 1, v.stretch);
     return {
-      chord: [v.span + (c.sway ? v.sway : 0), 0, rise],
+      chord: [v.span + (c.environment.sway !== 0 ? v.sway : 0), 0, rise],
       curve,
-      perMetre: [0, 0, -v.metre * GRAVITY * (c.wet ? 1 + v.uptake : 1)],
+      perMetre: [0, 0, -v.metre * GRAVITY * (c.environment.wet ? 1 + v.uptake : 1)],
       loads,
       give: giveOf(v),
     };
@@ -342,7 +342,7 @@ export function ridgeModel(
     const key = lengthKeys.map((k) => v[k]).join();
     const known = lengths.get(key);
     if (known !== undefined) return known;
-    const bare = span(v, SETTLING[0]!);
+    const bare = span(v, PITCHED);
     const value =
       t.how === 'tension'
         ? unstressedFromPretension(bare, v.tension)
@@ -361,10 +361,11 @@ export function ridgeModel(
   const pitchedKeys = [...lengthKeys, 'hung'] as Key[];
   const keysOf = (c: LoadCase): Key[] => {
     const keys = new Set<Key>(pitchedKeys);
-    if (c.after > 0) for (const k of ['k', 'onset'] as const) keys.add(k);
-    if (c.wet) for (const k of ['wetStretch', 'wetGrowth', 'uptake'] as const) keys.add(k);
-    if (c.gust) for (const k of ['rho', 'beaufort', 'gust', 'shelter', 'drag', 'reach', 'area'] as const) keys.add(k);
-    if (c.sway) keys.add('sway');
+    if (c.since > 0) for (const k of ['k', 'onset'] as const) keys.add(k);
+    if (c.environment.wet) for (const k of ['wetStretch', 'wetGrowth', 'uptake'] as const) keys.add(k);
+    if (c.environment.wind !== null)
+      for (const k of ['rho', 'beaufort', 'gust', 'shelter', 'drag', 'reach', 'area'] as const) keys.add(k);
+    if (c.environment.sway !== 0) keys.add('sway');
     return [...keys];
   };
   const solve = (v: Values, c: LoadCase): SpanState => {
@@ -375,19 +376,19 @@ export function ridgeModel(
     if (known !== undefined) return known;
     const s = span(v, c);
     let length = unstressedOf(v);
-    if (c.after > 0) {
-      const held = solve(v, SETTLING[0]!).tension;
-      const left = relaxedTension(held, v.k, c.after, v.onset);
+    if (c.since > 0) {
+      const held = solve(v, PITCHED).tension;
+      const left = relaxedTension(held, v.k, c.since, v.onset);
       length = unstressedWhenRelaxed(length, held, left, scaledCurve(dry, 1, v.stretch));
     }
-    if (c.wet) length *= 1 + v.wetGrowth;
+    if (c.environment.wet) length *= 1 + v.wetGrowth;
     const near = states.get(`${c.id}:central`)?.start;
     let state = solveSpan(s, length, near);
     if (!state.converged && near !== undefined) state = solveSpan(s, length);
     if (!state.converged)
       throw new RigProblem(
         'tensioning',
-        `No equilibrium found ${c.name}: ${state.reason}. Check the loads and the tension.`,
+        `No equilibrium found ${nameOf(c)}: ${state.reason}. Check the loads and the tension.`,
       );
     states.set(key, state);
     return state;
@@ -414,7 +415,7 @@ export function ridgeModel(
       formula: string,
       read: (s: SpanState) => number,
     ): Figure =>
-      derive({ symbol, title: `${title}, ${c.name}`, quantity, formula, notes: EXACT }, inputs, (...values) =>
+      derive({ symbol, title: `${title}, ${nameOf(c)}`, quantity, formula, notes: EXACT }, inputs, (...values) =>
         read(solve(asValues(keys, values), c)),
       );
     const horizontal = (i: 0 | 1): Figure =>
@@ -474,7 +475,7 @@ export function ridgeModel(
     lengthInputs,
     (...values) => {
       const v = asValues(lengthKeys, values);
-      return pretensionOf(span(v, SETTLING[0]!), unstressedOf(v));
+      return pretensionOf(span(v, PITCHED), unstressedOf(v));
     },
   );
   return {

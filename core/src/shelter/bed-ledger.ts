@@ -1,3 +1,5 @@
+import { nameOf, shockOf } from '../cases/index.js';
+import type { LoadCase } from '../cases/index.js';
 import { diameterOf, eccentricLoad, momentFigure, pileIn, treeHoldFigure } from '../anchor/index.js';
 import type { HangState } from '../bed/index.js';
 import {
@@ -23,7 +25,6 @@ import type { Link, LinkKind, Required, Use } from '../strength/index.js';
 import { REQUIRED_LIMITS, RULES, cordStrength, judge, knotKept, link, ratioFor } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import type { BedCase } from './bed-cases.js';
 import type { BedModel, Read } from './bed-model.js';
 import { stayPull, stayRise } from './bed-pulls.js';
 
@@ -32,9 +33,9 @@ interface Place {
   readonly id: string;
   readonly kind: LinkKind;
   readonly name: string;
-  readonly demand: (c: BedCase) => Figure;
+  readonly demand: (c: LoadCase) => Figure;
   /** null where nothing is known against it. */
-  readonly available: (c: BedCase) => Figure | null;
+  readonly available: (c: LoadCase) => Figure | null;
   /** What it is for, where it is not to carry a person. */
   readonly use?: Use;
 }
@@ -77,14 +78,14 @@ export function personRatio(
   return ratioFor(rig.rule, l, requiredIn(required, shock), use).ratio;
 }
 
-function judged(model: BedModel, place: Place, cases: readonly BedCase[]): Judged[] {
+function judged(model: BedModel, place: Place, cases: readonly LoadCase[]): Judged[] {
   const { rig, around } = model;
   let found: { l: Link; shock: boolean; ratio: number } | null = null;
   for (const c of cases) {
     const available = place.available(c);
     if (available === null) continue;
     const demand = place.demand(c);
-    const shock = c.shock !== null;
+    const shock = shockOf(c) !== null;
     const ratio = personRatio(rig, around.required, shock, { kind: place.kind, demand, available }, place.use);
     if (found === null || ratio < found.ratio)
       found = { l: link(place.id, place.kind, place.name, c.id, demand, available), shock, ratio };
@@ -95,13 +96,13 @@ function judged(model: BedModel, place: Place, cases: readonly BedCase[]): Judge
 const END = ['first', 'second'] as const;
 
 /** Everything of the bed that can let go but the trunks: those bear the roof's pull too. */
-export function bedRows(model: BedModel, cases: readonly BedCase[]): PitchRow[] {
+export function bedRows(model: BedModel, cases: readonly LoadCase[]): PitchRow[] {
   const { rig, straps, kit, webbing } = model;
   const rows: PitchRow[] = [];
   const lying = cases.find((c) => c.id === 'lying')!;
   const add = (
     row: Pick<PitchRow, 'id' | 'name' | 'what' | 'role'> & { readonly unstressed?: number; readonly cut?: number },
-    pull: (c: BedCase) => Figure,
+    pull: (c: LoadCase) => Figure,
     places: readonly Place[],
   ): void => {
     const worst = cases.map(pull).reduce((a, b) => (b.value > a.value ? b : a));
@@ -125,8 +126,8 @@ export function bedRows(model: BedModel, cases: readonly BedCase[]): PitchRow[] 
       name,
       demand: pull,
       available: memoised(
-        (c) => cordStrength(webbing, webbed, name, c.wet, here),
-        (c) => String(c.wet),
+        (c) => cordStrength(webbing, webbed, name, c.environment.wet, here),
+        (c) => String(c.environment.wet),
       ),
     });
     const way = ADJUSTMENTS[straps.adjust];
@@ -169,7 +170,7 @@ export function bedRows(model: BedModel, cases: readonly BedCase[]): PitchRow[] 
     derive(
       {
         symbol: 'n',
-        title: `pull of the cloth over the width that carries, ${c.name}`,
+        title: `pull of the cloth over the width that carries, ${nameOf(c)}`,
         quantity: 'lineWeight',
         formula: 'n = T_c / (w w_e)',
       },
@@ -221,10 +222,10 @@ export function bedRows(model: BedModel, cases: readonly BedCase[]): PitchRow[] 
           demand: pull,
           available: memoised(
             (c) =>
-              cordStrength(cord, { sun: kit.sun, wear: kit.wear }, 'ends of the bed’s ridge-cord', c.wet, [
+              cordStrength(cord, { sun: kit.sun, wear: kit.wear }, 'ends of the bed’s ridge-cord', c.environment.wet, [
                 knotKept(GUY_ENDS.cloth, cord),
               ]),
-            (c) => String(c.wet),
+            (c) => String(c.environment.wet),
           ),
         },
       ],
@@ -261,8 +262,8 @@ function asideRow(model: BedModel, aside: NonNullable<Bed['aside']>, add: Add): 
       use: 'ridge',
       demand: pull,
       available: memoised(
-        (c) => cordStrength(cord, kitCord, 'side cord', c.wet, [knotKept(GUY_ENDS.adjustable, cord)]),
-        (c) => String(c.wet),
+        (c) => cordStrength(cord, kitCord, 'side cord', c.environment.wet, [knotKept(GUY_ENDS.adjustable, cord)]),
+        (c) => String(c.environment.wet),
       ),
     },
     {
@@ -276,7 +277,7 @@ function asideRow(model: BedModel, aside: NonNullable<Bed['aside']>, add: Add): 
         const [from, foot] = [s.line[s.line.length >> 1]!, hang.aside!.foot];
         return held.holds(
           Math.max(0, Math.atan2(from[2] - foot[2], Math.hypot(from[0] - foot[0], from[1] - foot[1]))),
-          c.wet,
+          c.environment.wet,
         );
       },
     },
@@ -285,7 +286,7 @@ function asideRow(model: BedModel, aside: NonNullable<Bed['aside']>, add: Add): 
 
 type Add = (
   row: Pick<PitchRow, 'id' | 'name' | 'what' | 'role'> & { readonly unstressed?: number; readonly cut?: number },
-  pull: (c: BedCase) => Figure,
+  pull: (c: LoadCase) => Figure,
   places: readonly Place[],
 ) => void;
 
@@ -293,7 +294,7 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
   const { rig, around, woods } = model;
   const wood = woods[i];
   const { kitCord, cord } = model.stayCords[i]!;
-  const read = (symbol: string, title: string, of: Read): ((c: BedCase) => Figure) =>
+  const read = (symbol: string, title: string, of: Read): ((c: LoadCase) => Figure) =>
     memoised((c) => model.figure({ symbol, title, quantity: 'force' }, c, of));
   const push = read('N', 'push along the pole', (s) => s.poles[i]!.push);
   const measured = (symbol: string, title: string, value: number, off: number): Figure =>
@@ -347,7 +348,7 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
             Math.max(0, -s.poles[i]!.foot[2]),
           );
           const held = (end: 'low' | 'typical' | 'high'): number =>
-            pileIn(soil, end, pole.thickness, pole.dug, 0, c.wet);
+            pileIn(soil, end, pole.thickness, pole.dug, 0, c.environment.wet);
           return derive(
             {
               symbol: 'R',
@@ -387,8 +388,8 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
       name: what,
       demand: pull,
       available: memoised(
-        (c) => cordStrength(cord, kitCord, what, c.wet, [knotKept(knot, cord)]),
-        (c) => String(c.wet),
+        (c) => cordStrength(cord, kitCord, what, c.environment.wet, [knotKept(knot, cord)]),
+        (c) => String(c.environment.wet),
       ),
     });
     const places: Place[] = [
@@ -405,7 +406,7 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
           name: `foot of ${anchor.name}`,
           demand: memoised((c) => momentFigure(anchor.name, [stayPull(model, c, i, k, anchor)])),
           available: (c) =>
-            treeHoldFigure(anchor.name, diameterOf(anchor.girth), stem, { soil: soilOf(rig), wet: c.wet }),
+            treeHoldFigure(anchor.name, diameterOf(anchor.girth), stem, { soil: soilOf(rig), wet: c.environment.wet }),
         });
     } else if (anchor.kind !== 'tree') {
       const held = anchorHold(anchor, { soil, pulls: rig.pitch?.pulls ?? [] }, around.pegs, name);
@@ -414,7 +415,7 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
         kind: held.kind,
         name: held.name,
         demand: pull,
-        available: (c) => held.holds(stayRise(model.stateOf(c), model, i, k), c.wet),
+        available: (c) => held.holds(stayRise(model.stateOf(c), model, i, k), c.environment.wet),
       });
     }
     const foot = model.hangOf(model.cases[0]!).ends[i].pole!.stays[k]!;
@@ -427,7 +428,7 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
 }
 
 /** Keeps a figure by its case. */
-function memoised(make: (c: BedCase) => Figure, key: (c: BedCase) => string = (c) => c.id): (c: BedCase) => Figure {
+function memoised(make: (c: LoadCase) => Figure, key: (c: LoadCase) => string = (c) => c.id): (c: LoadCase) => Figure {
   const known = new Map<string, Figure>();
   return (c) => {
     const k = key(c);

@@ -1,3 +1,5 @@
+import { NIGHT, casesFor, nameOf, poseOf, shockOf } from '../cases/index.js';
+import type { LoadCase } from '../cases/index.js';
 import { diameterOf, trunkGive } from '../anchor/index.js';
 import {
   bedMass,
@@ -57,8 +59,6 @@ import {
 import type { Bed, BedPole, KitCord, PitchSurroundings, RidgeRig } from '../rig/index.js';
 import type { Figure, FigureName } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import { NIGHT, bedCases } from './bed-cases.js';
-import type { BedCase } from './bed-cases.js';
 
 /** Every number of a bed that can be uncertain, by key. */
 const KEYS = ['span', 'high0', 'high1', 'free0', 'free1', 'mass', 'stretch', 'cloth', 'carries', 'E0', 'E1'] as const;
@@ -86,22 +86,22 @@ export interface BedModel {
   readonly woods: readonly [Wood, Wood];
   readonly diameters: readonly [number, number];
   readonly figures: Readonly<Record<Key, Figure>>;
-  readonly cases: readonly BedCase[];
+  readonly cases: readonly LoadCase[];
   readonly ground: (x: number, y: number) => number;
   /** Weight of who lies in it, N. */
   readonly weight: number;
   readonly stayCords: readonly [{ kitCord: KitCord; cord: Cord } | null, { kitCord: KitCord; cord: Cord } | null];
-  readonly hangOf: (c: BedCase, force?: number) => Hang;
+  readonly hangOf: (c: LoadCase, force?: number) => Hang;
   /** As it hangs, whatever is beneath: what its parts must bear, for the ground takes nothing off them. */
-  readonly stateOf: (c: BedCase) => HangState;
+  readonly stateOf: (c: LoadCase) => HangState;
   /** As it comes to rest: on the ground where it would hang lower. */
-  readonly restOf: (c: BedCase) => HangState;
+  readonly restOf: (c: LoadCase) => HangState;
   /** Greatest force on the bed in a case, N: the weight, or what the fall or swing makes of it. */
-  readonly forceOf: (c: BedCase) => number;
+  readonly forceOf: (c: LoadCase) => number;
   /** A number read off the bed in a case, with its working and its range from everything it depends on. */
-  readonly figure: (name: FigureName, c: BedCase, read: Read) => Figure;
+  readonly figure: (name: FigureName, c: LoadCase, read: Read) => Figure;
   /** The bed with one of its poles pushed sideways. */
-  readonly pushed: (c: BedCase, push: number) => HangState;
+  readonly pushed: (c: LoadCase, push: number) => HangState;
   /** Where a bed would hang if its straps were tied so; the same engine. */
   readonly solveHang: (h: Hang) => HangState;
 }
@@ -216,16 +216,16 @@ export function bedModel(
   /** The second end moves along the axis with the span. */
   const footOf = (v: Values, i: 0 | 1): readonly [number, number] =>
     i === 0 ? feet[0] : [feet[0][0] + axis[0] * v.span, feet[0][1] + axis[1] * v.span];
-  const poleOf = (v: Values, c: BedCase, i: 0 | 1, pole: BedPole, push: number): { head: Vec3; pole: HangPole } => {
+  const poleOf = (v: Values, c: LoadCase, i: 0 | 1, pole: BedPole, push: number): { head: Vec3; pole: HangPole } => {
     const [x, y] = footOf(v, i);
     const away = i === 0 ? -1 : 1;
     const high = i === 0 ? v.high0 : v.high1;
     const base = ground(x, y);
     const tip = Math.tan(pole.lean) * high * away;
     const head: Vec3 = [x + axis[0] * tip, y + axis[1] * tip, base + high];
-    const stand: Vec3 = [x, y, base - (c.settled ? FOOT_SINKS.typical : 0)];
+    const stand: Vec3 = [x, y, base - (c.since > 0 ? FOOT_SINKS.typical : 0)];
     const { cord } = stayCords[i]!;
-    const curve = c.wet ? wetCurve(cord) : dryCurve(cord);
+    const curve = c.environment.wet ? wetCurve(cord) : dryCurve(cord);
     const held = tiedTo(pole.anchor, '');
     const tree = treeFeet[i];
     const stays = (pole.stays === 1 ? [0] : [1, -1]).map((side) => {
@@ -235,8 +235,8 @@ export function bedModel(
       ];
       const foot: Vec3 = [sx, sy, ground(sx, sy) + (held?.height ?? 0)];
       const straight = norm(sub(head, foot));
-      const grown = c.wet ? 1 + FIBRE_TRAITS[cord.fibre].wetGrowth.typical : 1;
-      const given0 = c.settled ? STAY_COMES.typical + BED_SETTLING.typical : 0;
+      const grown = c.environment.wet ? 1 + FIBRE_TRAITS[cord.fibre].wetGrowth.typical : 1;
+      const given0 = c.since > 0 ? STAY_COMES.typical + BED_SETTLING.typical : 0;
       return { foot, length: (straight / (1 + strainAt(dryCurve(cord), pole.haul))) * grown + given0, curve };
     });
     const section = (Math.PI * pole.thickness ** 2) / 4;
@@ -252,11 +252,12 @@ export function bedModel(
       },
     };
   };
-  const endOf = (v: Values, c: BedCase, i: 0 | 1, push: number): HangEnd => {
+  const endOf = (v: Values, c: LoadCase, i: 0 | 1, push: number): HangEnd => {
     const { anchor } = bed.ends[i];
     const high = i === 0 ? v.high0 : v.high1;
     const set = i === 0 ? v.free0 : v.free1;
-    const free = (set + (c.settled ? BED_SETTLING.typical : 0)) * (c.wet ? 1 + traits.wetGrowth.typical : 1);
+    const free =
+      (set + (c.since > 0 ? BED_SETTLING.typical : 0)) * (c.environment.wet ? 1 + traits.wetGrowth.typical : 1);
     if (anchor.kind === 'pole') {
       const { head, pole } = poleOf(v, c, i, anchor, push);
       return { at: head, give: 0, pole, free };
@@ -266,21 +267,21 @@ export function bedModel(
     const give = word ? 0 : trunkGive(high, diameters[i], i === 0 ? v.E0 : v.E1);
     return { at: [x, y, ground(x, y) + high], give, pole: null, free };
   };
-  const clothCurve = (v: Values, c: BedCase): TensionCurve => {
-    const creep = c.settled ? crept(CLOTH_CREEP.typical) : 1;
+  const clothCurve = (v: Values, c: LoadCase): TensionCurve => {
+    const creep = c.since > 0 ? crept(CLOTH_CREEP.typical) : 1;
     return linearCurve((v.cloth * v.carries * kit.width) / creep);
   };
-  const strapCurve = (v: Values, c: BedCase): TensionCurve =>
+  const strapCurve = (v: Values, c: LoadCase): TensionCurve =>
     scaledCurve(
-      c.wet ? wetCurve(webbing) : dryCurve(webbing),
+      c.environment.wet ? wetCurve(webbing) : dryCurve(webbing),
       1,
-      v.stretch * (c.settled ? crept(traits.relaxation.typical) : 1),
+      v.stretch * (c.since > 0 ? crept(traits.relaxation.typical) : 1),
     );
-  const loadsOf = (c: BedCase, force: number): LoadPiece[] => {
-    if (c.pose === 'empty') return [];
-    if (c.pose === 'sitting') return sittingLoad(bed.sitAt * length, force);
+  const loadsOf = (c: LoadCase, force: number): LoadPiece[] => {
+    if (poseOf(c) === 'empty') return [];
+    if (poseOf(c) === 'sitting') return sittingLoad(bed.sitAt * length, force);
     const lying = lyingLoad(length, bed.stature, bed.head, force);
-    if (c.pose === 'lying') return lying;
+    if (poseOf(c) === 'lying') return lying;
     // half up on an elbow: the trunk's weight comes toward the head's end
     const toward = bed.head === 0 ? -LEANS_UP.typical : LEANS_UP.typical;
     return lying.map((p, k) => (k < 2 ? { ...p, from: p.from + toward, to: p.to + toward } : p));
@@ -301,9 +302,10 @@ export function bedModel(
       ]),
     };
   };
-  const hang = (v: Values, c: BedCase, force: number, push = 0): Hang => {
+  const hang = (v: Values, c: LoadCase, force: number, push = 0): Hang => {
     const ends = [endOf(v, c, 0, push), endOf(v, c, 1, push)] as const;
-    const grown = (c.settled ? 1 + clothKind.settles.typical : 1) * (c.wet ? 1 + clothKind.wetGrowth.typical : 1);
+    const grown =
+      (c.since > 0 ? 1 + clothKind.settles.typical : 1) * (c.environment.wet ? 1 + clothKind.wetGrowth.typical : 1);
     const clothLength = length * grown;
     const middle: Vec3 = [
       (ends[0].at[0] + ends[1].at[0]) / 2,
@@ -312,34 +314,34 @@ export function bedModel(
     ];
     // someone who leans out hangs askew: their weight pulls at the angle whose reach is theirs
     const depth = Math.max(0.4, 0.5 * (ends[0].at[2] + ends[1].at[2]) - ground(middle[0], middle[1]) - bed.wish.height);
-    const tilt = c.pose === 'leaning' ? Math.atan2(bed.reach, depth) : 0;
+    const tilt = poseOf(c) === 'leaning' ? Math.atan2(bed.reach, depth) : 0;
     const across = force * Math.tan(tilt);
     return {
       ends,
       strap: strapCurve(v, c),
       length: clothLength,
       cloth: clothCurve(v, c),
-      weight: ownWeight * (c.wet ? 1 + BED_SOAKS.typical : 1),
+      weight: ownWeight * (c.environment.wet ? 1 + BED_SOAKS.typical : 1),
       ridge:
         ridgeCord === null
           ? null
-          : { length: kit.ridgeLength, curve: c.wet ? wetCurve(ridgeCord) : dryCurve(ridgeCord) },
+          : { length: kit.ridgeLength, curve: c.environment.wet ? wetCurve(ridgeCord) : dryCurve(ridgeCord) },
       aside: bed.aside === null ? null : asideOf(bed.aside, middle),
       loads: loadsOf(c, force).map((p) => ({ from: p.from * grown, to: p.to * grown, force: p.force })),
       push: [-axis[1] * across, axis[0] * across, 0],
       ground: null,
     };
   };
-  const cases = bedCases(bed);
+  const cases = casesFor('bed', rig, null);
   let engine: BedEngine | undefined;
   const solveHang = (h: Hang): HangState => solveBed((engine ??= prepareBed(h)), h);
   const keyOf = (v: Values): string => KEYS.map((k) => v[k]).join();
 
   const forces = new Map<string, number>();
-  const force = (v: Values, c: BedCase): number => {
+  const force = (v: Values, c: LoadCase): number => {
     const W = v.mass * GRAVITY;
-    if (c.shock === null) return W;
-    if (c.shock === 'swing') return W * swingFactor(bed.swing);
+    if (shockOf(c) === null) return W;
+    if (shockOf(c) === 'swing') return W * swingFactor(bed.swing);
     const key = `${c.id}:${keyOf(v)}`;
     const known = forces.get(key);
     if (known !== undefined) return known;
@@ -350,13 +352,13 @@ export function bedModel(
         return { down: nobody.height - s.height, energy: s.stored + s.lifted - nobody.stored - nobody.lifted };
       },
       W,
-      c.fall,
+      c.occupancy === 'dropping-in' ? bed.drop : 0,
     );
     forces.set(key, P);
     return P;
   };
   const states = new Map<string, HangState>();
-  const solve = (v: Values, c: BedCase): HangState => {
+  const solve = (v: Values, c: LoadCase): HangState => {
     const key = `${c.id}:${keyOf(v)}`;
     const known = states.get(key);
     if (known !== undefined) return known;
@@ -373,16 +375,16 @@ export function bedModel(
   };
   /** What a shock depends on most; it takes a dozen solves, so only these are tried at their ends. */
   const SHOCK_KEYS: readonly Key[] = ['mass', 'cloth', 'carries', 'stretch'];
-  const figure = (name: FigureName, c: BedCase, read: Read): Figure => {
-    const keys = c.shock === 'fall' ? SHOCK_KEYS : KEYS;
+  const figure = (name: FigureName, c: LoadCase, read: Read): Figure => {
+    const keys = shockOf(c) === 'fall' ? SHOCK_KEYS : KEYS;
     return derive(
       {
         ...name,
-        title: `${name.title}, ${c.name}`,
+        title: `${name.title}, ${nameOf(c)}`,
         formula:
-          c.shock === 'fall'
+          shockOf(c) === 'fall'
             ? 'the bed at rest as a cable under P, where U(P) − U(0) = W (h + s(P))'
-            : c.shock === 'swing'
+            : shockOf(c) === 'swing'
               ? 'the bed at rest as a cable under W (3 − 2 cos a)'
               : 'the bed at rest as a cable: cloth, straps, cords, stems and the weight where it lies',
       },

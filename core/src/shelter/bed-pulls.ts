@@ -1,21 +1,21 @@
+import type { LoadCase } from '../cases/index.js';
 import type { StemPull } from '../anchor/index.js';
 import type { HangState } from '../bed/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import { bedStem, treeOf } from '../rig/index.js';
 import type { RidgeRig, TreeId } from '../rig/index.js';
 import type { Figure } from '../working/index.js';
-import type { BedCase } from './bed-cases.js';
 import type { BedModel } from './bed-model.js';
 
 /** Level pull of a bed's end on its stem in a case, N. */
-export const levelPull = (model: BedModel, c: BedCase, i: 0 | 1): Figure =>
+export const levelPull = (model: BedModel, c: LoadCase, i: 0 | 1): Figure =>
   model.figure(
     { symbol: 'H_b', title: `level pull of the bed on ${bedStem(model.rig, i).name}`, quantity: 'force' },
     c,
     (s) => Math.hypot(s.pull[i][0], s.pull[i][1]),
   );
 /** Weight a bed's end hangs on its stem with, N. */
-export const downPull = (model: BedModel, c: BedCase, i: 0 | 1): Figure =>
+export const downPull = (model: BedModel, c: LoadCase, i: 0 | 1): Figure =>
   model.figure(
     { symbol: 'V_b', title: `weight of the bed on ${bedStem(model.rig, i).name}`, quantity: 'force' },
     c,
@@ -38,7 +38,7 @@ export function stayRise(s: HangState, model: BedModel, i: 0 | 1, k: number): nu
 /** What a back-stay pulls at the stem it is tied to. @param height of that tie, m */
 export function stayPull(
   model: BedModel,
-  c: BedCase,
+  c: LoadCase,
   i: 0 | 1,
   k: number,
   stem: { readonly name: string; readonly height: number },
@@ -78,7 +78,7 @@ export function treesUnderBed(rig: RidgeRig): TreeId[] {
 }
 
 /** Everything of the bed that pulls at a tree in a case. */
-export function bedPullsOn(model: BedModel, id: TreeId, c: BedCase): StemPull[] {
+export function bedPullsOn(model: BedModel, id: TreeId, c: LoadCase): StemPull[] {
   const { rig } = model;
   const { name } = treeOf(rig, id)!;
   const state = model.stateOf(c);

@@ -1,17 +1,18 @@
+import { lainCase, nameOf, poseOf, saidOf, shockOf, whenOf } from '../cases/index.js';
+import type { CaseKind, LoadCase } from '../cases/index.js';
 import type { StemPull } from '../anchor/index.js';
 import { barkPressure, diameterOf, screenTree, trunkGiveAt } from '../anchor/index.js';
 import type { HangState } from '../bed/index.js';
 import { BARK_PRESSURE, BED_SETTLING, FALL_MOST, FALL_WARN, STAY_COMES } from '../catalogue/index.js';
-import { lainCase, pullsOn, ratioOf, shapeIn, solveCase } from '../pitch/index.js';
+import { pullsOn, ratioOf, shapeIn, solveCase } from '../pitch/index.js';
 import type { Evaluated, PitchRow, PitchShape } from '../pitch/index.js';
 import { capital, say } from '../quantity/index.js';
-import type { UnitChoice, Vec3 } from '../quantity/index.js';
+import type { Phrase, UnitChoice, Vec3 } from '../quantity/index.js';
 import { bedStem, treeOf } from '../rig/index.js';
 import type { PitchSurroundings, RidgeResult, RidgeRig, BENEATH, TreeId } from '../rig/index.js';
 import { windToward } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import type { BedCase } from './bed-cases.js';
 import { bedRows } from './bed-ledger.js';
 import { downPull, levelPull, strapTree, treesUnderBed } from './bed-pulls.js';
 import type { BedModel } from './bed-model.js';
@@ -63,7 +64,7 @@ export interface BedResult {
     readonly id: string;
     readonly name: string;
     readonly said: string;
-    readonly when: string;
+    readonly when: Phrase;
     readonly shock: boolean;
     readonly converged: boolean;
     readonly reason: string | null;
@@ -126,7 +127,7 @@ export interface BedOptions {
   readonly ridge?: RidgeResult;
 }
 
-const QUICK = ['empty', 'sitting', 'lying'];
+const QUICK: readonly CaseKind[] = ['empty', 'sitting', 'lying'];
 
 /**
  * The whole judgement of a bed: every case, what each part and trunk bears with the roof on it, how the roof lies over
@@ -137,8 +138,8 @@ export function evaluateBed(rig: RidgeRig, around: PitchSurroundings, options: B
   const { full, roof } = options;
   const model = bedModel(rig, around, { ranges: full && options.spreads !== false });
   const bed = rig.bed!;
-  const cases = full ? model.cases : model.cases.filter((c) => QUICK.includes(c.id));
-  const caseOf = (id: string): BedCase => model.cases.find((c) => c.id === id)!;
+  const cases = full ? model.cases : model.cases.filter((c) => QUICK.includes(c.kind));
+  const caseOf = (kind: CaseKind): LoadCase => model.cases.find((c) => c.kind === kind)!;
   const lyingCase = caseOf('lying');
   const lying = model.stateOf(lyingCase);
   const rows: PitchRow[] = bedRows(model, cases);
@@ -170,13 +171,13 @@ export function evaluateBed(rig: RidgeRig, around: PitchSurroundings, options: B
       const s = model.stateOf(c);
       return {
         id: c.id,
-        name: c.name,
-        said: c.said,
-        when: c.when,
-        shock: c.shock !== null,
+        name: nameOf(c),
+        said: saidOf(c),
+        when: whenOf(c, rig),
+        shock: shockOf(c) !== null,
         converged: s.converged,
         reason: s.reason,
-        force: c.pose === 'empty' ? 0 : model.forceOf(c),
+        force: poseOf(c) === 'empty' ? 0 : model.forceOf(c),
         straps: s.straps,
         ridge: s.ridge,
         height: lowestOf(model, model.restOf(c)),
@@ -213,7 +214,7 @@ export function evaluateBed(rig: RidgeRig, around: PitchSurroundings, options: B
     trunks,
     poles: ([0, 1] as const).flatMap((i): PoleReport[] => poleReport(model, i, full)),
     headAt: headAt(model, lying),
-    settles: full ? lowestOf(model, lying) - lowestOf(model, model.stateOf(caseOf('settled'))) : 0,
+    settles: full ? lowestOf(model, lying) - lowestOf(model, model.stateOf(caseOf('lying-settled'))) : 0,
     draws: drawn === null ? null : drawn.draws,
     over,
     drips,
@@ -233,8 +234,19 @@ function othersOn(rig: RidgeRig, id: TreeId, { roof, ridge }: BedOptions): Other
     const { tied, readings } = roof;
     return readings.flatMap((r): OtherPulls[] => {
       const pulls = pullsOn(tied.model, id, r);
-      const { id: caseId, said, wet, after, group } = r.state.case;
-      return pulls.length === 0 ? [] : [{ caseId, said, wet, settled: after > 0, group, pulls }];
+      const { case: c } = r.state;
+      return pulls.length === 0
+        ? []
+        : [
+            {
+              caseId: c.id,
+              said: saidOf(c),
+              wet: c.environment.wet,
+              settled: c.since > 0,
+              group: c.kind,
+              pulls,
+            },
+          ];
     });
   }
   if (ridge === undefined || (id !== 'trunk0' && id !== 'trunk1')) return [];
@@ -263,7 +275,7 @@ function othersOn(rig: RidgeRig, id: TreeId, { roof, ridge }: BedOptions): Other
 /** Weight and level pull of the bed on both its stems, lying, as figures. */
 const endPulls = (
   model: BedModel,
-  c: BedCase,
+  c: LoadCase,
 ): readonly [{ readonly level: Figure; readonly down: Figure }, { readonly level: Figure; readonly down: Figure }] => {
   const of = (i: 0 | 1) => ({ level: levelPull(model, c, i), down: downPull(model, c, i) });
   return [of(0), of(1)];
@@ -291,7 +303,7 @@ function drawnRoof(
   };
 }
 
-function shapeOf(model: BedModel, c: BedCase): BedShape {
+function shapeOf(model: BedModel, c: LoadCase): BedShape {
   const s = model.restOf(c);
   const h = model.hangOf(c, 1);
   return {
@@ -320,7 +332,7 @@ function shapeOf(model: BedModel, c: BedCase): BedShape {
   };
 }
 
-function barkOf(model: BedModel, c: BedCase, i: 0 | 1): Figure | null {
+function barkOf(model: BedModel, c: LoadCase, i: 0 | 1): Figure | null {
   const { anchor } = model.rig.bed!.ends[i];
   if (anchor.kind === 'pole' || (anchor.kind === 'trunk' && model.rig.trunks[i].standsOnWord === true)) return null;
   return derive(
@@ -351,8 +363,8 @@ const SIDE_PUSH = 0.05;
 function poleReport(model: BedModel, i: 0 | 1, full: boolean): PoleReport[] {
   const { anchor } = model.rig.bed!.ends[i];
   if (anchor.kind !== 'pole') return [];
-  const lyingCase = model.cases.find((c) => c.id === 'lying')!;
-  const settledCase = model.cases.find((c) => c.id === 'settled')!;
+  const lyingCase = model.cases.find((c) => c.kind === 'lying')!;
+  const settledCase = model.cases.find((c) => c.kind === 'lying-settled')!;
   const lying = model.stateOf(lyingCase);
   const settled = full ? model.stateOf(settledCase) : lying;
   const pushed = model.pushed(lyingCase, SIDE_PUSH * model.weight);

@@ -1,4 +1,3 @@
-export * from './bed-cases.js';
 export * from './bed-model.js';
 export * from './bed-report.js';
 export * from './evaluate.js';

@@ -1,3 +1,5 @@
+import { poseOf } from '../cases/index.js';
+import type { LoadCase } from '../cases/index.js';
 import type { HangState } from '../bed/index.js';
 import { LEAST_GAP, LYING_DEEP, ROOF_ABOVE, SHELTERS, SITTING_TALL, looked } from '../catalogue/index.js';
 import type { PitchShape, PitchTopology } from '../pitch/index.js';
@@ -8,7 +10,6 @@ import { RAIN_FALLS, clothAbove, coverBeyond, lineOffCloth, rainSlant } from '..
 import { beaufortSpeed, windBySigns, windToward } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import type { BedCase } from './bed-cases.js';
 import type { BedModel } from './bed-model.js';
 import { alongCloth, lieOn } from './bed-model.js';
 
@@ -59,7 +60,7 @@ const SIDE_UP = 0.25;
 /** Lines that stand for a bed's surface and who is in it, m. */
 function linesOf(
   model: BedModel,
-  c: BedCase,
+  c: LoadCase,
   s: HangState,
 ): { readonly what: Gap['what']; readonly line: readonly Vec3[] }[] {
   const out: { what: Gap['what']; line: readonly Vec3[] }[] = [];
@@ -67,8 +68,8 @@ function linesOf(
   const level = Math.hypot(way[0], way[1]) || 1;
   const across: readonly [number, number] = [-way[1] / level, way[0] / level];
   const parts = s.line.length - 1;
-  const half = Math.min(SIDE, model.kit.width / 2) * (c.pose === 'empty' ? 0.4 : 1);
-  const up = c.pose === 'empty' ? 0 : SIDE_UP;
+  const half = Math.min(SIDE, model.kit.width / 2) * (poseOf(c) === 'empty' ? 0.4 : 1);
+  const up = poseOf(c) === 'empty' ? 0 : SIDE_UP;
   out.push({ what: 'bed', line: s.line });
   for (const side of [1, -1])
     out.push({
@@ -89,10 +90,10 @@ function linesOf(
 }
 
 /** Top of who is in the bed: along the body lying, from the seat to the head sitting. Empty where nobody is. */
-export function bodyLine(model: BedModel, c: BedCase, s: HangState): Vec3[] {
+export function bodyLine(model: BedModel, c: LoadCase, s: HangState): Vec3[] {
   const up = (p: Vec3, by: number): Vec3 => [p[0], p[1], p[2] + by];
-  if (c.pose === 'empty') return [];
-  if (c.pose === 'sitting') {
+  if (poseOf(c) === 'empty') return [];
+  if (poseOf(c) === 'sitting') {
     const seat = alongCloth(model, s, model.rig.bed!.sitAt * model.kit.length);
     return [seat, up(seat, SITTING_TALL)];
   }

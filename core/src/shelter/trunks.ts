@@ -1,3 +1,5 @@
+import { poseOf, saidOf, shockOf } from '../cases/index.js';
+import type { LoadCase } from '../cases/index.js';
 import type { StemPull } from '../anchor/index.js';
 import { diameterOf, levelFigure, levelOn, momentFigure, momentOn, treeHoldFigure } from '../anchor/index.js';
 import { findWood } from '../catalogue/index.js';
@@ -6,7 +8,6 @@ import { soilOf, treeOf } from '../rig/index.js';
 import type { TreeId } from '../rig/index.js';
 import { link } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
-import type { BedCase } from './bed-cases.js';
 import { personJudged, personRatio } from './bed-ledger.js';
 import type { BedModel } from './bed-model.js';
 import { bedPullsOn } from './bed-pulls.js';
@@ -47,21 +48,22 @@ export interface TrunkUnder {
 
 interface Pair {
   readonly other: OtherPulls | null;
-  readonly bed: BedCase;
+  readonly bed: LoadCase;
 }
 
 const calmest = (others: readonly OtherPulls[]): OtherPulls | null =>
   others.find((o) => !o.wet && !o.settled) ?? others[0] ?? null;
 
 /** Which states of the bed stand with which of the roof's: someone lies in it through all of them, and gets in and out as pitched. */
-function pairs(cases: readonly BedCase[], others: readonly OtherPulls[]): Pair[] {
-  const find = (id: string): BedCase | undefined => cases.find((c) => c.id === id);
+function pairs(cases: readonly LoadCase[], others: readonly OtherPulls[]): Pair[] {
+  const lying = cases.filter((c) => c.occupancy === 'lying');
   const calm = calmest(others);
   const out: Pair[] = cases
-    .filter((c) => c.pose !== 'empty')
-    .map((bed) => ({ other: (bed.wet ? others.find((o) => o.wet) : undefined) ?? calm, bed }));
+    .filter((c) => poseOf(c) !== 'empty')
+    .map((bed) => ({ other: (bed.environment.wet ? others.find((o) => o.wet) : undefined) ?? calm, bed }));
   for (const other of others) {
-    const bed = find(other.wet ? 'soaked' : other.settled ? 'settled' : 'lying') ?? find('lying');
+    const bed =
+      lying.find((c) => c.environment.wet === other.wet && c.since > 0 === (other.wet || other.settled)) ?? lying[0];
     if (bed !== undefined && !out.some((p) => p.other === other && p.bed === bed)) out.push({ other, bed });
   }
   return out;
@@ -75,7 +77,7 @@ function pairs(cases: readonly BedCase[], others: readonly OtherPulls[]): Pair[]
 export function trunkUnder(
   model: BedModel,
   id: TreeId,
-  cases: readonly BedCase[],
+  cases: readonly LoadCase[],
   others: readonly OtherPulls[],
 ): { readonly row: PitchRow; readonly under: TrunkUnder } | null {
   const { rig, around } = model;
@@ -87,7 +89,7 @@ export function trunkUnder(
   const soil = soilOf(rig);
   const dry = treeHoldFigure(name, d, wood, { soil, wet: false });
   const soaked = treeHoldFigure(name, d, wood, { soil, wet: true });
-  const holds = (pair: Pair): Figure => (pair.bed.wet || pair.other?.wet === true ? soaked : dry);
+  const holds = (pair: Pair): Figure => (pair.bed.environment.wet || pair.other?.wet === true ? soaked : dry);
   const loads = new Map<string, TrunkLoad>();
   let worst: { pair: Pair; pulls: readonly StemPull[]; ratio: number } | null = null;
   for (const pair of pairs(cases, others)) {
@@ -99,7 +101,7 @@ export function trunkUnder(
     const ratio = personRatio(
       { rule: rig.rule === 'chance' ? 'factor' : rig.rule },
       around.required,
-      pair.bed.shock !== null,
+      shockOf(pair.bed) !== null,
       { kind: 'trunk', demand, available: holds(pair) },
     );
     if (model.stateOf(pair.bed).converged && (worst === null || ratio < worst.ratio)) worst = { pair, pulls, ratio };
@@ -108,7 +110,7 @@ export function trunkUnder(
     if ((loads.get(key)?.moment ?? -1) >= moment) continue;
     loads.set(key, {
       caseId: idOf(pair),
-      said: saidOf(pair),
+      said: saidFor(pair),
       roof: levelOn(roof),
       bed: levelOn(bed),
       level: levelOn(pulls),
@@ -118,7 +120,7 @@ export function trunkUnder(
   }
   if (worst === null) return null;
   const { pair, pulls } = worst;
-  const said = `, ${saidOf(pair)}`;
+  const said = `, ${saidFor(pair)}`;
   const l = link(id, 'trunk', `foot of ${name}`, idOf(pair), momentFigure(name, pulls, said), holds(pair));
   const level = levelFigure(name, pulls, said);
   return {
@@ -129,7 +131,7 @@ export function trunkUnder(
       role: 'trunk',
       demand: level,
       pitched: loads.get('pitched+lying')?.level ?? loads.get('ridge+lying')?.level ?? level.value,
-      links: [personJudged(l, rig, around.required, pair.bed.shock !== null)],
+      links: [personJudged(l, rig, around.required, shockOf(pair.bed) !== null)],
       unstressed: null,
       cut: null,
     },
@@ -138,7 +140,7 @@ export function trunkUnder(
       name,
       loads: [...loads.values()],
       worst: {
-        said: saidOf(pair),
+        said: saidFor(pair),
         level,
         moment: momentFigure(name, pulls, said),
         down: pulls.reduce((sum, p) => sum + p.down, 0),
@@ -151,7 +153,7 @@ export function trunkUnder(
 export function lyingMoment(
   model: BedModel,
   id: TreeId | null,
-  lying: BedCase,
+  lying: LoadCase,
   others: readonly OtherPulls[],
 ): Figure | null {
   const tree = id === null ? null : treeOf(model.rig, id)!;
@@ -166,4 +168,4 @@ const plain = (symbol: string, title: string, quantity: Figure['quantity'], valu
   value,
 });
 const idOf = (p: Pair): string => (p.other === null ? p.bed.id : `${p.other.caseId}+${p.bed.id}`);
-const saidOf = (p: Pair): string => (p.other === null ? p.bed.said : `${p.other.said}, ${p.bed.said}`);
+const saidFor = (p: Pair): string => (p.other === null ? saidOf(p.bed) : `${p.other.said}, ${saidOf(p.bed)}`);

@@ -1,8 +1,8 @@
 import { evaluatePitch, pitchVerdict } from '../pitch/index.js';
-import type { Evaluated, GivenWind, Solved, TiedRig } from '../pitch/index.js';
+import type { Evaluated, Solved, TiedRig } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { evaluateRidge, verdictOf } from '../rig/index.js';
-import type { PitchSurroundings, RidgeResult, RidgeRig, Verdict } from '../rig/index.js';
+import type { GivenWind, PitchSurroundings, RidgeResult, RidgeRig, Verdict } from '../rig/index.js';
 import type { BedResult } from './evaluate.js';
 import { evaluateBed } from './evaluate.js';
 import { shelterVerdict } from './verdict.js';

@@ -384,7 +384,7 @@ function hardestFor(readings: readonly CaseReading[], m: Member): CaseReading[] 
   const by = (of: (r: CaseReading) => number): CaseReading[] =>
     [false, true].flatMap((wet) =>
       readings
-        .filter((r) => r.state.case.wet === wet)
+        .filter((r) => r.state.case.environment.wet === wet)
         .sort((a, b) => of(b) - of(a))
         .slice(0, 2),
     );
@@ -399,7 +399,7 @@ function hardestOn(readings: readonly CaseReading[], end: 0 | 1, m: Member): Cas
   };
   const out = new Set<CaseReading>();
   for (const wet of [false, true]) {
-    const these = readings.filter((r) => r.state.case.wet === wet);
+    const these = readings.filter((r) => r.state.case.environment.wet === wet);
     for (const how of [slip, (r: CaseReading) => r.tension(m.id).value])
       if (these.length > 0) out.add(these.reduce((a, b) => (how(b) > how(a) ? b : a)));
   }
@@ -482,7 +482,7 @@ function worstReadings(
 ): { readonly worstDry: CaseReading; readonly worstWet: CaseReading | null } {
   const worst = (wet: boolean): CaseReading | null =>
     readings
-      .filter((r) => r.state.case.wet === wet)
+      .filter((r) => r.state.case.environment.wet === wet)
       .reduce<CaseReading | null>(
         (a, b) => (a === null || b.tension(m.id).value > a.tension(m.id).value ? b : a),
         null,

@@ -1,6 +1,7 @@
+import { casesFor } from '../cases/index.js';
 import { CLOTHS, CORDS, HITCHES, HOLDS, PEGS } from '../catalogue/index.js';
 import type { Cord } from '../catalogue/index.js';
-import { TAMES, evaluatePitch, linksOf, pitchCases, pitchModel, ratioOf, solveCase, tieOff } from '../pitch/index.js';
+import { TAMES, evaluatePitch, linksOf, pitchModel, ratioOf, solveCase, tieOff } from '../pitch/index.js';
 import type { Evaluated, Member, PitchRow } from '../pitch/index.js';
 import { capital, say } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
@@ -368,10 +369,10 @@ function drained({ rig, around, units }: Ask): Remedy {
       if (edges[side] === pitch.shape.edges[side]) continue;
       const lower: RidgeRig = { ...rig, pitch: { ...pitch, shape: { ...pitch.shape, edges } } };
       try {
-        const tied = tieOff(pitchModel(lower, around, { ranges: false }), { inTurn: false });
+        const tied = tieOff(pitchModel(lower, around, { ranges: false }));
         const rain = solveCase(
           tied,
-          pitchCases(lower).find((c) => c.id === 'rain')!,
+          casesFor('roof', lower, null).find((c) => c.kind === 'rain')!,
         );
         if (!rain.runsAway && rain.numbers.converged)
           return {

@@ -141,7 +141,7 @@ export function sizeRig(
     for (const id of Object.values(worst)) governing.add(id);
     return {
       ...known,
-      readings: known.readings.filter(({ state: { case: c } }) => c.wind === null || governing.has(c.id)),
+      readings: known.readings.filter(({ state: { case: c } }) => c.environment.wind === null || governing.has(c.id)),
     };
   };
   interface Trial {

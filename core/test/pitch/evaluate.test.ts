@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
+import { gustCase } from '../../src/cases/index.js';
 import {
   evaluatePitch,
-  gustSpeed,
   haulOrder,
   pitchModel,
   pitchVerdict,
@@ -10,6 +10,7 @@ import {
   tieOff,
 } from '../../src/pitch/index.js';
 import type { PitchResult } from '../../src/pitch/index.js';
+import { gustSpeed } from '../../src/rig/index.js';
 import type { Guy, Pitch, RidgeRig } from '../../src/rig/index.js';
 import { aroundOf, rigOf, squareRoof } from './helper.js';
 
@@ -221,8 +222,26 @@ describe('line under, over and through', () => {
   test('in a lifting wind cloth leaves a line under it', () => {
     const flying = rigOf('flying', square, {}, { wind: { beaufort: 5, shelter: 'open' } });
     const tied = tieOff(pitchModel(flying, around));
-    const s = solveCase(tied, { ...tied.pitched.case, id: 'gust', wind: { speed: 12, from: 0, law: 'lift' } });
+    const s = solveCase(tied, gustCase({ speed: 12, from: 0, law: 'lift' }, false));
     expect(s.numbers.tension.every(Number.isFinite)).toBe(true);
+  });
+});
+
+describe('what follows the hand', () => {
+  test('is what stands when it rests: every pull and place, whatever was dragged before', () => {
+    let { tied } = evaluatePitch(gable, around, { full: false });
+    const foot = tied.model.layout.reaches.find((r) => r.key.id === '01')!.foot;
+    for (const by of [0.02, 0.11, 0.3]) {
+      const moved = withPitch(gable, { own: { '01': { foot: [foot[0] + by, foot[1] - by / 2] } } });
+      const drag = evaluatePitch(moved, around, { full: false, from: tied });
+      tied = drag.tied;
+      const rest = evaluatePitch(moved, around, { full: true, spreads: false, rising: false, wind: null });
+      const [a, b] = [drag.result.shapes[0]!, rest.result.shapes[0]!];
+      const most = Math.max(...b.tension);
+      a.tension.forEach((t, i) => expect(Math.abs(t - b.tension[i]!)).toBeLessThan(1e-3 * most));
+      a.at.forEach((x, i) => expect(Math.abs(x - b.at[i]!)).toBeLessThan(1e-3));
+      expect(drag.result.cover.headroom).toBeCloseTo(rest.result.cover.headroom, 3);
+    }
   });
 });
 

@@ -27,9 +27,13 @@ describe('tie-outs along an edge', () => {
     // it lies on the straight edge between the corner and the middle
     const at = (id: string) => laid.plan.keys.find((k) => k.id === id)!.at;
     for (const c of [0, 1, 2] as const) expect(at('0q')[c]).toBeCloseTo((at('00')[c] + at('01')[c]) / 2, 6);
-    const pull = (rig: RidgeRig, id: string): number =>
-      evaluatePitch(rig, around, { full: false }).result.rows.find((r) => r.id === id)!.pitched;
-    expect(pull(more, 'guy 0q')).toBeGreaterThan(5);
+    // hauled last: whoever comes after it takes the edge over
+    const last: RidgeRig = {
+      ...more,
+      pitch: { ...more.pitch!, order: laid.reaches.map((r) => r.key.id).filter((k) => k !== '0q') },
+    };
+    const { rows } = evaluatePitch(last, around, { full: false }).result;
+    expect(rows.find((r) => r.id === 'guy 0q')!.pitched).toBeGreaterThan(5);
   });
   test('a roof without them offers none', () => {
     const roof = squareRoof(3, { tieOuts: tieOutsOf('middles', 3, 3, 'loop') });

@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { KitBed, KitStraps } from '../../src/bed/index.js';
 import { readRigFile, surroundingsOf } from '../../src/formats/index.js';
-import { gustSpeed } from '../../src/pitch/index.js';
-import type { GivenWind } from '../../src/pitch/index.js';
+import { gustSpeed } from '../../src/rig/index.js';
+import type { GivenWind } from '../../src/rig/index.js';
 import type { Bed, BedEnd, PitchSurroundings, RidgeRig } from '../../src/rig/index.js';
 
 export const UNITS = { length: 'm', force: 'N' } as const;

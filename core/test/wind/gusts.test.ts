@@ -2,12 +2,12 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { casesFor, gustCase } from '../../src/cases/index.js';
 import { readRigFile, surroundingsOf } from '../../src/formats/index.js';
 import {
   allSolved,
   evaluatePitch,
   gustPressure,
-  pitchCases,
   pitchModel,
   pitchVerdict,
   solveCase,
@@ -16,6 +16,7 @@ import {
 import type { PitchState, TiedRig } from '../../src/pitch/index.js';
 import { windToward } from '../../src/weather/index.js';
 import { PITCH_FORMS } from '../../src/roof/index.js';
+import { gustOf } from '../../src/rig/index.js';
 import type { RidgeRig } from '../../src/rig/index.js';
 import { failureChance } from '../../src/strength/index.js';
 import { aroundOf, rigOf, roofFor, squareRoof } from '../pitch/helper.js';
@@ -47,11 +48,13 @@ function table(facing: number): number {
 function checked({ engine, model }: TiedRig, s: PitchState): { unbalanced: number; off: number } {
   const { structure } = engine;
   const { numbers } = s;
-  const { wind } = s.case;
+  const { wind } = s.case.environment;
   const sum = [0, 0, 0];
   for (let i = 0; i < numbers.reaction.length; i++)
     sum[i % 3]! +=
-      numbers.reaction[i]! + numbers.ground[i]! + (s.case.ponding || s.case.snow > 0 ? 0 : structure.load[i]!);
+      numbers.reaction[i]! +
+      numbers.ground[i]! +
+      (s.case.environment.standing || s.case.environment.snow > 0 ? 0 : structure.load[i]!);
   let [apart, whole] = [0, 0];
   for (let i = 0; i < numbers.pressure.length; i++) {
     const [a, b, c] = [0, 1, 2].map((k) => 3 * structure.corner[3 * i + k]!) as [number, number, number];
@@ -75,8 +78,8 @@ function checked({ engine, model }: TiedRig, s: PitchState): { unbalanced: numbe
 describe.each(files.map((f) => [f.path, f] as const))('%s in its own wind', (_, file) => {
   const tied = tieOff(pitchModel(file.rig, surroundingsOf(file), { ranges: false }));
   // each is looked at while the rig's weights are still its own
-  const seen = pitchCases(file.rig)
-    .filter((c) => c.wind !== null)
+  const seen = casesFor('roof', file.rig, gustOf(file.rig))
+    .filter((c) => c.environment.wind !== null)
     .map((c) => {
       const s = solveCase(tied, c);
       return { s, ...checked(tied, s) };
@@ -110,13 +113,13 @@ describe('lifting, and gusts one after another', () => {
   test('what holds down a lifted flat roof bears exactly the standard’s lift, less the weight', () => {
     const level = rigOf('flying', square).trunks.map((t) => ({ ...t, tieHeight: 1.4 }));
     const flat = rigOf('flying', square, {}, { trunks: level as unknown as RidgeRig['trunks'] });
-    const tied = tieOff(pitchModel(flat, around), { inTurn: false });
+    const tied = tieOff(pitchModel(flat, around), { atOnce: true });
     for (const [law, c] of [
       ['lift', 0.5],
       ['blocked', 1.3],
     ] as const) {
       const wind = { speed: 9, from: 0, law };
-      const s = solveCase(tied, { ...tied.pitched.case, wind });
+      const s = solveCase(tied, gustCase(wind, false));
       expect(s.numbers.converged).toBe(true);
       const { structure } = tied.engine;
       let held = 0;
@@ -200,18 +203,10 @@ describe('luffing', () => {
     for (const speed of [10, 14, 18, 22])
       for (const from of [0, 0.4, 0.8, 1.2, 1.6])
         for (const wet of [false, true])
-          found ??= ((s) => (s.luffing ? s : null))(
-            solveCase(tied, {
-              ...tied.pitched.case,
-              id: `${speed} ${from}`,
-              group: 'gust',
-              wet,
-              wind: { speed, from, law: 'plate' },
-            }),
-          );
+          found ??= ((s) => (s.luffing ? s : null))(solveCase(tied, gustCase({ speed, from, law: 'plate' }, wet)));
     expect(found).not.toBeNull();
     expect(found!.cycle.length).toBeGreaterThan(0);
-    const { wind } = found!.case;
+    const { wind } = found!.case.environment;
     const { result } = evaluatePitch(rig, around, {
       full: true,
       spreads: false,

@@ -16,6 +16,7 @@ import { Check, Choice, Segments, TextField } from '../../parts/choice.js';
 import { BodyMarkChoice } from '../../parts/body-mark.js';
 import { NumberField } from '../../parts/number-field.js';
 import { SignList } from '../../parts/sign-list.js';
+import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
 import { withBedEnd } from '../../scene/bed-moves.js';
 import { AnchorFields, treeChoices } from './anchor-fields.js';
@@ -197,7 +198,9 @@ function Cases({ bed, shown, onShow }: Props): ReactElement {
                   >
                     {capital(c.name)}
                   </button>{' '}
-                  <span className="quiet">{c.when}</span>
+                  <span className="quiet">
+                    <Told said={c.when} />
+                  </span>
                 </th>
                 <td>{c.force > 0 ? say(c.force, 'force', units) : '–'}</td>
                 <td>{c.converged ? say(Math.max(...c.straps), 'force', units) : 'gives way'}</td>

@@ -1,5 +1,5 @@
 import { say } from '@rough-bight/core/quantity';
-import type { CaseGroup } from '@rough-bight/core/pitch';
+import type { CaseKind } from '@rough-bight/core/cases';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
 import { rowsTogether } from '@rough-bight/core/shelter';
@@ -67,7 +67,7 @@ export function PitchBench({ store, camp, me, step }: Props): ReactElement {
   const view: RigView = named in RIG_VIEWS ? (named as RigView) : step === 'guy' ? 'above' : 'side';
   const wanted = search.get('case') ?? 'pitched';
   // a group's name stands for the hardest case of it
-  const caseId = judgement?.pitch.worst[wanted as CaseGroup] ?? wanted;
+  const caseId = judgement?.pitch.worst[wanted as CaseKind] ?? wanted;
   const bedCase = search.get('bed') ?? 'lying';
   const panel = search.get('panel');
   /** Names what is shown in the address; null takes it out. */

@@ -8,6 +8,7 @@ import { compassPoint } from '@rough-bight/core/weather';
 import type { ReactElement } from 'react';
 import { Choice } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
+import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
 import type { PitchJudgement } from '../../workers/rig.worker.js';
 import type { Editing } from './editing.js';
@@ -110,7 +111,9 @@ export function PitchWeather({
                       >
                         {capital(c.name)}
                       </button>{' '}
-                      <span className="quiet">{c.when}</span>
+                      <span className="quiet">
+                        <Told said={c.when} />
+                      </span>
                     </th>
                     <td>
                       {say(c.tension, 'force', units)} <span className="quiet">{row?.name}</span>

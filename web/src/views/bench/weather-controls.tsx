@@ -7,6 +7,7 @@ import type { ReactElement } from 'react';
 import { Choice } from '../../parts/choice.js';
 import { FigureValue } from '../../parts/figure.js';
 import { NumberField } from '../../parts/number-field.js';
+import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
 import type { Judgement } from '../../workers/rig.worker.js';
 import type { Editing } from './editing.js';
@@ -64,7 +65,10 @@ export function WeatherControls({
               {judgement.result.settling.map((s) => (
                 <tr key={s.caseId}>
                   <th scope="row">
-                    {s.name} <span className="quiet">{s.when}</span>
+                    {s.name}{' '}
+                    <span className="quiet">
+                      <Told said={s.when} />
+                    </span>
                   </th>
                   <td>
                     <FigureValue figure={s.tension} band />
@@ -86,7 +90,10 @@ export function WeatherControls({
                 .map((c) => (
                   <tr key={c.id}>
                     <th scope="row">
-                      {c.name} <span className="quiet">{c.when}</span>
+                      {c.name}{' '}
+                      <span className="quiet">
+                        <Told said={c.when} />
+                      </span>
                     </th>
                     <td>
                       <FigureValue figure={c.tension} band />

@@ -1,0 +1,2 @@
+export * from './load-case.js';
+export * from './kinds.js';
