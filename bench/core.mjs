@@ -13,7 +13,7 @@ import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
 import { casesFor } from '@rough-bight/core/cases';
 import { evaluatePitch, pitchModel, solveCases, solvePitch, tieOff } from '@rough-bight/core/pitch';
 import { evaluateRidge, gustOf } from '@rough-bight/core/rig';
-import { evaluateBed, evaluateShelter, hangIt } from '@rough-bight/core/shelter';
+import { evaluateBed, hangIt, judgeRig } from '@rough-bight/core/shelter';
 import { sizeCords, sizeRig } from '@rough-bight/core/sizing';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
 
@@ -149,7 +149,7 @@ function beds() {
       away = away === 0 ? 0.05 : 0;
       const [first, second] = file.rig.bed.ends;
       const bed = { ...file.rig.bed, ends: [{ ...first, height: first.height + away }, second] };
-      ({ tied } = evaluateShelter({ ...file.rig, bed }, around, units, { full: false, from: tied }).roof);
+      ({ tied } = judgeRig({ ...file.rig, bed }, around, { full: false, from: tied }).roof);
     }),
   };
 }
@@ -191,8 +191,8 @@ export async function measure() {
     ridge_solve_ms: median(3000, () => solveSpan(span, unstressedFromPretension(span, 280))),
     ridge_from_sag_ms: median(500, () => solveSpan(span, unstressedFromSag(span, 0.15))),
     ridge_from_dip_ms: median(300, () => unstressedFromDip(span, 0.5, 19.6, 0.1)),
-    ridge_drag_judgement_ms: median(60, () => evaluateRidge(rig, around, units, { ranges: false })),
-    ridge_full_judgement_ms: median(15, () => evaluateRidge(rig, around, units)),
+    ridge_drag_judgement_ms: median(60, () => evaluateRidge(rig, around, { ranges: false })),
+    ridge_full_judgement_ms: median(15, () => evaluateRidge(rig, around)),
     size_kit_ms: median(2, () => sizeCords(rig, around, units)),
     ...grounds(camp),
     ...roofs(),

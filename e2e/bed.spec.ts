@@ -93,7 +93,7 @@ test('the one-tree rig: pole and stays in the ledger, one stay less falls', asyn
   await copyAt(page, 'Bed on one alder', 'Bed');
   await judged(page);
   await expect(report(page)).toContainText(/its head goes \d\.\d\d m sideways when someone leans out/);
-  const ledger = page.getByRole('region', { name: 'The bed’s ledger' });
+  const ledger = page.getByRole('region', { name: 'Ledger' });
   await expect(ledger.getByRole('button', { name: /^Left back-stay/ })).toBeVisible();
   await page.getByText('One', { exact: true }).click();
   await expect(ledger.getByRole('button', { name: /^Left back-stay/ })).toHaveCount(0, { timeout: 30_000 });

@@ -1,14 +1,16 @@
 import type { RigFile } from '@rough-bight/core/formats';
-import type { PitchRow } from '@rough-bight/core/pitch';
 import { tell } from '@rough-bight/core/quantity';
+import type { PitchResult } from '@rough-bight/core/pitch';
 import { bedStem } from '@rough-bight/core/rig';
+import type { Row } from '@rough-bight/core/rig';
 import type { BedResult } from '@rough-bight/core/shelter';
-import { saidOf } from '@rough-bight/core/shelter';
+import { saidTogether } from '@rough-bight/core/shelter';
+import { warningsOf } from './warnings.js';
 
 const round = (x: number, places = 3): number => Number(x.toFixed(places));
 
 /** What governs a row of a ledger, as numbers. */
-export function governs(row: PitchRow): {
+export function governs(row: Row): {
   readonly governs: string | null;
   readonly margin: number | null;
   readonly required: number | null;
@@ -103,13 +105,13 @@ export function bedJson(file: RigFile, b: BedResult) {
       wets,
     })),
     residual: b.residual,
-    refusals: b.refusals,
-    warnings: b.warnings,
+    refusals: warningsOf(b.findings.filter((f) => f.severity === 'refuses')),
+    warnings: warningsOf(b.findings.filter((f) => f.severity !== 'refuses')),
   };
 }
 
 /** The same as lines to read. */
-export function bedText(file: RigFile, b: BedResult, roof: Parameters<typeof saidOf>[1]): string[] {
+export function bedText(file: RigFile, b: BedResult, roof: PitchResult | null): string[] {
   const said = bedJson(file, b);
   const pad = (text: string, n: number): string => text.slice(0, n).padEnd(n);
   const num = (x: number | null, n: number, places = 0): string => (x === null ? '–' : x.toFixed(places)).padStart(n);
@@ -130,7 +132,7 @@ export function bedText(file: RigFile, b: BedResult, roof: Parameters<typeof sai
     '',
     ...said.lines.map(
       (l) =>
-        `${pad(l.name, 30)}${pad(l.of, 22)}${num(l.tension, 6)}${num(l.worst, 7)}${num(l.margin, 18, 1)}${num(l.required, 7, 1)}  ${l.governs ?? 'nothing known'}${l.worstCase === null ? '' : `, ${saidOf(l.worstCase, roof, b)}`}`,
+        `${pad(l.name, 30)}${pad(l.of, 22)}${num(l.tension, 6)}${num(l.worst, 7)}${num(l.margin, 18, 1)}${num(l.required, 7, 1)}  ${l.governs ?? 'nothing known'}${l.worstCase === null ? '' : `, ${saidTogether(l.worstCase, roof, b)}`}`,
     ),
     ...(said.roofOver === null
       ? []

@@ -8,9 +8,11 @@ import { tell } from '@rough-bight/core/quantity';
 import { RigProblem } from '@rough-bight/core/rig';
 import type { GivenWind } from '@rough-bight/core/rig';
 import { windToward } from '@rough-bight/core/weather';
-import { evaluateShelter } from '@rough-bight/core/shelter';
+import { judgeRig } from '@rough-bight/core/shelter';
+import { verdictOf } from '@rough-bight/core/words';
 import { bedJson, bedText, governs } from './bed.js';
 import type { Output } from './main.js';
+import { warningsOf } from './warnings.js';
 import { BadInput, bad, readNumber, readOptions, single } from './options.js';
 
 const HELP = `rb rig FILE [--wind M/S[@DEG]] [--wet] [--json [--shape]]
@@ -81,10 +83,13 @@ export function rig(args: readonly string[], io: Output): number {
     throw new BadInput('rig.pitch: this rig has neither a roof pitched on it nor a bed; rb ridge solves a line alone');
   const options = readOptions(rest, ['wind'], ['wet', 'json', 'shape']);
   const wind = readWind(single(options, 'wind'));
-  const { roof, bed, verdict } = onRig(() =>
-    evaluateShelter(file.rig, surroundingsOf(file), UNITS, { full: true, ...(wind === undefined ? {} : { wind }) }),
+  const around = surroundingsOf(file);
+  const { report, roof } = onRig(() =>
+    judgeRig(file.rig, around, { full: true, ...(wind === undefined ? {} : { wind }) }),
   );
-  const result = roof?.result ?? null;
+  const { roof: result, bed } = report;
+  const { holds, sentence, detail } = verdictOf(report, around.body);
+  const verdict = { holds, sentence: tell(sentence), detail: tell(detail) };
   const group = options.has('wet')
     ? wind === undefined
       ? 'wet'
@@ -207,7 +212,7 @@ function toJson(r: PitchResult, caseId: string, under: ReadonlySet<string>) {
     worst: r.worst,
     room: r.room,
     residual: r.residual,
-    warnings: r.warnings,
+    warnings: warningsOf(r.findings),
   };
 }
 
@@ -238,6 +243,6 @@ function toText(r: PitchResult, said: ReturnType<typeof toJson>): string[] {
     ...r.cases
       .filter((c) => c.luffing || !c.converged)
       .map((c) => `no rest: ${c.name}: ${c.converged ? `the cloth flaps near the ${c.flaps ?? 'edge'}` : c.reason}`),
-    ...r.warnings.map((w) => `note: ${w}`),
+    ...said.warnings.map((w) => `note: ${w}`),
   ];
 }

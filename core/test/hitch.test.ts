@@ -7,11 +7,13 @@ import {
   gripRatio,
   hangGap,
   hitchAdvice,
+  hitchWords,
   loopCut,
   offAxis,
   ownGripFigure,
   slipMargin,
 } from '../src/hitch/index.js';
+import { tell } from '../src/quantity/index.js';
 import type { TiedHitch } from '../src/hitch/index.js';
 
 const cord = (id: string) => findCord(id)!;
@@ -84,7 +86,10 @@ describe('grip of a friction hitch', () => {
 });
 
 describe('what is said of a hitch', () => {
-  const said = (h: TiedHitch, angle = 0.1) => hitchAdvice(h, gripFigure(h, false), angle).join(' ');
+  const said = (h: TiedHitch, angle = 0.1) =>
+    hitchAdvice(h, gripFigure(h, false), angle)
+      .map((a) => tell(hitchWords(a)))
+      .join(' ');
   test.each([
     [{ cord: cord('nylon-550-4') }, /as thick as the ridgeline: three turns of it usually hold.*2.0 mm/],
     [{ cord: cord('nylon-550-4'), wraps: 2 }, /two turns of it are at the edge of slipping.*Take three wraps/],

@@ -1,6 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { barkPressure, diameterOf, footMoment, footStress, screenTree, trunkGive } from '../src/anchor/index.js';
+import { tell } from '../src/quantity/index.js';
+import {
+  barkPressure,
+  diameterOf,
+  footMoment,
+  footStress,
+  screenTree,
+  treeSentence,
+  trunkGive,
+} from '../src/anchor/index.js';
 import { Z95, normalCdf, rangeFromSd, sdFromRange } from '../src/quantity/index.js';
 import { DEFAULT_REQUIRED, failureChance, judge, link, strands } from '../src/strength/index.js';
 import type { Figure } from '../src/working/index.js';
@@ -87,10 +96,9 @@ describe('trunks', () => {
   test('signs rule out, none never passes, thin trunks carry nobody', () => {
     const tree = { name: 'the alder', girth: 0.4, signs: [] };
     expect(screenTree(tree, false)).toEqual([]);
-    expect(screenTree(tree, true)[0]).toMatch(/too thin to carry a person/);
-    expect(screenTree({ ...tree, signs: ['hollow', 'fungus'] }, false)[0]).toMatch(
-      /^The alder is ruled out: sounds hollow, fungus/,
-    );
+    expect(screenTree(tree, true)).toEqual([{ why: 'thin', tree: tree.name, girth: tree.girth }]);
+    const [rotten] = screenTree({ ...tree, signs: ['hollow', 'fungus'] }, false);
+    expect(tell(treeSentence(rotten!))).toMatch(/is ruled out: sounds hollow, fungus on stem or foot\. Choose another/);
   });
 });
 

@@ -8,7 +8,7 @@ import { freeAt } from '@rough-bight/core/bed';
 import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
 import { BED_LIMITS, bedProblems, bedStem, rigProblems } from '@rough-bight/core/rig';
 import type { BedPole, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
-import { evaluateShelter } from '@rough-bight/core/shelter';
+import { judgeRig } from '@rough-bight/core/shelter';
 import type { BedResult } from '@rough-bight/core/shelter';
 import { system } from '../src/app/theme.js';
 import { movedBed, withBedEnd } from '../src/scene/bed-moves.js';
@@ -16,7 +16,6 @@ import { BedControls } from '../src/views/bench/bed-controls.js';
 
 afterEach(cleanup);
 
-const UNITS = { length: 'm', force: 'N' } as const;
 const load = (name: string): { readonly rig: RidgeRig; readonly around: PitchSurroundings } => {
   const file = readRigFile(readFileSync(join(process.cwd(), `examples/rigs/${name}.rig.json`), 'utf8'));
   return { rig: file.rig, around: surroundingsOf(file) };
@@ -24,7 +23,7 @@ const load = (name: string): { readonly rig: RidgeRig; readonly around: PitchSur
 const fly = load('river-bed-under-the-fly');
 const one = load('bed-on-one-alder');
 const judge = ({ rig, around }: typeof fly): BedResult =>
-  evaluateShelter(rig, around, UNITS, { full: true, spreads: false }).bed!;
+  judgeRig(rig, around, { full: true, spreads: false }).report.bed!;
 const flyBed = judge(fly);
 
 function shown({ rig, around }: typeof fly, bed: BedResult | null = null) {
@@ -116,7 +115,7 @@ describe('another tree than the rig’s own', () => {
     const again = shown({ ...fly, rig: last() });
     fireEvent.click(group(/^First end/).getByLabelText('hollow', { exact: false }));
     expect(again.last().bed!.ends[0].anchor).toEqual({ ...stem, signs: ['hollow'] });
-    expect(judge({ ...fly, rig: again.last() }).refusals.join(' ')).toMatch(/is ruled out/);
+    expect(judge({ ...fly, rig: again.last() }).findings.map((f) => f.code)).toContain('tree');
   });
 });
 
@@ -145,7 +144,7 @@ describe('who lies in it, and what for', () => {
     fireEvent.click(screen.getByRole('radio', { name: 'Second end' }));
     expect(last().bed!.head).toBe(1);
     fireEvent.change(screen.getByLabelText('Beneath lies'), { target: { value: 'water' } });
-    expect(judge({ ...fly, rig: last() }).refusals[0]).toMatch(/^Not over water/);
+    expect(judge({ ...fly, rig: last() }).findings[0]!.code).toBe('beneath-forbids');
   });
   test.each([
     ['Drops in by', '0.5', { drop: 0.5 }],

@@ -6,27 +6,28 @@ import { join } from 'node:path';
 import type { ReactElement } from 'react';
 import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { evaluateShelter, rowsTogether } from '@rough-bight/core/shelter';
+import { judgeRig } from '@rough-bight/core/shelter';
 import type { Drip, RoofAdvice } from '@rough-bight/core/shelter';
 import { system } from '../src/app/theme.js';
 import { BedControls, DripLine } from '../src/views/bench/bed-controls.js';
 import { BedReport } from '../src/views/bench/bed-report.js';
 import { casesTogether } from '../src/views/bench/cases-together.js';
-import { PitchLedger } from '../src/views/bench/pitch-ledger.js';
+import { Ledger } from '../src/views/bench/ledger.js';
 import { Beds, StrapPairs } from '../src/views/kit/beds.js';
 
 afterEach(cleanup);
 
 const render = (shown: ReactElement): void => void bare(<ChakraProvider value={system}>{shown}</ChakraProvider>);
 
-const UNITS = { length: 'm', force: 'N' } as const;
 const file = readRigFile(readFileSync(join(process.cwd(), 'examples/rigs/river-bed-under-the-fly.rig.json'), 'utf8'));
 const around = surroundingsOf(file);
-const { roof, bed } = evaluateShelter(file.rig, around, UNITS, { full: true, spreads: false });
+const { report } = judgeRig(file.rig, around, { full: true, spreads: false });
+const { bed } = report;
 
 describe('water on a line', () => {
   const drip: Drip = {
     id: 'strap0',
+    of: 'strap',
     name: 'first strap',
     edge: 0.6,
     at: [0.6, 0, 1.6],
@@ -82,12 +83,12 @@ describe('the report of a bed', () => {
     expect(screen.getByText(/is being tried/)).toBeTruthy();
   });
   test('the ledger holds roof and bed, each trunk once, and names every case', () => {
-    const rows = rowsTogether(roof!.result.rows, bed!.rows);
+    const { rows } = report;
     expect(rows.filter((r) => r.id === 'trunk0')).toHaveLength(1);
     render(
-      <PitchLedger
+      <Ledger
         rows={rows}
-        cases={casesTogether(roof!.result.cases, bed)}
+        cases={casesTogether(report)}
         full
         rule="factor"
         onRule={jest.fn()}
@@ -114,7 +115,7 @@ describe('hanging a bed', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Hang river bed, 3 m' }));
     const hung = put.mock.calls[0]![0] as RidgeRig;
     expect(hung.bed!.bed).toBe('river-bed');
-    expect(() => evaluateShelter(hung, around, UNITS, { full: false })).not.toThrow();
+    expect(() => judgeRig(hung, around, { full: false })).not.toThrow();
   });
   test('a strap goes to a mark of one’s own body', () => {
     const { edit } = shown(file.rig);

@@ -8,17 +8,19 @@ import { SWRConfig } from 'swr';
 import type { ReactElement } from 'react';
 import type { Place } from '@rough-bight/core/ground';
 import { checkPlace } from '@rough-bight/core/ground';
-import type { RidgeRig, Verdict } from '@rough-bight/core/rig';
+import type { RidgeRig } from '@rough-bight/core/rig';
+import { phrase } from '@rough-bight/core/quantity';
+import type { Verdict } from '@rough-bight/core/words';
 import { rigProblems } from '@rough-bight/core/rig';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
 import { system } from '../src/app/theme.js';
 import type { Camp, Person } from '../src/data/types.js';
-import type { PitchQuestion } from '../src/workers/rig.worker.js';
+import type { RigQuestion } from '../src/workers/rig.worker.js';
 
 /** The rig is judged in a worker; what the list shows of it is the test's own. */
 let verdictOf: (rig: RidgeRig) => Verdict | null = () => null;
 jest.unstable_mockModule('../src/workers/use-judge.js', () => ({
-  useVerdict: (q: PitchQuestion) => verdictOf(q.rig),
+  useVerdict: (q: RigQuestion) => verdictOf(q.rig),
 }));
 const { CampView, FirstCamp } = await import('../src/views/camp/camp.js');
 const { WindControls } = await import('../src/views/ground/wind-controls.js');
@@ -143,8 +145,8 @@ describe('a camp', () => {
     const [bad, good] = base.rigs;
     verdictOf = (rig) =>
       rig === bad!.document
-        ? { holds: false, sentence: 'A peg lets go first.', detail: 'In a gust.' }
-        : { holds: true, sentence: 'Holds.', detail: '' };
+        ? { holds: false, sentence: phrase`A peg lets go first.`, detail: phrase`In a gust.` }
+        : { holds: true, sentence: phrase`Holds.`, detail: phrase`` };
     show();
     await screen.findByText('A peg lets go first.');
     expect(rowOf(bad!.name).textContent).toContain('In a gust.');

@@ -10,20 +10,21 @@ import type { RigFile } from '@rough-bight/core/formats';
 import { measuredSpan, rigProblems } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { gustSpeed } from '@rough-bight/core/rig';
-import { evaluateShelter } from '@rough-bight/core/shelter';
+import { judgeRig } from '@rough-bight/core/shelter';
 import { system } from '../src/app/theme.js';
 import type { Camp } from '../src/data/types.js';
 import { GroundControls } from '../src/views/bench/ground-controls.js';
 import { GuyControls } from '../src/views/bench/guy-controls.js';
 import { HangControls } from '../src/views/bench/hang-controls.js';
+import { casesTogether } from '../src/views/bench/cases-together.js';
 import { Ledger } from '../src/views/bench/ledger.js';
 import { PitchRoof } from '../src/views/bench/pitch-roof.js';
 import { PitchWeather } from '../src/views/bench/pitch-weather.js';
 import { RidgeControls } from '../src/views/bench/ridge-controls.js';
 import { RoofControls, withoutRoof } from '../src/views/bench/roof-controls.js';
-import { marksOf, pitchMarks } from '../src/views/bench/steps.js';
+import { marksOf } from '../src/views/bench/steps.js';
 import { WeatherControls } from '../src/views/bench/weather-controls.js';
-import type { Judgement, PitchJudgement } from '../src/workers/rig.worker.js';
+import type { LineReport, RoofReport } from '../src/workers/report.js';
 
 afterEach(cleanup);
 
@@ -39,17 +40,13 @@ const read = (name: string): RigFile =>
 const file = read('gravel-spit-gable');
 const around = surroundingsOf(file);
 /** Judged in a gust from one bearing, or (null) from all sixteen. */
-const judge = (rig: RidgeRig, around_ = around, from: number | null = 0): PitchJudgement => {
+const judge = (rig: RidgeRig, around_ = around, from: number | null = 0): RoofReport => {
   const wind = { speed: gustSpeed(rig), from };
-  const { roof, bed, verdict } = evaluateShelter(rig, around_, UNITS, { full: true, spreads: false, wind });
-  return { rig, pitch: roof!.result, bed, verdict, full: true };
+  return judgeRig(rig, around_, { full: true, spreads: false, wind }).report as RoofReport;
 };
 const judgement = judge(file.rig);
 const bareRig = withoutRoof(file.rig);
-const ridgeJudgement = ((): Judgement => {
-  const { ridge, verdict } = evaluateShelter(bareRig, around, UNITS, { full: true });
-  return { rig: bareRig, result: ridge!, bed: null, verdict };
-})();
+const lineReport = judgeRig(bareRig, around, { full: true }).report as LineReport;
 
 /** What a control edits, as the bench does: refused where it does not fit together. */
 function editor(rig: RidgeRig) {
@@ -120,9 +117,7 @@ describe('the ground', () => {
 describe('the ridge', () => {
   const shown = (rig: RidgeRig, whole = false) => {
     const e = editor(rig);
-    render(
-      <RidgeControls editing={e.editing} judgement={whole ? null : ridgeJudgement} question={null} whole={whole} />,
-    );
+    render(<RidgeControls editing={e.editing} report={whole ? null : lineReport} question={null} whole={whole} />);
     return e;
   };
   const how = (way: RidgeRig['tensioning']['how']): RidgeRig => ({
@@ -212,7 +207,7 @@ describe('the roof', () => {
     fireEvent.click(screen.getAllByRole('button', { name: /^Pitch / })[0]!);
     const pitched = onPitch.mock.calls[0]![0] as RidgeRig;
     expect(rigProblems(pitched, around)).toEqual([]);
-    expect(judge(pitched).pitch.cases.length).toBeGreaterThan(3);
+    expect(judge(pitched).roof.cases.length).toBeGreaterThan(3);
     cleanup();
     render(<PitchRoof rig={bareRig} camp={{ ...camp, pegs: [] }} body={around.body} onPitch={onPitch} />);
     expect(screen.getByRole('link', { name: 'the kit' }).getAttribute('href')).toBe('/kit');
@@ -223,19 +218,19 @@ describe('the roof', () => {
   });
   test('another form comes in its usual shape, and asks only what it reads', () => {
     const { editing, last } = editor(file.rig);
-    render(<RoofControls editing={editing} roofs={around.roofs} judgement={judgement} />);
+    render(<RoofControls editing={editing} roofs={around.roofs} report={judgement} />);
     expect(screen.getByLabelText('Left edge')).toBeTruthy();
     expect(screen.queryByLabelText('Prop')).toBeNull();
     expect(screen.getByText(/^Covers \d/)).toBeTruthy();
     fireEvent.change(screen.getByLabelText('Form'), { target: { value: 'leanto' } });
     expect(last().pitch!.form).toBe('leanto');
-    expect(judge(last()).pitch.guys.length).toBeGreaterThan(2);
+    expect(judge(last()).roof.guys.length).toBeGreaterThan(2);
     type(screen.getByLabelText('Right edge'), '0');
     expect(last().pitch!.shape.edges).toEqual([file.rig.pitch!.shape.edges[0], 0]);
   });
   test('a hitch: type, cord and wraps by themselves; its grip dry and wet, with what is against it', () => {
     const { editing, last } = editor(file.rig);
-    render(<RoofControls editing={editing} roofs={around.roofs} judgement={judgement} />);
+    render(<RoofControls editing={editing} roofs={around.roofs} report={judgement} />);
     fireEvent.click(screen.getByLabelText('Hitches'));
     const second = within(screen.getByText('Second hitch').closest('.control-group')! as HTMLElement);
     type(second.getByLabelText('Wraps'), '4');
@@ -255,7 +250,7 @@ describe('guys', () => {
         editing={e.editing}
         pegs={around.pegs}
         place={place}
-        judgement={judge(rig)}
+        report={judge(rig)}
         chosen={chosen}
         onChoose={onChoose}
       />,
@@ -325,11 +320,11 @@ describe('the weather', () => {
     const onCase = jest.fn();
     const { editing } = editor(file.rig);
     const all = judge(file.rig, around, null);
-    render(<PitchWeather editing={editing} judgement={all} caseId="pitched" onCase={onCase} />);
+    render(<PitchWeather editing={editing} report={all} caseId="pitched" onCase={onCase} />);
     const [table, takeUp] = screen.getAllByRole('table');
     const rows = within(table!).getAllByRole('row').slice(1);
     // the quiet cases and, of each gust, the hardest; the others by their spokes
-    const { cases, rose, worst } = all.pitch;
+    const { cases, rose, worst } = all.roof;
     const shown = cases.filter((c) => c.wind === null || worst[c.group] === c.id);
     expect(rows).toHaveLength(shown.length);
     shown.forEach((c, i) => expect(rows[i]!.textContent).toContain(`${c.tension.toFixed(0)} N`));
@@ -337,9 +332,9 @@ describe('the weather', () => {
     expect(onCase).toHaveBeenCalledWith(worst['wet-gust']);
     // what to take in again, line by line, where it is worth a hand's while
     const lines = within(takeUp!).getAllByRole('row').slice(1);
-    const slackens = (row: string): boolean => all.pitch.takeUp.some((t) => t.row === row && t.by >= 0.005);
+    const slackens = (row: string): boolean => all.roof.takeUp.some((t) => t.row === row && t.by >= 0.005);
     expect(lines.map((l) => within(l).getByRole('rowheader').textContent!.toLowerCase())).toEqual(
-      all.pitch.rows.filter((r) => slackens(r.id)).map((r) => r.name.toLowerCase()),
+      all.roof.rows.filter((r) => slackens(r.id)).map((r) => r.name.toLowerCase()),
     );
     expect(lines[0]!.textContent).toMatch(/\d cm/);
     const dry = screen.getByRole('group', { name: 'Gusts on the dry rig, by bearing' });
@@ -351,26 +346,37 @@ describe('the weather', () => {
   });
   test('wind by its signs; in a gale it says to leave the trees', () => {
     const { editing, last } = editor(bareRig);
-    render(<WeatherControls editing={editing} judgement={ridgeJudgement} />);
+    render(<WeatherControls editing={editing} report={lineReport} />);
     fireEvent.change(screen.getByLabelText('By its signs'), { target: { value: '7' } });
     expect(last().wind.beaufort).toBe(7);
     expect(screen.queryByText(/leave the trees/)).toBeNull();
     cleanup();
-    render(<WeatherControls editing={editor(last()).editing} judgement={ridgeJudgement} />);
+    render(<WeatherControls editing={editor(last()).editing} report={lineReport} />);
     expect(screen.getByText(/Lower the roof and leave the trees/)).toBeTruthy();
-    expect(screen.getAllByRole('row').length).toBe(ridgeJudgement.result.cases.length + 1);
+    expect(screen.getAllByRole('row').length).toBe(lineReport.line.cases.length + 1);
   });
 });
 
 describe('the ledger of a line', () => {
   test('weakest first; one opened tells what it holds and what each school says', () => {
     const onRule = jest.fn();
-    render(<Ledger judgement={ridgeJudgement} rule="factor" onRule={onRule} />);
-    const names = screen.getAllByRole('listitem').map((li) => li.querySelector('b')!.textContent!.toLowerCase());
-    expect(names).toEqual(ridgeJudgement.result.ledger.map((j) => j.link.name.toLowerCase()));
-    const first = screen.getAllByRole('listitem')[0]!;
-    fireEvent.click(within(first).getAllByRole('button', { expanded: false })[0]!);
-    expect(within(first).getAllByRole('row')).toHaveLength(3);
+    const { rows } = lineReport;
+    const shown = (chosen: string | null) => (
+      <Ledger
+        rows={rows}
+        cases={casesTogether(lineReport)}
+        full
+        rule="factor"
+        onRule={onRule}
+        chosen={chosen}
+        onChoose={jest.fn()}
+      />
+    );
+    render(shown(rows[0]!.id));
+    const items = screen.getAllByRole('list')[0]!.querySelectorAll(':scope > li');
+    const names = [...items].map((li) => li.querySelector('b')!.textContent!.toLowerCase());
+    expect(names).toEqual(rows.map((row) => row.name.toLowerCase()));
+    expect(within(items[0] as HTMLElement).getAllByRole('row')).toHaveLength(3 * rows[0]!.links.length);
     fireEvent.click(screen.getByLabelText('chance of failure'));
     expect(onRule).toHaveBeenCalledWith('chance');
   });
@@ -381,18 +387,18 @@ describe('the tape of steps', () => {
     const fly = read('river-bed-under-the-fly');
     const with_ = surroundingsOf(fly);
     const state = (rig: RidgeRig): Record<string, string> =>
-      Object.fromEntries(pitchMarks(rig, judge(rig, with_), with_.body, UNITS).map((m) => [m.id, m.state]));
+      Object.fromEntries(marksOf(rig, judge(rig, with_), with_.body, UNITS).map((m) => [m.id, m.state]));
     expect(state(fly.rig)).toMatchObject({ ground: 'holds', bed: 'holds', ridge: 'holds' });
     const thin = {
       ...fly.rig,
       trunks: [{ ...fly.rig.trunks[0], wood: 'willow', girth: 0.52 }, fly.rig.trunks[1]],
     } as const;
     const marks = state(thin);
-    expect(judge(thin, with_).pitch.rows.find((r) => r.id === 'trunk0')!.links[0]!.judgement.ratio).toBeGreaterThan(1);
+    expect(judge(thin, with_).roof.rows.find((r) => r.id === 'trunk0')!.links[0]!.judgement.ratio).toBeGreaterThan(1);
     expect(marks).toMatchObject({ ground: 'fails', bed: 'fails' });
   });
   test('of a bare line: what it is, what hangs on it, and that nothing is known before it is judged', () => {
-    const texts = Object.fromEntries(marksOf(bareRig, ridgeJudgement, around.body, UNITS).map((m) => [m.id, m.text]));
+    const texts = Object.fromEntries(marksOf(bareRig, lineReport, around.body, UNITS).map((m) => [m.id, m.text]));
     expect(texts['ground']).toMatch(/^span \d\.\d\d m$/);
     expect(texts['ridge']).toMatch(/^\d+ N, sag \d\.\d\d m$/);
     expect(marksOf(bareRig, null, around.body, UNITS).every((m) => m.state === 'none')).toBe(true);

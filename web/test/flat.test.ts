@@ -5,7 +5,7 @@ import { freeAt } from '@rough-bight/core/bed';
 import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
 import { evaluatePitch } from '@rough-bight/core/pitch';
 import { bedStem, pitchProblems } from '@rough-bight/core/rig';
-import { bedModel, evaluateShelter } from '@rough-bight/core/shelter';
+import { bedModel, judgeRig, reportOf } from '@rough-bight/core/shelter';
 import { loopStep, movedBed } from '../src/scene/bed-moves.js';
 import { bedCorners } from '../src/scene/depth/shapes.js';
 import { farthestFirst, shadeOf } from '../src/scene/flat/cloth.js';
@@ -112,17 +112,14 @@ describe('taking hold of a bed', () => {
     expect(wide([])).toBeLessThan(wide(s.line));
   });
   test('every case that a row can be worst in has a name', () => {
-    const { roof, bed } = evaluateShelter(
-      fly.rig,
-      fly.around,
-      { length: 'm', force: 'N' },
-      { full: true, spreads: false },
-    );
-    const names = new Map(casesTogether(roof!.result.cases, bed).map((c) => [c.id, c.name]));
-    for (const row of [...roof!.result.rows, ...bed!.rows])
+    const { report } = judgeRig(fly.rig, fly.around, { full: true, spreads: false });
+    const names = new Map(casesTogether(report).map((c) => [c.id, c.name]));
+    for (const row of [...report.roof!.rows, ...report.bed!.rows])
       for (const l of row.links) expect(names.get(l.link.caseId)).toBeTruthy();
     expect([...names.values()].some((n) => /^in a gust from the [a-z-]+, lying still$/.test(n))).toBe(true);
-    expect(casesTogether(roof!.result.cases, null)).toBe(roof!.result.cases);
+    expect(casesTogether(reportOf(fly.rig, true, { line: null, roof: report.roof, bed: null }))).toBe(
+      report.roof!.cases,
+    );
   });
 });
 

@@ -6,12 +6,16 @@ import { join } from 'node:path';
 import type { ReactElement } from 'react';
 import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { evaluateShelter, hangIt, proposeHang } from '@rough-bight/core/shelter';
+import { tell } from '@rough-bight/core/quantity';
+import { hangIt, judgeRig, proposeHang } from '@rough-bight/core/shelter';
+import { verdictOf } from '@rough-bight/core/words';
 import { sizeCords, sizeRig, strongestWind, takeChanges } from '@rough-bight/core/sizing';
 import type { SizeAim } from '@rough-bight/core/sizing';
 import type { StoredRig } from '../src/data/types.js';
 import { system } from '../src/app/theme.js';
-import type { Answer, PitchJudgement, PitchQuestion, Question } from '../src/workers/rig.worker.js';
+import type { Answer } from '../src/workers/answer.js';
+import type { RoofReport } from '../src/workers/report.js';
+import type { Question, RigQuestion } from '../src/workers/rig.worker.js';
 
 const UNITS = { length: 'm', force: 'N' } as const;
 
@@ -45,13 +49,13 @@ function begin<T>(
 type Done<T> = (answer: Answer<T>) => void;
 type Progress = (done: number) => void;
 jest.unstable_mockModule('../src/workers/use-judge.js', () => ({
-  startSizingRig: (q: PitchQuestion, aim: SizeAim, progress: Progress, done: Done<unknown>) =>
+  startSizingRig: (q: RigQuestion, aim: SizeAim, progress: Progress, done: Done<unknown>) =>
     begin(`rig ${aim}`, () => sizeRig(q.rig, q.around, aim, q.units), done, progress),
-  startStrongestWind: (q: PitchQuestion, done: Done<unknown>) =>
+  startStrongestWind: (q: RigQuestion, done: Done<unknown>) =>
     begin('wind', () => strongestWind(q.rig, q.around), done),
   startSizing: (q: Question, progress: Progress, done: Done<unknown>) =>
     begin('cords', () => sizeCords(q.rig, q.around, q.units), done, progress),
-  startHanging: (q: PitchQuestion, straps: Done<unknown>, done: Done<unknown>) => {
+  startHanging: (q: RigQuestion, straps: Done<unknown>, done: Done<unknown>) => {
     straps({ ok: true, value: hangIt(q.rig, q.around, q.units) });
     return begin('hang', () => proposeHang(q.rig, q.around, q.units), done);
   },
@@ -67,19 +71,17 @@ beforeEach(() => {
 afterEach(cleanup);
 
 const render = (shown: ReactElement): void => void bare(<ChakraProvider value={system}>{shown}</ChakraProvider>);
-const load = (name: string): PitchQuestion => {
+const load = (name: string): RigQuestion => {
   const file = readRigFile(readFileSync(join(process.cwd(), `examples/rigs/${name}.rig.json`), 'utf8'));
   return { rig: file.rig, around: surroundingsOf(file), units: UNITS };
 };
 const fly = load('river-bed-under-the-fly');
 const gable = load('gravel-spit-gable');
-const judge = ({ rig, around }: PitchQuestion): PitchJudgement => {
-  const { roof, bed, verdict } = evaluateShelter(rig, around, UNITS, { full: true, spreads: false });
-  return { rig, pitch: roof!.result, bed, verdict, full: true };
-};
+const judge = ({ rig, around }: RigQuestion): RoofReport =>
+  judgeRig(rig, around, { full: true, spreads: false }).report as RoofReport;
 
 describe('a whole rig sized', () => {
-  const shown = (question: PitchQuestion) => {
+  const shown = (question: RigQuestion) => {
     const [onTake, onClose] = [jest.fn<(rig: RidgeRig) => void>(), jest.fn()];
     const onBring = jest.fn<(rig: RidgeRig) => void>();
     render(<PitchSize question={question} onTake={onTake} onBring={onBring} onClose={onClose} />);
@@ -244,7 +246,7 @@ describe('hang it for me', () => {
     begun[0]!.end();
     const { whole, tried } = proposeHang(fly.rig, fly.around, UNITS);
     const [first] = screen.getAllByRole('listitem');
-    expect(first!.textContent).toContain(whole!.verdict.sentence);
+    expect(first!.textContent).toContain(tell(verdictOf(whole!.report, fly.around.body).sentence));
     expect(first!.textContent).toMatch(/comes no nearer than 0\.\d\d m in any wind; 100 % of the bed stays dry/);
     for (const t of fly.rig.trunks) expect(first!.textContent).toContain(t.name);
     expect(first!.textContent).toMatch(/strap at \d\.\d\d m.*wraps?, loop \d+/);
@@ -273,7 +275,7 @@ describe('hang it for me', () => {
 });
 
 describe('beside another rig', () => {
-  const stored = (id: string, { rig }: PitchQuestion): StoredRig =>
+  const stored = (id: string, { rig }: RigQuestion): StoredRig =>
     ({ id, name: id.replaceAll('-', ' '), document: rig }) as unknown as StoredRig;
   const mine = judge(fly);
   const theirs = judge(gable);
@@ -286,7 +288,7 @@ describe('beside another rig', () => {
         mine={mine}
         others={[other]}
         chosen={other}
-        other={{ rig: gable.rig, judgement: theirs, problem: '' }}
+        other={{ rig: gable.rig, report: theirs, problem: '' }}
         onChoose={onChoose}
         onClose={jest.fn()}
         {...props}
@@ -300,7 +302,7 @@ describe('beside another rig', () => {
       within(screen.getByRole('row', { name }))
         .getAllByRole('cell')
         .map((c) => c.textContent);
-    expect(cells(/^Ground covered/)).toEqual([mine, theirs].map((j) => `${j.pitch.cover.ground.toFixed(1)} m²`));
+    expect(cells(/^Ground covered/)).toEqual([mine, theirs].map((j) => `${j.roof.cover.ground.toFixed(1)} m²`));
     // the fly's two guys go to what lies there
     expect(cells(/^Pegs/)).toEqual(['0', '6']);
     expect(cells(/^Left middle guy/)[0]).toBe('none');
@@ -311,7 +313,7 @@ describe('beside another rig', () => {
     const trunk = mine.bed!.rows.find((r) => r.id === 'trunk0')!;
     const row = screen.getAllByRole('row').find((r) => r.textContent!.toLowerCase().startsWith(trunk.name))!;
     expect(within(row).getAllByRole('cell')[0]!.textContent).toContain(`${trunk.demand.value.toFixed(0)} N`);
-    expect(trunk.demand.value).toBeGreaterThan(2 * mine.pitch.rows.find((r) => r.id === 'trunk0')!.demand.value);
+    expect(trunk.demand.value).toBeGreaterThan(2 * mine.roof.rows.find((r) => r.id === 'trunk0')!.demand.value);
   });
   test('choosing, waiting, what cannot be judged, and no other rig at all', () => {
     const onChoose = shown({ chosen: undefined, other: null });
@@ -321,7 +323,7 @@ describe('beside another rig', () => {
     shown({ other: null });
     expect(screen.getByText(/the judgement of gravel spit gable/)).toBeTruthy();
     cleanup();
-    shown({ other: { rig: gable.rig, judgement: null, problem: 'This roof is no longer in the kit.' } });
+    shown({ other: { rig: gable.rig, report: null, problem: 'This roof is no longer in the kit.' } });
     expect(screen.getByRole('alert').textContent).toMatch(/cannot be judged: This roof is no longer in the kit/);
     cleanup();
     shown({ others: [], chosen: undefined, other: null });

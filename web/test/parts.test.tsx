@@ -3,7 +3,8 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/rea
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ReactElement } from 'react';
-import { evaluateRidge, verdictOf } from '@rough-bight/core/rig';
+import { evaluateRidge } from '@rough-bight/core/rig';
+import { reportOf } from '@rough-bight/core/shelter';
 import type { KitCord, RidgeRig } from '@rough-bight/core/rig';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
@@ -11,7 +12,9 @@ import type { Figure } from '@rough-bight/core/working';
 import { WorkingContext } from '../src/parts/units.js';
 import { WorkingPanel } from '../src/parts/working.js';
 import { SideScene } from '../src/scene/side-scene.js';
+import { casesTogether } from '../src/views/bench/cases-together.js';
 import { Ledger } from '../src/views/bench/ledger.js';
+import type { LineReport } from '../src/workers/report.js';
 import { marksOf } from '../src/views/bench/steps.js';
 
 afterEach(cleanup);
@@ -23,34 +26,45 @@ const camp = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.js
 };
 const { body } = camp.person;
 const units = { length: 'm', force: 'N' } as const;
-const judgementOf = (rig: RidgeRig) => {
-  const result = evaluateRidge(rig, { kit: camp.kit, body, required: DEFAULT_REQUIRED }, units);
-  return { rig, result, bed: null, verdict: verdictOf(result, body, units) };
+const reportOn = (rig: RidgeRig): LineReport => {
+  const line = evaluateRidge(rig, { kit: camp.kit, body, required: DEFAULT_REQUIRED });
+  return { ...reportOf(rig, true, { line, roof: null, bed: null }), line };
 };
 const [gable, bank, drying] = camp.rigs.map((r) => r.rig) as [RidgeRig, RidgeRig, RidgeRig];
 
 describe('the ledger', () => {
-  const shown = (onOpen = jest.fn((_: Figure) => undefined), onRule = jest.fn()): ReactElement => (
+  const report = reportOn(drying);
+  const shown = (chosen: string | null, onOpen = jest.fn((_: Figure) => undefined), onChoose = jest.fn()) => (
     <WorkingContext.Provider value={onOpen}>
-      <Ledger judgement={judgementOf(drying)} rule="factor" onRule={onRule} />
+      <Ledger
+        rows={report.rows}
+        cases={casesTogether(report)}
+        full
+        rule="factor"
+        onRule={jest.fn()}
+        chosen={chosen}
+        onChoose={onChoose}
+      />
     </WorkingContext.Provider>
   );
 
   test('weakest first, each with its word and its strands', () => {
-    render(shown());
+    const onChoose = jest.fn();
+    render(shown(null, undefined, onChoose));
     const rows = screen.getAllByRole('listitem');
-    expect(rows).toHaveLength(5);
-    expect(rows[0]!.textContent).toMatch(/Pulley-style hitch at the split willow.*governs, as pitched.*short$/);
+    expect(rows).toHaveLength(3);
+    expect(rows[0]!.textContent).toMatch(/^Ridgeline.*; pulley-style hitch at the split willow, as pitched.*short$/);
     expect(within(rows[0]!).getByRole('img').getAttribute('aria-label')).toBe('3 of ten strands spare, short');
-    expect(within(rows[4]!).getByRole('img').getAttribute('aria-label')).toBe('9 of ten strands spare, plenty');
+    expect(within(rows[2]!).getByRole('img').getAttribute('aria-label')).toBe('9 of ten strands spare, plenty');
+    fireEvent.click(within(rows[0]!).getByRole('button', { name: /^Ridgeline/ }));
+    expect(onChoose).toHaveBeenCalledWith('ridge');
   });
 
   test('a row opens to its reductions and the three schools; its numbers open their working', () => {
     const open = jest.fn((_: Figure) => undefined);
-    render(shown(open));
-    fireEvent.click(screen.getByRole('button', { name: /^Pulley-style hitch/ }));
+    render(shown('ridge', open));
     for (const school of ['factor of safety', 'working share', 'chance of failure'])
-      expect(screen.getByRole('row', { name: new RegExp(school) })).not.toBeNull();
+      expect(screen.getAllByRole('row', { name: new RegExp(school) })).toHaveLength(report.rows[0]!.links.length);
     fireEvent.click(screen.getByRole('button', { name: /^strength kept in a pulley-style hitch: 50 %/ }));
     expect(open.mock.calls[0]![0]).toMatchObject({ symbol: 'f_knot', range: [0.4, 0.6] });
   });
@@ -59,7 +73,7 @@ describe('the ledger', () => {
 describe('a working', () => {
   test('unfolds down to the source, and closes with Escape', () => {
     const close = jest.fn();
-    const margin = judgementOf(drying).result.ledger[0]!.link.margin;
+    const margin = reportOn(drying).line.ledger[0]!.link.margin;
     render(<WorkingPanel figure={margin} onClose={close} />);
     expect(screen.getByRole('heading').textContent).toBe('Margin of pulley-style hitch at the split willow');
     fireEvent.click(screen.getByRole('button', { name: /tension at the split willow/ }));
@@ -79,7 +93,7 @@ describe('the scene', () => {
   ): ReactElement => (
     <SideScene
       rig={rig}
-      judgement={judged === null ? null : judgementOf(judged)}
+      report={judged === null ? null : reportOn(judged)}
       kit={camp.kit}
       body={body}
       moving={false}
@@ -129,7 +143,7 @@ describe('the scene', () => {
 
 test('the tape marks each step by whether it holds', () => {
   const states = (rig: RidgeRig): Record<string, string> =>
-    Object.fromEntries(marksOf(rig, judgementOf(rig), body, units).map((m) => [m.id, m.state]));
+    Object.fromEntries(marksOf(rig, reportOn(rig), body, units).map((m) => [m.id, m.state]));
   expect(states(gable)).toMatchObject({
     ground: 'holds',
     ridge: 'holds',

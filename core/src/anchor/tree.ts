@@ -1,5 +1,6 @@
-import { capital } from '../quantity/index.js';
 import { PERSON_GIRTH } from '../catalogue/index.js';
+import type { Phrase } from '../quantity/index.js';
+import { capital, metres, phrase } from '../quantity/index.js';
 
 /** What a short look-up at a tree can find. Any of them rules it out; none of them passes it. */
 export const SIGNS = {
@@ -40,23 +41,44 @@ export function barkPressure(tension: number, diameter: number, width: number): 
   return tension / (0.5 * diameter * width);
 }
 
+/** Why a tree is not to be used: its signs, or that it is too thin to carry a person, m round. */
+export type TreeAgainst =
+  | { readonly why: 'signs'; readonly tree: string; readonly signs: readonly Sign[] }
+  | { readonly why: 'thin'; readonly tree: string; readonly girth: number };
+
 /**
- * Reasons not to use a trunk, as sentences; none means only that nothing was found.
+ * Reasons not to use a trunk; none means only that nothing was found.
  * @param person whether a person's weight will hang on it
  */
 export function screenTree(
   tree: { readonly name: string; readonly girth: number; readonly signs: readonly Sign[] },
   person: boolean,
-): string[] {
-  const found = tree.signs.map((s) => SIGNS[s]);
-  const out: string[] = [];
-  if (found.length > 0)
-    out.push(`${capital(tree.name)} is ruled out: ${found.join(', ')}. Choose another, or ask an arborist.`);
-  if (person && tree.girth < PERSON_GIRTH)
-    out.push(
-      `${capital(tree.name)} is too thin to carry a person: ${(tree.girth * 100).toFixed(0)} cm round, at least ${PERSON_GIRTH * 100} cm wanted.`,
-    );
-  return out;
+): TreeAgainst[] {
+  const { name, girth, signs } = tree;
+  return [
+    ...(signs.length > 0 ? [{ why: 'signs', tree: name, signs } as const] : []),
+    ...(person && girth < PERSON_GIRTH ? [{ why: 'thin', tree: name, girth } as const] : []),
+  ];
+}
+
+/** Why a tree is not to be used. */
+export function treeWords(found: TreeAgainst): { readonly says: Phrase; readonly remedy: Phrase | null } {
+  const name = capital(found.tree);
+  return found.why === 'signs'
+    ? {
+        says: phrase`${name} is ruled out: ${found.signs.map((s) => SIGNS[s]).join(', ')}.`,
+        remedy: phrase`Choose another, or ask an arborist.`,
+      }
+    : {
+        says: phrase`${name} is too thin to carry a person: ${metres(found.girth)} round, at least ${metres(PERSON_GIRTH)} wanted.`,
+        remedy: null,
+      };
+}
+
+/** The same in one breath. */
+export function treeSentence(found: TreeAgainst): Phrase {
+  const { says, remedy } = treeWords(found);
+  return remedy === null ? says : phrase`${says} ${remedy}`;
 }
 
 /** How far the trunk moves at one height per newton at another, m/N: the same cantilever. */

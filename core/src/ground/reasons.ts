@@ -1,8 +1,8 @@
-import { screenTree } from '../anchor/index.js';
+import { screenTree, treeSentence } from '../anchor/index.js';
 import { acrossOf, looked } from '../catalogue/index.js';
 import { cordNeeded } from '../cordage/index.js';
 import type { BodyMeasures, UnitChoice } from '../quantity/index.js';
-import { Z95, capital, say } from '../quantity/index.js';
+import { Z95, capital, say, tell } from '../quantity/index.js';
 import { compassPoint } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
@@ -207,7 +207,8 @@ function anchorsSaid(ground: Prepared, s: JudgedSpan, units: UnitChoice): Said {
     const f = mayHoldFigure(ground.place, t, wish.ridgeHeight);
     if (Number.isFinite(f.value)) figures.push(f);
   }
-  if (against.length > 0) return { rules: true, figures, text: against.join(' ') };
+  if (against.length > 0)
+    return { rules: true, figures, text: against.map((a) => tell(treeSentence(a), units)).join(' ') };
   const weak = s.margins[0] <= s.margins[1] ? s.from : s.to;
   const margin = Math.min(...s.margins);
   const pull = say((ground.pull.roof?.value ?? 0) + (ground.pull.bed?.value ?? 0), 'force', units);

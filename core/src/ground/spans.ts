@@ -1,4 +1,5 @@
 import { COMMON_PEG, pileIn, screenTree } from '../anchor/index.js';
+import type { TreeAgainst } from '../anchor/index.js';
 import type { Cord } from '../catalogue/index.js';
 import { SHELTERS, acrossOf, findSoil } from '../catalogue/index.js';
 import { cordNeeded } from '../cordage/index.js';
@@ -79,7 +80,7 @@ interface Anchor {
   readonly foot: number;
   /** Level pull it may be asked to hold at the ridge, N. */
   readonly ridgeHold: number;
-  readonly against: readonly string[];
+  readonly against: readonly TreeAgainst[];
 }
 interface Box {
   readonly thing: Thing & { readonly outline: readonly At[] };

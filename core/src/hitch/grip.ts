@@ -1,6 +1,8 @@
 import type { Constant, Cord } from '../catalogue/index.js';
 import { CLAMP_EQUAL, CLAMP_THIN, CROSSED, DOGLEG, FIBRE_FRICTION, OFF_AXIS, looked } from '../catalogue/index.js';
 import type { HitchType } from '../catalogue/index.js';
+import type { Phrase } from '../quantity/index.js';
+import { amount, phrase } from '../quantity/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 
@@ -108,31 +110,54 @@ export function slipMargin(grip: number, angle: number, used = Math.cos(angle)):
   return used > 1e-9 ? (grip * offAxis(angle)) / used : Number.POSITIVE_INFINITY;
 }
 
+/** What a person should change about a hitch; thicknesses in m. */
+export type HitchAdvice =
+  | { readonly what: 'crossed' }
+  /** Its cord is about as thick as its host, or thicker; half the host's thickness is better. */
+  | { readonly what: 'thick'; readonly thicker: boolean; readonly wraps: number; readonly better: number }
+  | { readonly what: 'slick' }
+  /** Slick, and more wraps gain little. */
+  | { readonly what: 'creeps' }
+  | { readonly what: 'weak'; readonly wraps: number }
+  | { readonly what: 'jams' }
+  | { readonly what: 'off-line' };
+
 /** Wraps beyond which more of slick cord gain little. Judgement, 4 to 6. */
 const MOST_SLICK_WRAPS = 5;
 
 /** What a person should change about a hitch, most pressing first; empty when nothing. */
-export function hitchAdvice(hitch: TiedHitch, grip: Figure, angle: number): string[] {
+export function hitchAdvice(hitch: TiedHitch, grip: Figure, angle: number): HitchAdvice[] {
   const { cord, host, wraps, crossed } = hitch;
-  const out: string[] = [];
+  const out: HitchAdvice[] = [];
   const ratio = cord.diameter / host.diameter;
-  if (crossed) out.push('A turn crosses another and halves the grip. Dress the wraps side by side.');
-  if (ratio > 0.85)
-    out.push(
-      `Its cord is ${ratio > 1.05 ? 'thicker than' : 'as thick as'} the ridgeline: ${
-        wraps < 3 ? 'two turns of it are at the edge of slipping' : 'three turns of it usually hold'
-      }, and slick, stiff or wet cord is worse. ${wraps < 3 ? 'Take three wraps, or' : 'Surer is'} cord of half the ridge’s thickness, ${(host.diameter * 500).toFixed(1)} mm.`,
-    );
+  if (crossed) out.push({ what: 'crossed' });
+  if (ratio > 0.85) out.push({ what: 'thick', thicker: ratio > 1.05, wraps, better: host.diameter / 2 });
   if (cord.fibre === 'uhmwpe' || host.fibre === 'uhmwpe')
-    out.push(
-      wraps < MOST_SLICK_WRAPS
-        ? 'Slick cord slips. Take another wrap or two, or a hitch cord that is not slick.'
-        : 'Slick cord creeps however many wraps it has. Look at it after a while, or take a hitch cord that is not slick.',
-    );
-  if ((grip.range?.[0] ?? grip.value) < 1.5 && !crossed && ratio <= 0.85)
-    out.push(`It may creep. Take ${wraps + 1} wraps.`);
-  if (grip.value > 6) out.push('So much grip jams under load. A wrap less slides again when you want it to.');
-  if (angle > 0.6)
-    out.push('The pull leaves the ridge’s line and opens the turns. Move the tie-out’s end in line with the ridge.');
+    out.push({ what: wraps < MOST_SLICK_WRAPS ? 'slick' : 'creeps' });
+  if ((grip.range?.[0] ?? grip.value) < 1.5 && !crossed && ratio <= 0.85) out.push({ what: 'weak', wraps });
+  if (grip.value > 6) out.push({ what: 'jams' });
+  if (angle > 0.6) out.push({ what: 'off-line' });
   return out;
+}
+
+/** What to change about a hitch. */
+export function hitchWords(a: HitchAdvice): Phrase {
+  switch (a.what) {
+    case 'crossed':
+      return phrase`A turn crosses another and halves the grip. Dress the wraps side by side.`;
+    case 'thick':
+      return phrase`Its cord is ${a.thicker ? 'thicker than' : 'as thick as'} the ridgeline: ${
+        a.wraps < 3 ? 'two turns of it are at the edge of slipping' : 'three turns of it usually hold'
+      }, and slick, stiff or wet cord is worse. ${a.wraps < 3 ? 'Take three wraps, or' : 'Surer is'} cord of half the ridge’s thickness, ${amount(a.better, 'diameter')}.`;
+    case 'slick':
+      return phrase`Slick cord slips. Take another wrap or two, or a hitch cord that is not slick.`;
+    case 'creeps':
+      return phrase`Slick cord creeps however many wraps it has. Look at it after a while, or take a hitch cord that is not slick.`;
+    case 'weak':
+      return phrase`It may creep. Take ${a.wraps + 1} wraps.`;
+    case 'jams':
+      return phrase`So much grip jams under load. A wrap less slides again when you want it to.`;
+    case 'off-line':
+      return phrase`The pull leaves the ridge’s line and opens the turns. Move the tie-out’s end in line with the ridge.`;
+  }
 }

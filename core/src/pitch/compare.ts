@@ -1,12 +1,12 @@
-import type { Judged } from '../rig/index.js';
-import type { PitchRow } from './evaluate.js';
-import { ratioOf } from './evaluate.js';
+import type { Row } from '../rig/index.js';
+import { ratioOf } from '../rig/index.js';
+import type { Judged } from '../strength/index.js';
 
 /** One line as it is in each of two rigs; null where a rig has no such line. */
 export interface ComparedRow {
   readonly id: string;
   readonly name: string;
-  readonly rows: readonly [PitchRow | null, PitchRow | null];
+  readonly rows: readonly [Row | null, Row | null];
   /** What governs it in each. */
   readonly governs: readonly [Judged | null, Judged | null];
   /** Which rig it is nearer to letting go in; null where they are alike. */
@@ -17,9 +17,9 @@ export interface ComparedRow {
 const ALIKE = 0.02;
 
 /** Rows of two judged rigs, what differs most first; lines are the same where they have the same place in the form. */
-export function compareRigs(a: readonly PitchRow[], b: readonly PitchRow[]): ComparedRow[] {
+export function compareRigs(a: readonly Row[], b: readonly Row[]): ComparedRow[] {
   const ids = [...new Set([...a, ...b].map((r) => r.id))];
-  const find = (r: readonly PitchRow[], id: string): PitchRow | null => r.find((x) => x.id === id) ?? null;
+  const find = (r: readonly Row[], id: string): Row | null => r.find((x) => x.id === id) ?? null;
   const apart = (rows: ComparedRow['rows']): number => {
     const [p, q] = rows;
     if (p === null || q === null) return Number.POSITIVE_INFINITY;

@@ -1,14 +1,17 @@
 import { PITCHED, casesFor, nameOf, saidOf, whenOf } from '../cases/index.js';
 import type { CaseKind, CaseWind, LoadCase } from '../cases/index.js';
-import { diameterOf, levelOn, screenTree } from '../anchor/index.js';
+import { diameterOf, levelOn } from '../anchor/index.js';
 import { acrossOf, AIR_DENSITY, GUST_FACTOR, GUY_ENDS, SHELTERS, looked } from '../catalogue/index.js';
 import { TAIL } from '../cordage/index.js';
+import type { Finding } from '../findings/index.js';
 import { gripFigure, hangGap, hitchAdvice, loopCut, offAxis } from '../hitch/index.js';
-import { capital, norm, sub } from '../quantity/index.js';
+import type { HitchAdvice } from '../hitch/index.js';
+import { norm, sub } from '../quantity/index.js';
 import type { Phrase, Vec3 } from '../quantity/index.js';
-import type { GivenWind, GuyAnchor, Judged, PitchSurroundings, RidgeRig, TreeId } from '../rig/index.js';
-import { gustOf, judgedBy, tiedTo, travelOf, travelProblem, treeOf } from '../rig/index.js';
-import { PITCH_TRAITS, coverOf, formOf, opensIntoWind, runOff } from '../roof/index.js';
+import type { GivenWind, GuyAnchor, PitchSurroundings, RidgeRig, Row, TreeId } from '../rig/index.js';
+import { gustOf, ratioOf, tiedTo, treeOf } from '../rig/index.js';
+import { judgedBy } from '../strength/index.js';
+import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
 import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
@@ -28,23 +31,8 @@ import type { HitchState, PitchState, TiedRig } from './solve.js';
 import { solveCase, tieOff } from './solve.js';
 import type { Room } from './room.js';
 import { roomIn } from './room.js';
-import { bearing, heldTwice, pullsOn } from './tree-pulls.js';
-
-/** A row of the ledger: one line, stem, stick, cloth or part of a bed, and what lets go first in it. */
-export interface PitchRow {
-  readonly id: string;
-  readonly name: string;
-  readonly what: string;
-  readonly role: Chain['role'] | 'strap' | 'bed' | 'pole' | 'stay';
-  readonly demand: Figure;
-  /** As pitched, N (N/m for the cloth). */
-  readonly pitched: number;
-  /** Weakest first. Empty where nothing is known that could let go. */
-  readonly links: readonly Judged[];
-  /** Unstressed length between its ends, and cord to cut for it, m; null where it is no cord. */
-  readonly unstressed: number | null;
-  readonly cut: number | null;
-}
+import { pullsOn } from './tree-pulls.js';
+import { findingsOf } from './findings.js';
 
 /** A friction hitch that carries the roof, as it fares. */
 export interface HitchReport {
@@ -61,7 +49,7 @@ export interface HitchReport {
   readonly slid: number;
   readonly hangGap: number;
   readonly cut: number;
-  readonly advice: readonly string[];
+  readonly advice: readonly HitchAdvice[];
 }
 
 /** A guy or peg as it stands. */
@@ -177,7 +165,7 @@ export interface PitchResult {
   /** Of every gust and bearing the case that leaves some place least, and how many times over it holds there. */
   readonly rose: readonly RoseCase[];
   /** Weakest first by the rig's rule. */
-  readonly rows: readonly PitchRow[];
+  readonly rows: readonly Row[];
   /** The gust at the roof in which each link lets go, m/s, lowest first; null where none does it. Empty where only the rig as pitched was worked out. */
   readonly letsGo: readonly LetsGo[];
   /** The gust at which its cloth begins to flap, m/s; null where something lets go before. */
@@ -223,9 +211,8 @@ export interface PitchResult {
     readonly have: number;
   }[];
   readonly residual: number;
-  /** Trees that nothing may be tied to, and why; a sentence each. */
-  readonly against: readonly string[];
-  readonly warnings: readonly string[];
+  /** What keeps it from holding, and what to beware of. */
+  readonly findings: readonly Finding[];
 }
 
 export interface PitchOptions {
@@ -446,7 +433,7 @@ export function evaluatePitch(
   const { structure: s } = tied.engine;
   const judged = judgedBy(rig, around.required);
   const rows = chainsOf(model, readings)
-    .map((chain): PitchRow => {
+    .map((chain): Row => {
       const k = model.members.findIndex((m) => m.id === chain.id);
       const m = model.members[k];
       const links = chain.links.map(judged).sort((a, b) => a.judgement.ratio - b.judgement.ratio);
@@ -539,17 +526,15 @@ export function evaluatePitch(
     pegs: pegsOf(tied),
     cords: cordsOf(tied),
     residual: Math.max(...states.map((x) => x.numbers.residual)),
-    against: bearing(model).flatMap(({ tree, ridge }): string[] => {
-      const t = treeOf(rig, tree)!;
-      return t.standsOnWord ? [] : screenTree(t, ridge && rig.use === 'person');
-    }),
   };
-  return { result: { ...base, warnings: warningsOf(tied, base) }, tied, readings };
+  return { result: { ...base, findings: findingsOf(tied, base, (id) => saidFor(cases, id)) }, tied, readings };
 }
 
-/** What tames cloth that flaps. */
-export const TAMES =
-  'Haul its guys harder, give that edge another guy, drop it to the ground, or take a form that holds it.';
+/** How a case is said at the end of a sentence. */
+function saidFor(cases: readonly LoadCase[], id: string): string {
+  const c = cases.find((x) => x.id === id);
+  return c === undefined ? id : saidOf(c);
+}
 
 /** The reading that leaves some place least; null without any. */
 function hardest(places: readonly Place[], readings: readonly CaseReading[]): CaseReading | null {
@@ -627,9 +612,6 @@ function flapsAt(model: PitchModel, s: PitchState): string | null {
   const away = (k: { readonly flat: readonly [number, number] }): number => Math.hypot(k.flat[0] - x, k.flat[1] - y);
   return model.layout.plan.keys.reduce((a, b) => (away(b) < away(a) ? b : a)).name;
 }
-
-/** How near a row is to letting go by the rig's rule; infinite where nothing can. */
-export const ratioOf = (row: PitchRow): number => row.links[0]?.judgement.ratio ?? Number.POSITIVE_INFINITY;
 
 const farthest = (states: readonly PitchState[], end: 0 | 1): number =>
   states.reduce((most: number, s) => {
@@ -826,59 +808,4 @@ function cordsOf(tied: TiedRig): PitchResult['cords'] {
     const kit = tied.model.around.kit.find((c) => c.id === id)!;
     return { id, name: kit.name, wanted: length, have: kit.length };
   });
-}
-
-/** Units in which warnings are said. */
-const SAID = { length: 'm', force: 'N' } as const;
-
-function warningsOf(tied: TiedRig, r: Omit<PitchResult, 'warnings'>): string[] {
-  const { model } = tied;
-  const { rig } = model;
-  const out: string[] = [...r.against, ...heldTwice(model)];
-  const flaps = r.cases.filter((c) => c.luffing || !c.converged);
-  if (flaps.length > 0) {
-    const [c] = flaps;
-    out.push(
-      `${capital(c!.name)}${flaps.length > 1 ? ` and ${flaps.length - 1} more` : ''}: ${c!.flaps === null ? 'cloth so loose that it flaps' : `the cloth flaps near the ${c!.flaps} and`} finds no rest; its pulls are the worst of what it goes through. ${TAMES}`,
-    );
-  }
-  const runsOut = model.hasRidge ? travelProblem(rig, travelOf(model.ridge), SAID) : null;
-  if (runsOut !== null) out.push(runsOut);
-  const slid = r.hitches.filter((h) => Math.abs(h.slid) > 0.005);
-  for (const h of slid)
-    out.push(`The ${h.name} slides ${(Math.abs(h.slid) * 100).toFixed(0)} cm along the ridge in the worst case.`);
-  for (const h of r.hitches)
-    for (const a of h.advice) out.push(`The ${h.name}: ${a.charAt(0).toLowerCase()}${a.slice(1)}`);
-  for (const p of r.pegs)
-    if (p.wanted > p.have)
-      out.push(
-        `${p.wanted} of ${p.name} wanted, ${p.have} in the kit. Tie ${p.wanted - p.have} ${p.wanted - p.have === 1 ? 'guy' : 'guys'} to what grows there, or cut pegs.`,
-      );
-  for (const c of r.cords)
-    if (c.wanted > c.have)
-      out.push(
-        `${c.name} is too short: ${c.wanted.toFixed(1)} m wanted for all of its lines, ${c.have.toFixed(1)} m on hand.`,
-      );
-  for (const name of model.layout.gathered)
-    out.push(`The roof has no tie-out at its ${name}: gather the cloth round a smooth pebble there.`);
-  const rain = r.cases.reduce((a, b) => (b.litres > a.litres ? b : a));
-  if (rain.litres > 0.5)
-    out.push(
-      rain.runsAway
-        ? 'Rain pools on it and the pool grows as the cloth gives. Drop a corner or an edge so that it runs off.'
-        : `Rain pools on it: ${rain.litres.toFixed(0)} litres stand before it runs over. Drop a corner or an edge.`,
-    );
-  const trips = r.guys.filter((g) => g.trips);
-  if (trips.length > 0)
-    out.push(
-      `People walk into guys: mark ${trips.length === r.guys.length ? 'every one' : trips.length === 1 ? `the ${trips[0]!.name}` : `the ${trips.length} long low ones`} with something bright.`,
-    );
-  const { bearing, windFrom, form } = rig.pitch!;
-  if (rig.wind.beaufort > 0 && opensIntoWind(formOf(form), bearing, windFrom))
-    out.push('Its open side faces the wind as named: rain drives in there. Pitch it the other way round.');
-  if (rig.wind.beaufort >= 8)
-    out.push('In a gale the roof comes down and people leave the trees, whatever the numbers say.');
-  if (rig.pitch!.form === 'low' || r.cover.headroom < 1.2)
-    out.push('No flame under low cloth: fire, and carbon monoxide.');
-  return out;
 }

@@ -11,6 +11,6 @@ export { linksOf, ratiosOf } from './ledger.js';
 export type { Chain } from './ledger.js';
 export type { CaseReading } from './reading.js';
 export { pullsOn } from './tree-pulls.js';
-export * from './verdict.js';
+export * from './gives-first.js';
 export * from './compare.js';
 export * from './trees.js';

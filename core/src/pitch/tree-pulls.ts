@@ -1,4 +1,6 @@
 import type { StemPull } from '../anchor/index.js';
+import type { Finding } from '../findings/index.js';
+import { finding } from '../findings/index.js';
 import type { TreeId } from '../rig/index.js';
 import { isGuyTree, tiedTo, treeOf } from '../rig/index.js';
 import { reachName } from './layout.js';
@@ -64,23 +66,18 @@ export function pullsOn(model: PitchModel, id: TreeId, r: CaseReading): StemPull
 /** Feet nearer to each other than this are at one and the same thing, m. Judgement: places are measured to a decimetre. */
 export const SAME = 0.15;
 
-/** Two lines held by one log, boulder or stem that is told twice, each line alone: as sentences with the remedy. */
-export function heldTwice({ layout }: PitchModel): string[] {
-  const held = layout.reaches.filter(
-    (r) => r.kind !== 'tie' && (r.guy.anchor.kind === 'weight' || r.guy.anchor.kind === 'stem'),
-  );
+/** Two lines held by one log, boulder or stem that is told twice, each line alone. */
+export function heldTwice({ layout }: PitchModel): Finding[] {
+  const held = layout.reaches.flatMap((r) => {
+    const { anchor } = r.guy;
+    return r.kind !== 'tie' && (anchor.kind === 'weight' || anchor.kind === 'stem') ? [{ r, anchor }] : [];
+  });
   return held.flatMap((a, i) =>
-    held.slice(i + 1).flatMap((b) => {
-      const same = a.guy.anchor.kind === b.guy.anchor.kind;
-      if (!same || Math.hypot(a.foot[0] - b.foot[0], a.foot[1] - b.foot[1]) >= SAME) return [];
-      const { name } = a.guy.anchor as { name: string };
-      return [
-        `The ${reachName(a)} and the ${reachName(b)} are both held by ${name}, each told as if it were alone. ${
-          a.guy.anchor.kind === 'stem'
-            ? `Tie one of them to “${name}” as a tree of this rig`
-            : 'Tell half its mass for each, or hold one by something else'
-        }.`,
-      ];
+    held.slice(i + 1).flatMap((b): Finding[] => {
+      const same = a.anchor.kind === b.anchor.kind;
+      if (!same || Math.hypot(a.r.foot[0] - b.r.foot[0], a.r.foot[1] - b.r.foot[1]) >= SAME) return [];
+      const { kind, name: by } = a.anchor;
+      return [finding('held-twice', { lines: [reachName(a.r), reachName(b.r)], by, kind })];
     }),
   );
 }

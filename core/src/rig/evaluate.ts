@@ -1,12 +1,14 @@
 import { barkPressure, momentFigure, screenTree, trunkGive } from '../anchor/index.js';
-import { PITCHED, QUIET, casesFor, nameOf, whenOf } from '../cases/index.js';
+import type { CaseKind } from '../cases/index.js';
+import { PITCHED, QUIET, casesFor, nameOf, saidOf as saidAs, whenOf } from '../cases/index.js';
 import { BARK_PRESSURE, CORD_ON_BARK, PULLS, acrossOf, cordWeight } from '../catalogue/index.js';
 import { cordNeeded } from '../cordage/index.js';
 import { capstanHold, spanShape, travelNeeded } from '../line/index.js';
-import type { Phrase, UnitChoice, Vec3 } from '../quantity/index.js';
-import { capital, say } from '../quantity/index.js';
-import type { Judgement, Link, Required } from '../strength/index.js';
-import { RULES, judge } from '../strength/index.js';
+import type { Finding } from '../findings/index.js';
+import { finding } from '../findings/index.js';
+import type { Phrase, Vec3 } from '../quantity/index.js';
+import type { Judged } from '../strength/index.js';
+import { judgedBy } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import { gustOf } from './gust.js';
@@ -16,6 +18,8 @@ import { beddingIn, ridgeModel } from './model.js';
 import type { Surroundings } from './ridge.js';
 import { riseOf } from './ridge.js';
 import type { RidgeRig } from './rig-document.js';
+import type { Row } from './row.js';
+import { ratioOf } from './row.js';
 
 /** The rig's drawn shape in one case: x, y, z, tension of each point, m and N, from the first trunk's tie. */
 export interface Shape {
@@ -48,15 +52,6 @@ export interface TrunkForces {
   readonly moment: Figure;
   /** How far the tie is pulled in, as pitched, m. */
   readonly moved: number;
-  /** Reasons against this trunk. */
-  readonly against: readonly string[];
-}
-
-export interface Judged {
-  readonly link: Link;
-  readonly judgement: Judgement;
-  /** All three schools, in their order. */
-  readonly schools: readonly Judgement[];
 }
 
 export interface RidgeResult {
@@ -76,13 +71,17 @@ export interface RidgeResult {
   readonly cases: readonly {
     readonly id: string;
     readonly name: string;
+    /** As the end of a sentence. */
+    readonly said: string;
+    readonly group: CaseKind;
     readonly when: Phrase;
     readonly tension: Figure;
     readonly sag: Figure;
   }[];
   readonly shapes: readonly Shape[];
-  /** Weakest first by the rig's rule. */
+  /** Every place that can let go, weakest first by the rig's rule; and the same by line and trunk. */
   readonly ledger: readonly Judged[];
+  readonly rows: readonly Row[];
   readonly tight: boolean;
   /** Most sag allowed, m. */
   readonly sagLimit: number;
@@ -95,8 +94,8 @@ export interface RidgeResult {
   /** Cloth that hangs on the line with nothing to guy it, m². */
   readonly unguyed: number;
   readonly cordMass: number;
-  /** Things a person should know, most pressing first. */
-  readonly warnings: readonly string[];
+  /** What keeps it from holding, and what to beware of. */
+  readonly findings: readonly Finding[];
 }
 
 const POINTS_PER_STRETCH = 24;
@@ -126,14 +125,6 @@ function overGround(rig: RidgeRig, { points }: Shape, span: number): number {
   return least;
 }
 
-/** Judges a link by all three schools, and by the rig's own. */
-export function judgedBy(rig: Pick<RidgeRig, 'rule' | 'use'>, required: Required): (link: Link) => Judged {
-  return (link) => {
-    const schools = RULES.map((r) => judge(link, r, required, rig.use));
-    return { link, judgement: schools.find((x) => x.rule === rig.rule)!, schools };
-  };
-}
-
 /** How far the tensioning end must be able to come in: the line's stretch at its tension, and what the knots bed in by. */
 export function travelOf(model: RidgeModel): Figure {
   return derive(
@@ -143,12 +134,16 @@ export function travelOf(model: RidgeModel): Figure {
   );
 }
 
-/** Why the loop of a pulley-style hitch would run out; null where it does not, and for other ways of hauling. */
-export function travelProblem(rig: RidgeRig, needed: Figure, units: UnitChoice): string | null {
+/** Whether the loop of a pulley-style hitch runs out; nothing for other ways of hauling. */
+export function loopRunsOut(rig: RidgeRig, needed: Figure): Finding[] {
   const { how, pulley } = rig.tensioning;
-  if (how !== 'pulley' || needed.value <= pulley.loopOut) return null;
-  return `The loop runs out of travel: it needs ${say(needed.value, 'length', units)} from the trunk and has ${say(pulley.loopOut, 'length', units)}. Tie the loop farther out.`;
+  return how !== 'pulley' || needed.value <= pulley.loopOut
+    ? []
+    : [finding('loop-runs-out', { needed: needed.value, has: pulley.loopOut })];
 }
+
+/** From this strength of wind on, Beaufort, people leave the trees. */
+export const GALE = 8;
 
 /**
  * The whole judgement of a ridgeline.
@@ -158,7 +153,6 @@ export function travelProblem(rig: RidgeRig, needed: Figure, units: UnitChoice):
 export function evaluateRidge(
   rig: RidgeRig,
   around: Surroundings,
-  units: UnitChoice,
   options: { readonly ranges: boolean } = { ranges: true },
 ): RidgeResult {
   const model = ridgeModel(rig, around, options);
@@ -184,14 +178,13 @@ export function evaluateRidge(
         ? 0
         : trunkGive(rig.trunks[k].tieHeight, model.diameters[k], model.woods[k].modulus.typical) *
           pitched.horizontal[k].value,
-      against: rig.trunks[k].standsOnWord ? [] : screenTree(rig.trunks[k], rig.use === 'person'),
     };
   });
   const shapes = cases.map((c) => shapeOf(model, c));
   const heights = shapes.map((s) => overGround(rig, s, model.figures.span.value));
   const clearance = Math.min(...heights);
   const low = cases[heights.indexOf(clearance)]!.case;
-  const result: Omit<RidgeResult, 'warnings'> = {
+  const result: Omit<RidgeResult, 'findings'> = {
     clearance,
     lowest: { id: low.id, name: nameOf(low) },
     unguyed: rig.hung.reduce((sum, h) => sum + h.area, 0),
@@ -219,12 +212,15 @@ export function evaluateRidge(
     cases: cases.map((c) => ({
       id: c.case.id,
       name: nameOf(c.case),
+      said: saidAs(c.case),
+      group: c.case.kind,
       when: whenOf(c.case, rig),
       tension: c.tension,
       sag: c.sag,
     })),
     shapes,
     ledger,
+    rows: rowsOf(model, ledger, pitched, { needed, cases, unstressed: model.unstressed.value }),
     tight,
     sagLimit,
     cordNeeded: needed,
@@ -232,7 +228,48 @@ export function evaluateRidge(
     travel: { needed: travel, available: rig.tensioning.how === 'pulley' ? rig.tensioning.pulley.loopOut : null },
     cordMass: (cordWeight(model.cord, false) / 9.80665) * needed.value,
   };
-  return { ...result, warnings: warningsOf(model, result, units) };
+  const saidOf = (id: string): string => saidAs(byId(id).case);
+  return { ...result, findings: findingsOf(model, result, saidOf) };
+}
+
+/** The ledger by line and trunk, weakest first. */
+function rowsOf(
+  model: RidgeModel,
+  ledger: readonly Judged[],
+  pitched: CaseFigures,
+  of: { readonly needed: Figure; readonly cases: readonly CaseFigures[]; readonly unstressed: number },
+): Row[] {
+  const { rig, kitCord, woods } = model;
+  const line: Row = {
+    id: 'ridge',
+    name: 'ridgeline',
+    what: kitCord.name,
+    role: 'ridge',
+    demand: largest(of.cases.map((c) => c.tension)),
+    pitched: pitched.tension.value,
+    links: ledger.filter((j) => j.link.kind !== 'trunk'),
+    unstressed: of.unstressed,
+    cut: of.needed.value,
+  };
+  const trunks = ([0, 1] as const).flatMap((i): Row[] => {
+    const links = ledger.filter((j) => j.link.id === `trunk-${i}`);
+    return links.length === 0
+      ? []
+      : [
+          {
+            id: `trunk${i}`,
+            name: rig.trunks[i].name,
+            what: woods[i].name,
+            role: 'trunk',
+            demand: largest(of.cases.map((c) => c.horizontal[i])),
+            pitched: pitched.horizontal[i].value,
+            links,
+            unstressed: null,
+            cut: null,
+          },
+        ];
+  });
+  return [line, ...trunks].sort((a, b) => ratioOf(a) - ratioOf(b));
 }
 
 function neededFigure(model: RidgeModel): Figure {
@@ -275,47 +312,46 @@ function neededFigure(model: RidgeModel): Figure {
   );
 }
 
-function warningsOf(model: RidgeModel, r: Omit<RidgeResult, 'warnings'>, units: UnitChoice): string[] {
+/** What is found about a line: what keeps it from holding, and what to beware of. */
+function findingsOf(
+  model: RidgeModel,
+  r: Omit<RidgeResult, 'findings'>,
+  saidOf: (caseId: string) => string,
+): Finding[] {
   const { rig, cord, kitCord } = model;
-  const out: string[] = [...r.trunks.flatMap((t) => t.against)];
-  if (!cord.bears) out.push('Elastic cord is never counted as strength. Choose another cord for a ridgeline.');
-  if (rig.use === 'person')
-    out.push('A line that carries a person: nothing hard beneath, no higher than a safe fall, sit before you lie.');
-  if (rig.wind.beaufort >= 8)
-    out.push('In a gale the roof comes down and people leave the trees, whatever the numbers say.');
-  if (kitCord.wear === 'cut')
-    out.push(`${kitCord.name} is nicked, glazed or stiff: retire it, or cut the bad place out.`);
+  const out: Finding[] = rig.trunks.flatMap((t, i) =>
+    t.standsOnWord ? [] : screenTree(t, rig.use === 'person').map((found) => finding('tree', found, `trunk${i}`)),
+  );
+  for (const judged of r.ledger)
+    if (judged.judgement.ratio < 1)
+      out.push(finding('short', { judged, said: saidOf(judged.link.caseId), gust: null }, judged.link.id));
+  if (r.clearance <= 0) out.push(finding('line-grounded', { said: saidOf(r.lowest.id) }));
   if (r.cordNeeded.value > kitCord.length)
     out.push(
-      `${kitCord.name} is too short: ${say(r.cordNeeded.value, 'length', units)} wanted, ${say(kitCord.length, 'length', units)} on hand. Fewer wraps, a closer pair of trees, or a sheet bend's extension away from the load.`,
+      finding('cord-short', { cord: kitCord.name, wanted: r.cordNeeded.value, have: kitCord.length }, kitCord.id),
     );
+  if (!r.tight) out.push(finding('sags', { under: 'line', sag: r.sag.value, limit: r.sagLimit }));
+  if (r.unguyed > 0) out.push(finding('unguyed', { area: r.unguyed }));
+  if (!cord.bears) out.push(finding('elastic-ridge', {}));
+  if (rig.use === 'person') out.push(finding('carries-person', {}));
+  if (rig.wind.beaufort >= GALE) out.push(finding('gale', {}));
+  if (kitCord.wear === 'cut') out.push(finding('cord-worn', { cord: kitCord.name }));
   for (const [i, trunk] of rig.trunks.entries())
     if (trunk.standsOnWord)
-      out.push(
-        `${capital(trunk.name)} is no stem: whether it slides, tips or pulls out is judged on the ground, not here. Lean on it; it is asked for ${say(r.trunks[i]!.horizontal.value, 'force', units)} level.`,
-      );
+      out.push(finding('no-stem', { what: trunk.name, level: r.trunks[i as 0 | 1].horizontal.value }, `trunk${i}`));
   for (const [i, end] of rig.ends.entries()) {
-    const caution = model.terminations[i]!.caution;
-    if (caution !== undefined) out.push(caution);
-    const T = r.worstTension.value;
-    const p = barkPressure(T, model.diameters[i]!, acrossOf(cord) * Math.max(1, end.wraps));
-    if (p > BARK_PRESSURE.typical && !rig.trunks[i]!.standsOnWord)
-      out.push(
-        `The cord presses ${say(p, 'stress', units)} on the bark of ${rig.trunks[i]!.name}, enough to bruise it. Pad it with sticks or cloth, add wraps, or use a strap.`,
-      );
+    if (model.terminations[i]!.caution !== undefined) out.push(finding('termination', { id: end.termination }));
+    const pressure = barkPressure(r.worstTension.value, model.diameters[i]!, acrossOf(cord) * Math.max(1, end.wraps));
+    if (pressure > BARK_PRESSURE.typical && !rig.trunks[i]!.standsOnWord)
+      out.push(finding('bark', { tree: rig.trunks[i]!.name, by: 'cord', pressure }, `trunk${i}`));
   }
   if (rig.tensioning.how === 'passes') {
-    const holds = capstanHold(PULLS['one-hand'].low, CORD_ON_BARK.low, rig.tensioning.passes.count);
-    if (r.pretension.value > holds)
-      out.push(
-        `${rig.tensioning.passes.count} passes hold only ${say(holds, 'force', units)} on smooth wet bark while one hand ties off. Take another turn before tying.`,
-      );
+    const passes = rig.tensioning.passes.count;
+    const holds = capstanHold(PULLS['one-hand'].low, CORD_ON_BARK.low, passes);
+    if (r.pretension.value > holds) out.push(finding('passes-slip', { passes, holds }));
   }
-  const runsOut = travelProblem(rig, r.travel.needed, units);
-  if (runsOut !== null) out.push(runsOut);
+  out.push(...loopRunsOut(rig, r.travel.needed));
   if (!model.terminations[1].hauls && (rig.tensioning.how === 'pulley' || rig.tensioning.how === 'passes'))
-    out.push(
-      `The end at ${rig.trunks[1].name} cannot be hauled with a ${model.terminations[1].name}. Choose a tensioning end there.`,
-    );
+    out.push(finding('cannot-haul', { tree: rig.trunks[1].name, termination: model.terminations[1].name }, 'trunk1'));
   return out;
 }

@@ -21,11 +21,9 @@ export function hauledTo(rig: RidgeRig, tension: number): RidgeRig {
   return { ...rig, tensioning: { ...rig.tensioning, how: 'tension', tension } };
 }
 
-const UNITS = { length: 'm', force: 'N' } as const;
-
 /** The rig hauled to `tension`, N, judged without the spreads of measured numbers. */
 export function hauledPoint(rig: RidgeRig, around: Surroundings, tension: number): TradeoffPoint {
-  const r = evaluateRidge(hauledTo(rig, tension), around, UNITS, { ranges: rig.rule === 'chance' });
+  const r = evaluateRidge(hauledTo(rig, tension), around, { ranges: rig.rule === 'chance' });
   return {
     pretension: tension,
     sag: r.sag.value,

@@ -17,12 +17,11 @@ import {
   findWood,
   looked,
 } from '../catalogue/index.js';
-import type { PitchRow } from '../pitch/index.js';
 import { norm } from '../quantity/index.js';
 import { anchorHold, soilOf, bedStem } from '../rig/index.js';
-import type { Bed, BedPole, Judged, RidgeRig } from '../rig/index.js';
-import type { Link, LinkKind, Required, Use } from '../strength/index.js';
-import { REQUIRED_LIMITS, RULES, cordStrength, judge, knotKept, link, ratioFor } from '../strength/index.js';
+import type { Bed, BedPole, RidgeRig, Row } from '../rig/index.js';
+import type { Judged, Link, LinkKind, Required, Use } from '../strength/index.js';
+import { REQUIRED_LIMITS, cordStrength, judgedBy, knotKept, link, ratioFor } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { BedModel, Read } from './bed-model.js';
@@ -63,8 +62,7 @@ export function personJudged(
   shock: boolean,
   use: Use = 'person',
 ): Judged {
-  const schools = RULES.map((r) => judge(l, r, requiredIn(required, shock), use));
-  return { link: l, judgement: schools.find((x) => x.rule === rig.rule)!, schools };
+  return judgedBy({ rule: rig.rule, use }, requiredIn(required, shock))(l);
 }
 
 /** How near a demand is to what the rig's rule asks of something that carries a person: over 1 holds. */
@@ -96,12 +94,12 @@ function judged(model: BedModel, place: Place, cases: readonly LoadCase[]): Judg
 const END = ['first', 'second'] as const;
 
 /** Everything of the bed that can let go but the trunks: those bear the roof's pull too. */
-export function bedRows(model: BedModel, cases: readonly LoadCase[]): PitchRow[] {
+export function bedRows(model: BedModel, cases: readonly LoadCase[]): Row[] {
   const { rig, straps, kit, webbing } = model;
-  const rows: PitchRow[] = [];
+  const rows: Row[] = [];
   const lying = cases.find((c) => c.id === 'lying')!;
   const add = (
-    row: Pick<PitchRow, 'id' | 'name' | 'what' | 'role'> & { readonly unstressed?: number; readonly cut?: number },
+    row: Pick<Row, 'id' | 'name' | 'what' | 'role'> & { readonly unstressed?: number; readonly cut?: number },
     pull: (c: LoadCase) => Figure,
     places: readonly Place[],
   ): void => {
@@ -285,7 +283,7 @@ function asideRow(model: BedModel, aside: NonNullable<Bed['aside']>, add: Add): 
 }
 
 type Add = (
-  row: Pick<PitchRow, 'id' | 'name' | 'what' | 'role'> & { readonly unstressed?: number; readonly cut?: number },
+  row: Pick<Row, 'id' | 'name' | 'what' | 'role'> & { readonly unstressed?: number; readonly cut?: number },
   pull: (c: LoadCase) => Figure,
   places: readonly Place[],
 ) => void;

@@ -9,6 +9,7 @@ import type { BedModel } from './bed-model.js';
 /** Water on a line that comes in under the roof. */
 export interface Drip {
   readonly id: string;
+  readonly of: 'strap' | 'ridge';
   readonly name: string;
   /** Where the line passes under the roof's edge: m along it from its outer end, and the place. */
   readonly edge: number;
@@ -68,6 +69,7 @@ export function dripsOf(model: BedModel, lying: HangState, roof: PitchResult, la
     const runsIn = found.slope < -RUNS;
     out.push({
       id: `strap${i}`,
+      of: 'strap',
       name: `${i === 0 ? 'first' : 'second'} strap`,
       ...found,
       runsIn,
@@ -92,6 +94,7 @@ export function dripsOf(model: BedModel, lying: HangState, roof: PitchResult, la
     const breaks = bed.ridgeDrip[i] ? 'tail' : null;
     out.push({
       id: `ridge${i}`,
+      of: 'ridge',
       name: `ridgeline from ${rig.trunks[i].name}`,
       ...found,
       runsIn,

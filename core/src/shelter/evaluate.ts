@@ -1,15 +1,15 @@
 import { lainCase, nameOf, poseOf, saidOf, shockOf, whenOf } from '../cases/index.js';
 import type { CaseKind, LoadCase } from '../cases/index.js';
 import type { StemPull } from '../anchor/index.js';
-import { barkPressure, diameterOf, screenTree, trunkGiveAt } from '../anchor/index.js';
+import { barkPressure, trunkGiveAt } from '../anchor/index.js';
 import type { HangState } from '../bed/index.js';
-import { BARK_PRESSURE, BED_SETTLING, FALL_MOST, FALL_WARN, STAY_COMES } from '../catalogue/index.js';
-import { pullsOn, ratioOf, shapeIn, solveCase } from '../pitch/index.js';
-import type { Evaluated, PitchRow, PitchShape } from '../pitch/index.js';
-import { capital, say } from '../quantity/index.js';
-import type { Phrase, UnitChoice, Vec3 } from '../quantity/index.js';
-import { bedStem, treeOf } from '../rig/index.js';
-import type { PitchSurroundings, RidgeResult, RidgeRig, BENEATH, TreeId } from '../rig/index.js';
+import { BED_SETTLING, STAY_COMES } from '../catalogue/index.js';
+import type { Finding, HeadBelongs } from '../findings/index.js';
+import { pullsOn, shapeIn, solveCase } from '../pitch/index.js';
+import type { Evaluated, PitchShape } from '../pitch/index.js';
+import type { Phrase, Vec3 } from '../quantity/index.js';
+import { bedStem, ratioOf } from '../rig/index.js';
+import type { PitchSurroundings, RidgeResult, RidgeRig, Row, TreeId } from '../rig/index.js';
 import { windToward } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
@@ -17,11 +17,12 @@ import { bedRows } from './bed-ledger.js';
 import { downPull, levelPull, strapTree, treesUnderBed } from './bed-pulls.js';
 import type { BedModel } from './bed-model.js';
 import { alongCloth, bedModel, lieOn } from './bed-model.js';
-import { groundedIn, headEndUp, isGrounded, lowestOf, raiseOver, sagOf, strapAngle } from './bed-report.js';
+import { headEndUp, isGrounded, lowestOf, sagOf, strapAngle } from './bed-report.js';
+import { findingsOf, saidTogether } from './findings.js';
 import type { Drip } from './drip.js';
 import { dripsOf } from './drip.js';
 import type { RoofOver } from './over.js';
-import { bodyLine, meanWind, roofOver, tooNear } from './over.js';
+import { bodyLine, roofOver } from './over.js';
 import type { OtherPulls, TrunkUnder } from './trunks.js';
 import { lyingMoment, trunkUnder } from './trunks.js';
 
@@ -97,22 +98,19 @@ export interface BedResult {
   /** Pressure of the straps on bark, lying. */
   readonly bark: readonly [Figure | null, Figure | null];
   /** Weakest first by the rig's rule; trunks bear the roof too. */
-  readonly rows: readonly PitchRow[];
+  readonly rows: readonly Row[];
   readonly trunks: readonly TrunkUnder[];
   readonly poles: readonly PoleReport[];
   /** Which end the head belongs at, and why. */
-  readonly headAt: { readonly end: 0 | 1; readonly why: string };
+  readonly headAt: { readonly end: 0 | 1; readonly because: HeadBelongs };
   /** How far it comes down by morning, m. */
   readonly settles: number;
   /** How much nearer the bed draws the ridge's ends, m, and what that leaves of the ridgeline's tension, N. */
   readonly draws: { readonly by: number; readonly before: number; readonly after: number } | null;
   readonly over: RoofOver | null;
   readonly drips: readonly Drip[];
-  /** What must not be, most pressing first. */
-  readonly refusals: readonly string[];
-  readonly warnings: readonly string[];
-  /** Warmth and air, in plain words. */
-  readonly comfort: readonly string[];
+  /** What keeps it from holding, what to beware of, and how warm and airy it is. */
+  readonly findings: readonly Finding[];
   readonly residual: number;
 }
 
@@ -137,12 +135,11 @@ const QUICK: readonly CaseKind[] = ['empty', 'sitting', 'lying'];
 export function evaluateBed(rig: RidgeRig, around: PitchSurroundings, options: BedOptions): BedResult {
   const { full, roof } = options;
   const model = bedModel(rig, around, { ranges: full && options.spreads !== false });
-  const bed = rig.bed!;
   const cases = full ? model.cases : model.cases.filter((c) => QUICK.includes(c.kind));
   const caseOf = (kind: CaseKind): LoadCase => model.cases.find((c) => c.kind === kind)!;
   const lyingCase = caseOf('lying');
   const lying = model.stateOf(lyingCase);
-  const rows: PitchRow[] = bedRows(model, cases);
+  const rows: Row[] = bedRows(model, cases);
   const trunks: TrunkUnder[] = [];
   for (const id of treesUnderBed(rig)) {
     const found = trunkUnder(model, id, cases, othersOn(rig, id, options));
@@ -220,12 +217,8 @@ export function evaluateBed(rig: RidgeRig, around: PitchSurroundings, options: B
     drips,
     residual: Math.max(...cases.map((c) => model.stateOf(c).residual)),
   };
-  return {
-    ...base,
-    refusals: refusalsOf(model),
-    warnings: warningsOf(model, base),
-    comfort: comfortOf(rig, base.lying.height.value, bed.beneath),
-  };
+  const saidFor = (id: string): string => saidTogether(id, roof?.result ?? null, base);
+  return { ...base, findings: findingsOf(model, base, saidFor) };
 }
 
 /** What the roof or the bare ridgeline pulls at a tree, case by case. */
@@ -389,170 +382,11 @@ const LEVEL = 0.06;
 /** Which end the head belongs at: where the bed is higher, else away from the wind. */
 function headAt(model: BedModel, lying: HangState): BedResult['headAt'] {
   const { rig } = model;
-  const bed = rig.bed!;
-  const name = (i: 0 | 1): string => bedStem(rig, i).name;
   const up = lying.links[0][2] - lying.links[1][2];
-  if (Math.abs(up) > LEVEL) {
-    const end = up > 0 ? 0 : 1;
-    return { end, why: `the bed is higher toward ${name(end)}` };
-  }
+  if (Math.abs(up) > LEVEL) return { end: up > 0 ? 0 : 1, because: 'higher' };
   if (rig.pitch !== undefined && rig.wind.beaufort > 0) {
     const [wx] = windToward(rig.pitch.windFrom, rig.pitch.bearing);
-    if (Math.abs(wx) > 0.3) {
-      const end = wx > 0 ? 1 : 0;
-      return { end, why: `the bed is level, and ${name(end)} is away from the wind` };
-    }
+    if (Math.abs(wx) > 0.3) return { end: wx > 0 ? 1 : 0, because: 'lee' };
   }
-  return { end: bed.head, why: 'the bed is level: either end' };
-}
-
-function refusalsOf(model: BedModel): string[] {
-  const { rig, kit, straps } = model;
-  const bed = rig.bed!;
-  const out: string[] = [];
-  if (bed.beneath === 'water')
-    out.push('Not over water: whoever falls out in the night, in a bag or a net, drowns. Hang it over dry ground.');
-  if (bed.beneath === 'road')
-    out.push('Not over a road or track: what comes along it does not see a bed. Choose other anchors.');
-  if (bed.beneath === 'bed')
-    out.push(
-      'Never one bed above another: the upper falls on the lower, and both hang on the same trunks. Hang them apart.',
-    );
-  if (kit.limit > 0 && bed.mass > kit.limit)
-    out.push(`${kit.name} is made for ${kit.limit} kg at most; ${bed.mass} kg are to lie in it. Take a stronger bed.`);
-  if (straps.limit > 0 && bed.mass > straps.limit)
-    out.push(
-      `${straps.name} are made for ${straps.limit} kg at most; ${bed.mass} kg are to hang on them. Take stronger straps.`,
-    );
-  for (const id of treesUnderBed(rig)) {
-    const tree = treeOf(rig, id)!;
-    const strapped = ([0, 1] as const).some((i) => strapTree(rig, i) === id);
-    // how strong a stay's tree must be is reckoned; a sign rules it out all the same
-    if (!tree.standsOnWord) out.push(...screenTree(tree, strapped));
-  }
-  for (const { anchor } of bed.ends)
-    if (anchor.kind === 'pole' && anchor.anchor.kind === 'stem') out.push(...screenTree(anchor.anchor, false));
-  return out;
-}
-
-type Base = Omit<BedResult, 'refusals' | 'warnings' | 'comfort'>;
-
-function warningsOf(model: BedModel, r: Base): string[] {
-  const { rig, kit, straps } = model;
-  const bed = rig.bed!;
-  const units: UnitChoice = { length: 'm', force: 'N' };
-  const m = (x: number): string => say(x, 'length', units);
-  const out: string[] = [];
-  const deepest = groundedIn(r);
-  if (deepest !== null)
-    out.push(
-      `It comes down on the ground ${deepest.said}. Raise both straps by ${m(raiseOver(deepest))} or take in a loop.`,
-    );
-  for (const c of r.cases)
-    if (!c.converged) out.push(`${capital(c.name)}: ${c.reason ?? 'no rest is found'}. Do not do that.`);
-  const height = r.lying.height.value;
-  if (height > FALL_MOST)
-    out.push(
-      `It hangs ${m(height)} up with someone in it: a fall from there breaks bones. Lower it to where one is willing to fall, seat height at most.`,
-    );
-  else if (height > FALL_WARN)
-    out.push(`A fall from ${m(height)} hurts. Lower it to ${m(0.45)} unless something on the ground asks for it.`);
-  if (bed.beneath === 'hard')
-    out.push(
-      `Roots, stones or stumps lie beneath: clear them, or hang it elsewhere. One falls from ${m(height)} onto them.`,
-    );
-  if (bed.beneath === 'steep')
-    out.push('A bank or a drop lies beneath: the fall is as deep as the ground falls. Choose level ground.');
-  for (const i of [0, 1] as const) {
-    const angle = r.lying.angles[i].value;
-    if (angle < 0.3)
-      out.push(
-        `The ${i === 0 ? 'first' : 'second'} strap is too flat, ${say(angle, 'angle', units)}: it pulls ${say(r.lying.straps[i].value, 'force', units)}. Let the bed sag: higher straps, farther loops.`,
-      );
-    const bark = r.bark[i];
-    if (bark !== null && bark.value > BARK_PRESSURE.typical)
-      out.push(
-        `The strap presses the bark of ${bedStem(rig, i).name} with ${say(bark.value, 'stress', units)}: it may bruise. Wider straps, or sticks under them.`,
-      );
-    const { name, girth } = bedStem(rig, i);
-    const { anchor } = bed.ends[i];
-    if (anchor.kind !== 'pole' && girth < 0.6 && girth >= 0.5)
-      out.push(
-        `${capital(name)} is a thin tree for a person, ${m(diameterOf(girth))} through. Push it hard before anyone lies down.`,
-      );
-  }
-  if (kit.limit === 0)
-    out.push(`The maker’s limit of ${kit.name} is not known: find its label before anyone lies in it.`);
-  if (straps.limit === 0) out.push(`The maker’s limit of ${straps.name} is not known: find their label.`);
-  if (bed.head !== r.headAt.end) out.push(`Lay the head at the other end: ${r.headAt.why}.`);
-  if (Math.abs(r.lying.endUp.value) > 0.25)
-    out.push(
-      `Its ends are ${m(Math.abs(r.lying.endUp.value))} from level: one slides to the lower end. Raise the lower strap.`,
-    );
-  for (const p of r.poles) {
-    if (p.sideways === null)
-      out.push(
-        'The pole falls over sideways when someone leans out. Spread two back-stays, or lean the pole’s foot against a root.',
-      );
-    else if (p.sideways > 0.1)
-      out.push(
-        `The pole’s head goes ${m(p.sideways)} sideways when someone leans out. Spread the back-stays farther apart.`,
-      );
-    if (p.comesIn > 0.02 || p.comesDown > 0.03)
-      out.push(
-        `On the first sitting the pole’s head comes in ${m(p.comesIn)} and the bed comes down ${m(p.comesDown)}: get out, haul the back-stay in by ${m(p.haulIn)}, look at the foot, and sit again.`,
-      );
-  }
-  const { over } = r;
-  if (over !== null) {
-    const gap = tooNear(over)[0];
-    if (gap !== undefined)
-      out.push(
-        `${gap.what === 'strap' ? 'A strap' : gap.what === 'person' ? 'Who lies in it' : 'The bed'} comes within ${m(Math.max(0, gap.distance))} of the cloth: what touches it gets wet. ${gap.roofCase === 'lain' ? '' : 'In that weather '}lower the bed or raise the roof.`.replace(
-          / In that weather l/,
-          ' In that weather l',
-        ),
-      );
-    if (over.headRoom !== null && over.headRoom < 0.05)
-      out.push('Sitting up, the head meets the cloth: bend it, or raise the ridge.');
-    for (const i of [0, 1] as const)
-      if (over.overhang[i] < 0.15)
-        out.push(
-          over.overhang[i] < 0
-            ? `The ${i === 0 ? 'first' : 'second'} end of the bed lies open by ${m(-over.overhang[i])}. Move the roof over it, or pitch it on its diagonal.`
-            : `The roof reaches only ${m(over.overhang[i])} beyond the ${i === 0 ? 'first' : 'second'} end of the bed.`,
-        );
-    if (over.dryInRain < 0.98 && over.dryInRain < over.dry)
-      out.push(
-        `Rain at this slant, ${say(over.slant, 'angle', units)} from upright, reaches ${say(1 - over.dryInRain, 'share', units)} of the bed.`,
-      );
-  }
-  for (const d of r.drips)
-    if (d.wets)
-      out.push(
-        `Water runs in along the ${d.name} and drips into the bed. Tie a tail on it ${m(d.tailAt)} from ${d.id.startsWith('strap') ? 'the trunk' : 'its tie'}, just inside the roof’s edge${d.id.startsWith('ridge') ? ', or run the line over the cloth' : ''}.`,
-      );
-  return out;
-}
-
-/** Warmth and air as far as height and wind tell. */
-function comfortOf(rig: RidgeRig, height: number, beneath: keyof typeof BENEATH): string[] {
-  const wind = meanWind(rig);
-  const out: string[] = [];
-  out.push(
-    wind > 2
-      ? 'Wind under the bed takes the warmth away from below: a mat in it or a quilt under it, and hang it low in the lee.'
-      : 'Air under the bed cools from below on any night: lay a mat in it or a quilt under it.',
-  );
-  out.push(
-    height < 0.35
-      ? 'Near the ground it is stiller, and damper before dawn.'
-      : height > 0.7
-        ? 'Higher up it is airier: good on hot nights and above midges, cold on clear ones.'
-        : 'At this height air moves a little: enough for warm nights.',
-  );
-  if (rig.pitch !== undefined && wind > 3)
-    out.push('Drop the roof’s windward side to the ground before the bed is lain in.');
-  if (beneath === 'soft' && height < 0.5) out.push('Dry leaves heaped beneath slow the draught.');
-  return out;
+  return { end: rig.bed!.head, because: 'level' };
 }

@@ -6,6 +6,6 @@ export * from './propose.js';
 export * from './over.js';
 export type { Drip } from './drip.js';
 export type { OtherPulls, TrunkLoad, TrunkUnder } from './trunks.js';
-export * from './verdict.js';
+export { DRY, bedHolds, saidTogether } from './findings.js';
 export * from './whole.js';
 export * from './roof-advice.js';

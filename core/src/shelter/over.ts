@@ -16,6 +16,8 @@ import { alongCloth, lieOn } from './bed-model.js';
 /** How near a bed in one case comes to the roof in one of its own. */
 export interface Gap {
   readonly roofCase: string;
+  /** Whether that is one in weather, rather than the roof as it hangs over who lies there. */
+  readonly weather: boolean;
   readonly bedCase: string;
   readonly distance: number;
   readonly where: Vec3;
@@ -212,7 +214,7 @@ export function roofOver(
           if (what !== kind) continue;
           const { distance, where } = lineOffCloth(line, topology.corners, shape.at);
           if (nearest === null || distance < nearest.distance)
-            nearest = { roofCase: shape.caseId, bedCase: pose, distance, where, what };
+            nearest = { roofCase: shape.caseId, weather: shape !== lain, bedCase: pose, distance, where, what };
         }
         if (nearest !== null) gaps.push(nearest);
       }

@@ -1,9 +1,8 @@
 import { LEAST_GAP } from '../catalogue/index.js';
 import type { Evaluated } from '../pitch/index.js';
-import { ratioOf } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
-import { BED_LIMITS, RigProblem, isBrought } from '../rig/index.js';
-import type { PitchSurroundings, RidgeRig, Verdict } from '../rig/index.js';
+import { BED_LIMITS, RigProblem, isBrought, ratioOf } from '../rig/index.js';
+import type { PitchSurroundings, RidgeRig } from '../rig/index.js';
 import type { PitchForm } from '../roof/index.js';
 import { groundedIn, raiseOver } from './bed-report.js';
 import type { BedResult } from './evaluate.js';
@@ -13,9 +12,11 @@ import { hangIt } from './hang-it.js';
 import type { Gap, RoofOver } from './over.js';
 import { tooNear } from './over.js';
 import { MOST, OTHER, STEP, overOf, ridgeBy, tight } from './roof-advice.js';
-import { DRY, bedHolds } from './verdict.js';
-import type { Shelter } from './whole.js';
-import { evaluateShelter } from './whole.js';
+import { DRY, OF_THE_ROOF, bedHolds } from './findings.js';
+import type { FindingCode } from '../findings/index.js';
+import { against } from '../findings/index.js';
+import type { RigReport } from './whole.js';
+import { holds, judgeRig } from './whole.js';
 
 /** What keeps a hung bed from being slept in. */
 export type Forbids = 'bears' | 'ground' | 'touches' | 'wet' | 'roof';
@@ -39,7 +40,8 @@ export interface HangProposal {
   readonly dry: number | null;
   /** What forbids it still, most pressing first; empty where it holds, clears and stays dry. */
   readonly forbids: readonly Forbids[];
-  readonly verdict: Verdict;
+  /** The whole as it would then be judged. */
+  readonly report: RigReport;
 }
 
 /** The ways of hanging it, and the one proposal for all of it; null where there is none, and the answer's problem says why. */
@@ -176,26 +178,33 @@ function roofFor(rig: RidgeRig, around: PitchSurroundings): Ridge {
   return best;
 }
 
-/** Judged whole, as quickly as that can be. */
-function judged(rig: RidgeRig, around: PitchSurroundings, units: UnitChoice): Shelter | null {
+/** Judged whole, as quickly as that can be; null where it cannot be pitched so. */
+function judged(rig: RidgeRig, around: PitchSurroundings): RigReport | null {
   try {
-    return evaluateShelter(rig, around, units, { full: true, spreads: rig.rule === 'chance' });
+    return judgeRig(rig, around, { full: true, spreads: rig.rule === 'chance' }).report;
   } catch (error) {
     if (error instanceof RigProblem) return null;
     throw error;
   }
 }
 
-function forbidden({ bed, verdict }: Shelter): Forbids[] {
-  const out: Forbids[] = [];
-  if (bed === null) return out;
-  if (groundedIn(bed) !== null) out.push('ground');
-  else if (!bedHolds(bed)) out.push('bears');
-  if (bed.over !== null && tooNear(bed.over).length > 0) out.push('touches');
-  if (bed.over !== null && bed.over.dryInRain < DRY) out.push('wet');
-  if (out.length === 0 && !verdict.holds) out.push('roof');
-  return out;
+/** What each finding forbids; anything else that does not hold is the roof's. */
+const FORBIDS: Partial<Record<FindingCode, Forbids>> = {
+  'bed-grounded': 'ground',
+  touches: 'touches',
+  'rain-reaches': 'wet',
+};
+
+function forbidden(report: RigReport): Forbids[] {
+  const { bed } = report;
+  if (bed === null) return [];
+  const out = new Set<Forbids>();
+  for (const { code } of against(bed.findings)) out.add(FORBIDS[code] ?? (OF_THE_ROOF.has(code) ? 'wet' : 'bears'));
+  if (out.has('ground')) out.delete('bears');
+  if (out.size === 0 && !holds(report)) out.add('roof');
+  return FORBIDS_ORDER.filter((f) => out.has(f));
 }
+const FORBIDS_ORDER: readonly Forbids[] = ['ground', 'bears', 'touches', 'wet', 'roof'];
 
 /**
  * One proposal for bed, straps and ridge: hung as wished, steeper or higher where it must be, the ridge moved so that it touches
@@ -210,7 +219,7 @@ export function proposeHang(rig: RidgeRig, around: PitchSurroundings, units: Uni
     rig.pitch === undefined
       ? { rig: hung.offer.rig, by: 0, turned: null, over: null }
       : roofFor(hung.offer.rig, around);
-  let whole = judged(roof.rig, around, units);
+  let whole = judged(roof.rig, around);
   for (
     let round = 0;
     round < ROUNDS && bedHolds(hung.bed) && whole !== null && whole.bed !== null && roof.by < MOST;
@@ -223,7 +232,7 @@ export function proposeHang(rig: RidgeRig, around: PitchSurroundings, units: Uni
     const up = STEP * Math.max(1, Math.ceil(missing / STEP));
     const next = ridgeBy(roof.rig, up);
     if (next.trunks.some((t) => t.tieHeight > around.body.reach + 1e-6)) break;
-    const then = judged(next, around, units);
+    const then = judged(next, around);
     if (then === null) break;
     roof = { ...roof, rig: next, by: Math.round(100 * (roof.by + up)) / 100 };
     whole = then;
@@ -243,7 +252,7 @@ export function proposeHang(rig: RidgeRig, around: PitchSurroundings, units: Uni
       nearest: over === null ? null : (over.gaps[0] ?? null),
       dry: over === null ? null : over.dryInRain,
       forbids: forbidden(whole),
-      verdict: whole.verdict,
+      report: whole,
     },
   };
 }

@@ -7,7 +7,7 @@ import { evaluateBed } from './evaluate.js';
 import type { RoofOver } from './over.js';
 import { tooNear } from './over.js';
 import { groundedIn } from './bed-report.js';
-import { DRY } from './verdict.js';
+import { DRY } from './findings.js';
 
 /** A change of roof or bed that would help, worked out; no rig where it only tells. */
 export interface RoofAdvice {

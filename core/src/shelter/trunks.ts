@@ -3,9 +3,8 @@ import type { LoadCase } from '../cases/index.js';
 import type { StemPull } from '../anchor/index.js';
 import { diameterOf, levelFigure, levelOn, momentFigure, momentOn, treeHoldFigure } from '../anchor/index.js';
 import { findWood } from '../catalogue/index.js';
-import type { PitchRow } from '../pitch/index.js';
 import { soilOf, treeOf } from '../rig/index.js';
-import type { TreeId } from '../rig/index.js';
+import type { Row, TreeId } from '../rig/index.js';
 import { link } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { personJudged, personRatio } from './bed-ledger.js';
@@ -79,7 +78,7 @@ export function trunkUnder(
   id: TreeId,
   cases: readonly LoadCase[],
   others: readonly OtherPulls[],
-): { readonly row: PitchRow; readonly under: TrunkUnder } | null {
+): { readonly row: Row; readonly under: TrunkUnder } | null {
   const { rig, around } = model;
   const tree = treeOf(rig, id)!;
   if (tree.standsOnWord) return null;

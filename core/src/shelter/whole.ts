@@ -1,19 +1,35 @@
-import { evaluatePitch, pitchVerdict } from '../pitch/index.js';
-import type { Evaluated, Solved, TiedRig } from '../pitch/index.js';
-import type { UnitChoice } from '../quantity/index.js';
-import { evaluateRidge, verdictOf } from '../rig/index.js';
-import type { GivenWind, PitchSurroundings, RidgeResult, RidgeRig, Verdict } from '../rig/index.js';
+import type { Finding } from '../findings/index.js';
+import { against, inOrder } from '../findings/index.js';
+import { evaluatePitch } from '../pitch/index.js';
+import type { Evaluated, PitchResult, Solved, TiedRig } from '../pitch/index.js';
+import { evaluateRidge, rowsTogether } from '../rig/index.js';
+import type { GivenWind, PitchSurroundings, RidgeResult, RidgeRig, Row } from '../rig/index.js';
 import type { BedResult } from './evaluate.js';
 import { evaluateBed } from './evaluate.js';
-import { shelterVerdict } from './verdict.js';
 
-/** A whole rig judged: its line alone or its pitched roof, its bed where it has one, and what it all comes to. */
-export interface Shelter {
-  readonly ridge: RidgeResult | null;
-  readonly roof: Evaluated | null;
+/** A whole rig judged: what was worked out of its line alone or its roof, of its bed, and what was found of all of it. */
+export interface RigReport {
+  readonly rig: RidgeRig;
+  /** false where only the rig as pitched and lain in was worked out: then nothing is passed. */
+  readonly full: boolean;
+  /** The line alone; null under a roof. */
+  readonly line: RidgeResult | null;
+  readonly roof: PitchResult | null;
   readonly bed: BedResult | null;
-  readonly verdict: Verdict;
+  /** Every member of it, weakest first. */
+  readonly rows: readonly Row[];
+  /** What keeps it from holding and what to beware of, in the order in which they are told. */
+  readonly findings: readonly Finding[];
 }
+
+/** A judged rig, and its roof as tied off for whoever goes on with it; null without one. */
+export interface Shelter {
+  readonly report: RigReport;
+  readonly roof: Evaluated | null;
+}
+
+/** Whether a rig holds: the one place where that is decided. */
+export const holds = (r: Pick<RigReport, 'full' | 'findings'>): boolean => r.full && against(r.findings).length === 0;
 
 /**
  * Judges a whole rig.
@@ -21,13 +37,14 @@ export interface Shelter {
  * @param options.spreads false leaves out the ranges of a full judgement
  * @throws RigProblem naming field and remedy; NoSuchLine
  */
-export function evaluateShelter(
+export function judgeRig(
   rig: RidgeRig,
   around: PitchSurroundings,
-  units: UnitChoice,
   options: {
     readonly full: boolean;
     readonly spreads?: boolean;
+    /** false leaves out in which wind each link lets go. */
+    readonly rising?: boolean;
     readonly from?: TiedRig;
     /** A gust at the roof instead of the rig's own wind; null for still air. */
     readonly wind?: GivenWind | null;
@@ -37,31 +54,49 @@ export function evaluateShelter(
 ): Shelter {
   const { full, from, wind, solved } = options;
   const spreads = options.spreads ?? true;
+  const rising = options.rising ?? true;
   const roof =
     rig.pitch === undefined
       ? null
       : evaluatePitch(rig, around, {
           full,
           spreads,
+          rising,
           ...(from === undefined ? {} : { from }),
           ...(wind === undefined ? {} : { wind }),
           ...(solved === undefined ? {} : { solved }),
         });
-  const ridge = roof !== null ? null : evaluateRidge(rig, around, units, { ranges: full && spreads });
-  const without =
-    roof !== null ? pitchVerdict(rig, roof.result, around.body, units, full) : verdictOf(ridge!, around.body, units);
-  if (rig.bed === undefined) return { ridge, roof, bed: null, verdict: without };
-  const bed = evaluateBed(rig, around, {
-    full,
-    spreads,
-    ...(roof === null ? {} : { roof }),
-    ...(ridge === null ? {} : { ridge }),
-  });
-  const first = (roof === null ? ridge!.ledger[0] : roof.result.rows[0]?.links[0]) ?? null;
+  const line = roof !== null ? null : evaluateRidge(rig, around, { ranges: full && spreads });
+  const bed =
+    rig.bed === undefined
+      ? null
+      : evaluateBed(rig, around, {
+          full,
+          spreads,
+          ...(roof === null ? {} : { roof }),
+          ...(line === null ? {} : { ridge: line }),
+        });
+  return { report: reportOf(rig, full, { line, roof: roof?.result ?? null, bed }), roof };
+}
+
+/** What the parts of a judged rig come to together. */
+export function reportOf(rig: RidgeRig, full: boolean, parts: Pick<RigReport, 'line' | 'roof' | 'bed'>): RigReport {
+  const { line, roof, bed } = parts;
+  const own = roof ?? line!;
+  if (bed === null) return { rig, full, ...parts, rows: own.rows, findings: inOrder(own.findings) };
+  // a tree that bears the bed as well is told with all that it bears
+  const both = new Set(bed.trunks.map((t) => t.id as string));
+  const told = (f: Finding): boolean => !(f.code === 'short' && both.has(treeIn(f.facts.judged.link.id)));
+  const trees = new Set(bed.findings.flatMap((f) => (f.code === 'tree' ? [f.about] : [])));
+  const others = own.findings.filter((f) => told(f) && !(f.code === 'tree' && trees.has(f.about)));
   return {
-    ridge,
-    roof,
-    bed,
-    verdict: shelterVerdict({ ...without, first }, roof?.result ?? null, bed, around.body, units, full),
+    rig,
+    full,
+    ...parts,
+    rows: rowsTogether(own.rows, bed.rows),
+    findings: inOrder([...bed.findings, ...others]),
   };
 }
+
+/** Id of the tree that a link of a bare line is the foot of; of a roof's it is its own. */
+const treeIn = (link: string): string => (link.startsWith('trunk-') ? link.replace('-', '') : link);

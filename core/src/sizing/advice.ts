@@ -1,4 +1,5 @@
 import { TERMINATIONS, findCord } from '../catalogue/index.js';
+import { ofCode } from '../findings/index.js';
 import { say } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { evaluateRidge, haulLimits, hauledTo } from '../rig/index.js';
@@ -32,12 +33,12 @@ interface Candidate {
 export function adviseRidge(rig: RidgeRig, around: Surroundings, result: RidgeResult, units: UnitChoice): Advice[] {
   const now = result.ledger[0]!.judgement.ratio;
   const long = result.cordNeeded.value <= result.cordOnHand;
-  if ((now >= 1 && result.tight && long) || result.trunks.some((t) => t.against.length > 0)) return [];
+  if ((now >= 1 && result.tight && long) || ofCode(result.findings, 'tree').length > 0) return [];
   const out: Advice[] = [];
   for (const candidate of candidates(rig, around, result, units)) {
     let r: RidgeResult;
     try {
-      r = evaluateRidge(candidate.rig, around, units, { ranges: rig.rule === 'chance' });
+      r = evaluateRidge(candidate.rig, around, { ranges: rig.rule === 'chance' });
     } catch {
       continue; // not a rig that can be computed, so nothing to offer
     }

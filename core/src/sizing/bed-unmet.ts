@@ -1,9 +1,9 @@
-import { ratioOf } from '../pitch/index.js';
-import type { Evaluated, PitchRow } from '../pitch/index.js';
-import { capital, say } from '../quantity/index.js';
+import { ofCode } from '../findings/index.js';
+import type { Evaluated } from '../pitch/index.js';
+import { say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
-import type { PitchSurroundings, RidgeRig } from '../rig/index.js';
-import { treeOf } from '../rig/index.js';
+import type { PitchSurroundings, RidgeRig, Row } from '../rig/index.js';
+import { ratioOf, treeOf } from '../rig/index.js';
 import type { TreeId } from '../rig/index.js';
 import {
   bedHolds,
@@ -11,11 +11,12 @@ import {
   groundedIn,
   hungToBear,
   raiseOver,
-  saidOf,
+  saidTogether,
   tooNear,
   withEnds,
 } from '../shelter/index.js';
 import type { BedResult } from '../shelter/index.js';
+import { sentenceOf, wordsOf } from '../words/index.js';
 import type { Unmet } from './remedies.js';
 import { SPARE, shortWords, wouldDo } from './remedies.js';
 
@@ -25,10 +26,10 @@ export function bedUnder(rig: RidgeRig, around: PitchSurroundings, roof: Evaluat
 }
 
 const touches = (b: BedResult): number => (b.over === null ? 0 : tooNear(b.over).length);
-const shortRows = (bed: BedResult): PitchRow[] => bed.rows.filter((r) => ratioOf(r) < 1);
+const shortRows = (bed: BedResult): Row[] => bed.rows.filter((r) => ratioOf(r) < 1);
 
 /** What a bed's row could be mended with from beyond the kit. */
-function beyondKit(rig: RidgeRig, row: PitchRow, units: UnitChoice): string {
+function beyondKit(rig: RidgeRig, row: Row, units: UnitChoice): string {
   const { link, judgement } = row.links[0]!;
   const short = SPARE / Math.max(1e-6, judgement.ratio);
   if (link.kind === 'trunk') {
@@ -66,30 +67,27 @@ export function bedUnmet(
   bed: BedResult,
   units: UnitChoice,
 ): Unmet[] {
-  const out: Unmet[] = bed.refusals.map((sentence, i) => ({
+  const refused = bed.findings.filter((f) => f.severity === 'refuses');
+  const out: Unmet[] = refused.map((f, i) => ({
     id: `bed refused ${i}`,
-    sentence,
+    sentence: tell(sentenceOf(f), units),
     remedy: 'No change of cord or peg mends this one.',
     rig: null,
   }));
-  for (const c of bed.cases)
-    if (!c.converged)
-      out.push({
-        id: `bed loose ${c.id}`,
-        sentence: `The bed finds no rest ${c.said}.`,
-        remedy: `${capital(c.reason ?? 'nothing holds it there')}. Do not do that in it.`,
-        rig: null,
-      });
+  for (const f of ofCode(bed.findings, 'bed-unsettled')) {
+    const { says, remedy } = wordsOf(f);
+    out.push({ id: `bed loose ${f.about!}`, sentence: tell(says, units), remedy: tell(remedy!, units), rig: null });
+  }
   const low = groundedIn(bed) === null ? [] : [lifted(rig, around, roof, bed, units)];
   const short = shortRows(bed);
   if (short.length === 0) return [...out, ...low];
-  const words = (row: PitchRow, more: number): string =>
-    shortWords(row.links[0]!, saidOf(row.links[0]!.link.caseId, roof.result, bed), units, more);
+  const words = (row: Row, more: number): string =>
+    shortWords(row.links[0]!, saidTogether(row.links[0]!.link.caseId, roof.result, bed), units, more);
   const hung = out.length > 0 ? null : hungToBear(rig, around, roof, units);
   const mended = hung !== null && bedHolds(hung.bed) && touches(hung.bed) <= touches(bed) ? hung : null;
   if (mended === null) {
     // both straps give alike: said once
-    const alike = new Map<string, PitchRow[]>();
+    const alike = new Map<string, Row[]>();
     for (const row of short) {
       const kind = row.role === 'trunk' ? row.id : `${row.role} ${row.links[0]!.link.kind}`;
       alike.set(kind, [...(alike.get(kind) ?? []), row]);

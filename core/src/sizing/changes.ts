@@ -1,9 +1,11 @@
 import { findHitch, findTermination } from '../catalogue/index.js';
-import type { Evaluated, PitchRow } from '../pitch/index.js';
-import { capital, say } from '../quantity/index.js';
+import type { Evaluated } from '../pitch/index.js';
+import { capital, say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
-import type { Guy, GuyAnchor, Judged, PitchSurroundings, RidgeRig } from '../rig/index.js';
-import { GUY_ANCHOR_NAMES, GUY_HITCHES, guyOf, marginWords, treeOf } from '../rig/index.js';
+import type { Guy, GuyAnchor, PitchSurroundings, RidgeRig, Row } from '../rig/index.js';
+import { GUY_ANCHOR_NAMES, GUY_HITCHES, guyOf, treeOf } from '../rig/index.js';
+import type { Judged } from '../strength/index.js';
+import { marginWords } from '../words/index.js';
 import type { SizeAim } from './offers.js';
 import { sameAnchor, withGuy, withHitch } from './offers.js';
 
@@ -36,13 +38,13 @@ interface Part {
   readonly words: (rig: RidgeRig) => string;
   readonly same: (a: RidgeRig, b: RidgeRig) => boolean;
   /** Which links it decides, of which rows. */
-  readonly row: (row: PitchRow) => boolean;
+  readonly row: (row: Row) => boolean;
   readonly link: (j: Judged) => boolean;
 }
 
 function guyParts(key: string, name: string, around: PitchSurroundings, units: UnitChoice): Part[] {
   const at = (rig: RidgeRig): Guy => guyOf(rig.pitch!, key);
-  const row = (r: PitchRow): boolean => r.id === `guy ${key}` || r.id === `peg ${key}`;
+  const row = (r: Row): boolean => r.id === `guy ${key}` || r.id === `peg ${key}`;
   const isAnchor = (j: Judged): boolean => j.link.id.endsWith(':anchor');
   const cordName = (id: string): string => around.kit.find((k) => k.id === id)?.name ?? id;
   const part = (group: string, own: Omit<Part, 'id' | 'group' | 'subject' | 'row'>): Part => ({
@@ -96,7 +98,7 @@ export function anchorWords(rig: RidgeRig, anchor: GuyAnchor, around: PitchSurro
 function partsOf(known: Evaluated, around: PitchSurroundings, units: UnitChoice): Part[] {
   const { model } = known.tied;
   const cordName = (id: string): string => around.kit.find((k) => k.id === id)?.name ?? id;
-  const onRidge = (r: PitchRow): boolean => r.role === 'ridge' || r.role === 'tie';
+  const onRidge = (r: Row): boolean => r.role === 'ridge' || r.role === 'tie';
   const every = (): boolean => true;
   const out: Part[] = [
     {
@@ -161,7 +163,7 @@ const listed = (names: readonly string[]): string =>
   names.length === 1 ? names[0]! : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
 
 /** The weakest of the links that some parts decide. */
-function weakest(rows: readonly PitchRow[], parts: readonly Part[]): Judged | null {
+function weakest(rows: readonly Row[], parts: readonly Part[]): Judged | null {
   let worst: Judged | null = null;
   for (const row of rows)
     for (const p of parts)
@@ -198,7 +200,7 @@ export function changesOf(
     const mends = was !== null && was.judgement.ratio < 1;
     const saved = cutOf(before, parts) - cutOf(after, parts);
     const holds = (j: Judged | null): string =>
-      j === null ? 'Nothing here can give.' : `${capital(j.link.name)}: ${marginWords(j, units)}.`;
+      j === null ? 'Nothing here can give.' : `${capital(j.link.name)}: ${tell(marginWords(j), units)}.`;
     const cord =
       first.group === 'guy-haul' || first.group === 'spread' || Math.abs(saved) < 0.02
         ? ''
@@ -208,7 +210,7 @@ export function changesOf(
       what: `${capital(subjectsOf(parts))}: ${first.words(after.rig)}`,
       was: first.words(before.rig),
       reason: mends
-        ? `Now ${was.link.name} is short: ${marginWords(was, units)}.`
+        ? `Now ${was.link.name} is short: ${tell(marginWords(was), units)}.`
         : first.group.endsWith('haul') || first.group === 'spread'
           ? 'So that what is short elsewhere bears less.'
           : AIM_REASONS[aim],

@@ -1,5 +1,7 @@
+import { treeSentence } from '../anchor/index.js';
 import { findCord } from '../catalogue/index.js';
-import { capital, say } from '../quantity/index.js';
+import { ofCode } from '../findings/index.js';
+import { capital, say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { NoSuchLine } from '../line/index.js';
 import { RigProblem, evaluateRidge, haulLimits, hauledTo, isBrought } from '../rig/index.js';
@@ -47,12 +49,12 @@ export function sizeCord(rig: RidgeRig, around: Surroundings, kitCord: KitCord, 
       ? handful(tightFrom ?? 1500)
       : Math.max(window[0], Math.min(handful(window[0] * OVER_LEAST), Math.floor(window[1])));
   const hauled = hauledTo(own, haul);
-  const result = evaluateRidge(hauled, around, units);
+  const result = evaluateRidge(hauled, around);
   const cord = findCord(kitCord.cord)!;
   const weakest = result.ledger[0]!;
   const long = result.cordNeeded.value <= kitCord.length;
-  const against = result.trunks.flatMap((t) => t.against)[0];
-  const holds = window !== null && long && cord.bears && against === undefined && weakest.judgement.ratio >= 1;
+  const [tree] = ofCode(result.findings, 'tree');
+  const holds = window !== null && long && cord.bears && tree === undefined && weakest.judgement.ratio >= 1;
   return {
     kitCord,
     holds,
@@ -71,7 +73,7 @@ export function sizeCord(rig: RidgeRig, around: Surroundings, kitCord: KitCord, 
 
   function reasonFor(): string {
     if (!cord.bears) return 'Elastic cord is never counted as strength.';
-    if (against !== undefined) return against;
+    if (tree !== undefined) return tell(treeSentence(tree.facts), units);
     if (!long)
       return `Too short: ${say(result.cordNeeded.value, 'length', units)} wanted, ${say(kitCord.length, 'length', units)} on hand.`;
     if (holdsTo === null) return `${capital(weakest.link.name)} is too weak even when hardly hauled.`;

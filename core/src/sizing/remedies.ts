@@ -1,25 +1,20 @@
 import { casesFor } from '../cases/index.js';
 import { CLOTHS, CORDS, HITCHES, HOLDS, PEGS } from '../catalogue/index.js';
 import type { Cord } from '../catalogue/index.js';
-import { TAMES, evaluatePitch, linksOf, pitchModel, ratioOf, solveCase, tieOff } from '../pitch/index.js';
-import type { Evaluated, Member, PitchRow } from '../pitch/index.js';
-import { capital, say } from '../quantity/index.js';
+import { against, ofCode } from '../findings/index.js';
+import type { FindingCode } from '../findings/index.js';
+import { evaluatePitch, linksOf, pitchModel, solveCase, tieOff } from '../pitch/index.js';
+import type { Evaluated, Member } from '../pitch/index.js';
+import { capital, say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
-import type { GuyAnchor, Judged, KitCord, KitPegs, PitchSurroundings, RidgeRig, TreeId } from '../rig/index.js';
-import {
-  PITCH_LIMITS,
-  RIDGE_LIMITS,
-  RigProblem,
-  guyTree,
-  judgedBy,
-  marginWords,
-  tiedTo,
-  treeOf,
-} from '../rig/index.js';
-import { bedHolds } from '../shelter/index.js';
-import { bedUnder } from './bed-unmet.js';
+import type { GuyAnchor, KitCord, KitPegs, PitchSurroundings, RidgeRig, Row, TreeId } from '../rig/index.js';
+import { PITCH_LIMITS, RIDGE_LIMITS, RigProblem, guyTree, ratioOf, tiedTo, treeOf } from '../rig/index.js';
+import { holds, judgeRig } from '../shelter/index.js';
+import type { RigReport } from '../shelter/index.js';
+import type { Judged } from '../strength/index.js';
+import { judgedBy } from '../strength/index.js';
+import { marginWords, sentenceOf, wordsOf } from '../words/index.js';
 import { withGuy } from './offers.js';
-import { shortfallOf } from './shortfall.js';
 
 /** A requirement that nothing in the kit meets. */
 export interface Unmet {
@@ -60,7 +55,7 @@ export function shortWords(first: Judged, said: string, units: UnitChoice, more:
   const pull = say(link.demand.value, link.demand.quantity, units);
   const would = say(wouldDo(first), link.available.quantity, units);
   const others = more === 0 ? '' : ` So ${more === 1 ? 'is one other line' : `are ${more} other lines`}.`;
-  return `${capital(link.name)} is short ${said}: ${marginWords(first, units)}. It holds ${has} and gets ${pull}; ${would} would do.${others}`;
+  return `${capital(link.name)} is short ${said}: ${tell(marginWords(first), units)}. It holds ${has} and gets ${pull}; ${would} would do.${others}`;
 }
 
 /** What a rig still lacks, weakest first, each with the smallest change that would do. */
@@ -68,7 +63,7 @@ export function unmetOf(rig: RidgeRig, around: PitchSurroundings, known: Evaluat
   const ask: Ask = { rig, around, known, units, judged: judgedBy(rig, around.required) };
   const { result } = known;
   const out: Unmet[] = [];
-  const byWords = new Map<string, { readonly rows: PitchRow[]; readonly remedy: Remedy; readonly first: Judged }>();
+  const byWords = new Map<string, { readonly rows: Row[]; readonly remedy: Remedy; readonly first: Judged }>();
   for (const row of result.rows) {
     if (ratioOf(row) >= 1) break;
     const first = row.links[0]!;
@@ -89,10 +84,10 @@ export function unmetOf(rig: RidgeRig, around: PitchSurroundings, known: Evaluat
       ...remedy,
     });
   }
-  for (const sentence of result.against)
+  for (const f of ofCode(result.findings, 'tree'))
     out.push({
       id: 'tree',
-      sentence,
+      sentence: tell(sentenceOf(f), units),
       remedy: 'Tie to another tree: no change of line mends this one.',
       rig: null,
     });
@@ -128,11 +123,32 @@ export function unmetOf(rig: RidgeRig, around: PitchSurroundings, known: Evaluat
   const pool = result.cases.find((c) => c.runsAway);
   if (pool !== undefined)
     out.push({ id: 'pond', sentence: `Rain pools on it ${pool.said} and the pool grows.`, ...drained(ask) });
-  const loose = result.cases.find((c) => c.luffing || !c.converged);
-  if (loose !== undefined)
-    out.push({ id: 'loose', sentence: `The cloth flaps ${loose.said} and finds no rest.`, remedy: TAMES, rig: null });
+  for (const f of ofCode(result.findings, 'flaps')) {
+    const { says, remedy } = wordsOf(f);
+    out.push({ id: 'loose', sentence: tell(says, units), remedy: tell(remedy!, units), rig: null });
+  }
   return out;
 }
+
+/** What no cord, peg or pull decides: told with what to do about it. */
+const OTHERWISE: ReadonlySet<FindingCode> = new Set<FindingCode>([
+  'pole-falls',
+  'no-room',
+  'comes-down',
+  'touches',
+  'drips-in',
+  'rain-reaches',
+]);
+
+/** What else keeps a sized rig from holding. */
+export const otherwise = (report: RigReport, units: UnitChoice): Unmet[] =>
+  against(report.findings).flatMap((f): Unmet[] => {
+    if (!OTHERWISE.has(f.code)) return [];
+    const { says, remedy } = wordsOf(f);
+    return [
+      { id: f.code, sentence: tell(says, units), remedy: remedy === null ? UNKNOWN : tell(remedy, units), rig: null },
+    ];
+  });
 
 /** Every guy on a tree tied so many times lower. */
 function tiedLower({ rig, known, units }: Ask, tree: TreeId, short: number): Remedy {
@@ -152,7 +168,7 @@ function tiedLower({ rig, known, units }: Ask, tree: TreeId, short: number): Rem
   return { remedy: `Tie ${heights.length === 1 ? 'it' : 'them'} at ${at} on ${name}.`, rig: next };
 }
 
-function remedyFor(ask: Ask, row: PitchRow, { link, judgement }: Judged): Remedy {
+function remedyFor(ask: Ask, row: Row, { link, judgement }: Judged): Remedy {
   const { rig, known, units } = ask;
   const { model } = known.tied;
   const m = model.members.find((x) => x.id === row.id);
@@ -241,7 +257,7 @@ function bearsAt({ around, known }: Ask, rig: RidgeRig, row: string): boolean {
 }
 
 /** Whether every link of a line that a change touches then holds. */
-function holds(
+function bears(
   { judged, known }: Ask,
   changed: Parameters<typeof linksOf>[0],
   m: Member,
@@ -258,7 +274,7 @@ function anchorRemedy(ask: Ask, m: Member): Remedy | null {
   const now = guy.anchor;
   const held = (anchor: GuyAnchor, pegs: readonly KitPegs[] = around.pegs): boolean => {
     const own: Member = { ...m, reach: { ...m.reach!, guy: { ...guy, anchor } } };
-    return holds(ask, { ...model, around: { ...around, pegs } }, own, (k) => k === 'anchor' || k === 'trunk');
+    return bears(ask, { ...model, around: { ...around, pegs } }, own, (k) => k === 'anchor' || k === 'trunk');
   };
   const taken = (anchor: GuyAnchor): RidgeRig => withGuy(rig, key.id, { anchor });
   if (now.kind === 'weight') {
@@ -320,7 +336,7 @@ function cordRemedy(ask: Ask, m: Member): Remedy | null {
     const kitCord = fresh(cord);
     const changed =
       m.role === 'ridge' || m.role === 'tie' ? { ...model, ridge: { ...model.ridge, cord, kitCord } } : model;
-    if (holds(ask, changed, { ...m, cord, kitCord }, (k) => k === 'line' || k === 'end' || k === 'grip'))
+    if (bears(ask, changed, { ...m, cord, kitCord }, (k) => k === 'line' || k === 'end' || k === 'grip'))
       return {
         remedy: `New ${cord.name}, ${say(cord.strength.typical, 'force', units)} strong, would hold.`,
         rig: null,
@@ -347,7 +363,7 @@ function gripRemedy(ask: Ask, m: Member): Remedy | null {
           h.end === m.end ? { ...h, type, cord, kitCord, wraps, crossed: false } : h,
         );
         if (
-          holds(
+          bears(
             ask,
             { ...model, hitches },
             { ...m, cord, kitCord, legs: type.legs },
@@ -396,18 +412,15 @@ export function strongestWind(
   around: PitchSurroundings,
   progress: () => boolean = () => true,
 ): number | null {
-  const bears = (beaufort: number): boolean => {
+  const holdsIn = (beaufort: number): boolean => {
     const blown = { ...rig, wind: { ...rig.wind, beaufort } };
-    const roof = evaluatePitch(blown, around, { full: true, spreads: rig.rule === 'chance', rising: false });
-    if (shortfallOf(roof.result) >= 1e-6) return false;
-    const bed = bedUnder(blown, around, roof);
-    return bed === null || bedHolds(bed);
+    return holds(judgeRig(blown, around, { full: true, spreads: rig.rule === 'chance', rising: false }).report);
   };
   let [low, high]: [number | null, number] = [null, RIDGE_LIMITS.beaufort.max + 1];
   while (high - (low ?? -1) > 1) {
     if (!progress()) return low;
     const middle: number = low === null ? Math.floor(high / 2) : Math.floor((low + high) / 2);
-    if (bears(middle)) low = middle;
+    if (holdsIn(middle)) low = middle;
     else high = middle;
   }
   return low;

@@ -1,5 +1,7 @@
-import { allSolved, ratioOf } from '../pitch/index.js';
+import { ofCode } from '../findings/index.js';
+import { allSolved } from '../pitch/index.js';
 import type { PitchResult } from '../pitch/index.js';
+import { ratioOf } from '../rig/index.js';
 
 /** How far a judged rig is from all that is asked, in e-folds of what is missing; 0 where everything holds. */
 export function shortfallOf(result: PitchResult): number {
@@ -11,7 +13,7 @@ export function shortfallOf(result: PitchResult): number {
   for (const c of result.cords) missing(c.wanted, c.have);
   for (const p of result.pegs) missing(p.wanted, p.have);
   if (result.sag !== null) missing(result.sag, result.sagLimit);
-  if (result.against.length > 0) sum += 10;
+  if (ofCode(result.findings, 'tree').length > 0) sum += 10;
   for (const c of result.cases) sum += c.runsAway ? 1 : 0;
   if (!allSolved(result)) sum += 0.5;
   return sum;

@@ -4,14 +4,14 @@ import type { Evaluated, PitchResult } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import type { PitchSurroundings, RidgeRig } from '../rig/index.js';
 import { hauledTo } from '../rig/index.js';
-import { bedHolds } from '../shelter/index.js';
+import { holds as rigHolds, reportOf } from '../shelter/index.js';
 import { bedUnder, bedUnmet } from './bed-unmet.js';
 import type { SizeChange } from './changes.js';
 import { changesOf } from './changes.js';
 import type { Bill, SizeAim } from './offers.js';
 import { WORTH, chooseAll } from './offers.js';
 import type { Unmet } from './remedies.js';
-import { unmetOf } from './remedies.js';
+import { otherwise, unmetOf } from './remedies.js';
 import { shortfallOf } from './shortfall.js';
 
 /** A whole rig sized from the kit. */
@@ -200,10 +200,12 @@ export function sizeRig(
   }
   progress(1);
   const bed = bedUnder(best.rig, around, best.known);
-  const met = holds(best) && (bed === null || bedHolds(bed));
+  const report = reportOf(best.rig, true, { line: null, roof: best.known.result, bed });
+  const met = rigHolds(report);
   // a trunk that bears the bed as well is short or not by what both come to
   const both = new Set(bed?.rows.map((r) => r.id));
-  const unmet = met ? [] : unmetOf(best.rig, around, best.known, units).filter((u) => !both.has(u.id));
+  const ofRoof = unmetOf(best.rig, around, best.known, units).filter((u) => !both.has(u.id));
+  const ofBed = bed === null ? [] : bedUnmet(best.rig, around, best.known, bed, units);
   return {
     aim,
     met,
@@ -211,7 +213,7 @@ export function sizeRig(
     before: billOf(base.known.result, around),
     after: billOf(best.known.result, around),
     changes: changesOf(base, best, around, aim, units),
-    unmet: bed === null || met ? unmet : [...bedUnmet(best.rig, around, best.known, bed, units), ...unmet],
+    unmet: met ? [] : [...ofBed, ...ofRoof, ...otherwise(report, units)],
     proven,
     solves,
   };

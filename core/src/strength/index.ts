@@ -3,3 +3,4 @@ export * from './rules.js';
 export * from './link.js';
 export * from './cord.js';
 export * from './document.js';
+export * from './judged.js';

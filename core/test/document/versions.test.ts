@@ -85,7 +85,7 @@ describe('a rig of before its roof on a bare line was things hung', () => {
     expect(lost).toEqual([expect.stringMatching(/two things hung now/)]);
   });
   test('pulls as it did: what the version before made of it, case by case', () => {
-    const r = evaluateRidge(rig, around, { length: 'm', force: 'N' });
+    const r = evaluateRidge(rig, around);
     const was: Readonly<Record<string, readonly [tension: number, sag: number]>> = {
       pitched: [281.64907433481613, 0.04693304630923788],
       settled: [259.5189690460407, 0.050942293058508316],

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { compareRigs, evaluatePitch, ratioOf } from '../../src/pitch/index.js';
+import { compareRigs, evaluatePitch } from '../../src/pitch/index.js';
+import { ratioOf } from '../../src/rig/index.js';
 import type { RidgeRig } from '../../src/rig/index.js';
 import { aroundOf, rigOf, squareRoof } from './helper.js';
 

@@ -2,11 +2,11 @@ import { describe, expect, test } from '@jest/globals';
 import validator from 'gltf-validator';
 import { rigGltf, rigSvg } from '../../src/formats/index.js';
 import { bedProblems, freshBed, rehung, strapsFor } from '../../src/rig/index.js';
-import { evaluateShelter } from '../../src/shelter/index.js';
+import { judgedWhole } from '../said.js';
 import { ONE_TREE, UNDER_FLY, UNITS, bedded, demo, namedWind } from './helper.js';
 
 const fly = demo(UNDER_FLY);
-const { roof, bed } = evaluateShelter(fly.rig, fly.around, UNITS, { full: false });
+const { tied: roof, bed } = judgedWhole(fly.rig, fly.around, { full: false });
 const lying = bed!.shapes.find((s) => s.caseId === 'lying')!;
 
 describe('a bed in drawings and scenes', () => {
@@ -34,12 +34,9 @@ describe('a bed on other trunks', () => {
     for (const tape of [3.9, 4.6, 5.4, 6.3]) {
       const moved = rehung({ ...fly.rig, span: { ...fly.rig.span, tape } }, fly.around);
       expect(bedProblems(moved, fly.around)).toEqual([]);
-      const angle = evaluateShelter(
-        { ...moved, pitch: { ...moved.pitch!, form: 'gable', middle: tape / 2 } },
-        fly.around,
-        UNITS,
-        { full: false },
-      ).bed!.lying.angles[0].value;
+      const angle = judgedWhole({ ...moved, pitch: { ...moved.pitch!, form: 'gable', middle: tape / 2 } }, fly.around, {
+        full: false,
+      }).bed!.lying.angles[0].value;
       expect(angle).toBeGreaterThan(0.3);
       expect(angle).toBeLessThan(0.9);
     }
@@ -57,7 +54,7 @@ describe('a bed on other trunks', () => {
 describe('a cord that holds one side open', () => {
   const aside = { cord: 'guy', side: 'left' as const, out: 1.2, haul: 25, pegs: 'cut' };
   test('pulls the bed to its side with about what it was hauled with, and stands in the ledger', () => {
-    const open = evaluateShelter(bedded(fly.rig, { aside }), fly.around, UNITS, {
+    const open = judgedWhole(bedded(fly.rig, { aside }), fly.around, {
       full: true,
       spreads: false,
       ...namedWind(fly.rig),
@@ -68,7 +65,7 @@ describe('a cord that holds one side open', () => {
     expect(row.links.map((l) => l.link.id).sort()).toEqual(['aside:anchor', 'aside:end']);
     const middle = open.shapes.find((s) => s.caseId === 'lying')!.line[12]!;
     expect(middle[1]).toBeGreaterThan(0.005);
-    const other = evaluateShelter(bedded(fly.rig, { aside: { ...aside, side: 'right' } }), fly.around, UNITS, {
+    const other = judgedWhole(bedded(fly.rig, { aside: { ...aside, side: 'right' } }), fly.around, {
       full: false,
     }).bed!;
     expect(other.shapes.find((s) => s.caseId === 'lying')!.line[12]![1]).toBeCloseTo(-middle[1], 3);
@@ -84,5 +81,5 @@ test('the numbers of the roof over it carry their workings', () => {
   expect(figures.dryInRain.value).toBe(dryInRain);
   expect(figures.gap!.source!.text).toMatch(/roof in its case “lain”/);
   const one = demo(ONE_TREE);
-  expect(evaluateShelter(one.rig, one.around, UNITS, { full: false }).bed!.over).toBeNull();
+  expect(judgedWhole(one.rig, one.around, { full: false }).bed!.over).toBeNull();
 });

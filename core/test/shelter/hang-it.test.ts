@@ -5,7 +5,8 @@ import type { RidgeRig } from '../../src/rig/index.js';
 import {
   bedModel,
   evaluateBed,
-  evaluateShelter,
+  holds,
+  judgeRig,
   groundedIn,
   headEndUp,
   heightsFor,
@@ -157,19 +158,19 @@ describe('bed, straps and ridge in one proposal', () => {
   test('where it hangs right by itself nothing else is moved, and the whole is judged', () => {
     const { whole, offers } = proposeHang(fly.rig, fly.around, UNITS);
     expect(whole).toMatchObject({ ridgeBy: 0, turned: null, straps: null, steeper: 0, higher: 0, forbids: [] });
-    expect(whole!.verdict.holds).toBe(true);
+    expect(holds(whole!.report)).toBe(true);
     expect(whole!.offer.ends).toEqual(offers[0]!.ends);
   });
   test('under a ridge too low the ridge goes up, so that what is proposed touches nothing in any wind', () => {
     const low = ridgeAt(fly.rig, 1.55);
-    const before = evaluateShelter(low, fly.around, UNITS, { full: true, spreads: false });
+    const before = judgeRig(low, fly.around, { full: true, spreads: false }).report;
     expect(tooNear(before.bed!.over!).length).toBeGreaterThan(0);
     const { whole } = proposeHang(low, fly.around, UNITS);
     expect(whole!.ridgeBy).toBeGreaterThan(0);
     expect(whole!.forbids).not.toContain('touches');
-    const after = evaluateShelter(whole!.rig, fly.around, UNITS, { full: true, spreads: false });
+    const after = judgeRig(whole!.rig, fly.around, { full: true, spreads: false }).report;
     expect(tooNear(after.bed!.over!)).toEqual([]);
-    expect(after.verdict.sentence).toBe(whole!.verdict.sentence);
+    expect(after.findings.map((f) => f.code)).toEqual(whole!.report.findings.map((f) => f.code));
     for (const t of whole!.rig.trunks) expect(t.tieHeight).toBeLessThanOrEqual(fly.around.body.reach + 1e-6);
   });
   test('wished so low that dropping in would meet the ground, it is hung higher and says by how much', () => {

@@ -3,13 +3,19 @@ import { levelOn, momentOn } from '../../src/anchor/index.js';
 import { evaluatePitch, pullsOn } from '../../src/pitch/index.js';
 import { unmetOf } from '../../src/sizing/remedies.js';
 import type { Guy, GuyAnchor, PitchSurroundings, RidgeRig, TreeId } from '../../src/rig/index.js';
-import { rigProblems, treeAt, treeOf, treesOf, trunksUsed } from '../../src/rig/index.js';
-import { evaluateShelter, rowsTogether } from '../../src/shelter/index.js';
-import type { Shelter } from '../../src/shelter/index.js';
+import { rigProblems, rowsTogether, treeAt, treeOf, treesOf, trunksUsed } from '../../src/rig/index.js';
+import { judgeRig } from '../../src/shelter/index.js';
+import type { BedResult } from '../../src/shelter/index.js';
+import type { Evaluated } from '../../src/pitch/index.js';
 import { ONE_TREE, UNDER_FLY, UNITS, demo, ended, namedWind } from './helper.js';
 
-const judged = (rig: RidgeRig, around: PitchSurroundings): Shelter =>
-  evaluateShelter(rig, around, UNITS, { full: true, spreads: false, ...namedWind(rig) });
+const judged = (
+  rig: RidgeRig,
+  around: PitchSurroundings,
+): { readonly roof: Evaluated | null; readonly bed: BedResult | null } => {
+  const { roof, report } = judgeRig(rig, around, { full: true, spreads: false, ...namedWind(rig) });
+  return { roof, bed: report.bed };
+};
 const tied = (tree: TreeId, height = 0.4): GuyAnchor => ({ kind: 'tree', tree, height });
 const guyed = (rig: RidgeRig, own: Readonly<Record<string, Partial<Guy>>>): RidgeRig => ({
   ...rig,
@@ -186,7 +192,9 @@ describe('back-stays on a tree of the rig', () => {
   });
   test('a sign on that tree rules it out', () => {
     const rotten: RidgeRig = { ...rig, trunks: [rig.trunks[0], { ...rig.trunks[1], signs: ['fungus'] }] };
-    expect(judged(rotten, one.around).bed!.refusals.join(' ')).toMatch(/The far willow is ruled out/);
+    expect(judged(rotten, one.around).bed!.findings.map((f) => (f.code === 'tree' ? f.facts.tree : ''))).toContain(
+      'the far willow',
+    );
   });
 });
 

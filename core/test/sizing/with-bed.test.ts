@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
-import { evaluatePitch, ratioOf } from '../../src/pitch/index.js';
+import { evaluatePitch } from '../../src/pitch/index.js';
 import type { Evaluated } from '../../src/pitch/index.js';
 import { bedHolds, hangIt, tooNear } from '../../src/shelter/index.js';
 import type { BedResult } from '../../src/shelter/index.js';
 import { bedUnder, bedUnmet } from '../../src/sizing/bed-unmet.js';
 import { sizeRig, strongestWind } from '../../src/sizing/index.js';
-import { rigProblems } from '../../src/rig/index.js';
+import { ratioOf, rigProblems } from '../../src/rig/index.js';
 import type { Bed, RidgeRig, Trunk } from '../../src/rig/index.js';
 import { UNDER_FLY, UNITS, bedded, demo, ended } from '../shelter/helper.js';
 
@@ -41,7 +41,8 @@ describe('a rig with a bed, sized', () => {
     const flat = hung(rig, { mass: 80, drop: 0.1 }, { angle: 0.3, height: 0.5 });
     const { met, unmet } = sized(flat);
     expect(met).toBe(false);
-    expect(unmet).toHaveLength(1);
+    // hung so flat it comes near the cloth as well: the verdict says so, and so does sizing
+    expect(unmet.map((u) => u.id)).toEqual(['trunk1', 'touches']);
     expect(unmet[0]!.remedy).toMatch(/^Hung deeper it bears it: straps \d/);
     const { bed } = under(unmet[0]!.rig!);
     expect(bedHolds(bed)).toBe(true);

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { evaluatePitch, pitchVerdict } from '../../src/pitch/index.js';
+import { evaluatePitch } from '../../src/pitch/index.js';
+import { roofSaid } from '../said.js';
 import type { PitchResult } from '../../src/pitch/index.js';
 import { demo } from '../shelter/helper.js';
 
-const UNITS = { length: 'm', force: 'N' } as const;
 /** Least that any place that the wind pulls on has left, over every bearing and law. */
 const least = (r: PitchResult): number => Math.min(...r.rose.map((x) => x.left));
 const judged = (name: string, speed?: number): PitchResult => {
@@ -36,7 +36,7 @@ describe('what another bearing would do', () => {
   test('is told where it is much, from the solved bearings themselves', () => {
     const { rig, around } = demo('fire-side-lean-to');
     const r = judged('fire-side-lean-to');
-    const { detail } = pitchVerdict(rig, r, around.body, UNITS);
+    const { detail } = roofSaid(rig, r, around.body);
     const said =
       /named, from the (\S+), it holds (\d\.\d) times the pull; turned by (\d+)° (\S+) it would hold (\d\.\d)/.exec(
         detail,

@@ -13,11 +13,11 @@ interface Props extends Omit<SceneProps, 'view'> {
 
 /** One scene seen three ways: from the side, from above, in depth. */
 export function RigScene({ view, onView, ...props }: Props): ReactElement {
-  const { judgement } = props;
+  const { report } = props;
   return (
     <div className={props.stale === true ? 'rig-scene scene-stale' : 'rig-scene'}>
-      {view === 'depth' && judgement !== null ? (
-        <DepthScene {...props} result={judgement.pitch} onFlat={() => onView('side')} />
+      {view === 'depth' && report !== null ? (
+        <DepthScene {...props} result={report.roof} onFlat={() => onView('side')} />
       ) : (
         <FlatScene {...props} view={view === 'depth' ? 'side' : view} />
       )}

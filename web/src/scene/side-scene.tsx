@@ -3,7 +3,7 @@ import { say, sayHeight, saySmall } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { hitched, measuredSpan } from '@rough-bight/core/rig';
 import type { KitStraps } from '@rough-bight/core/bed';
-import { ratioOf } from '@rough-bight/core/pitch';
+import { ratioOf } from '@rough-bight/core/rig';
 import type { KitCord, RidgeRig, Shape } from '@rough-bight/core/rig';
 import type { BedShape } from '@rough-bight/core/shelter';
 import { useMemo, useState } from 'react';
@@ -11,7 +11,7 @@ import type { KeyboardEvent, ReactElement } from 'react';
 import { FigureValue } from '../parts/figure.js';
 import { HitchMark, HungMark, TrunkMark } from '../parts/marks.js';
 import { useUnits } from '../parts/units.js';
-import type { Judgement } from '../workers/rig.worker.js';
+import type { LineReport } from '../workers/report.js';
 import { BedMark } from './bed-mark.js';
 import { isBedGrip, loopStep, movedBed } from './bed-moves.js';
 import type { BedGrip } from './bed-moves.js';
@@ -24,7 +24,7 @@ import { useSize } from './use-size.js';
 
 interface Props {
   readonly rig: RidgeRig;
-  readonly judgement: Judgement | null;
+  readonly report: LineReport | null;
   readonly kit: readonly KitCord[];
   readonly body: BodyMeasures;
   readonly moving: boolean;
@@ -64,7 +64,7 @@ const ROOM_FOR_NAMES = 48;
 
 /** The rig from the side, to scale, with everything that can be moved. */
 export function SideScene(props: Props): ReactElement {
-  const { rig, judgement, kit, body, moving, onMove, onMoveEnd, onNudge, bed, straps } = props;
+  const { rig, report, kit, body, moving, onMove, onMoveEnd, onNudge, bed, straps } = props;
   const units = useUnits();
   const [box, size] = useSize(740, 500);
 
@@ -79,7 +79,7 @@ export function SideScene(props: Props): ReactElement {
   const base = moving && held !== null ? held : fitted;
 
   const around = useMemo(() => ({ kit, body }), [kit, body]);
-  const sagNow = judgement?.result.sag.value ?? 0.1;
+  const sagNow = report?.line.sag.value ?? 0.1;
   /** The span before the first trunk was taken, for it stays under the hand as the rest moves away. */
   const [before, setBefore] = useState<number | null>(null);
   const shift = moving && before !== null ? (before - span) * base.scale : 0;
@@ -98,9 +98,9 @@ export function SideScene(props: Props): ReactElement {
   };
 
   /** The rig the shapes were computed for, which may be a moment behind the hand. */
-  const solved = judgement?.rig ?? rig;
-  const pitched = judgement?.result.shapes.find((s) => s.caseId === 'pitched');
-  const wet = judgement?.result.shapes.find((s) => s.caseId === 'wet');
+  const solved = report?.rig ?? rig;
+  const pitched = report?.line.shapes.find((s) => s.caseId === 'pitched');
+  const wet = report?.line.shapes.find((s) => s.caseId === 'wet');
   const handle = (
     grip: Grip | BedGrip,
     x: number,
@@ -181,7 +181,7 @@ export function SideScene(props: Props): ReactElement {
             project={(p) => [toX(view, p[0]), toY(view, p[2])]}
             scale={view.scale}
             above={false}
-            bad={new Set(judgement?.bed?.rows.filter((row) => ratioOf(row) < 1).map((row) => row.id))}
+            bad={new Set(report?.bed?.rows.filter((row) => ratioOf(row) < 1).map((row) => row.id))}
             chosen={null}
             units={units}
           />
@@ -349,18 +349,18 @@ export function SideScene(props: Props): ReactElement {
             );
           })}
       </svg>
-      {judgement !== null && (
+      {report !== null && (
         <>
           <div className="scene-span" style={{ left: (x0 + x1) / 2, top: size[1] - 24 }}>
-            span <FigureValue figure={judgement.result.span} band />
+            span <FigureValue figure={report.line.span} band />
             {rig.span.how === 'paces' && (
               <span className="quiet"> {Number(rig.span.paces.toFixed(1))} of my paces</span>
             )}
           </div>
           {([0, 1] as const).map((i) => {
-            const f = judgement.result.trunks[i];
+            const f = report.line.trunks[i];
             // a trunk that bears the bed as well is told with both
-            const under = judgement.bed?.trunks.find((t) => t.id === `trunk${i}`)?.worst;
+            const under = report.bed?.trunks.find((t) => t.id === `trunk${i}`)?.worst;
             return (
               <div
                 key={i}
@@ -391,7 +391,7 @@ export function SideScene(props: Props): ReactElement {
           })}
         </>
       )}
-      {judgement !== null && (
+      {report !== null && (
         <p className="scene-key">
           <span className="key-line" /> as pitched <span className="key-wet" /> wet night
         </p>

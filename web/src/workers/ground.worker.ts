@@ -28,6 +28,7 @@ import type {
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { KitCord } from '@rough-bight/core/rig';
 import { expose } from 'comlink';
+import type { Answer } from './answer.js';
 
 export interface GroundQuestion {
   readonly place: Place;
@@ -66,9 +67,7 @@ export interface GroundJudgement {
   readonly offDrawing: number;
 }
 
-export type GroundAnswer =
-  | { readonly ok: true; readonly value: GroundJudgement }
-  | { readonly ok: false; readonly field: string; readonly message: string };
+export type GroundAnswer = Answer<GroundJudgement>;
 
 /** A span's breakdown, and where a fire could be. */
 export interface Explained {

@@ -1,42 +1,31 @@
 import type { Remote } from 'comlink';
-import { proxy, wrap } from 'comlink';
+import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type { RidgeRig, TradeoffPoint, Verdict } from '@rough-bight/core/rig';
-import type { HangAnswer, HangTogether, RoofAdvice } from '@rough-bight/core/shelter';
+import { phrase } from '@rough-bight/core/quantity';
+import type { RidgeRig, TradeoffPoint } from '@rough-bight/core/rig';
+import type { HangAnswer, HangTogether, RigReport, RoofAdvice } from '@rough-bight/core/shelter';
 import type { Advice, SizeAim, SizedCord, SizedRig } from '@rough-bight/core/sizing';
-import type { Answer, Judgement, PitchJudgement, PitchQuestion, Question, RigService } from './rig.worker.js';
+import type { Verdict } from '@rough-bight/core/words';
+import type { Answer } from './answer.js';
+import { InTurn, Newest } from './newest.js';
+import type { Question, RigQuestion, RigService } from './rig.worker.js';
+import { Kept, failure, inOwnThread } from './thread.js';
 
-function startWorker(): { readonly worker: Worker; readonly service: Remote<RigService> } {
-  const worker = new Worker(new URL('./rig.worker.ts', import.meta.url), { type: 'module' });
-  return { worker, service: wrap<RigService>(worker) };
-}
-
-let shared: ReturnType<typeof startWorker> | undefined;
+const starts = (): Worker => new Worker(new URL('./rig.worker.ts', import.meta.url), { type: 'module' });
 /** The worker that answers while the hand moves. */
-function judgeWorker(): Remote<RigService> {
-  shared ??= startWorker();
-  return shared.service;
-}
-
+const quick = new Kept<RigService>(starts);
 /** The worker that judges in full when the hand rests: stopped where the rig has changed meanwhile, so that no hand waits for it. */
-let thorough: ReturnType<typeof startWorker> | undefined;
-function stopThorough(): void {
-  thorough?.worker.terminate();
-  thorough = undefined;
-}
+const thorough = new Kept<RigService>(starts);
+/** The worker of lists of verdicts: not the one that follows a hand, which must not wait for a list. */
+const teller = new Kept<RigService>(starts);
 
-export interface Judged<J> {
+export interface JudgedRig {
   /** The last rig that could be judged, even while a newer one cannot. */
-  readonly judgement: J | null;
-  /** Why the newest cannot be: nothing of the older judgement is true of it then. */
+  readonly report: RigReport | null;
+  /** Why the newest cannot be: nothing of the older report is true of it then. */
   readonly problem: { readonly field: string; readonly message: string } | null;
+  /** What would help a line that has no roof. */
   readonly advice: readonly Advice[];
-}
-
-/** How one sort of rig is asked about: quickly while the hand moves, in full when it rests, and for advice. */
-interface Asking<Q, J> {
-  readonly judge: (service: Remote<RigService>, question: Q, full: boolean) => Promise<Answer<J>>;
-  readonly advise: (service: Remote<RigService>, question: Q) => Promise<readonly Advice[]>;
 }
 
 /** Shows what a hand causes with the hand's own next move: one picture painted for both. */
@@ -59,166 +48,89 @@ class NextFrame<S> {
   }
 }
 
-const nothing = (): void => undefined;
-
-/**
- * Judges the newest rig, never queueing: while one is being judged, only the newest of those that follow
- * waits. Spreads and advice are left out while the hand moves, and follow when it rests.
- */
-function useJudged<Q, J>(question: Q | null, moving: boolean, asking: Asking<Q, J>): Judged<J> {
-  const [state, setState] = useState<Judged<J>>({ judgement: null, problem: null, advice: [] });
-  const busy = useRef(false);
-  const waiting = useRef<{ question: Q; moving: boolean } | null>(null);
-  /** Tells a full judgement under way that a newer rig waits. */
-  const superseded = useRef(nothing);
-  const [show] = useState(() => new NextFrame<Judged<J>>(setState));
-  useEffect(() => {
-    if (question === null) return;
-    waiting.current = { question, moving };
-    superseded.current();
-    if (busy.current) return;
-    busy.current = true;
-    void (async () => {
-      try {
-        for (let next = waiting.current; next !== null; next = waiting.current) {
-          waiting.current = null;
-          const service = judgeWorker();
-          const fast = await asking.judge(service, next.question, false);
-          show.put(next.moving, (before) =>
-            fast.ok ? { ...before, judgement: fast.value, problem: null } : { ...before, problem: fast, advice: [] },
-          );
-          if (next.moving || waiting.current !== null || !fast.ok) continue;
-          const full = await Promise.race([
-            asking.judge((thorough ??= startWorker()).service, next.question, true),
-            new Promise<null>((stopped) => (superseded.current = () => stopped(null))),
-          ]);
-          superseded.current = nothing;
-          if (full === null) stopThorough();
-          if (full === null || waiting.current !== null) continue;
-          setState((before) =>
-            full.ok ? { ...before, judgement: full.value, problem: null } : { ...before, problem: full, advice: [] },
-          );
-          const advice = await asking.advise(service, next.question);
-          if (waiting.current === null) setState((before) => ({ ...before, advice }));
-        }
-      } catch (error) {
-        setState((before) => ({
-          ...before,
-          problem: { field: '', message: `The computation failed: ${String(error)}. Undo the last change.` },
-        }));
-      } finally {
-        busy.current = false;
-      }
-    })();
-  }, [question, moving, asking, show]);
+/** A rig judged as it changes: quickly while the hand moves, in full and with advice when it rests. */
+export function useJudge(question: RigQuestion, moving: boolean): JudgedRig {
+  const [state, setState] = useState<JudgedRig>({ report: null, problem: null, advice: [] });
+  const [newest] = useState(() => {
+    const show = new NextFrame<JudgedRig>(setState);
+    const shown = (answer: Answer<RigReport>) => (before: JudgedRig) =>
+      answer.ok ? { ...before, report: answer.value, problem: null } : { ...before, problem: answer, advice: [] };
+    return new Newest<{ readonly question: RigQuestion; readonly moving: boolean }>(
+      async ({ question: q, moving: following }, run) => {
+        const fast = (await quick.service.judge(q, false)) as Answer<RigReport>;
+        show.put(following, shown(fast));
+        if (following || run.stale() || !fast.ok) return;
+        const full = await run.unlessNewer(thorough.service.judge(q, true) as Promise<Answer<RigReport>>);
+        if (full === null) thorough.stop();
+        if (full === null || run.stale()) return;
+        setState(shown(full));
+        const advice = q.rig.pitch === undefined ? await quick.service.advise(q) : null;
+        if (!run.stale()) setState((before) => ({ ...before, advice: advice?.ok === true ? advice.value : [] }));
+      },
+      (error) => setState((before) => ({ ...before, problem: failure(error, 'Undo the last change.') })),
+    );
+  });
+  useEffect(() => newest.ask({ question, moving }), [newest, question, moving]);
   return state;
 }
 
-const RIDGE: Asking<PitchQuestion, Judgement> = {
-  judge: (service, question, full) => service.judge(question, full) as Promise<Answer<Judgement>>,
-  advise: async (service, question) => {
-    const advice = await service.advise(question);
-    return advice.ok ? advice.value : [];
+const verdicts = new InTurn<RigQuestion, Verdict>(
+  async (question) => {
+    const answer = (await teller.service.verdict(question)) as Answer<Verdict>;
+    return answer.ok ? answer.value : { holds: false, sentence: phrase`${answer.message}`, detail: phrase`` };
   },
-};
-const PITCH: Asking<PitchQuestion, PitchJudgement> = {
-  judge: (service, question, full) => service.judgePitch(question, full) as Promise<Answer<PitchJudgement>>,
-  advise: () => Promise.resolve([]),
-};
-/** A ridgeline judged as it changes. */
-export const useJudge = (question: PitchQuestion | null, moving: boolean): Judged<Judgement> =>
-  useJudged(question, moving, RIDGE);
-/** A pitched rig judged as it changes. */
-export const usePitch = (question: PitchQuestion | null, moving: boolean): Judged<PitchJudgement> =>
-  useJudged(question, moving, PITCH);
-
-/** Verdicts asked for and not yet given, in order; the first is being worked out. */
-const asked: { readonly question: PitchQuestion; readonly done: (verdict: Verdict) => void }[] = [];
-/** Their worker: not the one that follows a hand, which must not wait for a list. */
-let teller: ReturnType<typeof startWorker> | undefined;
-
-function tellNext(): void {
-  const next = asked[0];
-  if (next === undefined) return;
-  teller ??= startWorker();
-  void teller.service.verdict(next.question).then((answer) => {
-    if (asked[0] !== next) return;
-    next.done(answer.ok ? answer.value : { holds: false, sentence: answer.message, detail: '' });
-    asked.shift();
-    tellNext();
-  });
-}
+  () => teller.stop(),
+);
 
 /** What a rig comes to, in a sentence; null until it is known. */
-export function useVerdict(question: PitchQuestion): Verdict | null {
+export function useVerdict(question: RigQuestion): Verdict | null {
   const [verdict, setVerdict] = useState<Verdict | null>(null);
-  useEffect(() => {
-    const own = { question, done: setVerdict };
-    asked.push(own);
-    if (asked[0] === own) tellNext();
-    return () => {
-      const at = asked.indexOf(own);
-      if (at < 0) return;
-      asked.splice(at, 1);
-      // what is being worked out is of no use any more
-      if (at === 0) {
-        teller?.worker.terminate();
-        teller = undefined;
-        tellNext();
-      }
-    };
-  }, [question]);
+  useEffect(() => verdicts.ask(question, setVerdict), [question]);
   return verdict;
 }
 
-/** Another rig judged in full, to stand beside this one; no result where it cannot be. */
+/** Long work on a rig in a worker of its own; returns what cancels it. */
+const onRig = <T>(
+  work: (service: Remote<RigService>) => Promise<Answer<T>>,
+  done: (answer: Answer<T>) => void,
+): (() => void) => inOwnThread<RigService, T>(starts, work, done);
+
+/** What long work found of the question that is asked now; null until it is known, and where nothing is asked. */
+function useFound<Q, T>(
+  question: Q | null,
+  work: (service: Remote<RigService>, question: Q) => Promise<Answer<T>>,
+): Answer<T> | null {
+  const [found, setFound] = useState<{ readonly question: Q; readonly answer: Answer<T> } | null>(null);
+  const asking = useRef(work);
+  useEffect(() => {
+    if (question === null) return undefined;
+    return onRig(
+      (service) => asking.current(service, question),
+      (answer) => setFound({ question, answer }),
+    );
+  }, [question]);
+  return found !== null && found.question === question ? found.answer : null;
+}
+
+/** Another rig judged in full, to stand beside this one; no report where it cannot be. */
 export interface Other {
   readonly rig: RidgeRig;
-  readonly judgement: PitchJudgement | null;
+  readonly report: RigReport | null;
   readonly problem: string;
 }
 
 /** Another rig judged in a worker of its own; null until it is known, and where none is asked for. */
-export function useOther(question: PitchQuestion | null): Other | null {
-  const [other, setOther] = useState<Other | null>(null);
-  useEffect(() => {
-    if (question === null) return undefined;
-    return ownWorker(
-      async (service) => (await service.judgePitch(question, true)) as Answer<PitchJudgement>,
-      (answer) =>
-        setOther({
-          rig: question.rig,
-          judgement: answer.ok ? answer.value : null,
-          problem: answer.ok ? '' : answer.message,
-        }),
-    );
-  }, [question]);
-  return question !== null && other?.rig === question.rig ? other : null;
+export function useOther(question: RigQuestion | null): Other | null {
+  const found = useFound(question, async (s, q: RigQuestion) => (await s.judge(q, true)) as Answer<RigReport>);
+  if (found === null || question === null) return null;
+  const { rig } = question;
+  return found.ok ? { rig, report: found.value, problem: '' } : { rig, report: null, problem: found.message };
 }
 
-/** Runs long work in a worker of its own that can be stopped. */
-function ownWorker<T>(
-  work: (service: Remote<RigService>) => Promise<Answer<T>>,
-  done: (answer: Answer<T>) => void,
-): () => void {
-  const { worker, service } = startWorker();
-  let open = true;
-  const stop = (): void => {
-    open = false;
-    worker.terminate();
-  };
-  const failed = (error: unknown): Answer<T> => ({
-    ok: false,
-    field: '',
-    message: `The computation failed: ${String(error)}. Nothing was changed.`,
-  });
-  void work(service)
-    .catch(failed)
-    .then((answer) => {
-      if (open) done(answer);
-      stop();
-    });
-  return stop;
+/** What to change about the roof over the bed; null until it is known. */
+export function useRoofAdvice(question: RigQuestion | null): readonly RoofAdvice[] | null {
+  const found = useFound(question, async (s, q: RigQuestion) => (await s.roofAdvice(q)) as Answer<RoofAdvice[]>);
+  return found === null ? null : found.ok ? found.value : [];
 }
 
 /**
@@ -226,12 +138,12 @@ function ownWorker<T>(
  * @param straps told first, at once: the ways of setting the straps alone
  */
 export function startHanging(
-  question: PitchQuestion,
+  question: RigQuestion,
   straps: (answer: Answer<HangAnswer>) => void,
   done: (answer: Answer<HangTogether>) => void,
 ): () => void {
   let open = true;
-  const stop = ownWorker(async (service) => {
+  const stop = onRig(async (service) => {
     const alone = (await service.hangIt(question)) as Answer<HangAnswer>;
     if (open) straps(alone);
     return (await service.proposeHang(question)) as Answer<HangTogether>;
@@ -242,54 +154,32 @@ export function startHanging(
   };
 }
 
-/** What to change about the roof over the bed; null until it is known. */
-export function useRoofAdvice(question: PitchQuestion | null): readonly RoofAdvice[] | null {
-  const [known, setKnown] = useState<{
-    readonly question: PitchQuestion;
-    readonly advice: readonly RoofAdvice[];
-  } | null>(null);
-  useEffect(() => {
-    if (question === null) return undefined;
-    return ownWorker(
-      async (service) => (await service.roofAdvice(question)) as Answer<RoofAdvice[]>,
-      (answer) => setKnown({ question, advice: answer.ok ? answer.value : [] }),
-    );
-  }, [question]);
-  return known !== null && known.question === question ? known.advice : null;
-}
-
 /** Sizes the kit; returns what cancels it. */
-export function startSizing(
+export const startSizing = (
   question: Question,
   progress: (done: number) => void,
   done: (answer: Answer<SizedCord[]>) => void,
-): () => void {
-  return ownWorker(async (service) => (await service.size(question, proxy(progress))) as Answer<SizedCord[]>, done);
-}
+): (() => void) =>
+  onRig(async (service) => (await service.size(question, proxy(progress))) as Answer<SizedCord[]>, done);
 
 /** Sizes a whole pitched rig from the kit; returns what cancels it. */
-export function startSizingRig(
-  question: PitchQuestion,
+export const startSizingRig = (
+  question: RigQuestion,
   aim: SizeAim,
   progress: (done: number) => void,
   done: (answer: Answer<SizedRig>) => void,
-): () => void {
-  return ownWorker(
-    async (service) => (await service.sizeRig(question, aim, proxy(progress))) as Answer<SizedRig>,
-    done,
-  );
-}
+): (() => void) =>
+  onRig(async (service) => (await service.sizeRig(question, aim, proxy(progress))) as Answer<SizedRig>, done);
 
 /** The strongest wind a rig bears, Beaufort; null where none. Returns what cancels it. */
-export function startStrongestWind(question: PitchQuestion, done: (answer: Answer<number | null>) => void): () => void {
-  return ownWorker(async (service) => (await service.strongestWind(question)) as Answer<number | null>, done);
-}
+export const startStrongestWind = (
+  question: RigQuestion,
+  done: (answer: Answer<number | null>) => void,
+): (() => void) => onRig(async (service) => (await service.strongestWind(question)) as Answer<number | null>, done);
 
 /** Tension against sag; returns what cancels it. */
-export function startTradeoff(
+export const startTradeoff = (
   question: Question,
   count: number,
   done: (answer: Answer<TradeoffPoint[]>) => void,
-): () => void {
-  return ownWorker(async (service) => (await service.tradeoff(question, count)) as Answer<TradeoffPoint[]>, done);
-}
+): (() => void) => onRig(async (service) => (await service.tradeoff(question, count)) as Answer<TradeoffPoint[]>, done);

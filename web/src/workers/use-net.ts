@@ -1,8 +1,11 @@
-import type { Remote } from 'comlink';
-import { proxy, wrap } from 'comlink';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { proxy } from 'comlink';
+import { useCallback, useEffect, useState } from 'react';
 import type { Net, NetNumbers } from '@rough-bight/core/net';
 import type { NetService } from './net.worker.js';
+import { Newest } from './newest.js';
+import { Kept, failure } from './thread.js';
+
+const starts = (): Worker => new Worker(new URL('./net.worker.ts', import.meta.url), { type: 'module' });
 
 export type NetState =
   | { readonly kind: 'none' }
@@ -24,44 +27,36 @@ export function useNet(): {
   readonly stop: () => void;
 } {
   const [state, setState] = useState<NetState>({ kind: 'none' });
-  const worker = useRef<{ readonly thread: Worker; readonly service: Remote<NetService> } | null>(null);
-  const latest = useRef(0);
-  useEffect(
-    () => () => {
-      latest.current++;
-      worker.current?.thread.terminate();
-      worker.current = null;
-    },
-    [],
+  const [thread] = useState(() => new Kept<NetService>(starts));
+  const [newest] = useState(
+    () =>
+      new Newest<{ readonly name: string; readonly text: string }>(
+        async ({ name, text }, run) => {
+          const { service } = thread;
+          const show = (next: NetState): void => {
+            if (!run.stale()) setState(next);
+          };
+          const opened = await service.open(text);
+          if (!opened.ok) return show({ kind: 'refused', name, message: opened.message });
+          const { net, warnings } = opened;
+          show({ kind: 'solving', name, net, iterations: 0 });
+          const numbers = await service.solve(
+            proxy((iterations: number) => show({ kind: 'solving', name, net, iterations })),
+          );
+          show(numbers === null ? { kind: 'stopped', name, net } : { kind: 'solved', name, net, warnings, numbers });
+        },
+        (error) => setState({ kind: 'refused', name: '', ...failure(error, 'Open it again.') }),
+      ),
   );
-  const open = useCallback((name: string, text: string): void => {
-    if (worker.current === null) {
-      const thread = new Worker(new URL('./net.worker.ts', import.meta.url), { type: 'module' });
-      worker.current = { thread, service: wrap<NetService>(thread) };
-    }
-    const { service } = worker.current;
-    const mine = ++latest.current;
-    const show = (next: NetState): void => {
-      if (latest.current === mine) setState(next);
-    };
-    void (async () => {
-      try {
-        const opened = await service.open(text);
-        if (!opened.ok) {
-          show({ kind: 'refused', name, message: opened.message });
-          return;
-        }
-        const { net, warnings } = opened;
-        show({ kind: 'solving', name, net, iterations: 0 });
-        const numbers = await service.solve(
-          proxy((iterations: number) => show({ kind: 'solving', name, net, iterations })),
-        );
-        show(numbers === null ? { kind: 'stopped', name, net } : { kind: 'solved', name, net, warnings, numbers });
-      } catch (error) {
-        show({ kind: 'refused', name, message: `The computation failed: ${String(error)}` });
-      }
-    })();
-  }, []);
-  const stop = useCallback(() => void worker.current?.service.stop(), []);
+  useEffect(() => () => thread.stop(), [thread]);
+  const open = useCallback(
+    (name: string, text: string): void => {
+      // what is being solved makes way for it
+      void thread.service.stop();
+      newest.ask({ name, text });
+    },
+    [newest, thread],
+  );
+  const stop = useCallback(() => void thread.service.stop(), [thread]);
   return { state, open, stop };
 }

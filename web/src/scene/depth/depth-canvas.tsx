@@ -1,5 +1,6 @@
 import { diameterOf } from '@rough-bight/core/anchor';
-import { groundOf, ratioOf } from '@rough-bight/core/pitch';
+import { groundOf } from '@rough-bight/core/pitch';
+import { ratioOf } from '@rough-bight/core/rig';
 import type { GuyReport, PitchResult, PitchShape } from '@rough-bight/core/pitch';
 import { say } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';

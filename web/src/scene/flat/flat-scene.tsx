@@ -1,7 +1,7 @@
 import { diameterOf } from '@rough-bight/core/anchor';
 import type { KitStraps } from '@rough-bight/core/bed';
 import type { PitchResult, PitchShape } from '@rough-bight/core/pitch';
-import { ratioOf } from '@rough-bight/core/pitch';
+import { ratioOf } from '@rough-bight/core/rig';
 import { say } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { guyOf, measuredSpan, treeOf, trunksOfForm, trunksUsed } from '@rough-bight/core/rig';
@@ -13,7 +13,7 @@ import { memo, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { KeyboardEvent, ReactElement, RefObject } from 'react';
 import { TrunkMark } from '../../parts/marks.js';
 import { useUnits } from '../../parts/units.js';
-import type { PitchJudgement } from '../../workers/rig.worker.js';
+import type { RoofReport } from '../../workers/report.js';
 import { BedMark } from '../bed-mark.js';
 import { isBedGrip, loopStep, movedBed } from '../bed-moves.js';
 import type { BedGrip } from '../bed-moves.js';
@@ -44,7 +44,7 @@ import { Water } from './water.js';
 /** What a flat view shows and can change. */
 export interface SceneProps {
   readonly rig: RidgeRig;
-  readonly judgement: PitchJudgement | null;
+  readonly report: RoofReport | null;
   readonly body: BodyMeasures;
   readonly view: FlatView;
   /** Whether the rig has changed into one that cannot be worked out: its picture stays, its numbers do not. */
@@ -70,12 +70,12 @@ const NONE: readonly Point[] = [];
 
 /** The rig, to scale, from the side or from above, with everything that can be moved. */
 export function FlatScene(props: SceneProps): ReactElement {
-  const { rig, judgement, body, view, caseId, chosen, beside, onChoose, moving } = props;
+  const { rig, report, body, view, caseId, chosen, beside, onChoose, moving } = props;
   const units = useUnits();
   const palette = usePalette();
   const [box, size] = useSize(740, 500);
   const span = measuredSpan(rig, body);
-  const result = judgement?.pitch ?? null;
+  const result = report?.roof ?? null;
   const shape = result?.shapes.find((s) => s.caseId === caseId) ?? result?.shapes[0];
   // while something moves the picture stays: what is in the hand must not slide away under it
   const [held, setHeld] = useState<Frame | null>(null);
@@ -85,8 +85,8 @@ export function FlatScene(props: SceneProps): ReactElement {
   );
   const bad = useMemo(() => new Set(result?.rows.filter((row) => ratioOf(row) < 1).map((row) => row.id)), [result]);
   const badBed = useMemo(
-    () => new Set(judgement?.bed?.rows.filter((row) => ratioOf(row) < 1).map((row) => row.id)),
-    [judgement],
+    () => new Set(report?.bed?.rows.filter((row) => ratioOf(row) < 1).map((row) => row.id)),
+    [report],
   );
   const drawn = result === null || shape === undefined ? null : { result, shape, frame };
   const written = useMemo(() => {

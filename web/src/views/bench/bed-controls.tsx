@@ -9,6 +9,7 @@ import {
   measuredSpan,
   strapsFor,
 } from '@rough-bight/core/rig';
+import { headWords } from '@rough-bight/core/words';
 import type { Bed, BedAnchor, BedEnd, BedPole, Beneath, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
 import type { BedResult, Drip } from '@rough-bight/core/shelter';
 import type { ReactElement } from 'react';
@@ -526,7 +527,8 @@ function WhoControls({ rig, edit, bed: result }: Props): ReactElement {
       />
       {result !== null && (
         <p className="quiet">
-          The head belongs at the {result.headAt.end === 0 ? 'first' : 'second'} end: {result.headAt.why}.
+          The head belongs at the {result.headAt.end === 0 ? 'first' : 'second'} end:{' '}
+          {headWords(bedStem(rig, result.headAt.end).name, result.headAt.because)}.
         </p>
       )}
       <div className="control-row">

@@ -1,10 +1,13 @@
+import { ofCode } from '@rough-bight/core/findings';
 import { capital, say, saySmall } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { bedStem } from '@rough-bight/core/rig';
+import { sentenceOf } from '@rough-bight/core/words';
 import type { BedResult, RoofAdvice } from '@rough-bight/core/shelter';
 import type { ReactElement } from 'react';
 import { FigureValue } from '../../parts/figure.js';
+import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
 
 /** How the bed lies: height, angles, pulls, what its trunks bear, and the roof over it. */
@@ -176,8 +179,10 @@ export function BedReport({
         </p>
       ))}
       <div className="quiet comfort">
-        {bed.comfort.map((c) => (
-          <p key={c}>{c}</p>
+        {ofCode(bed.findings, 'comfort').map((f) => (
+          <p key={f.facts.what}>
+            <Told said={sentenceOf(f)} />
+          </p>
         ))}
       </div>
     </section>

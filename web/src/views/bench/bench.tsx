@@ -1,6 +1,5 @@
-import { say } from '@rough-bight/core/quantity';
+import type { CaseKind } from '@rough-bight/core/cases';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { Ruler } from 'lucide-react';
 import { useCallback, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
@@ -10,26 +9,23 @@ import type { DocumentStore } from '../../data/document-store.js';
 import type { Camp, Person } from '../../data/types.js';
 import { useDocument, useSnapshot } from '../../data/use-document.js';
 import { Loading, Trouble } from '../../parts/states.js';
+import { useCalm } from '../../parts/use-calm.js';
+import { RIG_VIEWS, RigScene } from '../../scene/rig-scene.js';
+import type { RigView } from '../../scene/rig-scene.js';
 import { SideScene } from '../../scene/side-scene.js';
-import { useJudge } from '../../workers/use-judge.js';
-import type { Judgement, PitchQuestion } from '../../workers/rig.worker.js';
-import { BedControls } from './bed-controls.js';
-import { BedReport } from './bed-report.js';
-import { casesTogether } from './cases-together.js';
-import { editing } from './editing.js';
-import { GroundControls } from './ground-controls.js';
-import { HangControls } from './hang-controls.js';
-import { Ledger } from './ledger.js';
-import { PitchBench } from './pitch-bench.js';
-import { PitchLedger } from './pitch-ledger.js';
-import { PitchRoof } from './pitch-roof.js';
-import { RidgeControls } from './ridge-controls.js';
+import { isLine, isRoof } from '../../workers/report.js';
+import type { RigQuestion } from '../../workers/rig.worker.js';
+import { useJudge, useOther } from '../../workers/use-judge.js';
+import { Workbench } from '../workbench.js';
+import { Controls } from './controls.js';
+import type { Shown } from './controls.js';
+import { Outcome } from './outcome.js';
+import { PitchCompare } from './pitch-compare.js';
+import { PitchSize } from './pitch-size.js';
+import { Uncomputed } from './said.js';
 import { SizePanel } from './size-panel.js';
-import { Cautions, Said, Uncomputed } from './said.js';
 import { BENCH_NAMES, STEPS, benchSteps, marksOf } from './steps.js';
 import type { Step } from './steps.js';
-import { WeatherControls } from './weather-controls.js';
-import { Workbench } from '../workbench.js';
 
 /** One rig on the bench, by its address. */
 export function BenchView(): ReactElement {
@@ -42,50 +38,97 @@ export function BenchView(): ReactElement {
   if (failed !== undefined && (store === null || camp.data === undefined || me.data === undefined))
     return <Trouble error={failed as Error} />;
   if (store === null || camp.data === undefined || me.data === undefined) return <Loading what="the rig" />;
-  return <OnBench key={store.id} store={store} camp={camp.data} me={me.data} step={step as Step} />;
+  return <Bench key={store.id} store={store} camp={camp.data} me={me.data} step={step as Step} />;
 }
 
-interface BenchProps {
+/** What the address says of a rig besides its step, and how to say it. */
+function useShown(): { readonly search: URLSearchParams; readonly show: (key: Shown, value: string | null) => void } {
+  const [search, setSearch] = useSearchParams();
+  const show = useCallback(
+    (key: Shown, value: string | null) =>
+      setSearch(
+        (old) => {
+          const next = new URLSearchParams(old);
+          if (value === null) next.delete(key);
+          else next.set(key, value);
+          return next;
+        },
+        { replace: key !== 'panel' || value === null },
+      ),
+    [setSearch],
+  );
+  return { search, show };
+}
+
+/** A rig being worked on: its line, whatever is pitched and hung on it, and what all of it comes to. */
+function Bench({
+  store,
+  camp,
+  me,
+  step,
+}: {
   readonly store: DocumentStore<RidgeRig>;
   readonly camp: Camp;
   readonly me: Person;
   readonly step: Step;
-}
-
-/** A ridgeline alone, or with a roof pitched on it. */
-function OnBench(props: BenchProps): ReactElement {
-  const pitched = useSnapshot(props.store).draft.document.pitch !== undefined;
-  return pitched ? <PitchBench {...props} /> : <Bench {...props} />;
-}
-
-/** The line's ledger without the trunks that carry a bed too: they stand in the bed's, under both. */
-function withoutShared(judgement: Judgement): Judgement {
-  const shared = new Set(judgement.bed?.trunks.map((t) => t.id.replace('trunk', 'trunk-')));
-  if (shared.size === 0) return judgement;
-  const { result } = judgement;
-  return { ...judgement, result: { ...result, ledger: result.ledger.filter((j) => !shared.has(j.link.id)) } };
-}
-
-function Bench({ store, camp, me, step }: BenchProps): ReactElement {
+}): ReactElement {
   const snapshot = useSnapshot(store);
   const { document: rig } = snapshot.draft;
-  const [search, setSearch] = useSearchParams();
-  const units = me.units;
+  const { moving } = snapshot;
+  const { search, show } = useShown();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const { units } = me;
   const { addRig } = useCampActions(camp.id);
   const around = useAround(camp, me);
-  const question: PitchQuestion = useMemo(() => ({ rig, around, units }), [rig, around, units]);
-  const { judgement, problem, advice } = useJudge(question, snapshot.moving);
-  const bedCase = search.get('bed') ?? 'lying';
-  const showBed = useCallback((id: string) => setSearch({ bed: id }, { replace: true }), [setSearch]);
-  const [chosen, setChosen] = useState<string | null>(null);
-  const sizing = search.get('panel') === 'size';
-  const setSizing = useCallback((on: boolean) => setSearch(on ? { panel: 'size' } : {}, { replace: !on }), [setSearch]);
-  const edits = useMemo(() => editing(store, rig, around), [store, rig, around]);
+  const question: RigQuestion = useMemo(() => ({ rig, around, units }), [rig, around, units]);
+  const { report, problem, advice } = useJudge(question, moving);
   const put = useCallback((next: RidgeRig) => store.edit({ ...store.read().draft, document: next }), [store]);
   const move = useCallback((next: RidgeRig) => store.move({ ...store.read().draft, document: next }), [store]);
+  const rest = useCallback(() => store.endMove(), [store]);
+  const named = search.get('view') ?? '';
+  const view: RigView = named in RIG_VIEWS ? (named as RigView) : step === 'guy' ? 'above' : 'side';
+  const wanted = search.get('case') ?? 'pitched';
+  // a kind's name stands for the hardest case of it
+  const caseId = report?.roof?.worst[wanted as CaseKind] ?? wanted;
+  const bedCase = search.get('bed') ?? 'lying';
+  const panel = search.get('panel');
+  const showView = useCallback((v: RigView) => show('view', v), [show]);
 
-  const marks = marksOf(rig, problem === null ? judgement : null, me.body, units);
-  const result = judgement?.result;
+  const others = useMemo(
+    () => camp.rigs.filter((r) => r.document.pitch !== undefined && r.id !== store.id),
+    [camp.rigs, store.id],
+  );
+  const beside = panel === 'compare' ? others.find((r) => r.id === search.get('with')) : undefined;
+  const besideQuestion = useMemo(
+    () => (beside === undefined ? null : { rig: beside.document, around, units }),
+    [beside, around, units],
+  );
+  const other = useOther(besideQuestion);
+
+  // the scene follows the hand at every frame; what is read beside it follows at a reader's pace
+  const newest = useMemo(() => ({ question, report, problem }), [question, report, problem]);
+  const calm = useCalm(newest, moving);
+  const steps = useMemo(
+    () => benchSteps(store.id, marksOf(calm.question.rig, calm.problem === null ? calm.report : null, me.body, units)),
+    [store.id, calm, me.body, units],
+  );
+  const pitched = rig.pitch !== undefined;
+  const hand = {
+    rig,
+    body: me.body,
+    bed: report?.bed?.shapes.find((s) => s.caseId === bedCase) ?? report?.bed?.shapes.at(-1) ?? null,
+    straps: around.straps.find((s) => s.id === rig.bed?.straps) ?? null,
+    moving,
+    onMove: move,
+    onMoveEnd: rest,
+    onNudge: put,
+  };
+  const picked = { caseId, bedCase, chosen, onChoose: setChosen, show, put };
+  const take = (next: RidgeRig): void => {
+    put(next);
+    show('panel', null);
+  };
+  const close = (): void => show('panel', null);
   return (
     <Workbench
       store={store}
@@ -94,123 +137,55 @@ function Bench({ store, camp, me, step }: BenchProps): ReactElement {
       units={units}
       step={step}
       names={BENCH_NAMES}
-      steps={benchSteps(store.id, marks)}
-      copy={async (draft) => `/rigs/${(await addRig(draft)).id}/ridge`}
+      steps={steps}
+      copy={async (draft) => `/rigs/${(await addRig(draft)).id}/${pitched ? 'hang' : 'ridge'}`}
       scene={
-        <SideScene
-          rig={rig}
-          judgement={judgement}
-          kit={camp.kit}
-          body={me.body}
-          moving={snapshot.moving}
-          onMove={move}
-          onMoveEnd={() => store.endMove()}
-          onNudge={put}
-          bed={judgement?.bed?.shapes.find((s) => s.caseId === bedCase) ?? judgement?.bed?.shapes.at(-1) ?? null}
-          straps={around.straps.find((s) => s.id === rig.bed?.straps) ?? null}
-        />
-      }
-      under={
-        <>
-          {problem !== null && (
-            <p className="field-problem under-problem" role="alert">
-              {problem.message} The picture shows the last rig that could be worked out.
-            </p>
-          )}
-          {step === 'ground' && <GroundControls {...edits} />}
-          {step === 'ridge' && (
-            <RidgeControls editing={edits} judgement={judgement} question={snapshot.moving ? null : question} />
-          )}
-          {step === 'guy' && (
-            <p className="quiet">No roof is pitched on this line, so there is nothing to guy. Pitch one under Hang.</p>
-          )}
-          {step === 'hang' && (
-            <>
-              <PitchRoof rig={rig} camp={camp} body={me.body} onPitch={put} />
-              <HangControls {...edits} />
-            </>
-          )}
-          {step === 'bed' && (
-            <BedControls
-              rig={rig}
-              around={around}
-              bed={judgement?.bed ?? null}
-              shown={bedCase}
-              onShow={showBed}
-              edit={edits.edit}
-              put={put}
-            />
-          )}
-          {step === 'weather' && <WeatherControls editing={edits} judgement={judgement} />}
-        </>
-      }
-      side={
-        sizing ? (
-          <SizePanel
-            question={question}
-            current={rig.cord}
-            onTake={(next) => {
-              put(next);
-              setSizing(false);
-            }}
-            onBring={put}
-            onClose={() => setSizing(false)}
+        pitched ? (
+          <RigScene
+            {...hand}
+            report={report !== null && isRoof(report) ? report : null}
+            stale={problem !== null}
+            view={view}
+            onView={showView}
+            caseId={report?.full === true ? caseId : 'pitched'}
+            chosen={chosen}
+            beside={other?.report?.roof ?? null}
+            onChoose={setChosen}
           />
-        ) : problem !== null ? (
-          <Uncomputed message={problem.message} />
-        ) : judgement === null || result === undefined ? (
+        ) : (
+          <SideScene {...hand} report={report !== null && isLine(report) ? report : null} kit={camp.kit} />
+        )
+      }
+      under={<Controls store={store} camp={camp} step={step} {...calm} moving={moving} {...picked} />}
+      side={
+        panel === 'size' && pitched ? (
+          <PitchSize question={question} onTake={take} onBring={put} onClose={close} />
+        ) : panel === 'size' ? (
+          <SizePanel question={question} current={rig.cord} onTake={take} onBring={put} onClose={close} />
+        ) : panel === 'compare' && pitched ? (
+          <PitchCompare
+            name={snapshot.draft.name}
+            mine={report?.full === true && isRoof(report) ? report : undefined}
+            others={others}
+            chosen={beside}
+            other={other}
+            onChoose={(id) => show('with', id)}
+            onClose={close}
+          />
+        ) : calm.problem !== null ? (
+          <Uncomputed message={calm.problem.message} />
+        ) : calm.report === null ? (
           <Loading what="the judgement" />
         ) : (
-          <>
-            <Said verdict={judgement.verdict}>
-              <div className="verdict-buttons">
-                {advice.slice(0, 2).map((a, i) => (
-                  <button
-                    key={a.id}
-                    type="button"
-                    className={i === 0 && step !== 'bed' ? 'button button-act' : 'button'}
-                    title={a.sentence}
-                    onClick={() => put(a.rig)}
-                  >
-                    {a.label}
-                  </button>
-                ))}
-                <button
-                  type="button"
-                  className={advice.length === 0 && step !== 'bed' ? 'button button-act' : 'button'}
-                  onClick={() => setSizing(true)}
-                >
-                  <Ruler size={16} aria-hidden="true" /> Size it
-                </button>
-              </div>
-              {advice[0] !== undefined && <p className="quiet">{advice[0].sentence}</p>}
-            </Said>
-            {judgement.bed !== null && step === 'bed' && (
-              <BedReport rig={judgement.rig} bed={judgement.bed} body={me.body} advice={[]} onTake={put} />
-            )}
-            <Ledger judgement={withoutShared(judgement)} rule={rig.rule} onRule={(rule) => put({ ...rig, rule })} />
-            {judgement.bed !== null && (
-              <PitchLedger
-                title="The bed’s ledger"
-                rows={judgement.bed.rows}
-                cases={casesTogether([], judgement.bed)}
-                full={judgement.bed.cases.length > 3}
-                chosen={chosen}
-                onChoose={setChosen}
-              />
-            )}
-            <Cautions
-              warnings={
-                judgement.bed === null
-                  ? result.warnings
-                  : [...judgement.bed.refusals, ...judgement.bed.warnings, ...result.warnings]
-              }
-            >
-              Cord in hand: {say(result.cordNeeded.value, 'length', units)} of {say(result.cordOnHand, 'length', units)}
-              . Not for climbing, lifting, rescue or highlines. Rated strengths are the maker’s; unknown cord is
-              unknown. Local rules come first.
-            </Cautions>
-          </>
+          <Outcome
+            id={store.id}
+            name={snapshot.draft.name}
+            step={step}
+            question={calm.question}
+            report={calm.report}
+            advice={advice}
+            {...picked}
+          />
         )
       }
     />

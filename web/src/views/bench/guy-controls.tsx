@@ -1,6 +1,7 @@
 import { SOILS } from '@rough-bight/core/catalogue';
 import type { Place } from '@rough-bight/core/ground';
-import { guysToTrees, ratioOf } from '@rough-bight/core/pitch';
+import { guysToTrees } from '@rough-bight/core/pitch';
+import { ratioOf } from '@rough-bight/core/rig';
 import type { GuyReport } from '@rough-bight/core/pitch';
 import { capital, say } from '@rough-bight/core/quantity';
 import { GUY_HITCHES, PITCH_LIMITS, guyOf, guyTree, treeOf } from '@rough-bight/core/rig';
@@ -12,7 +13,7 @@ import { Choice } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
 import { withGuy, withoutOwn } from '../../scene/pitch-moves.js';
-import type { PitchJudgement } from '../../workers/rig.worker.js';
+import type { RoofReport } from '../../workers/report.js';
 import { AnchorFields, treeChoices } from './anchor-fields.js';
 import type { TreeChoice } from './anchor-fields.js';
 import { PulledPeg } from './peg-pull.js';
@@ -38,7 +39,7 @@ export function GuyControls({
   editing,
   pegs,
   place,
-  judgement,
+  report,
   chosen,
   onChoose,
 }: {
@@ -46,7 +47,7 @@ export function GuyControls({
   readonly pegs: readonly KitPegs[];
   /** Where the rig stands, if it stands on a measured place. */
   readonly place: Place | undefined;
-  readonly judgement: PitchJudgement | null;
+  readonly report: RoofReport | null;
   readonly chosen: string | null;
   readonly onChoose: (row: string | null) => void;
 }): ReactElement {
@@ -54,11 +55,11 @@ export function GuyControls({
   const units = useUnits();
   const pitch = rig.pitch!;
   const set = (change: Partial<Pitch>): string | null => edit({ ...rig, pitch: { ...pitch, ...change } });
-  const reports = judgement?.pitch.guys.filter((g) => g.kind !== 'tie') ?? [];
+  const reports = report?.roof.guys.filter((g) => g.kind !== 'tie') ?? [];
   const picked = reports.find((g) => g.id === chosen);
-  const spares = new Set(judgement?.pitch.topology.spare.map((k) => k.id));
+  const spares = new Set(report?.roof.topology.spare.map((k) => k.id));
   const keys = Object.keys(pitch.own).filter((key) => pitch.own[key]!.off === true && !spares.has(key));
-  const result = judgement?.pitch;
+  const result = report?.roof;
   const trees = useMemo(
     () =>
       result === undefined || place === undefined
@@ -174,7 +175,7 @@ export function GuyControls({
           </thead>
           <tbody>
             {reports.map((g) => {
-              const row = judgement!.pitch.rows.find((r) => r.id === g.id);
+              const row = report!.roof.rows.find((r) => r.id === g.id);
               return (
                 <tr key={g.id} className={row !== undefined && ratioOf(row) < 1 ? 'guy-bad' : ''}>
                   <th scope="row">
@@ -202,13 +203,13 @@ export function GuyControls({
             {keys.length === 1 ? 'One is left off.' : `${keys.length} are left off.`}{' '}
             {keys.map((key) => (
               <button key={key} type="button" className="button" onClick={() => go(withGuy(rig, key, { off: false }))}>
-                Put {judgement?.pitch.topology.keys.find((k) => k.id === key)?.name ?? key} back
+                Put {report?.roof.topology.keys.find((k) => k.id === key)?.name ?? key} back
               </button>
             ))}
           </p>
         )}
-        {judgement !== null &&
-          judgement.pitch.pegs.map((p) => (
+        {report !== null &&
+          report.roof.pegs.map((p) => (
             <p key={p.id} className={p.wanted > p.have ? 'field-problem' : 'quiet'}>
               {p.wanted} of {p.have} {p.name}
             </p>

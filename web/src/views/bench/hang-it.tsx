@@ -3,11 +3,13 @@ import { capital, say, sayHeight } from '@rough-bight/core/quantity';
 import { BED_LIMITS, BENEATH, bedStem } from '@rough-bight/core/rig';
 import type { Bed, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
 import type { BedResult, Forbids, HangAnswer, HangOffer, HangProposal, HangTogether } from '@rough-bight/core/shelter';
+import { verdictOf } from '@rough-bight/core/words';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
 import { Wand2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { ReactElement } from 'react';
 import { NumberField } from '../../parts/number-field.js';
+import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
 import { startHanging } from '../../workers/use-judge.js';
 
@@ -175,6 +177,7 @@ function Together({
   const units = useUnits();
   const m = (x: number): string => say(x, 'length', units);
   const { ridgeBy, turned, nearest, dry } = whole;
+  const verdict = verdictOf(whole.report, around.body);
   const also = [
     whole.straps === null ? null : `Take the ${around.straps.find((s) => s.id === whole.straps)!.name} instead.`,
     whole.higher > 0 ? `Hung ${m(whole.higher)} higher than wished, so that it stays off the ground.` : null,
@@ -201,12 +204,14 @@ function Together({
       {comes.length > 0 && <p className="quiet">{capital(comes.join('; '))}.</p>}
       {whole.forbids.length === 0 ? (
         <p>
-          <b>{whole.verdict.sentence}</b>
+          <b>
+            <Told said={verdict.sentence} />
+          </b>
         </p>
       ) : (
         whole.forbids.map((f) => (
           <p key={f} className="field-problem">
-            {FORBIDS[f]} {f === whole.forbids[0] ? whole.verdict.sentence : ''}
+            {FORBIDS[f]} {f === whole.forbids[0] && <Told said={verdict.sentence} />}
           </p>
         ))
       )}

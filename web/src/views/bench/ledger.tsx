@@ -1,32 +1,40 @@
 import { capital, say } from '@rough-bight/core/quantity';
+import type { Row as Member } from '@rough-bight/core/rig';
 import { RULES, RULE_NAMES, RULE_WORDS } from '@rough-bight/core/strength';
-import type { Rule } from '@rough-bight/core/strength';
-import type { Judged } from '@rough-bight/core/rig';
+import type { Judged, Rule } from '@rough-bight/core/strength';
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { useState } from 'react';
 import type { ReactElement } from 'react';
 import { Segments } from '../../parts/choice.js';
 import { FigureValue } from '../../parts/figure.js';
 import { Strands } from '../../parts/strands.js';
 import { useUnits } from '../../parts/units.js';
-import type { Judgement } from '../../workers/rig.worker.js';
 
-/** Every link of the chain, weakest first: what pulls, what is left, what gives. */
+/** Every line, stem, stick, cloth and strap, weakest first: what pulls, what governs, what is left. */
 export function Ledger({
-  judgement,
+  rows,
+  cases,
+  full,
   rule,
   onRule,
+  chosen,
+  onChoose,
 }: {
-  readonly judgement: Judgement;
+  readonly rows: readonly Member[];
+  /** Every case a row can be worst in. */
+  readonly cases: readonly { readonly id: string; readonly name: string }[];
+  readonly full: boolean;
   readonly rule: Rule;
   readonly onRule: (rule: Rule) => void;
+  readonly chosen: string | null;
+  readonly onChoose: (row: string | null) => void;
 }): ReactElement {
-  const { result } = judgement;
   return (
     <section className="ledger" aria-label="Ledger">
       <header className="ledger-head">
         <h2>Ledger</h2>
-        <span className="quiet">weakest first, worst of {result.cases.length} cases</span>
+        <span className="quiet">
+          {full ? `weakest first, worst of ${cases.length} cases` : 'as pitched; the weather follows when you let go'}
+        </span>
       </header>
       <Segments
         label="Judged by"
@@ -36,12 +44,13 @@ export function Ledger({
       />
       <p className="quiet ledger-rule">{RULE_WORDS[rule]}</p>
       <ol className="links">
-        {result.ledger.map((j, i) => (
-          <LinkRow
-            key={j.link.id}
-            judged={j}
-            governs={i === 0}
-            when={result.cases.find((c) => c.id === j.link.caseId)?.name ?? ''}
+        {rows.map((row) => (
+          <Row
+            key={row.id}
+            row={row}
+            caseName={(id) => cases.find((c) => c.id === id)?.name ?? id}
+            open={chosen === row.id}
+            onOpen={(open) => onChoose(open ? row.id : null)}
           />
         ))}
       </ol>
@@ -49,52 +58,60 @@ export function Ledger({
   );
 }
 
-const KIND: Readonly<Record<Judged['link']['kind'], string>> = {
-  line: 'the cord itself',
-  end: 'end',
-  grip: 'under a hitch',
-  trunk: 'green bending',
-  hitch: 'grip',
-  'tie-out': 'tie-out',
-  anchor: 'anchor',
-  cloth: 'cloth',
-  stick: 'buckling',
-};
-
-function LinkRow({
-  judged,
-  governs,
-  when,
+function Row({
+  row,
+  caseName,
+  open,
+  onOpen,
 }: {
-  readonly judged: Judged;
-  readonly governs: boolean;
-  readonly when: string;
+  readonly row: Member;
+  readonly caseName: (id: string) => string;
+  readonly open: boolean;
+  readonly onOpen: (open: boolean) => void;
 }): ReactElement {
-  const { link, judgement } = judged;
-  const [open, setOpen] = useState(false);
+  const governs = row.links[0];
   const Chevron = open ? ChevronDown : ChevronRight;
+  const idle = governs === undefined || !Number.isFinite(governs.link.margin.value);
   return (
-    <li className={`link link-${judgement.word}`}>
-      <button type="button" className="link-name" aria-expanded={open} onClick={() => setOpen(!open)}>
+    <li className={governs === undefined ? 'link' : `link link-${governs.judgement.word}`}>
+      <button type="button" className="link-name" aria-expanded={open} onClick={() => onOpen(!open)}>
         <Chevron size={15} aria-hidden="true" />
         <span>
-          <b>{capital(link.name)}</b>
-          <span className="quiet">{governs ? `governs, ${when}` : `${KIND[link.kind]}, ${when}`}</span>
+          <b>{capital(row.name)}</b>
+          <span className="quiet">
+            {governs === undefined ? row.what : `${row.what}; ${governs.link.name}, ${caseName(governs.link.caseId)}`}
+          </span>
         </span>
       </button>
       <span className="link-demand">
-        <FigureValue figure={link.demand} big />
+        <FigureValue figure={row.demand} big />
       </span>
       <span className="link-strands">
-        <Strands link={link} judgement={judgement} />
+        {governs !== undefined && !idle && <Strands link={governs.link} judgement={governs.judgement} />}
       </span>
       <span className="link-margin">
-        <FigureValue figure={judgement.figure} big />
-        <span className={`word word-${judgement.word}`}>{judgement.word}</span>
+        {governs === undefined ? (
+          <span className="quiet">your word</span>
+        ) : idle ? (
+          <span className="quiet">idle</span>
+        ) : (
+          <>
+            <FigureValue figure={governs.judgement.figure} big />
+            <span className={`word word-${governs.judgement.word}`}>{governs.judgement.word}</span>
+          </>
+        )}
       </span>
       {open && (
         <div className="link-more">
-          <LinkDetails judged={judged} />
+          {row.links.map((judged) => (
+            <div key={judged.link.id} className="chain-link">
+              <p>
+                <b>{capital(judged.link.name)}</b> <span className="quiet">{caseName(judged.link.caseId)}</span>
+              </p>
+              <LinkDetails judged={judged} />
+            </div>
+          ))}
+          {row.links.length === 0 && <p className="quiet">Nothing is known that could give here.</p>}
         </div>
       )}
     </li>
@@ -102,7 +119,7 @@ function LinkRow({
 }
 
 /** What a link holds, by every reduction, and what the three schools say of it. */
-export function LinkDetails({ judged }: { readonly judged: Judged }): ReactElement {
+function LinkDetails({ judged }: { readonly judged: Judged }): ReactElement {
   const { link, schools } = judged;
   const units = useUnits();
   return (

@@ -1,7 +1,6 @@
 import { compareRigs } from '@rough-bight/core/pitch';
 import type { ComparedRow } from '@rough-bight/core/pitch';
 import { capital, say } from '@rough-bight/core/quantity';
-import { rowsTogether } from '@rough-bight/core/shelter';
 import { X } from 'lucide-react';
 import { useEffect, useMemo, useRef } from 'react';
 import type { ReactElement } from 'react';
@@ -9,7 +8,8 @@ import type { StoredRig } from '../../data/types.js';
 import { Choice } from '../../parts/choice.js';
 import { Loading } from '../../parts/states.js';
 import { useUnits } from '../../parts/units.js';
-import type { PitchJudgement } from '../../workers/rig.worker.js';
+import { isRoof } from '../../workers/report.js';
+import type { RoofReport } from '../../workers/report.js';
 import type { Other } from '../../workers/use-judge.js';
 
 /** This rig and another of the camp, line by line, what differs most first. */
@@ -23,7 +23,7 @@ export function PitchCompare({
   onClose,
 }: {
   readonly name: string;
-  readonly mine: PitchJudgement | undefined;
+  readonly mine: RoofReport | undefined;
   /** Rigs of the camp that can stand beside this one. */
   readonly others: readonly StoredRig[];
   readonly chosen: StoredRig | undefined;
@@ -59,12 +59,12 @@ export function PitchCompare({
       {chosen !== undefined &&
         (other === null || mine === undefined ? (
           <Loading what={`the judgement of ${chosen.name}`} />
-        ) : other.judgement === null ? (
+        ) : other.report === null || !isRoof(other.report) ? (
           <p className="field-problem" role="alert">
             {chosen.name} cannot be judged: {other.problem}
           </p>
         ) : (
-          <Compared mine={mine} theirs={other.judgement} names={[name, chosen.name]} />
+          <Compared mine={mine} theirs={other.report} names={[name, chosen.name]} />
         ))}
     </section>
   );
@@ -75,35 +75,27 @@ function Compared({
   theirs,
   names,
 }: {
-  readonly mine: PitchJudgement;
-  readonly theirs: PitchJudgement;
+  readonly mine: RoofReport;
+  readonly theirs: RoofReport;
   readonly names: readonly [string, string];
 }): ReactElement {
   const units = useUnits();
-  // a trunk that bears a bed as well is compared by what both come to
-  const rows = useMemo(
-    () =>
-      compareRigs(
-        rowsTogether(mine.pitch.rows, mine.bed?.rows ?? []),
-        rowsTogether(theirs.pitch.rows, theirs.bed?.rows ?? []),
-      ),
-    [mine, theirs],
-  );
-  const both = (of: (r: PitchJudgement) => string): [string, string] => [of(mine), of(theirs)];
+  const rows = useMemo(() => compareRigs(mine.rows, theirs.rows), [mine, theirs]);
+  const both = (of: (r: RoofReport) => string): [string, string] => [of(mine), of(theirs)];
   const totals: readonly (readonly [string, readonly [string, string]])[] = [
     [
       'Cord to cut',
-      both(({ pitch }) =>
+      both(({ roof }) =>
         say(
-          pitch.cords.reduce((sum, c) => sum + c.wanted, 0),
+          roof.cords.reduce((sum, c) => sum + c.wanted, 0),
           'length',
           units,
         ),
       ),
     ],
-    ['Headroom', both(({ pitch }) => say(pitch.cover.headroom, 'length', units))],
-    ['Ground covered', both(({ pitch }) => say(pitch.cover.ground, 'area', units))],
-    ['Pegs', both(({ pitch }) => String(pitch.pegs.reduce((sum, p) => sum + p.wanted, 0)))],
+    ['Headroom', both(({ roof }) => say(roof.cover.headroom, 'length', units))],
+    ['Ground covered', both(({ roof }) => say(roof.cover.ground, 'area', units))],
+    ['Pegs', both(({ roof }) => String(roof.pegs.reduce((sum, p) => sum + p.wanted, 0)))],
     ...(mine.bed === null && theirs.bed === null
       ? []
       : ([

@@ -7,7 +7,7 @@ import type { ReactElement } from 'react';
 import { Segments } from '../../parts/choice.js';
 import { LongWork } from '../../parts/long-work.js';
 import { useUnits } from '../../parts/units.js';
-import type { PitchQuestion } from '../../workers/rig.worker.js';
+import type { RigQuestion } from '../../workers/rig.worker.js';
 import { Brought } from './brought.js';
 import { startSizingRig, startStrongestWind } from '../../workers/use-judge.js';
 
@@ -24,7 +24,7 @@ export function PitchSize({
   onBring,
   onClose,
 }: {
-  readonly question: PitchQuestion;
+  readonly question: RigQuestion;
   readonly onTake: (rig: RidgeRig) => void;
   /** Something was brought or left at home: the panel stays. */
   readonly onBring: (rig: RidgeRig) => void;
@@ -73,7 +73,7 @@ function Sized({
   onTake,
 }: {
   /** What was sized. */
-  readonly question: PitchQuestion;
+  readonly question: RigQuestion;
   readonly sized: SizedRig;
   /** The rig as it is by now. */
   readonly current: RidgeRig;
@@ -199,7 +199,7 @@ function Bills({ before, after }: { readonly before: Bill; readonly after: Bill 
 }
 
 /** The strongest wind the rig bears once its changes are taken: worked out after the rest. */
-function Wind({ question, rig }: { readonly question: PitchQuestion; readonly rig: RidgeRig }): ReactElement {
+function Wind({ question, rig }: { readonly question: RigQuestion; readonly rig: RidgeRig }): ReactElement {
   const [found, setFound] = useState<string>('Working out what wind it bears…');
   useEffect(
     () =>

@@ -10,7 +10,7 @@ import { Choice } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
 import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
-import type { PitchJudgement } from '../../workers/rig.worker.js';
+import type { RoofReport } from '../../workers/report.js';
 import type { Editing } from './editing.js';
 import { WindRose } from './wind-rose.js';
 
@@ -29,12 +29,12 @@ const shownCases = (r: PitchResult): PitchResult['cases'] =>
 /** Where the wind comes from, and every case with what it does; one of them is drawn. */
 export function PitchWeather({
   editing,
-  judgement,
+  report,
   caseId,
   onCase,
 }: {
   readonly editing: Editing;
-  readonly judgement: PitchJudgement | null;
+  readonly report: RoofReport | null;
   readonly caseId: string;
   readonly onCase: (id: string) => void;
 }): ReactElement {
@@ -78,17 +78,17 @@ export function PitchWeather({
         )}
       </div>
       <div className="control-group control-group-wide">
-        {judgement !== null && judgement.pitch.rose.length > 0 && (
+        {report !== null && report.roof.rose.length > 0 && (
           <figure className="roses">
-            <WindRose result={judgement.pitch} group="gust" caseId={caseId} onCase={onCase} />
-            <WindRose result={judgement.pitch} group="wet-gust" caseId={caseId} onCase={onCase} />
+            <WindRose result={report.roof} group="gust" caseId={caseId} onCase={onCase} />
+            <WindRose result={report.roof} group="wet-gust" caseId={caseId} onCase={onCase} />
             <figcaption>
               What is left in the gust from every bearing, dry and soaked: the dashed ring is just enough to bear it,
               the rim eight times that. Touch a spoke to draw that gust.
             </figcaption>
           </figure>
         )}
-        {judgement !== null && (
+        {report !== null && (
           <table className="rows">
             <thead>
               <tr>
@@ -98,8 +98,8 @@ export function PitchWeather({
               </tr>
             </thead>
             <tbody>
-              {shownCases(judgement.pitch).map((c) => {
-                const row = judgement.pitch.rows.find((r) => r.id === c.row);
+              {shownCases(report.roof).map((c) => {
+                const row = report.roof.rows.find((r) => r.id === c.row);
                 return (
                   <tr key={c.id}>
                     <th scope="row">
@@ -131,9 +131,9 @@ export function PitchWeather({
             </tbody>
           </table>
         )}
-        {judgement !== null && <TakeUp result={judgement.pitch} />}
+        {report !== null && <TakeUp result={report.roof} />}
         <p className="quiet">
-          {judgement === null || judgement.full
+          {report === null || report.full
             ? 'Touch a case to draw it.'
             : 'Still air only: night, rain and sixteen bearings of wind are being worked out.'}
         </p>

@@ -10,7 +10,8 @@ import { FigureValue } from '../../parts/figure.js';
 import { BodyMarkChoice } from '../../parts/body-mark.js';
 import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
-import type { Judgement, Question } from '../../workers/rig.worker.js';
+import type { LineReport } from '../../workers/report.js';
+import type { Question } from '../../workers/rig.worker.js';
 import type { Editing } from './editing.js';
 
 const L = RIDGE_LIMITS;
@@ -28,12 +29,12 @@ const METHODS = TENSIONINGS.map((id) => ({ id, name: HOW[id] }));
 /** The line: heights, cord, ends, and how it was made tight. */
 export function RidgeControls({
   editing,
-  judgement,
+  report,
   question,
   whole = false,
 }: {
   readonly editing: Editing;
-  readonly judgement: Judgement | null;
+  readonly report: LineReport | null;
   readonly question: Question | null;
   /** True with a roof pitched on it: the line alone tells nothing then. */
   readonly whole?: boolean;
@@ -65,7 +66,7 @@ export function RidgeControls({
         <Suspense fallback={<p className="quiet">Drawing…</p>}>
           <TensionSag
             question={question}
-            judgement={judgement}
+            report={report}
             onHaul={(tension) => edit({ ...rig, tensioning: { ...rig.tensioning, how: 'tension', tension } })}
           />
         </Suspense>
@@ -85,9 +86,9 @@ export function RidgeControls({
                 })),
               ]}
               onChange={(cord) => edit({ ...rig, cord })}
-              {...(judgement === null
+              {...(report === null
                 ? {}
-                : { hint: `${say(judgement.result.cordNeeded.value, 'length', units)} wanted in hand` })}
+                : { hint: `${say(report.line.cordNeeded.value, 'length', units)} wanted in hand` })}
             />
             <Choice
               label="It is for"
@@ -146,21 +147,21 @@ export function RidgeControls({
           </div>
           <div className="control-group">
             <h3>Which comes to</h3>
-            {judgement !== null && (
+            {report !== null && (
               <dl className="facts">
                 <dt>straight and bare</dt>
                 <dd>
-                  <FigureValue figure={judgement.result.pretension} band />
+                  <FigureValue figure={report.line.pretension} band />
                 </dd>
                 <dt>with its loads</dt>
                 <dd>
-                  <FigureValue figure={judgement.result.tension} band />
+                  <FigureValue figure={report.line.tension} band />
                 </dd>
                 <dt>sag</dt>
                 <dd>
-                  <FigureValue figure={judgement.result.sag} band />
+                  <FigureValue figure={report.line.sag} band />
                 </dd>
-                {judgement.result.hauling.slice(0, 2).map((f, i) => (
+                {report.line.hauling.slice(0, 2).map((f, i) => (
                   <div className="fact" key={f.symbol}>
                     <dt>{i === 0 ? 'the hitch gains' : 'hauled'}</dt>
                     <dd>
@@ -170,7 +171,7 @@ export function RidgeControls({
                 ))}
                 <dt>travel wanted</dt>
                 <dd>
-                  <FigureValue figure={judgement.result.travel.needed} />
+                  <FigureValue figure={report.line.travel.needed} />
                 </dd>
               </dl>
             )}
@@ -180,7 +181,7 @@ export function RidgeControls({
               limit={L.tightness}
               step={0.005}
               suffix="% of span"
-              {...(judgement === null ? {} : { hint: `${say(judgement.result.sagLimit, 'length', units)} here` })}
+              {...(report === null ? {} : { hint: `${say(report.line.sagLimit, 'length', units)} here` })}
               onCommit={(tightness) => edit({ ...rig, tightness })}
             />
           </div>

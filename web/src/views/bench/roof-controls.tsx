@@ -1,4 +1,5 @@
 import { HITCHES } from '@rough-bight/core/catalogue';
+import { hitchWords } from '@rough-bight/core/hitch';
 import { say } from '@rough-bight/core/quantity';
 import { LINE_PLACES, PITCH_LIMITS } from '@rough-bight/core/rig';
 import type { LinePlace, Pitch, RidgeRig, RoofHitch } from '@rough-bight/core/rig';
@@ -9,8 +10,9 @@ import type { ReactElement } from 'react';
 import { Choice, Segments } from '../../parts/choice.js';
 import { FigureValue } from '../../parts/figure.js';
 import { NumberField } from '../../parts/number-field.js';
+import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
-import type { PitchJudgement } from '../../workers/rig.worker.js';
+import type { RoofReport } from '../../workers/report.js';
 import type { Editing } from './editing.js';
 
 const P = PITCH_LIMITS;
@@ -22,11 +24,11 @@ const HITCH_OPTIONS = HITCHES.map((h) => ({ id: h.id, name: h.name }));
 export function RoofControls({
   editing,
   roofs,
-  judgement,
+  report,
 }: {
   readonly editing: Editing;
   readonly roofs: readonly KitRoof[];
-  readonly judgement: PitchJudgement | null;
+  readonly report: RoofReport | null;
 }): ReactElement {
   const { rig, kit, edit } = editing;
   const pitch = rig.pitch!;
@@ -38,7 +40,7 @@ export function RoofControls({
     set({ hitches: pitch.hitches.map((h, k) => (k === i ? { ...h, ...change } : h)) as unknown as Pitch['hitches'] });
   const trait = PITCH_TRAITS[pitch.form];
   const cords = kit.map((k) => ({ id: k.id, name: k.name }));
-  const reports = judgement?.pitch.hitches ?? [];
+  const reports = report?.roof.hitches ?? [];
   return (
     <div className="controls">
       {trait.hangs === 'ridge' && (
@@ -151,14 +153,13 @@ export function RoofControls({
               />
             )}
           </div>
-          {judgement !== null && (
+          {report !== null && (
             <p className="quiet">
-              Covers {say(judgement.pitch.cover.ground, 'area', units)}, headroom{' '}
-              {say(judgement.pitch.cover.headroom, 'length', units)}, lowest edge{' '}
-              {say(judgement.pitch.cover.lowestEdge, 'length', units)},{' '}
-              {say(judgement.pitch.cover.openness, 'share', units)} open at the sides;{' '}
-              {say(judgement.pitch.slack, 'share', units)} of the cloth is slack,{' '}
-              {say(judgement.pitch.wrinkled, 'share', units)} pulled one way only.
+              Covers {say(report.roof.cover.ground, 'area', units)}, headroom{' '}
+              {say(report.roof.cover.headroom, 'length', units)}, lowest edge{' '}
+              {say(report.roof.cover.lowestEdge, 'length', units)}, {say(report.roof.cover.openness, 'share', units)}{' '}
+              open at the sides; {say(report.roof.slack, 'share', units)} of the cloth is slack,{' '}
+              {say(report.roof.wrinkled, 'share', units)} pulled one way only.
             </p>
           )}
         </div>
@@ -167,7 +168,7 @@ export function RoofControls({
         trait.hangs === 'ridge' &&
         ([0, 1] as const).map((i) => {
           const h = pitch.hitches[i];
-          const report = reports.find((r) => r.end === i);
+          const tied = reports.find((r) => r.end === i);
           return (
             <div className="control-group" key={i}>
               <h3>{i === 0 ? 'First hitch' : 'Second hitch'}</h3>
@@ -208,17 +209,17 @@ export function RoofControls({
                 <input type="checkbox" checked={h.crossed} onChange={(e) => hitch(i, { crossed: e.target.checked })} />{' '}
                 A turn crosses another
               </label>
-              {report !== undefined && (
+              {tied !== undefined && (
                 <>
                   <p>
-                    Grip ratio <FigureValue figure={report.dry} band /> dry, <FigureValue figure={report.wet} /> wet. It
-                    is pulled with {say(report.pull, 'force', units)}, {((report.angle * 180) / Math.PI).toFixed(0)}°
-                    off the ridge; the roof hangs {say(report.hangGap, 'length', units)} below. Cut{' '}
-                    {say(report.cut, 'length', units)}.
+                    Grip ratio <FigureValue figure={tied.dry} band /> dry, <FigureValue figure={tied.wet} /> wet. It is
+                    pulled with {say(tied.pull, 'force', units)}, {((tied.angle * 180) / Math.PI).toFixed(0)}° off the
+                    ridge; the roof hangs {say(tied.hangGap, 'length', units)} below. Cut{' '}
+                    {say(tied.cut, 'length', units)}.
                   </p>
-                  {report.advice.map((a) => (
-                    <p key={a} className="field-problem">
-                      {a}
+                  {tied.advice.map((a) => (
+                    <p key={a.what} className="field-problem">
+                      <Told said={hitchWords(a)} />
                     </p>
                   ))}
                 </>

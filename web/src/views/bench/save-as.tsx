@@ -5,26 +5,26 @@ import { Download } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { saveText } from '../../parts/save-text.js';
 import { useUnits } from '../../parts/units.js';
-import type { PitchJudgement } from '../../workers/rig.worker.js';
+import type { RoofReport } from '../../workers/report.js';
 
 /** The rig as a file: whole, drawn to scale, or as a scene in depth. */
 export function SaveAs({
   id,
   name,
-  judgement,
+  report,
   body,
   caseId,
   bed,
 }: {
   readonly id: string;
   readonly name: string;
-  readonly judgement: PitchJudgement;
+  readonly report: RoofReport;
   readonly body: BodyMeasures;
   readonly caseId: string;
   readonly bed: BedShape | null;
 }): ReactElement {
   const units = useUnits();
-  const { rig, pitch: result } = judgement;
+  const { rig, roof: result } = report;
   // what writes them is fetched when it is wanted
   const draw = async (view: Drawn): Promise<void> => {
     const { rigSvg } = await import('@rough-bight/core/formats');

@@ -1,16 +1,14 @@
+import type { CaseKind } from '@rough-bight/core/cases';
+import { against } from '@rough-bight/core/findings';
+import type { Finding, FindingCode } from '@rough-bight/core/findings';
 import { say } from '@rough-bight/core/quantity';
-import type { UnitChoice } from '@rough-bight/core/quantity';
+import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import { measuredSpan } from '@rough-bight/core/rig';
-import type { RidgeRig } from '@rough-bight/core/rig';
-import type { BodyMeasures } from '@rough-bight/core/quantity';
-import { groundedIn, rowsTogether, tooNear } from '@rough-bight/core/shelter';
-import type { BedResult } from '@rough-bight/core/shelter';
-import { BEAUFORT } from '@rough-bight/core/weather';
-import { allSolved, ratioOf } from '@rough-bight/core/pitch';
-import type { PitchRow } from '@rough-bight/core/pitch';
+import type { RidgeRig, Role } from '@rough-bight/core/rig';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
+import type { RigReport } from '@rough-bight/core/shelter';
+import { BEAUFORT } from '@rough-bight/core/weather';
 import type { TapeMark } from '../../parts/tape.js';
-import type { Judgement, PitchJudgement } from '../../workers/rig.worker.js';
 
 export const STEPS = ['ground', 'ridge', 'hang', 'guy', 'bed', 'weather'] as const;
 export type Step = (typeof STEPS)[number];
@@ -39,149 +37,117 @@ export function benchSteps(
   };
 }
 
-/** Whether the bed holds, lies where it should and stays dry. */
-function bedMark(bed: BedResult | null, units: UnitChoice): Mark {
-  if (bed === null) return { id: 'bed', step: 'bed', name: 'Bed', text: 'none', state: 'none' };
-  const wrong =
-    bed.refusals.length > 0 ||
-    bed.rows.some((row) => ratioOf(row) < 1) ||
-    groundedIn(bed) !== null ||
-    bed.cases.some((c) => !c.converged) ||
-    bed.drips.some((d) => d.wets) ||
-    bed.poles.some((p) => p.sideways === null) ||
-    (bed.over !== null && (tooNear(bed.over).length > 0 || bed.over.dryInRain < 0.98));
-  return {
-    id: 'bed',
-    step: 'bed',
-    name: 'Bed',
-    text: `${say(bed.lying.height.value, 'length', units)} up, ${say(Math.max(bed.lying.straps[0].value, bed.lying.straps[1].value), 'force', units)}`,
-    state: wrong ? 'fails' : 'holds',
-  };
+/** At which step a member is set. */
+const STEP_OF_ROLE: Readonly<Record<Role, Step>> = {
+  trunk: 'ground',
+  ridge: 'ridge',
+  tie: 'ridge',
+  loop: 'hang',
+  cloth: 'hang',
+  guy: 'guy',
+  peg: 'guy',
+  stick: 'guy',
+  strap: 'bed',
+  bed: 'bed',
+  pole: 'bed',
+  stay: 'bed',
+};
+/** And what was found; what is not named is the bed's. */
+const STEP_OF_FINDING: Partial<Record<FindingCode, Step>> = {
+  tree: 'ground',
+  'line-grounded': 'ridge',
+  'cord-short': 'ridge',
+  sags: 'ridge',
+  'no-room': 'hang',
+  'comes-down': 'hang',
+  unguyed: 'guy',
+  'pegs-short': 'guy',
+  'pool-grows': 'weather',
+  flaps: 'weather',
+};
+/** What wind, trees and snow do. */
+const WEATHER: ReadonlySet<CaseKind> = new Set<CaseKind>(['gust', 'wet-gust', 'sway', 'snow']);
+
+/** The steps at which something keeps a rig from holding. */
+function failingSteps(report: RigReport): ReadonlySet<Step> {
+  const out = new Set<Step>();
+  for (const f of against(report.findings)) for (const step of stepsOf(f, report)) out.add(step);
+  return out;
 }
 
-/** The marks of the tape, in the order the rig is tied, and whether each step holds. */
-export function marksOf(rig: RidgeRig, judgement: Judgement | null, body: BodyMeasures, units: UnitChoice): Mark[] {
-  const r = judgement?.result;
-  const fails = (of: (id: string) => boolean): boolean =>
-    r?.ledger.some((j) => of(j.link.id) && j.judgement.ratio < 1) ?? false;
-  const state = (bad: boolean): Mark['state'] => (r === undefined ? 'none' : bad ? 'fails' : 'holds');
-  const against = r?.trunks.some((t) => t.against.length > 0) ?? false;
-  const dryFails = r?.ledger.some((j) => j.judgement.ratio < 1 && /gust|sway/.test(j.link.caseId)) ?? false;
-  return [
-    {
-      id: 'ground',
-      step: 'ground',
-      name: 'Ground',
-      text: `span ${say(measuredSpan(rig, body), 'length', units)}`,
-      state: state(
-        against ||
-          fails((id) => id.startsWith('trunk')) ||
-          (judgement?.bed?.rows.some((row) => row.role === 'trunk' && ratioOf(row) < 1) ?? false),
-      ),
-    },
-    {
-      id: 'ridge',
-      step: 'ridge',
-      name: 'Ridge',
-      text: r === undefined ? '' : `${say(r.tension.value, 'force', units)}, sag ${say(r.sag.value, 'length', units)}`,
-      state: state(
-        r !== undefined &&
-          (!r.tight || r.cordNeeded.value > r.cordOnHand || fails((id) => id.startsWith('end') || id === 'line')),
-      ),
-    },
-    {
-      id: 'hang',
-      step: 'hang',
-      name: 'Hang',
-      text:
-        rig.hung.length === 0
-          ? 'nothing on it'
-          : `${rig.hung.length} ${rig.hung.length === 1 ? 'thing' : 'things'}, ${say(
-              rig.hung.reduce((sum, h) => sum + h.mass, 0),
-              'mass',
-              units,
-            )}`,
-      state: rig.hung.length === 0 ? 'none' : state(fails((id) => id.startsWith('grip'))),
-    },
-    {
-      id: 'guy',
-      step: 'guy',
-      name: 'Guy',
-      text: (r?.unguyed ?? 0) > 0 ? 'not one on the cloth' : 'none',
-      state: (r?.unguyed ?? 0) > 0 ? 'fails' : 'none',
-    },
-    bedMark(judgement?.bed ?? null, units),
-    {
-      id: 'weather',
-      step: 'weather',
-      name: 'Weather',
-      text: BEAUFORT[rig.wind.beaufort]!.name,
-      state: state(dryFails),
-    },
-  ];
+function stepsOf(f: Finding, { rows, line, roof }: RigReport): Step[] {
+  if (f.code !== 'short') return [STEP_OF_FINDING[f.code] ?? 'bed'];
+  const { link } = f.facts.judged;
+  const row = rows.find((r) => r.links.some((j) => j.link.id === link.id));
+  const set: Step = link.kind === 'grip' ? 'hang' : STEP_OF_ROLE[row?.role ?? 'ridge'];
+  const kind = (roof ?? line)?.cases.find((c) => c.id === link.caseId)?.group;
+  return kind !== undefined && WEATHER.has(kind) ? [set, 'weather'] : [set];
 }
 
-/** The same of a rig with a roof pitched on it. */
-export function pitchMarks(
-  rig: RidgeRig,
-  judgement: PitchJudgement | null,
-  body: BodyMeasures,
-  units: UnitChoice,
-): Mark[] {
-  const r = judgement?.pitch;
-  const pitch = rig.pitch!;
-  // a trunk that bears a bed as well holds or not by what both come to
-  const rows = rowsTogether(r?.rows ?? [], judgement?.bed?.rows ?? []);
-  const fails = (of: (row: PitchRow) => boolean): boolean => rows.some((row) => of(row) && ratioOf(row) < 1);
+/** The marks of the tape, in the order the rig is tied, and whether each step holds. @param report null where none is true of it */
+export function marksOf(rig: RidgeRig, report: RigReport | null, body: BodyMeasures, units: UnitChoice): Mark[] {
+  const fails = report === null ? new Set<Step>() : failingSteps(report);
   // what was worked out in part only is not passed
-  const state = (bad: boolean): Mark['state'] =>
-    r === undefined ? 'none' : bad ? 'fails' : judgement!.full ? 'holds' : 'none';
-  const ridge = r?.rows.find((row) => row.role === 'ridge') ?? r?.rows.find((row) => row.role === 'tie');
-  const guys = r?.guys.filter((g) => g.kind !== 'tie') ?? [];
-  const short = guys.filter((g) => fails((row) => row.id === g.id)).length;
-  const weathered = new Set(
-    r?.cases.filter((c) => c.wind !== null || c.group === 'sway' || c.group === 'snow').map((c) => c.id),
-  );
-  const windy = (row: PitchRow): boolean => weathered.has(row.links[0]?.link.caseId ?? '');
+  const state = (step: Step, there = true): Mark['state'] =>
+    report === null || !there ? 'none' : fails.has(step) ? 'fails' : report.full ? 'holds' : 'none';
+  const mark = (step: Step, name: string, text: string, there = true): Mark => ({
+    id: step,
+    step,
+    name,
+    text,
+    state: state(step, there),
+  });
   return [
-    {
-      id: 'ground',
-      step: 'ground',
-      name: 'Ground',
-      text: `span ${say(measuredSpan(rig, body), 'length', units)}`,
-      state: state(fails((row) => row.role === 'trunk') || rig.trunks.some((t) => t.signs.length > 0)),
-    },
-    {
-      id: 'ridge',
-      step: 'ridge',
-      name: 'Ridge',
-      text:
-        ridge === undefined
-          ? 'none'
-          : `${say(ridge.pitched, 'force', units)}${r!.sag === null ? '' : `, sag ${say(r!.sag, 'length', units)}`}`,
-      state: ridge === undefined ? 'none' : state(fails((row) => row.role === 'ridge' || row.role === 'tie')),
-    },
-    {
-      id: 'hang',
-      step: 'hang',
-      name: 'Hang',
-      text: PITCH_TRAITS[pitch.form].name,
-      state: state(fails((row) => row.role === 'loop' || row.role === 'cloth')),
-    },
-    {
-      id: 'guy',
-      step: 'guy',
-      name: 'Guy',
-      text: short === 0 ? `${guys.length} hold` : `${short} of ${guys.length} short`,
-      state: state(short > 0 || fails((row) => row.role === 'stick')),
-    },
-    bedMark(judgement?.bed ?? null, units),
-    {
-      id: 'weather',
-      step: 'weather',
-      name: 'Weather',
-      text: BEAUFORT[rig.wind.beaufort]!.name,
-      state: state(fails(windy) || (r !== undefined && (!allSolved(r) || r.cases.some((c) => c.runsAway)))),
-    },
+    mark('ground', 'Ground', `span ${say(measuredSpan(rig, body), 'length', units)}`),
+    ridgeMark(report, units, mark),
+    rig.pitch === undefined
+      ? mark('hang', 'Hang', hungWords(rig, units), rig.hung.length > 0)
+      : mark('hang', 'Hang', PITCH_TRAITS[rig.pitch.form].name),
+    guyMark(report, mark),
+    bedMark(report, units, mark),
+    mark('weather', 'Weather', BEAUFORT[rig.wind.beaufort]!.name),
   ];
+}
+
+type Marks = (step: Step, name: string, text: string, there?: boolean) => Mark;
+
+function ridgeMark(report: RigReport | null, units: UnitChoice, mark: Marks): Mark {
+  if (report === null) return mark('ridge', 'Ridge', '', false);
+  const line = report.rows.find((r) => r.role === 'ridge') ?? report.rows.find((r) => r.role === 'tie');
+  if (line === undefined) return mark('ridge', 'Ridge', 'none', false);
+  const sag = report.line?.sag.value ?? report.roof?.sag ?? null;
+  return mark(
+    'ridge',
+    'Ridge',
+    `${say(line.pitched, 'force', units)}${sag === null ? '' : `, sag ${say(sag, 'length', units)}`}`,
+  );
+}
+
+function hungWords({ hung }: RidgeRig, units: UnitChoice): string {
+  if (hung.length === 0) return 'nothing on it';
+  const mass = hung.reduce((sum, h) => sum + h.mass, 0);
+  return `${hung.length} ${hung.length === 1 ? 'thing' : 'things'}, ${say(mass, 'mass', units)}`;
+}
+
+function guyMark(report: RigReport | null, mark: Marks): Mark {
+  if (report === null) return mark('guy', 'Guy', '', false);
+  const { roof, line, findings } = report;
+  if (roof === null) {
+    const unguyed = (line?.unguyed ?? 0) > 0;
+    return mark('guy', 'Guy', unguyed ? 'not one on the cloth' : 'none', unguyed);
+  }
+  const guys = roof.guys.filter((g) => g.kind !== 'tie');
+  const links = new Set(findings.flatMap((f) => (f.code === 'short' ? [f.facts.judged.link.id] : [])));
+  const short = guys.filter((g) =>
+    roof.rows.some((row) => row.id === g.id && row.links.some((j) => links.has(j.link.id))),
+  ).length;
+  return mark('guy', 'Guy', short === 0 ? `${guys.length} hold` : `${short} of ${guys.length} short`);
+}
+
+function bedMark(report: RigReport | null, units: UnitChoice, mark: Marks): Mark {
+  const bed = report?.bed ?? null;
+  if (bed === null) return mark('bed', 'Bed', 'none', false);
+  const { height, straps } = bed.lying;
+  const pull = Math.max(straps[0].value, straps[1].value);
+  return mark('bed', 'Bed', `${say(height.value, 'length', units)} up, ${say(pull, 'force', units)}`);
 }

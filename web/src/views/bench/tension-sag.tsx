@@ -9,7 +9,8 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ReactElement } from 'react';
 import { useUnits } from '../../parts/units.js';
 import { startTradeoff } from '../../workers/use-judge.js';
-import type { Judgement, Question } from '../../workers/rig.worker.js';
+import type { LineReport } from '../../workers/report.js';
+import type { Question } from '../../workers/rig.worker.js';
 
 register([LineChart, ScatterChart, GridComponent, MarkAreaComponent, CanvasRenderer]);
 
@@ -23,11 +24,11 @@ const niceAbove = (x: number): number => Math.max(0.1, Math.ceil(x * 10) / 10);
 /** Tension against sag, with the band in which every link holds and the line is tight enough. */
 export default function TensionSag({
   question,
-  judgement,
+  report,
   onHaul,
 }: {
   readonly question: Question | null;
-  readonly judgement: Judgement | null;
+  readonly report: LineReport | null;
   readonly onHaul: (tension: number) => void;
 }): ReactElement {
   const units = useUnits();
@@ -89,9 +90,7 @@ export default function TensionSag({
           nameLocation: 'middle',
           nameGap: 26,
           min: 0,
-          max: niceAbove(
-            (judgement === null ? 1 : Math.max(judgement.result.sagLimit * 1.6, judgement.result.sag.value * 1.3)) / m,
-          ),
+          max: niceAbove((report === null ? 1 : Math.max(report.line.sagLimit * 1.6, report.line.sag.value * 1.3)) / m),
           ...axis,
         },
         yAxis: { type: 'value', name: `tension, ${units.force}`, nameGap: 10, ...axis },
@@ -121,13 +120,13 @@ export default function TensionSag({
             lineStyle: { color: colour('ink'), width: 2.5 },
             itemStyle: { color: colour('ink') },
           },
-          ...(judgement === null
+          ...(report === null
             ? []
             : [
                 {
                   type: 'scatter',
                   name: 'now',
-                  data: [[judgement.result.sag.value / m, judgement.result.tension.value / n]],
+                  data: [[report.line.sag.value / m, report.line.tension.value / n]],
                   symbolSize: 14,
                   itemStyle: { color: colour('act'), borderColor: colour('ink'), borderWidth: 1.5 },
                 },
@@ -136,7 +135,7 @@ export default function TensionSag({
       },
       { notMerge: true },
     );
-  }, [points, judgement, units, band]);
+  }, [points, report, units, band]);
   const least = good[0];
   const most = good.at(-1);
   return (

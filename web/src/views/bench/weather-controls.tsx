@@ -9,16 +9,16 @@ import { FigureValue } from '../../parts/figure.js';
 import { NumberField } from '../../parts/number-field.js';
 import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
-import type { Judgement } from '../../workers/rig.worker.js';
+import type { LineReport } from '../../workers/report.js';
 import type { Editing } from './editing.js';
 
 /** Wind, sway, and what the evening and a wetting do to the line. */
 export function WeatherControls({
   editing,
-  judgement,
+  report,
 }: {
   readonly editing: Editing;
-  readonly judgement: Judgement | null;
+  readonly report: LineReport | null;
 }): ReactElement {
   const { rig, edit } = editing;
   const units = useUnits();
@@ -49,7 +49,7 @@ export function WeatherControls({
           onCommit={(sway) => edit({ ...rig, sway })}
         />
       </div>
-      {judgement !== null && (
+      {report !== null && (
         <div className="control-group control-group-wide">
           <h3>Through the night</h3>
           <table className="rows">
@@ -62,7 +62,7 @@ export function WeatherControls({
               </tr>
             </thead>
             <tbody>
-              {judgement.result.settling.map((s) => (
+              {report.line.settling.map((s) => (
                 <tr key={s.caseId}>
                   <th scope="row">
                     {s.name}{' '}
@@ -85,8 +85,8 @@ export function WeatherControls({
                   </td>
                 </tr>
               ))}
-              {judgement.result.cases
-                .filter((c) => !judgement.result.settling.some((s) => s.caseId === c.id))
+              {report.line.cases
+                .filter((c) => !report.line.settling.some((s) => s.caseId === c.id))
                 .map((c) => (
                   <tr key={c.id}>
                     <th scope="row">

@@ -1,5 +1,6 @@
 import type { Place } from '@rough-bight/core/ground';
 import { RIDGE_ANCHORS } from '@rough-bight/core/ground';
+import { tell } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { Copy, FileInput, Plus, Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -256,7 +257,8 @@ function RigRow({
         <p>{rig.note}</p>
       </div>
       <p className="rig-verdict">
-        <b>{verdict?.sentence ?? 'Judging…'}</b> <span className="quiet">{verdict?.detail}</span>
+        <b>{verdict === null ? 'Judging…' : tell(verdict.sentence, me.units)}</b>{' '}
+        <span className="quiet">{verdict !== null && tell(verdict.detail, me.units)}</span>
       </p>
       <span className="rig-tools">
         <button type="button" className="icon-button" aria-label={`Copy ${rig.name}`} onClick={onCopy}>

@@ -1,0 +1,89 @@
+import { screenTree } from '../anchor/index.js';
+import type { Finding } from '../findings/index.js';
+import { finding } from '../findings/index.js';
+import type { Judged } from '../strength/index.js';
+import { GALE, loopRunsOut, ratioOf, travelOf, treeOf } from '../rig/index.js';
+import { formOf, opensIntoWind } from '../roof/index.js';
+import type { PitchResult } from './evaluate.js';
+import { givesFirst } from './gives-first.js';
+import { LYING_ROOM, ONE_SLEEPER } from './room.js';
+import type { TiedRig } from './solve.js';
+import { bearing, heldTwice } from './tree-pulls.js';
+
+/** A hitch slides when it goes farther than this, m: under it the solve's own rounding. */
+const SLIDES = 0.005;
+/** Less water than this on a roof runs off by itself, l. */
+const POOL = 0.5;
+/** Under cloth that hangs lower than this no flame burns safely, m. Judgement. */
+const FLAME_ROOM = 1.2;
+
+/** What is found about a pitched roof. @param saidOf a case at the end of a sentence, by its id */
+export function findingsOf(
+  tied: TiedRig,
+  r: Omit<PitchResult, 'findings'>,
+  saidOf: (caseId: string) => string,
+): Finding[] {
+  const { model } = tied;
+  const { rig } = model;
+  const out: Finding[] = bearing(model).flatMap(({ tree, ridge }) => {
+    const t = treeOf(rig, tree)!;
+    return t.standsOnWord
+      ? []
+      : screenTree(t, ridge && rig.use === 'person').map((found) => finding('tree', found, tree));
+  });
+  for (const judged of short(r))
+    out.push(
+      finding(
+        'short',
+        {
+          judged,
+          said: saidOf(judged.link.caseId),
+          gust: r.letsGo.find((l) => l.id === judged.link.id)?.gust ?? null,
+        },
+        judged.link.id,
+      ),
+    );
+  const rain = r.cases.reduce((a, b) => (b.litres > a.litres ? b : a));
+  if (r.cases.some((c) => c.runsAway)) out.push(finding('pool-grows', {}));
+  else if (rain.litres > POOL) out.push(finding('pool', { volume: rain.litres / 1000 }));
+  const loose = r.cases.filter((c) => c.luffing || !c.converged);
+  if (loose.length > 0) {
+    const { id, name, said, flaps } = loose[0]!;
+    out.push(finding('flaps', { name, said, near: flaps, more: loose.length - 1 }, id));
+  }
+  const { pitched, least } = r.room;
+  if (pitched.lying < ONE_SLEEPER) out.push(finding('no-room', { lying: pitched.lying }));
+  else if (least.lying < ONE_SLEEPER)
+    out.push(finding('comes-down', { said: saidOf(least.caseId), lying: least.lying }, least.caseId));
+  if (r.sag !== null && r.sag > r.sagLimit && r.sag > LYING_ROOM)
+    out.push(finding('sags', { under: 'roof', sag: r.sag, limit: r.sagLimit }));
+  for (const { id, name, wanted, have } of r.cords)
+    if (wanted > have) out.push(finding('cord-short', { cord: name, wanted, have }, id));
+  for (const { id, name, wanted, have } of r.pegs)
+    if (wanted > have) out.push(finding('pegs-short', { pegs: name, wanted, have }, id));
+  out.push(...heldTwice(model));
+  if (model.hasRidge) out.push(...loopRunsOut(rig, travelOf(model.ridge)));
+  for (const h of r.hitches) {
+    if (Math.abs(h.slid) > SLIDES)
+      out.push(finding('hitch-slides', { hitch: h.name, by: Math.abs(h.slid) }, `loop${h.end}`));
+    for (const advice of h.advice) out.push(finding('hitch', { hitch: h.name, advice }, `loop${h.end}`));
+  }
+  for (const at of model.layout.gathered) out.push(finding('no-tie-out', { at }));
+  const trips = r.guys.filter((g) => g.trips);
+  if (trips.length > 0) out.push(finding('guys-trip', { guys: trips.map((g) => g.name), of: r.guys.length }));
+  const { bearing: along, windFrom, form } = rig.pitch!;
+  if (rig.wind.beaufort > 0 && opensIntoWind(formOf(form), along, windFrom)) out.push(finding('opens-to-wind', {}));
+  if (rig.wind.beaufort >= GALE) out.push(finding('gale', {}));
+  if (form === 'low' || r.cover.headroom < FLAME_ROOM) out.push(finding('no-flame', {}));
+  return out;
+}
+
+/** What of each short row governs it, first what lets go first where something would break. */
+function short(r: Omit<PitchResult, 'findings'>): Judged[] {
+  const links = r.rows.filter((row) => ratioOf(row) < 1).map((row) => row.links[0]!);
+  const first = givesFirst(r)?.judged;
+  const breaks = links.some((j) => j.link.margin.value < 1);
+  return first !== undefined && breaks && first.judgement.ratio < 1
+    ? [first, ...links.filter((j) => j !== first)]
+    : links;
+}

@@ -1,0 +1,268 @@
+import { treeWords } from '../anchor/index.js';
+import { TERMINATIONS } from '../catalogue/index.js';
+import type { BedPart, Comfort, Facts, Finding, FindingCode, HeadBelongs } from '../findings/index.js';
+import { hitchWords } from '../hitch/index.js';
+import type { Phrase } from '../quantity/index.js';
+import { amount, capital, metres, phrase } from '../quantity/index.js';
+import type { Judged } from '../strength/index.js';
+
+/** What a finding says, and what to do about it. */
+export interface FindingWords {
+  readonly says: Phrase;
+  readonly remedy: Phrase | null;
+}
+
+const END = ['first', 'second'] as const;
+const newtons = (value: number) => amount(value, 'force');
+const share = (value: number) => amount(value, 'share');
+const angle = (value: number) => amount(value, 'angle');
+
+/** What a link has left by its rule. */
+export function marginWords({ judgement }: Judged): Phrase {
+  const { figure, required } = judgement;
+  switch (judgement.rule) {
+    case 'factor':
+      return phrase`it holds ${figure.value.toFixed(1)} times the worst pull; ${required} times is asked`;
+    case 'share':
+      return phrase`${share(figure.value)} of its low-end strength is in use; ${share(required)} is allowed`;
+    case 'chance':
+      return phrase`it fails with a chance of ${amount(figure.value, 'chance')}; ${amount(required, 'chance')} is allowed`;
+  }
+}
+
+/** Why the head belongs at an end. @param end name of what the bed hangs from there */
+export const headWords = (end: string, because: HeadBelongs): string =>
+  because === 'higher'
+    ? `the bed is higher toward ${end}`
+    : because === 'lee'
+      ? `the bed is level, and ${end} is away from the wind`
+      : 'the bed is level: either end';
+
+const plural = (part: BedPart, one: string, many: string): string => (part === 'bed' ? one : many);
+const COMFORT: Readonly<Record<Comfort, string>> = {
+  'wind-below':
+    'Wind under the bed takes the warmth away from below: a mat in it or a quilt under it, and hang it low in the lee.',
+  'air-below': 'Air under the bed cools from below on any night: lay a mat in it or a quilt under it.',
+  low: 'Near the ground it is stiller, and damper before dawn.',
+  high: 'Higher up it is airier: good on hot nights and above midges, cold on clear ones.',
+  middling: 'At this height air moves a little: enough for warm nights.',
+  'drop-windward': 'Drop the roof’s windward side to the ground before the bed is lain in.',
+  leaves: 'Dry leaves heaped beneath slow the draught.',
+};
+const TOUCHES = { bed: 'The bed', person: 'Who lies in it', strap: 'A strap' } as const;
+const BENEATH = {
+  water: ['Not over water: whoever falls out in the night, in a bag or a net, drowns.', 'Hang it over dry ground.'],
+  road: ['Not over a road or track: what comes along it does not see a bed.', 'Choose other anchors.'],
+  bed: [
+    'Never one bed above another: the upper falls on the lower, and both hang on the same trunks.',
+    'Hang them apart.',
+  ],
+} as const;
+/** What tames cloth that flaps. */
+const TAMES = 'Haul its guys harder, give that edge another guy, drop it to the ground, or take a form that holds it.';
+const DROP_IT = 'Drop a corner or an edge.';
+
+type Words = { readonly [C in FindingCode]: (f: Facts[C]) => readonly [says: Phrase, remedy?: Phrase] };
+const WORDS: Words = {
+  tree: (f) => {
+    const { says, remedy } = treeWords(f);
+    return remedy === null ? [says] : [says, remedy];
+  },
+  'beneath-forbids': ({ beneath }) => [phrase`${BENEATH[beneath][0]}`, phrase`${BENEATH[beneath][1]}`],
+  overloaded: ({ name, part, limit, mass }) => [
+    phrase`${name} ${plural(part, 'is', 'are')} made for ${amount(limit, 'mass')} at most; ${amount(mass, 'mass')} are to ${plural(part, 'lie in it', 'hang on them')}.`,
+    phrase`Take ${plural(part, 'a stronger bed', 'stronger straps')}.`,
+  ],
+  'bed-grounded': ({ said, raise }) => [
+    phrase`The bed comes down on the ground ${said}.`,
+    phrase`Raise both straps by ${metres(raise)} or take in a loop.`,
+  ],
+  'bed-unsettled': ({ said, reason }) => [
+    phrase`The bed finds no rest ${said}.`,
+    phrase`${capital(reason ?? 'nothing holds it there')}. Do not do that in it.`,
+  ],
+  short: ({ judged: { link }, said }) => {
+    const slips = link.kind === 'hitch';
+    const breaks = link.margin.value < 1;
+    const how = slips ? (breaks ? 'slips first' : 'may slip') : breaks ? 'lets go first' : 'has too little to spare';
+    return [phrase`${capital(link.name)} ${how} ${said}.`];
+  },
+  'pole-falls': () => [
+    phrase`The pole falls over sideways when someone leans out.`,
+    phrase`Spread two back-stays, or lean the pole’s foot against a root.`,
+  ],
+  'pool-grows': () => [phrase`Rain pools on it and the pool grows as the cloth gives.`, phrase`${DROP_IT}`],
+  flaps: ({ said, near, more }) => [
+    near === null
+      ? phrase`Too loose to judge ${said}: the cloth flaps.`
+      : phrase`The cloth flaps near the ${near} ${said} and finds no rest.`,
+    phrase`${TAMES}${more > 0 ? ` So it does in ${more} more of the winds tried.` : ''}`,
+  ],
+  'no-room': ({ lying }) => [
+    phrase`Nobody can lie under it: it hangs high enough over ${amount(lying, 'area')} of ground only.`,
+    phrase`Raise the ridge or its edges, or haul the ridge tighter.`,
+  ],
+  'comes-down': ({ said, lying }) => [
+    phrase`It comes down on whoever lies under it ${said}.`,
+    phrase`It stays high enough over ${amount(lying, 'area')} of ground only. Haul it tighter, raise it, or prop it.`,
+  ],
+  'line-grounded': ({ said }) => [phrase`It sags to the ground ${said}.`, phrase`Haul it tighter or tie it higher.`],
+  'cord-short': ({ cord, wanted, have }) => [
+    phrase`${capital(cord)} is too short: ${metres(wanted)} wanted, ${metres(have)} on hand.`,
+    phrase`Fewer wraps, shorter guys, a closer pair of trees, or a sheet bend’s extension away from the load.`,
+  ],
+  'pegs-short': ({ pegs, wanted, have }) => [
+    phrase`${wanted - have} of ${pegs} are missing: ${wanted} wanted, ${have} on hand.`,
+    phrase`Tie ${wanted - have} ${wanted - have === 1 ? 'guy' : 'guys'} to what grows there, or cut pegs.`,
+  ],
+  sags: ({ under, sag, limit }) => [
+    under === 'line'
+      ? phrase`Strong enough, but too slack for a roof.`
+      : phrase`The ridge sags ${metres(sag)}: too slack for a roof.`,
+    phrase`${metres(limit)} is the most you asked for. Haul it tighter.`,
+  ],
+  unguyed: ({ area }) => [
+    phrase`The line holds; the cloth on it is not guyed.`,
+    phrase`${amount(area, 'area')} of cloth and not one guy: wind throws it over the line. Pitch a roof under Hang.`,
+  ],
+  touches: ({ what, distance, said, weather }) => [
+    phrase`${TOUCHES[what]} touches the cloth, or nearly: ${metres(Math.max(0, distance))} are left ${said}.`,
+    phrase`A hand’s width is the least: what touches cloth gets wet. ${weather ? 'For that weather lower' : 'Lower'} the bed or raise the roof.`,
+  ],
+  'drips-in': ({ line, tailAt, from }) => [
+    phrase`Water runs in along the ${line} and drips into the bed.`,
+    phrase`Tie a tail on it ${metres(tailAt)} from ${from === 'trunk' ? 'the trunk' : 'its tie'}, just inside the roof’s edge${from === 'tie' ? ', or run the line over the cloth' : ''}.`,
+  ],
+  'rain-reaches': ({ share: wet, slant }) => [
+    phrase`Rain reaches ${share(wet)} of the bed.`,
+    phrase`It falls ${angle(slant)} from upright. Lower the roof, or turn it so that it reaches farther.`,
+  ],
+
+  'elastic-ridge': () => [
+    phrase`Elastic cord is never counted as strength.`,
+    phrase`Choose another cord for a ridgeline.`,
+  ],
+  'carries-person': () => [
+    phrase`A line that carries a person: nothing hard beneath, no higher than a safe fall, sit before you lie.`,
+  ],
+  gale: () => [phrase`In a gale the roof comes down and people leave the trees, whatever the numbers say.`],
+  'cord-worn': ({ cord }) => [phrase`${cord} is nicked, glazed or stiff: retire it, or cut the bad place out.`],
+  'no-stem': ({ what, level }) => [
+    phrase`${capital(what)} is no stem: whether it slides, tips or pulls out is judged on the ground, not here.`,
+    phrase`Lean on it; it is asked for ${newtons(level)} level.`,
+  ],
+  termination: ({ id }) => [phrase`${TERMINATIONS.find((t) => t.id === id)?.caution ?? ''}`],
+  bark: ({ tree, by, pressure }) =>
+    by === 'cord'
+      ? [
+          phrase`The cord presses ${amount(pressure, 'stress')} on the bark of ${tree}, enough to bruise it.`,
+          phrase`Pad it with sticks or cloth, add wraps, or use a strap.`,
+        ]
+      : [
+          phrase`The strap presses the bark of ${tree} with ${amount(pressure, 'stress')}: it may bruise.`,
+          phrase`Wider straps, or sticks under them.`,
+        ],
+  'passes-slip': ({ passes, holds }) => [
+    phrase`${passes} passes hold only ${newtons(holds)} on smooth wet bark while one hand ties off.`,
+    phrase`Take another turn before tying.`,
+  ],
+  'loop-runs-out': ({ needed, has }) => [
+    phrase`The loop runs out of travel: it needs ${metres(needed)} from the trunk and has ${metres(has)}.`,
+    phrase`Tie the loop farther out.`,
+  ],
+  'cannot-haul': ({ tree, termination }) => [
+    phrase`The end at ${tree} cannot be hauled with a ${termination}.`,
+    phrase`Choose a tensioning end there.`,
+  ],
+  'held-twice': ({ lines, by, kind }) => [
+    phrase`The ${lines[0]} and the ${lines[1]} are both held by ${by}, each told as if it were alone.`,
+    kind === 'stem'
+      ? phrase`Tie one of them to “${by}” as a tree of this rig.`
+      : phrase`Tell half its mass for each, or hold one by something else.`,
+  ],
+  'hitch-slides': ({ hitch, by }) => [phrase`The ${hitch} slides ${metres(by)} along the ridge in the worst case.`],
+  hitch: ({ hitch, advice }) => [phrase`The ${hitch}: ${lower(hitchWords(advice))}`],
+  'no-tie-out': ({ at }) => [
+    phrase`The roof has no tie-out at its ${at}: gather the cloth round a smooth pebble there.`,
+  ],
+  pool: ({ volume }) => [
+    phrase`Rain pools on it: ${amount(volume, 'volume')} stand before it runs over.`,
+    phrase`${DROP_IT}`,
+  ],
+  'guys-trip': ({ guys, of }) => [
+    phrase`People walk into guys: mark ${guys.length === of ? 'every one' : guys.length === 1 ? `the ${guys[0]!}` : `the ${guys.length} long low ones`} with something bright.`,
+  ],
+  'opens-to-wind': () => [
+    phrase`Its open side faces the wind as named: rain drives in there.`,
+    phrase`Pitch it the other way round.`,
+  ],
+  'no-flame': () => [phrase`No flame under low cloth: fire, and carbon monoxide.`],
+  fall: ({ height, breaks }) =>
+    breaks
+      ? [
+          phrase`It hangs ${metres(height)} up with someone in it: a fall from there breaks bones.`,
+          phrase`Lower it to where one is willing to fall, seat height at most.`,
+        ]
+      : [
+          phrase`A fall from ${metres(height)} hurts.`,
+          phrase`Lower it to seat height unless something on the ground asks for it.`,
+        ],
+  'beneath-hurts': ({ beneath, height }) =>
+    beneath === 'hard'
+      ? [
+          phrase`Roots, stones or stumps lie beneath, and one falls from ${metres(height)} onto them.`,
+          phrase`Clear them, or hang it elsewhere.`,
+        ]
+      : [phrase`A bank or a drop lies beneath: the fall is as deep as the ground falls.`, phrase`Choose level ground.`],
+  'strap-flat': ({ end, angle: below, pull }) => [
+    phrase`The ${END[end]} strap is too flat, ${angle(below)}: it pulls ${newtons(pull)}.`,
+    phrase`Let the bed sag: higher straps, farther loops.`,
+  ],
+  'thin-tree': ({ tree, diameter }) => [
+    phrase`${capital(tree)} is a thin tree for a person, ${metres(diameter)} through.`,
+    phrase`Push it hard before anyone lies down.`,
+  ],
+  'limit-unknown': ({ name, part }) => [
+    phrase`The maker’s limit of ${name} is not known: find ${plural(part, 'its label before anyone lies in it', 'their label')}.`,
+  ],
+  'head-belongs': ({ end, because }) => [phrase`Lay the head at the other end: ${headWords(end, because)}.`],
+  'ends-unlevel': ({ by }) => [
+    phrase`Its ends are ${metres(by)} from level: one slides to the lower end.`,
+    phrase`Raise the lower strap.`,
+  ],
+  'pole-sways': ({ by }) => [
+    phrase`The pole’s head goes ${metres(by)} sideways when someone leans out.`,
+    phrase`Spread the back-stays farther apart.`,
+  ],
+  'pole-gives': ({ comesIn, comesDown, haulIn }) => [
+    phrase`On the first sitting the pole’s head comes in ${metres(comesIn)} and the bed comes down ${metres(comesDown)}:`,
+    phrase`get out, haul the back-stay in by ${metres(haulIn)}, look at the foot, and sit again.`,
+  ],
+  'head-meets-cloth': () => [phrase`Sitting up, the head meets the cloth:`, phrase`bend it, or raise the ridge.`],
+  overhang: ({ end, by }) =>
+    by < 0
+      ? [
+          phrase`The ${END[end]} end of the bed lies open by ${metres(-by)}.`,
+          phrase`Move the roof over it, or pitch it on its diagonal.`,
+        ]
+      : [phrase`The roof reaches only ${metres(by)} beyond the ${END[end]} end of the bed.`],
+  comfort: ({ what }) => [phrase`${COMFORT[what]}`],
+};
+
+/** A phrase in the middle of a sentence: first letter small. */
+function lower([first, ...rest]: Phrase): Phrase {
+  return typeof first === 'string' ? [first.charAt(0).toLowerCase() + first.slice(1), ...rest] : [first!, ...rest];
+}
+
+/** What a finding says and what to do about it. */
+export function wordsOf(f: Finding): FindingWords {
+  const say = WORDS[f.code] as (facts: Finding['facts']) => readonly [Phrase, Phrase?];
+  const [says, remedy = null] = say(f.facts);
+  return { says, remedy };
+}
+
+/** The same in one breath. */
+export function sentenceOf(f: Finding): Phrase {
+  const { says, remedy } = wordsOf(f);
+  return remedy === null ? says : phrase`${says} ${remedy}`;
+}

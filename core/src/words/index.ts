@@ -1,0 +1,2 @@
+export * from './finding-words.js';
+export * from './verdict.js';

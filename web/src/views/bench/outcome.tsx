@@ -1,0 +1,111 @@
+import { say } from '@rough-bight/core/quantity';
+import type { UnitChoice } from '@rough-bight/core/quantity';
+import type { RigReport } from '@rough-bight/core/shelter';
+import type { Advice } from '@rough-bight/core/sizing';
+import { verdictOf } from '@rough-bight/core/words';
+import { Ruler } from 'lucide-react';
+import { memo } from 'react';
+import type { ReactElement } from 'react';
+import { isRoof } from '../../workers/report.js';
+import type { RigQuestion } from '../../workers/rig.worker.js';
+import { useRoofAdvice } from '../../workers/use-judge.js';
+import { BedReport } from './bed-report.js';
+import { casesTogether } from './cases-together.js';
+import type { Chosen } from './controls.js';
+import { Ledger } from './ledger.js';
+import { Cautions, Said } from './said.js';
+import { SaveAs } from './save-as.js';
+import type { Step } from './steps.js';
+
+/** What it comes to: the verdict, the ledger, what to beware of, and files. */
+export const Outcome = memo(function Outcome({
+  id,
+  name,
+  step,
+  question,
+  report,
+  advice,
+  caseId,
+  bedCase,
+  chosen,
+  onChoose,
+  show,
+  put,
+}: Chosen & {
+  readonly id: string;
+  readonly name: string;
+  readonly step: Step;
+  readonly question: RigQuestion;
+  readonly report: RigReport;
+  readonly advice: readonly Advice[];
+}): ReactElement {
+  const { rig, around, units } = question;
+  const { bed } = report;
+  const roofAdvice = useRoofAdvice(
+    bed !== null && report.roof !== null && step === 'bed' && report.full ? question : null,
+  );
+  const act = (first: boolean): string => (first && step !== 'bed' ? 'button button-act' : 'button');
+  return (
+    <>
+      <Said verdict={verdictOf(report, around.body)}>
+        <div className="verdict-buttons">
+          {advice.slice(0, 2).map((a, i) => (
+            <button key={a.id} type="button" className={act(i === 0)} title={a.sentence} onClick={() => put(a.rig)}>
+              {a.label}
+            </button>
+          ))}
+          <button type="button" className={act(advice.length === 0)} onClick={() => show('panel', 'size')}>
+            <Ruler size={16} aria-hidden="true" /> Size it
+          </button>
+          {report.roof !== null && (
+            <button type="button" className="button" onClick={() => show('panel', 'compare')}>
+              Compare
+            </button>
+          )}
+        </div>
+        {advice[0] !== undefined && <p className="quiet">{advice[0].sentence}</p>}
+      </Said>
+      {bed !== null && step === 'bed' && (
+        <BedReport
+          rig={report.rig}
+          bed={bed}
+          body={around.body}
+          advice={report.roof === null ? [] : roofAdvice}
+          onTake={put}
+        />
+      )}
+      <Ledger
+        rows={report.rows}
+        cases={casesTogether(report)}
+        full={report.full}
+        rule={rig.rule}
+        onRule={(rule) => put({ ...rig, rule })}
+        chosen={chosen}
+        onChoose={onChoose}
+      />
+      <Cautions findings={report.findings}>
+        {cordWords(report, units)}. Not for climbing, lifting, rescue or highlines. Rated strengths are the maker’s;
+        unknown cord is unknown. {report.roof !== null && 'Soil by feel is good to a factor of two. '}Local rules come
+        first.
+      </Cautions>
+      {isRoof(report) && (
+        <SaveAs
+          id={id}
+          name={name}
+          report={report}
+          body={around.body}
+          caseId={report.full ? caseId : 'pitched'}
+          bed={bed?.shapes.find((s) => s.caseId === bedCase) ?? bed?.shapes.at(-1) ?? null}
+        />
+      )}
+    </>
+  );
+});
+
+/** Cord that all of it takes, and what is on hand. */
+function cordWords({ line, roof }: RigReport, units: UnitChoice): string {
+  const m = (x: number): string => say(x, 'length', units);
+  return roof !== null
+    ? `Cord: ${roof.cords.map((c) => `${m(c.wanted)} of ${c.name} (${m(c.have)})`).join(', ')}`
+    : `Cord in hand: ${m(line!.cordNeeded.value)} of ${m(line!.cordOnHand)}`;
+}
