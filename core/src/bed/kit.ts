@@ -1,5 +1,7 @@
 import { ADJUSTMENTS, findBedCloth, findCord, findWebbing } from '../catalogue/index.js';
 import type { Problem } from '../document/index.js';
+import { problem } from '../document/index.js';
+import { metres, phrase } from '../quantity/index.js';
 import type { KitBed, KitStraps } from './document.js';
 
 /** What the fields of a bed allow but the whole does not. */
@@ -10,10 +12,12 @@ export function bedKitProblems(bed: KitBed): Problem[] {
   if (bed.ridgeLength > 0 && findCord(bed.ridgeCord) === undefined)
     out.push({ field: 'ridgeCord', message: `The catalogue has no cord “${bed.ridgeCord}”. Choose another.` });
   if (bed.ridgeLength > 0 && !(bed.ridgeLength >= 0.6 * bed.length && bed.ridgeLength <= 0.97 * bed.length))
-    out.push({
-      field: 'ridgeLength',
-      message: `A ridge-cord is 0.6 to 0.97 of its cloth, ${(0.6 * bed.length).toFixed(2)} to ${(0.97 * bed.length).toFixed(2)} m; 0 is none.`,
-    });
+    out.push(
+      problem(
+        'ridgeLength',
+        phrase`A ridge-cord is 0.6 to 0.97 of its cloth, ${metres(0.6 * bed.length)} to ${metres(0.97 * bed.length)}; 0 is none.`,
+      ),
+    );
   return out;
 }
 
@@ -23,10 +27,12 @@ export function strapsProblems(straps: KitStraps): Problem[] {
   if (findWebbing(straps.webbing) === undefined)
     out.push({ field: 'webbing', message: `The catalogue has no webbing “${straps.webbing}”. Choose another.` });
   if (straps.adjust !== 'hitch' && loopAt(straps, straps.count) > straps.length + 1e-9)
-    out.push({
-      field: 'count',
-      message: `${straps.count} ${ADJUSTMENTS[straps.adjust].one}s reach ${loopAt(straps, straps.count).toFixed(2)} m along a strap of ${straps.length.toFixed(2)} m. Lessen their number or their distance.`,
-    });
+    out.push(
+      problem(
+        'count',
+        phrase`${straps.count} ${ADJUSTMENTS[straps.adjust].one}s reach ${metres(loopAt(straps, straps.count))} along a strap of ${metres(straps.length)}. Lessen their number or their distance.`,
+      ),
+    );
   return out;
 }
 

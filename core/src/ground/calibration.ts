@@ -94,7 +94,7 @@ export function calibrationFigure(unit: BodyUnit, repeats: readonly Repeat[]): F
         quantity: 'length',
       },
       r.taped / r.count,
-      { kind: 'measured', text: `${r.taped.toFixed(2)} m by tape${walked ? `, in ${r.count}` : ''}` },
+      { kind: 'measured', text: `by tape${walked ? `, in ${r.count}` : ''}` },
     ),
   );
   const figure = derive(

@@ -47,8 +47,8 @@ export function simulatedRangefinder(
     range: ({ from, to }) => {
       const d = trueDistance(from, to);
       if (d === null) return Promise.resolve({ kind: 'miss', reason: 'It sees nothing there. Aim again.' });
-      if (d < CLOSE) return Promise.resolve({ kind: 'miss', reason: `Closer than ${CLOSE} m; use a tape.` });
-      if (d > REACH) return Promise.resolve({ kind: 'miss', reason: `Farther than it reaches, ${REACH} m.` });
+      if (d < CLOSE) return Promise.resolve({ kind: 'miss', reason: 'Too close for it; use a tape.' });
+      if (d > REACH) return Promise.resolve({ kind: 'miss', reason: 'Farther than it reaches.' });
       if (random() < MISSES)
         return Promise.resolve({
           kind: 'miss',

@@ -1,11 +1,11 @@
-import { norm } from '../quantity/index.js';
-import type { Vec3 } from '../quantity/index.js';
+import { SaidError, amount, metres, norm, phrase } from '../quantity/index.js';
+import type { Phrase, Vec3 } from '../quantity/index.js';
 import { strainAt, tensionAt } from '../net/index.js';
 import type { Span, SpanState } from './span.js';
 import { solveSpan } from './span.js';
 
 /** A wish that no length of this line can meet; the message says what is possible. */
-export class NoSuchLine extends Error {
+export class NoSuchLine extends SaidError {
   override readonly name = 'NoSuchLine';
 }
 
@@ -40,7 +40,9 @@ export function unstressedFromPretension(span: Span, tension: number): number {
   const d = pulledDistance(span, tension);
   const give = span.give[0][0] + span.give[1][0];
   if (!(d > 0) || give * tension > 0.5 * norm(span.chord))
-    throw new NoSuchLine(`a tension of ${tension.toFixed(0)} N would pull the anchors more than half way together`);
+    throw new NoSuchLine(
+      phrase`a tension of ${amount(tension, 'force')} would pull the anchors more than half way together`,
+    );
   return d / (1 + strainAt(span.curve, tension));
 }
 
@@ -104,7 +106,7 @@ function fromTightSide(
   distance: number,
   wanted: number,
   measure: (unstressed: number) => number,
-  impossible: (reached: number) => string,
+  impossible: (reached: number) => Phrase,
 ): number {
   const flat = 1e-12 * Math.abs(wanted);
   const f = (l: number): number => measure(l) - wanted;
@@ -185,7 +187,7 @@ function warmSolver(span: Span): (unstressed: number) => SpanState {
     let state = solveSpan(span, unstressed, warm);
     if (!state.converged) state = solveSpan(span, unstressed);
     if (!state.converged)
-      throw new NoSuchLine(`no equilibrium found for ${unstressed.toFixed(3)} m of line: ${state.reason}`);
+      throw new NoSuchLine(phrase`no equilibrium found for ${metres(unstressed)} of line: ${state.reason ?? ''}`);
     warm = state.slack ? undefined : state.start;
     return state;
   };
@@ -204,7 +206,7 @@ export function unstressedFromSag(span: Span, sag: number): number {
     norm(span.chord),
     sag,
     (l) => solve(l).sag,
-    (reached) => `the sag cannot be ${sag.toFixed(3)} m; the nearest this line comes is ${reached.toFixed(3)} m`,
+    (reached) => phrase`the sag cannot be ${metres(sag)}; the nearest this line comes is ${metres(reached)}`,
   );
 }
 
@@ -231,7 +233,7 @@ export function unstressedFromDip(span: Span, at: number, force: number, dip: nu
     dip,
     (l) => dipOf(span, l, at, force),
     (reached) =>
-      `a dip of ${dip.toFixed(3)} m cannot come of this weight on this line; the nearest possible is ${reached.toFixed(3)} m`,
+      phrase`a dip of ${metres(dip)} cannot come of this weight on this line; the nearest possible is ${metres(reached)}`,
   );
 }
 
@@ -247,6 +249,6 @@ export function unstressedFromTension(span: Span, tension: number): number {
     -tension,
     (l) => -solve(l).tension,
     (reached) =>
-      `the tension cannot be ${tension.toFixed(0)} N; with these loads the least is ${(-reached).toFixed(0)} N`,
+      phrase`the tension cannot be ${amount(tension, 'force')}; with these loads the least is ${amount(-reached, 'force')}`,
   );
 }

@@ -95,7 +95,7 @@ export function layoutOf(rig: RidgeRig, around: PitchSurroundings): PitchLayout 
     ({ plan, spare } = withTieOuts(planForm(pitch.form, setting), roof, pitch.own));
   } catch (error) {
     if (error instanceof FormProblem)
-      throw new RigProblem(error.field.startsWith('shape') ? `pitch.${error.field}` : error.field, error.message);
+      throw new RigProblem(error.field.startsWith('shape') ? `pitch.${error.field}` : error.field, error.said);
     throw error;
   }
   const byId = new Map(plan.keys.map((k) => [k.id, k]));

@@ -454,7 +454,7 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
       out.push({
         id: s.id,
         name: s.name,
-        what: `${(rig.pitch!.stick * 1000).toFixed(0)} mm green stick`,
+        what: 'green stick',
         role: 'stick',
         demand: largest(place.asks, place.demand),
         links: [found],

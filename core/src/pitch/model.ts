@@ -16,7 +16,7 @@ import { strainAt } from '../line/index.js';
 import type { TensionCurve } from '../line/index.js';
 import { tensionCurve } from '../net/index.js';
 import type { Net, NetLine, NetNode, NetPanel, NetPass, NetRest, NetStrut } from '../net/index.js';
-import { GRAVITY } from '../quantity/index.js';
+import { GRAVITY, metres, phrase } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import type { KitCord, PitchSurroundings, RidgeModel, RidgeRig, RoofHitch } from '../rig/index.js';
 import { RigProblem, measuredSpan, pitchProblems, ridgeModel, tiedTo, treeOf, treeProblems } from '../rig/index.js';
@@ -117,7 +117,7 @@ export function pitchModel(
 ): PitchModel {
   const pitch = rig.pitch!;
   const problem = [...pitchProblems(rig, around), ...treeProblems(rig)][0];
-  if (problem !== undefined) throw new RigProblem(problem.field, problem.message);
+  if (problem !== undefined) throw new RigProblem(problem.field, problem.said ?? problem.message);
   const ridge = ridgeModel(rig, around, options);
   const layout = layoutOf(rig, around);
   const { plan, roof, setting } = layout;
@@ -195,7 +195,7 @@ export function pitchModel(
       if (!(x > room && x < span - room))
         throw new RigProblem(
           'pitch.middle',
-          `The roof’s ${end === 0 ? 'first' : 'second'} hitch would be at ${x.toFixed(2)} m, off a line of ${span.toFixed(2)} m. Move the roof, shorten the loop or widen the span.`,
+          phrase`The roof’s ${end === 0 ? 'first' : 'second'} hitch would be at ${metres(x)}, off a line of ${metres(span)}. Move the roof, shorten the loop or widen the span.`,
         );
       const node = `hitch${end}`;
       nodes.push({ id: node, at: along(x) });

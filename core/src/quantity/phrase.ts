@@ -43,3 +43,13 @@ export const SI: UnitChoice = { length: 'm', force: 'N' };
 /** A phrase in its reader's units. */
 export const tell = (said: Phrase, units: UnitChoice = SI): string =>
   said.map((part) => (typeof part === 'string' ? part : say(part.value, part.of, units))).join('');
+
+/** An error whose sentence keeps its numbers: said in its reader's units, its message in SI. */
+export class SaidError extends Error {
+  readonly said: Phrase;
+  /** @param said words alone, or with numbers */
+  constructor(said: Phrase | string) {
+    super(typeof said === 'string' ? said : tell(said));
+    this.said = typeof said === 'string' ? [said] : said;
+  }
+}

@@ -107,7 +107,7 @@ export function show(value: number, quantity: Quantity, units: UnitChoice): Show
     case 'angle':
       return { text: ((value * 180) / Math.PI).toFixed(0), unit: '°' };
     case 'stress':
-      return pounds ? as(LBF / INCH ** 2, 'psi') : as(1e6, 'MPa');
+      return pounds ? as(LBF / INCH ** 2, 'psi', 2) : as(1e6, 'MPa', 2);
     case 'moment':
       return pounds
         ? { text: String(Number((value / (LBF * FOOT)).toPrecision(2))), unit: 'lbf ft' }

@@ -129,7 +129,7 @@ function pulledHold(pulled: PegPull, soil: Soil, inLine: number): Pick<AnchorHol
         value,
         {
           kind: 'measured',
-          text: `pulled with ${pulled.force.toFixed(0)} N, ${pulled.moved ? 'where it moved' : 'and it held'}${kept(wet) < 1 ? '; less what a wet night takes' : ''}`,
+          text: `pulled by hand, ${pulled.moved ? 'where it moved' : 'and it held'}${kept(wet) < 1 ? '; less what a wet night takes' : ''}`,
           citation: spread.citation,
         },
         [(value * spread.low) / spread.typical, (value * spread.high) / spread.typical],

@@ -2,7 +2,9 @@ import type { KitBed, KitStraps } from '../bed/index.js';
 import { LEAST_FREE, freeAt, mostFree, strapSets } from '../bed/index.js';
 import { ADJUSTMENTS, BROW_OF_STATURE, findWood } from '../catalogue/index.js';
 import type { Problem } from '../document/index.js';
-import type { BodyMeasures } from '../quantity/index.js';
+import { problem } from '../document/index.js';
+import type { BodyMeasures, Phrase } from '../quantity/index.js';
+import { metres, phrase } from '../quantity/index.js';
 import type { Bed, BedAnchor, BedEnd } from './bed-document.js';
 import type { PitchSurroundings } from './pitch.js';
 import { measuredSpan } from './ridge.js';
@@ -111,7 +113,8 @@ export function bedProblems(rig: RidgeRig, around: PitchSurroundings): Problem[]
   const { bed } = rig;
   if (bed === undefined) return [];
   const out: Problem[] = [];
-  const say = (field: string, message: string): number => out.push({ field: `bed.${field}`, message });
+  const say = (field: string, said: Phrase | string): number =>
+    out.push(problem(`bed.${field}`, typeof said === 'string' ? [said] : said));
   const kit = around.beds.find((b) => b.id === bed.bed);
   const straps = around.straps.find((s) => s.id === bed.straps);
   if (kit === undefined) say('bed', 'This bed is no longer in the kit. Choose another.');
@@ -137,7 +140,10 @@ export function bedProblems(rig: RidgeRig, around: PitchSurroundings): Problem[]
       if (held.kind === 'peg' && !around.pegs.some((p) => p.id === held.pegs))
         say(`ends.${i}.anchor.anchor.pegs`, 'These pegs are no longer in the kit. Choose others.');
       if (anchor.stays === 2 && held.kind !== 'tree' && anchor.spread < 0.1)
-        say(`ends.${i}.anchor.spread`, 'Two stays must stand apart: spread each at least 0.1 m from the middle.');
+        say(
+          `ends.${i}.anchor.spread`,
+          phrase`Two stays must stand apart: spread each at least ${metres(0.1)} from the middle.`,
+        );
     }
     if (straps === undefined) return;
     const { girth, name } = bedStem(rig, i);
@@ -146,7 +152,7 @@ export function bedProblems(rig: RidgeRig, around: PitchSurroundings): Problem[]
       if (free > most + 1e-9)
         say(
           `ends.${i}.free`,
-          `The ${which} strap has ${Math.max(0, most).toFixed(2)} m left after ${wraps} ${wraps === 1 ? 'wrap' : 'wraps'} round ${name}, ${free.toFixed(2)} m is asked. Take fewer wraps or longer straps.`,
+          phrase`The ${which} strap has ${metres(Math.max(0, most))} left after ${wraps} ${wraps === 1 ? 'wrap' : 'wraps'} round ${name}, ${metres(free)} is asked. Take fewer wraps or longer straps.`,
         );
       return;
     }
@@ -175,7 +181,7 @@ export function bedProblems(rig: RidgeRig, around: PitchSurroundings): Problem[]
   if (kit.length < bed.stature + LIE_ROOM)
     say(
       'bed',
-      `${kit.name} is ${kit.length.toFixed(2)} m long: too short for someone of ${bed.stature.toFixed(2)} m, who wants ${(bed.stature + LIE_ROOM).toFixed(2)} m. Take a longer bed.`,
+      phrase`${kit.name} is ${metres(kit.length)} long: too short for someone of ${metres(bed.stature)}, who wants ${metres(bed.stature + LIE_ROOM)}. Take a longer bed.`,
     );
   if (out.length > 0) return out;
   const [a, b] = [bedFoot(rig, around.body, 0), bedFoot(rig, around.body, 1)];
@@ -185,7 +191,7 @@ export function bedProblems(rig: RidgeRig, around: PitchSurroundings): Problem[]
   if (reach <= apart)
     say(
       straps.adjust === 'hitch' ? 'ends.1.free' : 'ends.1.loop',
-      `The bed does not reach: straps and bed come to ${reach.toFixed(2)} m, the anchors stand ${apart.toFixed(2)} m apart. Let out a strap, take a wrap off, or choose nearer anchors.`,
+      phrase`The bed does not reach: straps and bed come to ${metres(reach)}, the anchors stand ${metres(apart)} apart. Let out a strap, take a wrap off, or choose nearer anchors.`,
     );
   return out;
 }

@@ -286,9 +286,7 @@ function neededFigure(model: RidgeModel): Figure {
       title: 'cord to have in hand',
       quantity: 'length',
       formula: 'ℓ = L₀ + Σ [wraps (girth + π d) + knot + tail] + hauling',
-      notes: [
-        `Wraps ${rig.ends[0].wraps} and ${rig.ends[1].wraps}; ${travel.toFixed(2)} m to haul with; a tail of 0.3 m at each end.`,
-      ],
+      notes: [`Wraps ${rig.ends[0].wraps} and ${rig.ends[1].wraps}; something to haul with; a tail at each end.`],
     },
     [
       model.unstressed,

@@ -36,8 +36,8 @@ import {
   unstressedFromSag,
   unstressedWhenRelaxed,
 } from '../line/index.js';
-import type { Vec3 } from '../quantity/index.js';
-import { GRAVITY, rangeFromSd } from '../quantity/index.js';
+import type { Phrase, Vec3 } from '../quantity/index.js';
+import { GRAVITY, SaidError, rangeFromSd } from '../quantity/index.js';
 import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure, Source } from '../working/index.js';
 import { derive, given } from '../working/index.js';
@@ -46,13 +46,13 @@ import { hitched, problemsOf, riseOf } from './ridge.js';
 import type { RidgeRig } from './rig-document.js';
 
 /** A rig that cannot be computed as described; `field` is where to look. */
-export class RigProblem extends Error {
+export class RigProblem extends SaidError {
   override readonly name = 'RigProblem';
   constructor(
     readonly field: string,
-    message: string,
+    said: Phrase | string,
   ) {
-    super(message);
+    super(said);
   }
 }
 
@@ -178,7 +178,7 @@ function baseFigures(
             { symbol: 'L', title: 'span', quantity: 'length' },
             paced,
             measured(
-              `${rig.span.paces} of my paces, each ${body.pace.toFixed(2)} m, within ${(body.paceSpread * 100).toFixed(0)} % (one standard deviation)`,
+              `${rig.span.paces} of my paces, within ${(body.paceSpread * 100).toFixed(0)} % (one standard deviation)`,
             ),
             spread(paced, paced * body.paceSpread, paced * 0.3),
           ),
@@ -212,7 +212,7 @@ function baseFigures(
     takeUp: given(
       { symbol: 'a', title: 'slack taken in', quantity: 'length' },
       t.passes.count * t.passes.takeUp,
-      measured(`${t.passes.count} passes of ${(t.passes.takeUp * 100).toFixed(1)} cm`),
+      measured(`${t.passes.count} passes`),
       spread(t.passes.count * t.passes.takeUp, t.passes.count * t.passes.takeUp * TAKE_UP_SHARE),
     ),
     pull: looked(PULLS[t.pulley.pull]),
@@ -268,7 +268,7 @@ export function ridgeModel(
   options: { readonly ranges: boolean } = { ranges: true },
 ): RidgeModel {
   const problem = problemsOf(rig, around)[0];
-  if (problem !== undefined) throw new RigProblem(problem.field, problem.message);
+  if (problem !== undefined) throw new RigProblem(problem.field, problem.said ?? problem.message);
   const kitCord = around.kit.find((k) => k.id === rig.cord)!;
   const cord = findCord(kitCord.cord);
   if (cord === undefined) throw new RigProblem('cord', `The catalogue has no cord “${kitCord.cord}”. Choose another.`);

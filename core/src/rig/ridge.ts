@@ -1,6 +1,8 @@
 import type { KitCord } from '../cordage/index.js';
 import type { Problem } from '../document/index.js';
+import { problem } from '../document/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
+import { metres, phrase } from '../quantity/index.js';
 import type { Required } from '../strength/index.js';
 import type { Hung, RidgeRig } from './rig-document.js';
 
@@ -40,10 +42,9 @@ export function problemsOf(rig: RidgeRig, around: Pick<Surroundings, 'kit' | 'bo
   const long = straightDistance(rig, around.body);
   const onLine = (field: string, what: string, at: number): void => {
     if (!(at >= END_ROOM && at <= long - END_ROOM))
-      out.push({
-        field,
-        message: `${what} is at ${at.toFixed(2)} m, off a line of ${long.toFixed(2)} m. Move it, or widen the span.`,
-      });
+      out.push(
+        problem(field, phrase`${what} is at ${metres(at)}, off a line of ${metres(long)}. Move it, or widen the span.`),
+      );
   };
   rig.hung.forEach((h, i) => {
     const what = h.name === '' ? 'A thing hung' : `“${h.name}”`;

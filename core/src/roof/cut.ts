@@ -1,6 +1,8 @@
 import type { Hold } from '../catalogue/index.js';
 import { HOLDS, findCloth } from '../catalogue/index.js';
 import type { Problem } from '../document/index.js';
+import { problem } from '../document/index.js';
+import { metres, phrase } from '../quantity/index.js';
 import type { KitRoof, TieOut } from './document.js';
 
 /** Common layouts of tie-outs, to begin with. */
@@ -51,10 +53,12 @@ export function roofProblems(roof: KitRoof): Problem[] {
   if (findCloth(roof.cloth) === undefined)
     out.push({ field: 'cloth', message: `The catalogue has no cloth “${roof.cloth}”. Choose another.` });
   if (roof.hollow > 0.12 * Math.min(roof.length, roof.width))
-    out.push({
-      field: 'hollow',
-      message: `Edges can be hollowed by at most an eighth of the shorter side, ${(0.12 * Math.min(roof.length, roof.width)).toFixed(2)} m.`,
-    });
+    out.push(
+      problem(
+        'hollow',
+        phrase`Edges can be hollowed by at most an eighth of the shorter side, ${metres(0.12 * Math.min(roof.length, roof.width))}.`,
+      ),
+    );
   const seen = new Set<string>();
   roof.tieOuts.forEach((t, i) => {
     if (seen.has(t.id)) out.push({ field: `tieOuts.${i}.id`, message: `Two tie-outs share the id “${t.id}”.` });

@@ -306,77 +306,73 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
     Math.hypot(s.poles[i]!.foot[0], s.poles[i]!.foot[1]),
   );
   const soil = findSoil(soilOf(rig))!;
-  add(
-    { id: `pole${i}`, name: 'pole', what: `${wood.name}, ${(pole.thickness * 100).toFixed(0)} cm thick`, role: 'pole' },
-    push,
-    [
-      {
-        id: `pole${i}:buckling`,
-        kind: 'stick',
-        name: 'pole that bows out',
-        demand: push,
-        available: () =>
-          derive(
-            {
-              symbol: 'R',
-              title: 'push at which the pole gives',
-              quantity: 'force',
-              formula: 'f/2 = N/A + N e (d/2) / I · sec(π/2 √(N / N_cr)), N_cr = π² E I / L²',
-              notes: [
-                'Secant formula (Timoshenko and Gere, Theory of Elastic Stability, 1961). Half of the green bending strength stands for the strength in compression: judgement.',
-              ],
-            },
-            [
-              looked(wood.modulus),
-              looked(wood.strength),
-              measured('d', 'thickness of the pole', pole.thickness, pole.thickness * 0.05),
-              measured('L', 'length of the pole', long, 0.03),
-              measured('e', 'lines off the middle of its head', pole.offCentre + 0.005, 0.005),
+  add({ id: `pole${i}`, name: 'pole', what: wood.name, role: 'pole' }, push, [
+    {
+      id: `pole${i}:buckling`,
+      kind: 'stick',
+      name: 'pole that bows out',
+      demand: push,
+      available: () =>
+        derive(
+          {
+            symbol: 'R',
+            title: 'push at which the pole gives',
+            quantity: 'force',
+            formula: 'f/2 = N/A + N e (d/2) / I · sec(π/2 √(N / N_cr)), N_cr = π² E I / L²',
+            notes: [
+              'Secant formula (Timoshenko and Gere, Theory of Elastic Stability, 1961). Half of the green bending strength stands for the strength in compression: judgement.',
             ],
-            (E, f, d, L, e) => eccentricLoad(E!, f! / 2, d!, L!, e!),
-          ),
-      },
-      {
-        id: `pole${i}:foot`,
-        kind: 'anchor',
-        name: `pole’s foot in ${soil.name}`,
-        demand: thrust,
-        available: (c) => {
-          const down = model.figure({ symbol: 'V', title: 'weight on the pole’s foot', quantity: 'force' }, c, (s) =>
-            Math.max(0, -s.poles[i]!.foot[2]),
-          );
-          const held = (end: 'low' | 'typical' | 'high'): number =>
-            pileIn(soil, end, pole.thickness, pole.dug, 0, c.environment.wet);
-          return derive(
-            {
-              symbol: 'R',
-              title: 'level thrust its foot holds',
-              quantity: 'force',
-              formula: 'R = μ V + H_s',
-              notes: [
-                'H_s: the dug-in foot as a short rigid pile (Broms 1964). A notch cut in a root or a stone before it holds more.',
-              ],
-            },
-            [
-              looked(ON_GROUND),
-              down,
-              given(
-                {
-                  symbol: 'H_s',
-                  title: `what ${soil.name} holds of ${(pole.dug * 100).toFixed(0)} cm of foot`,
-                  quantity: 'force',
-                },
-                held('typical'),
-                { kind: 'derived', text: 'by the ranges of the soil' },
-                [held('low'), held('high')],
-              ),
+          },
+          [
+            looked(wood.modulus),
+            looked(wood.strength),
+            measured('d', 'thickness of the pole', pole.thickness, pole.thickness * 0.05),
+            measured('L', 'length of the pole', long, 0.03),
+            measured('e', 'lines off the middle of its head', pole.offCentre + 0.005, 0.005),
+          ],
+          (E, f, d, L, e) => eccentricLoad(E!, f! / 2, d!, L!, e!),
+        ),
+    },
+    {
+      id: `pole${i}:foot`,
+      kind: 'anchor',
+      name: `pole’s foot in ${soil.name}`,
+      demand: thrust,
+      available: (c) => {
+        const down = model.figure({ symbol: 'V', title: 'weight on the pole’s foot', quantity: 'force' }, c, (s) =>
+          Math.max(0, -s.poles[i]!.foot[2]),
+        );
+        const held = (end: 'low' | 'typical' | 'high'): number =>
+          pileIn(soil, end, pole.thickness, pole.dug, 0, c.environment.wet);
+        return derive(
+          {
+            symbol: 'R',
+            title: 'level thrust its foot holds',
+            quantity: 'force',
+            formula: 'R = μ V + H_s',
+            notes: [
+              'H_s: the dug-in foot as a short rigid pile (Broms 1964). A notch cut in a root or a stone before it holds more.',
             ],
-            (mu, V, Hs) => mu! * V! + Hs!,
-          );
-        },
+          },
+          [
+            looked(ON_GROUND),
+            down,
+            given(
+              {
+                symbol: 'H_s',
+                title: `what ${soil.name} holds of the dug-in foot`,
+                quantity: 'force',
+              },
+              held('typical'),
+              { kind: 'derived', text: 'by the ranges of the soil' },
+              [held('low'), held('high')],
+            ),
+          ],
+          (mu, V, Hs) => mu! * V! + Hs!,
+        );
       },
-    ],
-  );
+    },
+  ]);
   for (let k = 0; k < pole.stays; k++) {
     const name = pole.stays === 1 ? 'back-stay' : `${k === 0 ? 'left' : 'right'} back-stay`;
     const pull = read('T', `pull of the ${name}`, (s) => s.poles[i]!.stays[k]!);

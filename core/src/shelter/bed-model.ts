@@ -169,7 +169,7 @@ export function bedModel(
   options: { readonly ranges: boolean } = { ranges: true },
 ): BedModel {
   const problem = [...bedProblems(rig, around), ...treeProblems(rig)][0];
-  if (problem !== undefined) throw new RigProblem(problem.field, problem.message);
+  if (problem !== undefined) throw new RigProblem(problem.field, problem.said ?? problem.message);
   const bed = rig.bed!;
   const kit = around.beds.find((x) => x.id === bed.bed)!;
   const straps = around.straps.find((x) => x.id === bed.straps)!;

@@ -94,12 +94,21 @@ function failing(
     sentence: says,
     detail: sentences([
       lead.code === 'short' ? shortBy(report, lead, wrong) : remedy,
+      lead.code === 'unguyed' || lead.code === 'sags' ? leastToSpare(report) : null,
       // whatever else is wrong, what there is too little of is told with it
       ...lacks.map((f) => wordsOf(f).says),
       lead.code === 'short' && report.full && report.roof !== null ? turned(report.rig, report.roof) : null,
       surroundings(report, lead, body),
     ]),
   };
+}
+
+/** What has least to spare where nothing is short. */
+function leastToSpare(report: RigReport): Phrase | null {
+  const first = firstOf(report);
+  return first === null || first.judged.judgement.ratio < 1
+    ? null
+    : phrase`${capital(first.judged.link.name)} has least to spare: ${marginWords(first.judged)}.`;
 }
 
 /** By how much a link is short, in which wind it lets go, and how many lines more are. */

@@ -95,7 +95,7 @@ describe('a rig of before its roof on a bare line was things hung', () => {
       'wet-gust': [225.36181907231526, 0.09354943337917623],
       sway: [326.4633136254103, 0.04078351386385269],
     };
-    expect(r.cases.map((c) => c.id)).toEqual(Object.keys(was));
+    expect(r.cases.map((c) => c.id).sort()).toEqual(Object.keys(was).sort());
     for (const c of r.cases) {
       expect(c.tension.value).toBeCloseTo(was[c.id]![0], 6);
       expect(c.sag.value).toBeCloseTo(was[c.id]![1], 9);

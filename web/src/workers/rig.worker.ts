@@ -1,5 +1,6 @@
 import { solvePitch } from '@rough-bight/core/pitch';
 import type { Solved, TiedRig } from '@rough-bight/core/pitch';
+import { SI } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import { evaluateRidge, tradeoff } from '@rough-bight/core/rig';
 import type { PitchSurroundings, RidgeRig, Row, Surroundings, TradeoffPoint } from '@rough-bight/core/rig';
@@ -36,7 +37,7 @@ const half = new Kept<HalfService>(() => new Worker(new URL('./half.worker.ts', 
 /** A roof's cases solved by two threads; null where it cannot be pitched. */
 async function inHalves(rig: RidgeRig, around: PitchSurroundings): Promise<Solved | null> {
   const other = half.service.solve(rig, around);
-  const own = answer(() => solvePitch(rig, around, { full: true }, 0));
+  const own = answer(SI, () => solvePitch(rig, around, { full: true }, 0));
   const states = await other;
   return own.ok && states !== null ? { tied: own.value.tied, states: [...own.value.states, ...states] } : null;
 }
@@ -55,9 +56,9 @@ const lighter = (r: RigReport): RigReport => ({
 
 const service = {
   /** A rig judged. @param full false while a hand moves it: only as pitched and lain in, without ranges */
-  judge: async ({ rig, around }: RigQuestion, full: boolean): Promise<Answer<RigReport>> => {
+  judge: async ({ rig, around, units }: RigQuestion, full: boolean): Promise<Answer<RigReport>> => {
     const solved = full && rig.pitch !== undefined ? await inHalves(rig, around) : null;
-    return answer(() => {
+    return answer(units, () => {
       const { report, roof } = judgeRig(rig, around, {
         full,
         ...(full || stood === undefined ? {} : { from: stood }),
@@ -68,36 +69,39 @@ const service = {
     });
   },
   /** What a rig comes to in a sentence. */
-  verdict: ({ rig, around }: RigQuestion): Answer<Verdict> =>
-    answer(() => verdictOf(judgeRig(rig, around, { full: true, spreads: rig.rule === 'chance' }).report, around.body)),
+  verdict: ({ rig, around, units }: RigQuestion): Answer<Verdict> =>
+    answer(units, () =>
+      verdictOf(judgeRig(rig, around, { full: true, spreads: rig.rule === 'chance' }).report, around.body),
+    ),
   /** How to hang the bed as it is wished. */
-  hangIt: ({ rig, around, units }: RigQuestion): Answer<HangAnswer> => answer(() => hangIt(rig, around, units)),
+  hangIt: ({ rig, around, units }: RigQuestion): Answer<HangAnswer> => answer(units, () => hangIt(rig, around, units)),
   /** Bed, straps and ridge in one proposal. */
   proposeHang: ({ rig, around, units }: RigQuestion): Answer<HangTogether> =>
-    answer(() => proposeHang(rig, around, units)),
+    answer(units, () => proposeHang(rig, around, units)),
   /** What to change about the roof over the bed. */
   roofAdvice: ({ rig, around, units }: RigQuestion): Answer<RoofAdvice[]> =>
-    answer(() => roofAdvice(rig, around, units)),
+    answer(units, () => roofAdvice(rig, around, units)),
   /** What would help a line that has no roof. */
   advise: ({ rig, around, units }: Question): Answer<Advice[]> =>
-    answer(() => adviseRidge(rig, around, evaluateRidge(rig, around, { ranges: rig.rule === 'chance' }), units)),
-  tradeoff: ({ rig, around }: Question, count: number): Answer<TradeoffPoint[]> =>
-    answer(() => tradeoff(rig, around, count)),
+    answer(units, () => adviseRidge(rig, around, evaluateRidge(rig, around, { ranges: rig.rule === 'chance' }), units)),
+  tradeoff: ({ rig, around, units }: Question, count: number): Answer<TradeoffPoint[]> =>
+    answer(units, () => tradeoff(rig, around, count)),
   size: ({ rig, around, units }: Question, progress: (done: number) => void): Answer<SizedCord[]> =>
-    answer(() =>
+    answer(units, () =>
       sizeCords(rig, around, units, (done) => {
         progress(done);
         return true;
       }),
     ),
   sizeRig: ({ rig, around, units }: RigQuestion, aim: SizeAim, progress: (done: number) => void): Answer<SizedRig> =>
-    answer(() =>
+    answer(units, () =>
       sizeRig(rig, around, aim, units, (done) => {
         progress(done);
         return true;
       })!,
     ),
-  strongestWind: ({ rig, around }: RigQuestion): Answer<number | null> => answer(() => strongestWind(rig, around)),
+  strongestWind: ({ rig, around, units }: RigQuestion): Answer<number | null> =>
+    answer(units, () => strongestWind(rig, around)),
 };
 
 export type RigService = typeof service;

@@ -1,3 +1,4 @@
+import { metres, phrase } from '../../quantity/index.js';
 import type { Vec3 } from '../../quantity/index.js';
 import { CORNERS, twoFlanks } from './footprint.js';
 import type { Form, FormPlan, Key, Setting } from './form.js';
@@ -27,7 +28,7 @@ function closedEnd(g: Setting): FormPlan {
   if (inset > 0.55 * g.length)
     throw new FormProblem(
       field,
-      `The cloth is too short to close an end from ${height.toFixed(2)} m. Lower the ridge to ${(0.45 * g.length).toFixed(2)} m or less.`,
+      phrase`The cloth is too short to close an end from ${metres(height)}. Lower the ridge to ${metres(0.45 * g.length)} or less.`,
     );
   // the roof's middle stays over the middle of the whole
   const x = (s: number): number => g.middle + s;

@@ -1,4 +1,5 @@
-import type { Vec3 } from '../../quantity/index.js';
+import type { Phrase, Vec3 } from '../../quantity/index.js';
+import { SaidError } from '../../quantity/index.js';
 
 /** The few numbers that shape a form, SI. Each form reads those it needs. */
 export interface Shape {
@@ -66,13 +67,13 @@ export interface FormPlan {
 }
 
 /** A form that cannot be built as asked; `field` is the number to change. */
-export class FormProblem extends Error {
+export class FormProblem extends SaidError {
   override readonly name = 'FormProblem';
   constructor(
     readonly field: string,
-    message: string,
+    said: Phrase,
   ) {
-    super(message);
+    super(said);
   }
 }
 

@@ -1,3 +1,4 @@
+import { metres, phrase } from '../../quantity/index.js';
 import type { Vec3 } from '../../quantity/index.js';
 import type { FormPlan, Key, Role, Setting } from './form.js';
 import { FormProblem } from './form.js';
@@ -11,7 +12,7 @@ export function reach(w: number, h: number, z: number, field: string): number {
   if (!(Math.abs(drop) < w - 1e-9))
     throw new FormProblem(
       field,
-      `A flank of ${w.toFixed(2)} m cannot reach from ${h.toFixed(2)} m down to ${z.toFixed(2)} m. Lower the ridge, raise the edge, or take a wider cloth.`,
+      phrase`A flank of ${metres(w)} cannot reach from ${metres(h)} down to ${metres(z)}. Lower the ridge, raise the edge, or take a wider cloth.`,
     );
   return Math.sqrt(w * w - drop * drop);
 }

@@ -1,3 +1,4 @@
+import { metres, phrase } from '../../quantity/index.js';
 import type { Vec3 } from '../../quantity/index.js';
 import { flat } from './footprint.js';
 import type { Form, FormPlan, Key, Setting } from './form.js';
@@ -32,7 +33,7 @@ function onOneProp(g: Setting): FormPlan {
   const say = (): FormProblem =>
     new FormProblem(
       'shape.prop',
-      `A prop of ${h.toFixed(2)} m is too high for this cloth: at most ${(0.93 * Math.min(w, toBack)).toFixed(2)} m.`,
+      phrase`A prop of ${metres(h)} is too high for this cloth: at most ${metres(0.93 * Math.min(w, toBack))}.`,
     );
   if (!(h > 0.2 && h < 0.95 * Math.min(w, toBack))) throw say();
   const s = half - toFront;

@@ -1,3 +1,4 @@
+import { metres, phrase } from '../../quantity/index.js';
 import type { Vec3 } from '../../quantity/index.js';
 import { flank } from './footprint.js';
 import type { Form, FormPlan, Key, Setting } from './form.js';
@@ -42,7 +43,7 @@ function threeSides(g: Setting): FormPlan {
   if (!(back > top * 1.02))
     throw new FormProblem(
       field,
-      `The cloth is too narrow to fold three sides from ${top.toFixed(2)} m. Lower the ridge to ${((g.width - flap) / 2.2).toFixed(2)} m or less.`,
+      phrase`The cloth is too narrow to fold three sides from ${metres(top)}. Lower the ridge to ${metres((g.width - flap) / 2.2)} or less.`,
     );
   const ridgeT = g.width / 2 - front;
   const y = hung(g, g.middle, -1, back, 0, field)[1];

@@ -1,3 +1,4 @@
+import { metres, phrase } from '../../quantity/index.js';
 import type { Vec3 } from '../../quantity/index.js';
 import { onDiagonal } from './footprint.js';
 import type { Form, FormPlan, Setting } from './form.js';
@@ -28,7 +29,7 @@ function oneHighCorner(g: Setting): FormPlan {
   const tooHigh = (): FormProblem =>
     new FormProblem(
       'trunks.0.tieHeight',
-      `The high corner cannot be tied over ${(short * 0.95).toFixed(2)} m, or the cloth’s shorter side does not reach the ground. Tie it lower.`,
+      phrase`The high corner cannot be tied over ${metres(short * 0.95)}, or the cloth’s shorter side does not reach the ground. Tie it lower.`,
     );
   if (!(h > 0.2 && h < 0.95 * short)) throw tooHigh();
   const far = Math.sqrt(g.length ** 2 + g.width ** 2 - h * h);

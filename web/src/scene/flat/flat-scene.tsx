@@ -364,7 +364,7 @@ function sideGrabs(props: Grabs, units: Units): Grab[] {
         at: place(frame, shape.at, l.nodes[0]!),
         label: `Slide the ${i === 0 ? 'first' : 'second'} hitch out`,
         value: slid * 1000,
-        text: `${(slid * 1000).toFixed(0)} mm farther out`,
+        text: `${say(slid, 'diameter', units)} farther out`,
       };
     });
   // the left edge by its first corner, the right by its second: from the side one would hide the other

@@ -135,7 +135,7 @@ function WhichBed({ rig, around, edit, put }: Props): ReactElement {
           hint={
             kit === undefined
               ? ''
-              : `${say(kit.length, 'length', units)}, ${kit.limit > 0 ? `to ${kit.limit} kg` : 'limit not known'}`
+              : `${say(kit.length, 'length', units)}, ${kit.limit > 0 ? `to ${say(kit.limit, 'mass', units)}` : 'limit not known'}`
           }
           onChange={(id) =>
             swapped({ bed: id, ridgeCord: (around.beds.find((b) => b.id === id)?.ridgeLength ?? 0) > 0 })

@@ -4,6 +4,8 @@ import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { bedStem } from '@rough-bight/core/rig';
 import { sentenceOf } from '@rough-bight/core/words';
+import { derive } from '@rough-bight/core/working';
+import type { Figure } from '@rough-bight/core/working';
 import type { BedResult, RoofAdvice } from '@rough-bight/core/shelter';
 import type { ReactElement } from 'react';
 import { FigureValue } from '../../parts/figure.js';
@@ -24,6 +26,7 @@ export function BedReport({
   readonly advice: readonly RoofAdvice[] | null;
   readonly onTake: (rig: RidgeRig) => void;
 }): ReactElement {
+  const feetUp = bed.lying.headUp.value < 0;
   const units = useUnits();
   const { lying, over } = bed;
   const m = (x: number): string => say(x, 'length', units);
@@ -41,9 +44,9 @@ export function BedReport({
         <dd>
           <FigureValue figure={lying.sag} />
         </dd>
-        <dt>Head over feet</dt>
+        <dt>{feetUp ? 'Feet over head' : 'Head over feet'}</dt>
         <dd>
-          <FigureValue figure={lying.headUp} />
+          <FigureValue figure={feetUp ? theOtherWay(lying.headUp, 'feet over head') : lying.headUp} />
         </dd>
         {lying.ridge !== null && (
           <>
@@ -188,6 +191,10 @@ export function BedReport({
     </section>
   );
 }
+
+/** A difference told from its other side. */
+const theOtherWay = (f: Figure, title: string): Figure =>
+  derive({ symbol: '−t', title, quantity: f.quantity, formula: '−t' }, [f], (t) => -t!);
 
 function Both({
   name,

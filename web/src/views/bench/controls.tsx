@@ -58,8 +58,8 @@ export const Controls = memo(function Controls({
   readonly problem: { readonly message: string } | null;
   readonly moving: boolean;
 }): ReactElement {
-  const { rig, around } = question;
-  const edits = useMemo(() => editing(store, rig, around), [store, rig, around]);
+  const { rig, around, units } = question;
+  const edits = useMemo(() => editing(store, rig, around, units), [store, rig, around, units]);
   const line = report !== null && isLine(report) ? report : null;
   const roof = report !== null && isRoof(report) ? report : null;
   const { pitch } = rig;

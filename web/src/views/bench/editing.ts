@@ -1,4 +1,5 @@
-import type { BodyMeasures } from '@rough-bight/core/quantity';
+import { tellProblem } from '@rough-bight/core/document';
+import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import { rigProblems } from '@rough-bight/core/rig';
 import type { KitCord, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
 import type { DocumentStore } from '../../data/document-store.js';
@@ -12,7 +13,12 @@ export interface Editing {
   readonly edit: (next: RidgeRig) => string | null;
 }
 
-export function editing(store: DocumentStore<RidgeRig>, rig: RidgeRig, around: PitchSurroundings): Editing {
+export function editing(
+  store: DocumentStore<RidgeRig>,
+  rig: RidgeRig,
+  around: PitchSurroundings,
+  units: UnitChoice,
+): Editing {
   const { kit, body } = around;
   return {
     rig,
@@ -20,7 +26,7 @@ export function editing(store: DocumentStore<RidgeRig>, rig: RidgeRig, around: P
     body,
     edit: (next) => {
       const problem = rigProblems(next, around)[0];
-      if (problem !== undefined) return problem.message;
+      if (problem !== undefined) return tellProblem(problem, units);
       store.edit({ ...store.read().draft, document: next });
       return null;
     },

@@ -102,7 +102,7 @@ export function GroundControls({ rig, body, edit }: Editing): ReactElement {
                 value={t.girth}
                 limit={L.girth}
                 step={0.01}
-                hint={`${(diameterOf(t.girth) * 100).toFixed(0)} cm through`}
+                hint={`${say(diameterOf(t.girth), 'length', units)} through`}
                 onCommit={(girth) => trunk(i, { girth })}
               />
             </div>

@@ -122,7 +122,7 @@ export function PitchWeather({
                       {c.luffing || !c.converged
                         ? 'flaps, finds no rest'
                         : c.litres > 0.05
-                          ? `${c.litres.toFixed(1)} l${c.runsAway ? ', growing' : ''}`
+                          ? `${say(c.litres / 1000, 'volume', units)}${c.runsAway ? ', growing' : ''}`
                           : '–'}
                     </td>
                   </tr>

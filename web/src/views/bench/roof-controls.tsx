@@ -213,9 +213,8 @@ export function RoofControls({
                 <>
                   <p>
                     Grip ratio <FigureValue figure={tied.dry} band /> dry, <FigureValue figure={tied.wet} /> wet. It is
-                    pulled with {say(tied.pull, 'force', units)}, {((tied.angle * 180) / Math.PI).toFixed(0)}° off the
-                    ridge; the roof hangs {say(tied.hangGap, 'length', units)} below. Cut{' '}
-                    {say(tied.cut, 'length', units)}.
+                    pulled with {say(tied.pull, 'force', units)}, {say(tied.angle, 'angle', units)} off the ridge; the
+                    roof hangs {say(tied.hangGap, 'length', units)} below. Cut {say(tied.cut, 'length', units)}.
                   </p>
                   {tied.advice.map((a) => (
                     <p key={a.what} className="field-problem">

@@ -1,3 +1,4 @@
+import { against } from '@rough-bight/core/findings';
 import type { Finding } from '@rough-bight/core/findings';
 import { phrase, tell } from '@rough-bight/core/quantity';
 import { sentenceOf } from '@rough-bight/core/words';
@@ -40,7 +41,7 @@ export function Said({ verdict, children }: { readonly verdict: Verdict; readonl
   );
 }
 
-/** What to beware of with this rig, then with any. What is short stands in the ledger. */
+/** What to beware of with this rig, then with any. What is short stands in the ledger, what is gravest in the verdict. */
 export function Cautions({
   findings,
   children,
@@ -49,8 +50,9 @@ export function Cautions({
   readonly children: ReactNode;
 }): ReactElement {
   const units = useUnits();
+  const gravest = against(findings)[0];
   const said = findings
-    .filter((f) => f.code !== 'short' && f.severity !== 'notes')
+    .filter((f) => f !== gravest && f.code !== 'short' && f.severity !== 'notes')
     .map((f) => tell(sentenceOf(f), units));
   return (
     <section className="notes" aria-label="Cautions">

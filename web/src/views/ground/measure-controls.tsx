@@ -180,6 +180,7 @@ function AddMeasure({ place, edit }: GroundEditing): ReactElement | null {
   const [value, setValue] = useState(FRESH.paces);
   const [wrong, setWrong] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
+  const units = useUnits();
   const device = useMemo(() => openRangefinder(place), [place]);
   if (points.length < 2) return <p>Put at least two things on the plan under Look, then measure between them.</p>;
   const options = points.map((t) => ({ id: t.id, name: t.name }));
@@ -196,7 +197,7 @@ function AddMeasure({ place, edit }: GroundEditing): ReactElement | null {
     if (reading.kind === 'miss') setSaid(`Missed. ${reading.reason}`);
     else {
       add(place, 'rangefinder', reading.distance);
-      setSaid(`${reading.distance.toFixed(1)} m, within ${(reading.sd * 1.645).toFixed(1)} m.`);
+      setSaid(`${say(reading.distance, 'length', units)}, within ${say(reading.sd * 1.645, 'length', units)}.`);
     }
   };
   return (

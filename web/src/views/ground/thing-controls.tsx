@@ -12,13 +12,14 @@ import {
   rainToFill,
   shownFields,
 } from '@rough-bight/core/ground';
-import type { BodyMeasures } from '@rough-bight/core/quantity';
-import { capital } from '@rough-bight/core/quantity';
+import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
+import { capital, say } from '@rough-bight/core/quantity';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import type { ReactElement } from 'react';
 import { Choice, TextField } from '../../parts/choice.js';
 import { FigureValue } from '../../parts/figure.js';
+import { useUnits } from '../../parts/units.js';
 import { NumberField } from '../../parts/number-field.js';
 import { KindIcon } from '../../parts/plan-marks.js';
 import { SignList } from '../../parts/sign-list.js';
@@ -249,6 +250,7 @@ function GirthField({
   readonly onCommit: (girth: number) => null;
 }): ReactElement {
   const [by, setBy] = useState<'cord' | 'spans'>('cord');
+  const units = useUnits();
   const { min, max } = PLACE_LIMITS.girth;
   return (
     <div className="girth">
@@ -258,7 +260,7 @@ function GirthField({
           value={girth}
           limit={PLACE_LIMITS.girth}
           step={0.01}
-          hint={`${((girth / Math.PI) * 100).toFixed(0)} cm through`}
+          hint={`${say(girth / Math.PI, 'length', units)} through`}
           onCommit={onCommit}
         />
       ) : (
@@ -268,7 +270,7 @@ function GirthField({
           limit={{ quantity: 'count', min: min / body.handSpan, max: max / body.handSpan }}
           step={0.25}
           suffix="spans"
-          hint={`${(girth * 100).toFixed(0)} cm round`}
+          hint={`${say(girth, 'length', units)} round`}
           onCommit={(spans) => onCommit(Math.min(max, Math.max(min, Math.round(spans * body.handSpan * 100) / 100)))}
         />
       )}
@@ -340,6 +342,7 @@ export function ThingsTable({
   edit,
   onSelect,
 }: GroundEditing & { readonly onSelect: (id: string) => void }): ReactElement {
+  const units = useUnits();
   const set = (id: string, part: Partial<Thing>): null =>
     edit(withThing(place, id, (t) => ({ ...t, ...part }) as Thing));
   return (
@@ -383,7 +386,7 @@ export function ThingsTable({
                   onCommit={(n) => set(t.id, { at: [t.at[0], n] })}
                 />
               </td>
-              <td className="quiet">{knownOf(t)}</td>
+              <td className="quiet">{knownOf(t, units)}</td>
             </tr>
           ))}
         </tbody>
@@ -392,20 +395,21 @@ export function ThingsTable({
   );
 }
 
-function knownOf(t: Thing): string {
+function knownOf(t: Thing, units: UnitChoice): string {
+  const m = (x: number): string => say(x, 'length', units);
   switch (t.kind) {
     case 'tree':
     case 'sapling':
-      return `${WOODS.find((w) => w.id === t.wood)?.name ?? t.wood}, ${(t.girth * 100).toFixed(0)} cm round${t.signs.length > 0 ? `; ruled out: ${t.signs.map((s) => SIGNS[s]).join(', ')}` : ''}`;
+      return `${WOODS.find((w) => w.id === t.wood)?.name ?? t.wood}, ${m(t.girth)} round${t.signs.length > 0 ? `; ruled out: ${t.signs.map((s) => SIGNS[s]).join(', ')}` : ''}`;
     case 'post':
-      return `${(t.girth * 100).toFixed(0)} cm round, ${t.depth.toFixed(1)} m in the ground${t.fixed ? ', immovable on your word' : ''}`;
+      return `${m(t.girth)} round, ${m(t.depth)} in the ground${t.fixed ? ', immovable on your word' : ''}`;
     case 'boulder':
     case 'log':
-      return `${t.mass.toFixed(0)} kg${t.fixed ? ', immovable on your word' : ''}`;
+      return `${say(t.mass, 'mass', units)}${t.fixed ? ', immovable on your word' : ''}`;
     case 'hollow':
-      return `${(t.depth * 100).toFixed(0)} cm deep, ${t.radius.toFixed(1)} m to its rim`;
+      return `${m(t.depth)} deep, ${m(t.radius)} to its rim`;
     case 'hazard':
-      return `${t.what}, ${t.height.toFixed(1)} m`;
+      return `${t.what}, ${m(t.height)}`;
     case 'soil':
       return SOILS.find((s) => s.id === t.soil)?.name ?? t.soil;
     default:
