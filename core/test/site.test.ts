@@ -38,6 +38,17 @@ describe('a rig on a span of the ground', () => {
     expect(after.cord).toBe(rig.cord);
     expect(after.tensioning.pulley).toEqual(rig.tensioning.pulley);
   });
+  test('trunks are called as in a sentence; a number is name enough', () => {
+    const named = (a: string, b: string): string[] => {
+      const p = place([
+        { ...tree('a', [-3.2, 0]), name: a },
+        { ...tree('b', [3.2, 0]), name: b },
+      ]);
+      return rigAt(p, 'p', rankSpans(prepared(p)).good[0]!, rig).trunks.map((t) => t.name);
+    };
+    expect(named('Upstream alder', 'Tree 2')).toEqual(['the upstream alder', 'tree 2']);
+    expect(named('My post', 'the willow')).toEqual(['My post', 'the willow']);
+  });
   test('a pitched roof turns with the span: its bearing, the place’s wind, soil and slope; guys follow the cloth again', () => {
     const pitched = camp.rigs.find((r) => r.rig.pitch?.form === 'gable')!.rig;
     const moved = { ...pitched, pitch: { ...pitched.pitch!, own: { '01': { foot: [3, 2] as const, haul: 70 } } } };

@@ -48,6 +48,23 @@ describe('margins', () => {
     expect(judge(l, 'share', DEFAULT_REQUIRED, 'ridge').required).toBe(0.25);
   });
 
+  test('what is asked says why it is not what the person asks: a computed shock, a trunk', () => {
+    const l = link('x', 'line', 'line', 'c', force(200), force(1000));
+    const steady = judge(l, 'factor', DEFAULT_REQUIRED, 'person').asked;
+    expect(steady).toMatchObject({ value: 5, source: { kind: 'chosen' } });
+    const quick = judge(l, 'factor', DEFAULT_REQUIRED, 'person', true);
+    expect(quick.asked.value).toBe(2.5);
+    expect(quick.required).toBe(2.5);
+    expect(quick.asked.inputs![0]!.value).toBe(5);
+    expect(quick.asked.notes![0]).toMatch(/fall or a swing that is computed itself/);
+    const trunk = judge(link('x', 'trunk', 'foot', 'c', force(200), force(1000)), 'factor', DEFAULT_REQUIRED, 'ridge');
+    expect(trunk.asked.value).toBe(4);
+    expect(trunk.asked.notes![0]).toMatch(/no less than a factor of 4/);
+    for (const rule of ['factor', 'share', 'chance'] as const) {
+      const j = judge(l, rule, DEFAULT_REQUIRED, 'hangers', true);
+      expect(j.asked.value).toBe(j.required);
+    }
+  });
   test('chance of failure agrees with sampling', () => {
     const [R, S] = [lognormal(1000, 0.15), lognormal(600, 0.2)];
     const next = uniforms(42);

@@ -827,7 +827,8 @@ export function rankSpans(ground: Prepared): Ranking {
   early.sort((p, q) => p.cost - q.cost);
   for (const { a, b } of early.slice(0, MOST_OUT)) out.push(judgeSpan(ground, a, b));
   const would = new Map(out.map((j) => [j, total(j.scores, ground.place.wish.weights) - j.ruled.length]));
-  good.sort((p, q) => q.score - p.score || (p.id < q.id ? -1 : 1));
+  // an anchor is made only where what stands there fails one: a pole to be cut and stayed comes after every pair that holds
+  good.sort((p, q) => Number(p.newPole) - Number(q.newPole) || q.score - p.score || (p.id < q.id ? -1 : 1));
   out.sort((p, q) => would.get(q)! - would.get(p)! || (p.id < q.id ? -1 : 1));
   return { ground, good, out: out.slice(0, MOST_OUT), ruledOut, tooClose, tooFar };
 }

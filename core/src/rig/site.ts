@@ -18,13 +18,21 @@ const centimetre = (v: number): number => Math.round(v * 100) / 100;
 function trunkOf(t: Thing, tieHeight: number): Trunk {
   const { min, max } = RIDGE_LIMITS.girth;
   return {
-    name: /^(the|a|an|my|our) /i.test(t.name) ? t.name : `the ${t.name.charAt(0).toLowerCase()}${t.name.slice(1)}`,
+    name: inSentence(t.name),
     wood: 'wood' in t ? t.wood : 'unknown',
     girth: clamp('girth' in t ? t.girth : halfWidth(t) * 2 * Math.PI, min, max),
     tieHeight,
     signs: t.kind === 'tree' ? t.signs : [],
     ...(t.kind === 'tree' || (t.kind === 'post' && !t.fixed) ? {} : { standsOnWord: true as const }),
   };
+}
+
+/** How a thing is called in the middle of a sentence: "the upstream alder", "tree 2", "my post". */
+function inSentence(name: string): string {
+  const small = `${name.charAt(0).toLowerCase()}${name.slice(1)}`;
+  if (/^(the|a|an|my|our) /i.test(name)) return name;
+  // a number is name enough
+  return /\d$/.test(name) ? small : `the ${small}`;
 }
 
 /** A pitched roof turned onto a span: centred, in this place's wind, slope and soil; its guys follow the cloth again. */

@@ -2,6 +2,7 @@ export * from './cut.js';
 export * from './form/index.js';
 export * from './mesh.js';
 export * from './water.js';
+export * from './trace.js';
 export * from './cover.js';
 export * from './near.js';
 export * from './rain.js';

@@ -8,7 +8,6 @@ import {
   GATHERED,
   GUY_ENDS,
   ON_GROUND,
-  SHOCK_SHARE,
   STRAP_EYE,
   SUN,
   WEAR,
@@ -19,9 +18,9 @@ import {
 } from '../catalogue/index.js';
 import { norm } from '../quantity/index.js';
 import { anchorHold, soilOf, bedStem } from '../rig/index.js';
-import type { Bed, BedPole, RidgeRig, Row } from '../rig/index.js';
-import type { Judged, Link, LinkKind, Required, Use } from '../strength/index.js';
-import { REQUIRED_LIMITS, cordStrength, judgedBy, knotKept, link, ratioFor } from '../strength/index.js';
+import type { Bed, BedPole, Row } from '../rig/index.js';
+import type { Judged, Link, LinkKind, Use } from '../strength/index.js';
+import { cordStrength, judgedBy, knotKept, link, ratioFor } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { BedModel, Read } from './bed-model.js';
@@ -39,43 +38,6 @@ interface Place {
   readonly use?: Use;
 }
 
-/** What is asked of a link that carries a person, in a steady case or in the most of a shock that was computed. */
-export function requiredIn(required: Required, shock: boolean): Required {
-  if (!shock) return required;
-  const each = (of: Required['factor'], ease: (x: number) => number): Required['factor'] => ({
-    ridge: ease(of.ridge),
-    hangers: ease(of.hangers),
-    person: ease(of.person),
-  });
-  return {
-    factor: each(required.factor, (x) => Math.max(REQUIRED_LIMITS.factor.min, x * SHOCK_SHARE)),
-    share: each(required.share, (x) => Math.min(REQUIRED_LIMITS.share.max, x / SHOCK_SHARE)),
-    chance: required.chance,
-  };
-}
-
-/** Judges a link that carries a person by all schools, and by the rig's own. */
-export function personJudged(
-  l: Link,
-  rig: Pick<RidgeRig, 'rule'>,
-  required: Required,
-  shock: boolean,
-  use: Use = 'person',
-): Judged {
-  return judgedBy({ rule: rig.rule, use }, requiredIn(required, shock))(l);
-}
-
-/** How near a demand is to what the rig's rule asks of something that carries a person: over 1 holds. */
-export function personRatio(
-  rig: Pick<RidgeRig, 'rule'>,
-  required: Required,
-  shock: boolean,
-  l: Pick<Link, 'kind' | 'demand' | 'available'>,
-  use: Use = 'person',
-): number {
-  return ratioFor(rig.rule, l, requiredIn(required, shock), use).ratio;
-}
-
 function judged(model: BedModel, place: Place, cases: readonly LoadCase[]): Judged[] {
   const { rig, around } = model;
   let found: { l: Link; shock: boolean; ratio: number } | null = null;
@@ -84,11 +46,18 @@ function judged(model: BedModel, place: Place, cases: readonly LoadCase[]): Judg
     if (available === null) continue;
     const demand = place.demand(c);
     const shock = shockOf(c) !== null;
-    const ratio = personRatio(rig, around.required, shock, { kind: place.kind, demand, available }, place.use);
+    const { ratio } = ratioFor(
+      rig.rule,
+      { kind: place.kind, demand, available },
+      around.required,
+      place.use ?? 'person',
+      shock,
+    );
     if (found === null || ratio < found.ratio)
       found = { l: link(place.id, place.kind, place.name, c.id, demand, available), shock, ratio };
   }
-  return found === null ? [] : [personJudged(found.l, rig, around.required, found.shock, place.use)];
+  if (found === null) return [];
+  return [judgedBy({ rule: rig.rule, use: place.use ?? 'person' }, around.required, found.shock)(found.l)];
 }
 
 const END = ['first', 'second'] as const;

@@ -268,15 +268,7 @@ export function roofOver(
           : read('a', 'cloth above the middle of the line between the bed’s ends', above, 'straight up, lain in'),
       headRoom:
         headRoom === null ? null : read('r', 'cloth over the head of who sits', headRoom, 'straight up from the seat'),
-      gap:
-        nearest === undefined
-          ? null
-          : read(
-              'g',
-              `${nearest.what} to the cloth, at the nearest`,
-              nearest.distance,
-              `least distance of the bed’s lines from the cloth’s panels: bed ${nearest.bedCase}, roof in its case “${nearest.roofCase}”`,
-            ),
+      gap: nearest === undefined ? null : gapFigure(nearest),
     },
     slant: Math.atan(Math.hypot(...slant)),
     gaps,
@@ -297,6 +289,27 @@ function slantFigure(rig: RidgeRig): Figure {
     { symbol: 'ψ', title: 'rain from upright', quantity: 'angle', formula: 'ψ = atan(V / v_r)' },
     [wind, looked(RAIN_FALLS)],
     (V, v) => Math.atan(V! / v!),
+  );
+}
+
+/** The least distance of bed, sleeper or strap from the cloth, and between what it is. */
+function gapFigure({ what, distance, where, bedCase, roofCase }: Gap): Figure {
+  const place = (symbol: string, title: string, value: number): Figure =>
+    given({ symbol, title, quantity: 'length' }, value, { kind: 'derived', text: 'read off the solved bed' });
+  return derive(
+    {
+      symbol: 'g',
+      title: `${what} to the cloth, at the nearest`,
+      quantity: 'length',
+      formula: 'g = least |p − q|, p on the bed’s lines, q on the cloth’s panels',
+      notes: [`Bed ${bedCase}, roof in its case “${roofCase}”. Cloth that passes through counts as none left.`],
+    },
+    [
+      place('p_x', 'where: along the span from the first tie', where[0]),
+      place('p_y', 'where: to the left of the span', where[1]),
+      place('p_z', 'where: over the first trunk’s foot', where[2]),
+    ],
+    () => distance,
   );
 }
 

@@ -5,9 +5,8 @@ import { diameterOf, levelFigure, levelOn, momentFigure, momentOn, treeHoldFigur
 import { findWood } from '../catalogue/index.js';
 import { soilOf, treeOf } from '../rig/index.js';
 import type { Row, TreeId } from '../rig/index.js';
-import { link } from '../strength/index.js';
+import { judgedBy, link, ratioFor } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
-import { personJudged, personRatio } from './bed-ledger.js';
 import type { BedModel } from './bed-model.js';
 import { bedPullsOn } from './bed-pulls.js';
 
@@ -97,11 +96,12 @@ export function trunkUnder(
     const pulls = [...roof, ...bed];
     const moment = momentOn(pulls);
     const demand = plain('M', 'bending at the foot', 'moment', moment);
-    const ratio = personRatio(
-      { rule: rig.rule === 'chance' ? 'factor' : rig.rule },
-      around.required,
-      shockOf(pair.bed) !== null,
+    const { ratio } = ratioFor(
+      rig.rule === 'chance' ? 'factor' : rig.rule,
       { kind: 'trunk', demand, available: holds(pair) },
+      around.required,
+      'person',
+      shockOf(pair.bed) !== null,
     );
     if (model.stateOf(pair.bed).converged && (worst === null || ratio < worst.ratio)) worst = { pair, pulls, ratio };
     const key = `${pair.other?.group ?? ''}+${pair.bed.id}`;
@@ -130,7 +130,7 @@ export function trunkUnder(
       role: 'trunk',
       demand: level,
       pitched: loads.get('pitched+lying')?.level ?? loads.get('ridge+lying')?.level ?? level.value,
-      links: [personJudged(l, rig, around.required, shockOf(pair.bed) !== null)],
+      links: [judgedBy({ rule: rig.rule, use: 'person' }, around.required, shockOf(pair.bed) !== null)(l)],
       unstressed: null,
       cut: null,
     },

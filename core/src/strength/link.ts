@@ -1,9 +1,11 @@
+import { SHOCK_SHARE } from '../catalogue/index.js';
 import { Z95, normalCdf } from '../quantity/index.js';
 import type { Figure } from '../working/index.js';
-import { derive } from '../working/index.js';
+import { derive, given } from '../working/index.js';
 import type { Required } from './document.js';
 import type { Rule, Use } from './rules.js';
-import { TRUNK_FACTOR } from './rules.js';
+import { REQUIRED_LIMITS } from './limits.js';
+import { TRUNK_FACTOR, USE_NAMES } from './rules.js';
 
 /** Where a link sits: in a cord, its end, under a hitch; a hitch's own hold; a tie-out; an anchor in the ground; a stem; cloth; a stick. */
 export type LinkKind = 'line' | 'end' | 'grip' | 'hitch' | 'tie-out' | 'anchor' | 'trunk' | 'cloth' | 'stick';
@@ -30,6 +32,8 @@ export interface Judgement {
   readonly rule: Rule;
   readonly figure: Figure;
   readonly required: number;
+  /** What is asked, and why. */
+  readonly asked: Figure;
   /** Over 1 holds. Infinite when nothing pulls. */
   readonly ratio: number;
   readonly word: Word;
@@ -131,36 +135,82 @@ function reliability(chance: number): number {
   return 0.5 * (a + b);
 }
 
+/** What one school asks of a link. @param quick whether it is the most of something quick that was computed, a fall or a swing */
+function askOf(rule: Rule, kind: LinkKind, required: Required, use: Use, quick: boolean): number {
+  const asked = required[rule][use];
+  if (rule === 'chance') return asked;
+  const { min, max } = REQUIRED_LIMITS[rule];
+  const eased = !quick
+    ? asked
+    : rule === 'factor'
+      ? Math.max(min, asked * SHOCK_SHARE)
+      : Math.min(max, asked / SHOCK_SHARE);
+  if (kind !== 'trunk') return eased;
+  return rule === 'factor' ? Math.max(TRUNK_FACTOR, eased) : Math.min(1 / TRUNK_FACTOR, eased);
+}
+
+const ASKED = {
+  factor: { symbol: 'n_a', quantity: 'ratio' },
+  share: { symbol: 'u_a', quantity: 'share' },
+  chance: { symbol: 'P_a', quantity: 'chance' },
+} as const;
+
+/** The same with why: whose margins they are, and what a computed shock or a trunk makes of them. */
+function askedFigure(rule: Rule, kind: LinkKind, required: Required, use: Use, quick: boolean): Figure {
+  const name = ASKED[rule];
+  const own = given({ ...name, title: `asked of ${USE_NAMES[use]}` }, required[rule][use], {
+    kind: 'chosen',
+    text: 'your margins, under Me',
+  });
+  const value = askOf(rule, kind, required, use, quick);
+  if (value === own.value) return own;
+  const notes = [
+    ...(quick
+      ? [
+          `Of the most of a fall or a swing that is computed itself, ${SHOCK_SHARE} of the steady factor is asked: the rest of it stands for shocks that nobody computes. Judgement, 0.4 to 0.6.`,
+        ]
+      : []),
+    ...(kind === 'trunk'
+      ? [
+          `Green stems and root plates are judged at no less than a factor of ${TRUNK_FACTOR}, whatever hangs on them. Judgement, 3 to 6.`,
+        ]
+      : []),
+  ];
+  return derive(
+    { ...name, title: `asked here`, formula: `${name.symbol} as the notes say`, notes },
+    [own],
+    () => value,
+  );
+}
+
 /**
  * How near a link is to what one school asks: over 1 holds, infinite when nothing pulls. Trunks have their own factor and share; the
  * chance asked is the use's.
+ * @param quick whether the demand is the most of something quick that was computed, a fall or a swing
  */
 export function ratioFor(
   rule: Rule,
   { kind, demand, available }: Pick<Link, 'kind' | 'demand' | 'available'>,
   required: Required,
   use: Use,
+  quick = false,
 ): { readonly ask: number; readonly ratio: number } {
-  const trunk = kind === 'trunk';
-  const asked = required[rule][use];
+  const ask = askOf(rule, kind, required, use, quick);
   if (rule === 'chance') {
     const chance = failureChance(available, demand);
-    return {
-      ask: asked,
-      ratio: chance <= 0 ? Number.POSITIVE_INFINITY : Math.max(0, reliability(chance) / reliability(asked)),
-    };
+    return { ask, ratio: chance <= 0 ? Number.POSITIVE_INFINITY : Math.max(0, reliability(chance) / reliability(ask)) };
   }
-  const ask = !trunk ? asked : rule === 'factor' ? Math.max(TRUNK_FACTOR, asked) : Math.min(1 / TRUNK_FACTOR, asked);
   const holds = rule === 'factor' ? available.value : lowEnd(available);
   const ratio = demand.value > 0 ? holds / demand.value : Number.POSITIVE_INFINITY;
   return { ask, ratio: rule === 'factor' ? ratio / ask : ratio * ask };
 }
 
-/** Judges a link by one school. */
-export function judge(l: Link, rule: Rule, required: Required, use: Use): Judgement {
-  const { ask, ratio } = ratioFor(rule, l, required, use);
+/** Judges a link by one school. @param quick as in {@link ratioFor} */
+export function judge(l: Link, rule: Rule, required: Required, use: Use, quick = false): Judgement {
+  const { ask, ratio } = ratioFor(rule, l, required, use, quick);
   const figure = rule === 'factor' ? l.margin : rule === 'share' ? l.share : l.chance;
-  return { rule, figure, required: ask, ratio, word: wordFor(ratio) };
+  const asked = askedFigure(rule, l.kind, required, use, quick);
+  return { rule, figure, required: ask, asked, ratio, word: wordFor(ratio) };
 }
 
 /**

@@ -425,6 +425,13 @@ describe('one tree and a pole', () => {
       /back-stay goes to trunk/,
     );
   });
+  test('a pole still to be set comes after every pair that stands there and holds, however good its spot', () => {
+    const { good } = rankSpans(prepared(landing));
+    expect(good.some((s) => s.newPole)).toBe(true);
+    const first = good.findIndex((s) => s.newPole);
+    expect(first).toBeGreaterThan(0);
+    expect(good.slice(first).every((s) => s.newPole)).toBe(true);
+  });
   test('in silty sand without anything behind it, a pole is ruled out for its back-stay', () => {
     const p = place([tree('a', [0, 0])], { soil: 'silty-sand', wind: { beaufort: 6, from: 0, shelter: 'open' } });
     const s = rank(p).out.find((x) => x.newPole)!;

@@ -10,6 +10,7 @@ import {
   roofMass,
   roofProblems,
   runOff,
+  runsDown,
   tieOutAt,
   tieOutsOf,
 } from '../../src/roof/index.js';
@@ -163,6 +164,48 @@ describe('water', () => {
         },
       ),
       { seed: 13, numRuns: 40 },
+    );
+  });
+  test('down an even slope every run is straight, square to the hem, to the very edge', () => {
+    const slope = [0.08, 0.3] as const;
+    const at = lifted(mesh, (s, t) => 2 + slope[0] * s + slope[1] * t);
+    const panels = Array.from({ length: mesh.corners.length / 3 }, (_, t) => t);
+    for (const run of runsDown(mesh, at, panels)) {
+      const [from, to] = [run[0]!, run.at(-1)!];
+      const run2 = Math.hypot(to[0] - from[0], to[1] - from[1]);
+      // on the line of steepest fall, no stairs
+      for (const p of run)
+        expect(Math.abs((p[0] - from[0]) * slope[1] - (p[1] - from[1]) * slope[0])).toBeLessThan(1e-9);
+      expect(from[2] - to[2]).toBeCloseTo(Math.hypot(...slope) * run2, 9);
+      expect(Math.min(2 - Math.abs(to[0]), 1.5 - Math.abs(to[1]))).toBeLessThan(1e-9);
+    }
+  });
+  test('in a valley runs gather along its bottom and go down it', () => {
+    const at = lifted(mesh, (s, t) => 1 + 0.4 * Math.abs(t) + 0.1 * s);
+    const panels = Array.from({ length: mesh.corners.length / 3 }, (_, t) => t);
+    for (const run of runsDown(mesh, at, panels)) {
+      const to = run.at(-1)!;
+      expect(to[0]).toBeCloseTo(-2, 9);
+      const gathered = run.filter((p) => Math.abs(p[1]) < 1e-9);
+      // what reaches the bottom stays in it
+      if (gathered.length > 0) expect(run.indexOf(gathered[0]!)).toBe(run.length - gathered.length);
+    }
+  });
+  test('whatever the shape a run only falls, stays on the cloth and ends', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: -0.3, max: 0.3, noNaN: true }), { minLength: 81, maxLength: 81 }),
+        (bumps) => {
+          let k = 0;
+          const at = lifted(mesh, () => 1 + bumps[k++ % 81]!);
+          for (const run of runsDown(mesh, at, [3, 40, 77, 100])) {
+            expect(run.length).toBeLessThan(200);
+            for (let i = 1; i < run.length; i++) expect(run[i]![2]).toBeLessThan(run[i - 1]![2] + 1e-9);
+            for (const p of run) expect(Math.abs(p[0]) < 2 + 1e-9 && Math.abs(p[1]) < 1.5 + 1e-9).toBe(true);
+          }
+        },
+      ),
+      { seed: 14, numRuns: 60 },
     );
   });
   test('cloth down on the ground lets its water go there', () => {

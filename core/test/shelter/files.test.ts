@@ -79,7 +79,7 @@ test('the numbers of the roof over it carry their workings', () => {
   expect(figures.slant.range![1]).toBeGreaterThan(slant);
   expect(figures.overhang.map((f) => f.value)).toEqual(overhang);
   expect(figures.dryInRain.value).toBe(dryInRain);
-  expect(figures.gap!.source!.text).toMatch(/roof in its case “lain”/);
+  expect(figures.gap!.notes![0]).toMatch(/roof in its case “lain”/);
   const one = demo(ONE_TREE);
   expect(judgedWhole(one.rig, one.around, { full: false }).bed!.over).toBeNull();
 });

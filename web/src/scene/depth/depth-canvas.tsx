@@ -186,7 +186,8 @@ function Cloth({
 }): ReactElement {
   const places = useMemo(() => clothCorners(result, shape), [result, shape]);
   const shadow = useMemo(() => shadowCorners(places, ground), [places, ground]);
-  const runs = useMemo(() => runSegments(runsOf(result), shape), [result, shape]);
+  const { topology } = result;
+  const runs = useMemo(() => runSegments(runsOf(topology, shape)), [topology, shape]);
   const ponds = useMemo(() => result.runOff.ponds.flatMap((p) => p.wet), [result]);
   const bySlack = useMemo(() => {
     // taut panels first, then wrinkled and slack: three draws of one geometry

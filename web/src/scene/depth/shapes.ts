@@ -1,3 +1,4 @@
+import type { Vec3 } from '@rough-bight/core/quantity';
 import type { PitchResult, PitchShape } from '@rough-bight/core/pitch';
 import type { BedShape } from '@rough-bight/core/shelter';
 
@@ -25,14 +26,10 @@ export function shadowCorners(cloth: Float32Array, ground: (x: number, y: number
 }
 
 /** Ways of the rain over the cloth as pairs of places for line segments, a little above it. */
-export function runSegments(runs: readonly (readonly number[])[], shape: PitchShape): Float32Array {
+export function runSegments(runs: readonly (readonly Vec3[])[]): Float32Array {
   const out: number[] = [];
   for (const path of runs)
-    for (let k = 1; k < path.length; k++)
-      for (const m of [path[k - 1]!, path[k]!]) {
-        const [x, y, z] = at(shape, m);
-        out.push(x, y, z + 0.012);
-      }
+    for (let k = 1; k < path.length; k++) for (const [x, y, z] of [path[k - 1]!, path[k]!]) out.push(x, y, z + 0.012);
   return new Float32Array(out);
 }
 

@@ -5,7 +5,7 @@ import { memo, useMemo } from 'react';
 import type { ReactElement } from 'react';
 import { runsOf } from '../runs.js';
 import type { Frame, Point } from './frame.js';
-import { place, svg, through } from './frame.js';
+import { place, svg } from './frame.js';
 
 /** Pictures narrower than this have little room for words, pixels. */
 const NARROW = 520;
@@ -22,7 +22,8 @@ export const Water = memo(function Water({
   readonly frame: Frame;
   readonly units: UnitChoice;
 }): ReactElement {
-  const runs = useMemo(() => runsOf(result), [result]);
+  const { topology } = result;
+  const runs = useMemo(() => runsOf(topology, shape), [topology, shape]);
   const best = result.runOff.drips[0];
   const drip: Point = best === undefined ? [0, 0] : place(frame, shape.at, best.node);
   // on a narrow picture its words are few, and to the left: pulls are told to the right of their lines
@@ -30,7 +31,7 @@ export const Water = memo(function Water({
   const right = narrow ? drip[0] > NARROW / 4 : drip[0] > frame.width / 2;
   return (
     <g className="pitch-water">
-      <path className="run" d={runs.map((nodes) => through(frame, shape.at, nodes)).join('')} />
+      <path className="run" d={runs.map((run) => `M${run.map((p) => svg(place(frame, p, 0))).join('L')}`).join('')} />
       {result.runOff.ponds.map((p) =>
         p.wet.map((w) => {
           const [x, y] = place(frame, shape.at, w.node);

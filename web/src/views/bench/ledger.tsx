@@ -1,4 +1,4 @@
-import { capital, say } from '@rough-bight/core/quantity';
+import { capital } from '@rough-bight/core/quantity';
 import type { Row as Member } from '@rough-bight/core/rig';
 import { RULES, RULE_NAMES, RULE_WORDS } from '@rough-bight/core/strength';
 import type { Judged, Rule } from '@rough-bight/core/strength';
@@ -7,7 +7,6 @@ import type { ReactElement } from 'react';
 import { Segments } from '../../parts/choice.js';
 import { FigureValue } from '../../parts/figure.js';
 import { Strands } from '../../parts/strands.js';
-import { useUnits } from '../../parts/units.js';
 
 /** Every line, stem, stick, cloth and strap, weakest first: what pulls, what governs, what is left. */
 export function Ledger({
@@ -121,7 +120,6 @@ function Row({
 /** What a link holds, by every reduction, and what the three schools say of it. */
 function LinkDetails({ judged }: { readonly judged: Judged }): ReactElement {
   const { link, schools } = judged;
-  const units = useUnits();
   return (
     <>
       <p>
@@ -144,7 +142,7 @@ function LinkDetails({ judged }: { readonly judged: Judged }): ReactElement {
                 <FigureValue figure={s.figure} />
               </td>
               <td className="quiet">
-                {s.rule === 'factor' ? 'at least' : 'at most'} {say(s.required, s.figure.quantity, units)}
+                {s.rule === 'factor' ? 'at least' : 'at most'} <FigureValue figure={s.asked} />
               </td>
               <td>
                 <span className={`word word-${s.word}`}>{s.word}</span>
