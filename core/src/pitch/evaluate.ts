@@ -21,8 +21,8 @@ import { isIn, solveCases } from './envelope.js';
 import type { Half } from './envelope.js';
 import type { LetsGo } from './first.js';
 import { letsGoIn } from './first.js';
-import { allPlaces, anchorHolds, chainsOf, leftIn } from './ledger.js';
-import type { Chain, Place } from './ledger.js';
+import { allChecks, anchorHolds, chainsOf, leftIn } from './ledger.js';
+import type { Chain, RoofCheck } from './ledger.js';
 import { CERTAIN } from './reading.js';
 import type { CaseReading, Spread } from './reading.js';
 import type { Member, PitchModel } from './model.js';
@@ -413,7 +413,7 @@ export function evaluatePitch(
   const { model } = tied;
   // every shape of a cycle counts: a line takes the worst of them
   const through = states.flatMap((s) => [s, ...s.cycle]);
-  const places = allPlaces(model);
+  const checks = allChecks(model);
   let calm: Spreads | null = null;
   let windy: Spreads | null = null;
   if (options.full && options.spreads !== false) {
@@ -421,7 +421,7 @@ export function evaluatePitch(
     calm = spreadsOf(tied, tied.pitched, wind);
     const plain = through.map((s) => readingOf(tied, s, null));
     const gust = hardest(
-      places,
+      checks,
       plain.filter((r) => r.state.case.environment.wind !== null),
     );
     if (gust !== null) windy = spreadsOf(tied, gust.state, wind);
@@ -429,7 +429,7 @@ export function evaluatePitch(
   const read = (s: PitchState): CaseReading => readingOf(tied, s, s.case.environment.wind === null ? calm : windy);
   const readings = through.map(read);
   const rising =
-    options.full && options.rising !== false ? letsGoIn(tied, places, readings, read) : { letsGo: [], flaps: null };
+    options.full && options.rising !== false ? letsGoIn(tied, checks, readings, read) : { letsGo: [], flaps: null };
   const { structure: s } = tied.engine;
   const judged = judgedBy(rig, around.required);
   const rows = chainsOf(model, readings)
@@ -483,8 +483,8 @@ export function evaluatePitch(
     formName: PITCH_TRAITS[rig.pitch!.form].name,
     topology: topologyOf(tied),
     shapes: states.map(shapeIn),
-    worst: worstOf(places, readings),
-    rose: roseOf(places, readings),
+    worst: worstOf(checks, readings),
+    rose: roseOf(checks, readings),
     ...rising,
     gust: cases.find((c) => c.environment.wind !== null)?.environment.wind?.speed ?? 0,
     room: roomOf(model, states),
@@ -537,11 +537,11 @@ function saidFor(cases: readonly LoadCase[], id: string): string {
 }
 
 /** The reading that leaves some place least; null without any. */
-function hardest(places: readonly Place[], readings: readonly CaseReading[]): CaseReading | null {
+function hardest(checks: readonly RoofCheck[], readings: readonly CaseReading[]): CaseReading | null {
   let found: CaseReading | null = null;
   let least = Number.POSITIVE_INFINITY;
   for (const r of readings) {
-    const left = leastLeft(places, r);
+    const left = leastLeft(checks, r);
     if (found !== null && !(left < least)) continue;
     found = r;
     least = left;
@@ -549,11 +549,11 @@ function hardest(places: readonly Place[], readings: readonly CaseReading[]): Ca
   return found;
 }
 
-const leastLeft = (places: readonly Place[], r: CaseReading): number =>
-  places.reduce((least, p) => Math.min(least, leftIn(p, r) ?? Number.POSITIVE_INFINITY), Number.POSITIVE_INFINITY);
+const leastLeft = (checks: readonly RoofCheck[], r: CaseReading): number =>
+  checks.reduce((least, p) => Math.min(least, leftIn(p, r) ?? Number.POSITIVE_INFINITY), Number.POSITIVE_INFINITY);
 
 /** The case of each group that is hardest; one that flaps before any other. */
-function worstOf(places: readonly Place[], readings: readonly CaseReading[]): PitchResult['worst'] {
+function worstOf(checks: readonly RoofCheck[], readings: readonly CaseReading[]): PitchResult['worst'] {
   const groups = new Map<CaseKind, CaseReading[]>();
   for (const r of readings) {
     const { kind: group } = r.state.case;
@@ -562,15 +562,15 @@ function worstOf(places: readonly Place[], readings: readonly CaseReading[]): Pi
   return Object.fromEntries(
     [...groups].map(([group, these]) => {
       const flapping = these.filter((r) => r.state.luffing || !r.state.numbers.converged);
-      return [group, hardest(places, flapping.length > 0 ? flapping : these)!.state.case.id];
+      return [group, hardest(checks, flapping.length > 0 ? flapping : these)!.state.case.id];
     }),
   );
 }
 
 /** Of every gust and bearing the hardest case. */
-function roseOf(places: readonly Place[], readings: readonly CaseReading[]): RoseCase[] {
+function roseOf(checks: readonly RoofCheck[], readings: readonly CaseReading[]): RoseCase[] {
   const out = new Map<string, RoseCase>();
-  const loads = places.filter((p) => p.ratio !== true);
+  const loads = checks.filter((p) => p.ratio !== true);
   for (const r of readings) {
     const { kind: group, id } = r.state.case;
     const { wind } = r.state.case.environment;

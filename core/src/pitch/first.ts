@@ -2,7 +2,7 @@ import type { CaseWind } from '../cases/index.js';
 import { gustCase } from '../cases/index.js';
 import { GUST_FACTOR, SHELTERS } from '../catalogue/index.js';
 import type { RidgeRig } from '../rig/index.js';
-import type { Place } from './ledger.js';
+import type { RoofCheck } from './ledger.js';
 import { leftIn } from './ledger.js';
 import type { CaseReading } from './reading.js';
 import type { PitchState, TiedRig } from './solve.js';
@@ -42,20 +42,20 @@ export interface RisingWind {
  */
 export function letsGoIn(
   rig: TiedRig,
-  places: readonly Place[],
+  checks: readonly RoofCheck[],
   readings: readonly CaseReading[],
   read: (s: PitchState) => CaseReading,
 ): RisingWind {
   const quiet = readings.filter((r) => r.state.case.environment.wind === null);
   const windy = readings.filter((r) => r.state.case.environment.wind !== null);
-  const still = places.map((p) => least(p, quiet));
+  const still = checks.map((p) => least(p, quiet));
   if (windy.length === 0)
-    return { letsGo: places.map((p, i) => ({ id: p.id, gust: still[i]! < 1 ? 0 : null })), flaps: null };
+    return { letsGo: checks.map((p, i) => ({ id: p.id, gust: still[i]! < 1 ? 0 : null })), flaps: null };
   const worst = new Map<string, Tried>();
   const calm = (wet: boolean): CaseReading | undefined =>
     quiet.find((r) => r.state.case.kind === (wet ? 'wet' : 'pitched')) ?? quiet[0];
   const [dryCalm, wetCalm] = [calm(false), calm(true)];
-  for (const p of places) {
+  for (const p of checks) {
     let found: CaseReading | null = null;
     let at = Number.POSITIVE_INFINITY;
     for (const r of windy) {
@@ -82,9 +82,9 @@ export function letsGoIn(
     });
     if (states.some((s) => s.luffing || !s.numbers.converged)) flaps = at;
     const these = states.flatMap((s) => [s, ...s.cycle]).map(read);
-    return { speed: at, left: places.map((p) => least(p, these)) };
+    return { speed: at, left: checks.map((p) => least(p, these)) };
   };
-  const judged: Level = { speed, left: places.map((p) => least(p, windy)) };
+  const judged: Level = { speed, left: checks.map((p) => least(p, windy)) };
   if (windy.some((r) => r.state.luffing || !r.state.numbers.converged)) flaps = speed;
   // what lets go in the judged wind does so in less; what holds is followed upwards
   const lower = judged.left.some((left, i) => left < 1 && still[i]! >= 1);
@@ -92,7 +92,7 @@ export function letsGoIn(
   for (let at = RAISE * speed; flaps === null && at / RAISE < MOST_GUST; at *= RAISE)
     levels.push(levelAt(at, MOST_ABOVE));
   const found = (): LetsGo[] =>
-    places
+    checks
       .map((p, i): LetsGo => ({ id: p.id, gust: still[i]! < 1 ? 0 : crossing(levels, i) }))
       .sort((a, b) => (a.gust ?? Infinity) - (b.gust ?? Infinity));
   for (let round = 0; round < CHECKED; round++) {
@@ -106,7 +106,7 @@ export function letsGoIn(
 }
 
 /** In how many times the judged wind a place would let go in a case, if its pull grew from the calm one with the square of the wind. */
-function wouldLetGo(p: Place, r: CaseReading, calm: CaseReading | undefined): number {
+function wouldLetGo(p: RoofCheck, r: CaseReading, calm: CaseReading | undefined): number {
   const holds = p.holds(r);
   if (holds === null) return Number.POSITIVE_INFINITY;
   const asks = p.asks(r);
@@ -146,7 +146,7 @@ function crossing(levels: readonly Level[], i: number): number | null {
 }
 
 /** Least that a place has left in any of the cases; infinite where nothing is known against it. */
-const least = (p: Place, readings: readonly CaseReading[]): number =>
+const least = (p: RoofCheck, readings: readonly CaseReading[]): number =>
   readings.reduce((most, r) => Math.min(most, leftIn(p, r) ?? Number.POSITIVE_INFINITY), Number.POSITIVE_INFINITY);
 
 /** The mean wind in the open that brings a gust at the roof, m/s. */

@@ -12,7 +12,7 @@ import { GRIPPED, GUY_ENDS, HOLDS, LOOP_JOIN, SUN, WEAR, findSoil, findWood, loo
 import { gripFigure, offAxis, ownGripFigure } from '../hitch/index.js';
 import type { Guy, TreeId } from '../rig/index.js';
 import { anchorHold, tiedTo, treeOf } from '../rig/index.js';
-import type { Link } from '../strength/index.js';
+import type { Check, Link } from '../strength/index.js';
 import { bendKept, cordStrength, knotKept, link, ratioFor } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
@@ -35,15 +35,9 @@ export interface Chain {
   readonly links: readonly Link[];
 }
 
-/** A place that can let go: what a case asks of it and what it holds. */
-export interface Place {
-  readonly id: string;
-  readonly kind: Link['kind'];
-  readonly name: string;
-  readonly demand: (r: CaseReading) => Figure;
-  /** null where nothing is known against it. */
-  readonly available: (r: CaseReading) => Figure | null;
-  /** The same two as no more than numbers, for looking through hundreds of cases. */
+/** A check that can let go: what a case asks of it and what it holds. */
+export interface RoofCheck extends Check<CaseReading> {
+  /** Its two figures as no more than numbers, for looking through hundreds of cases. */
   readonly asks: (r: CaseReading) => number;
   /** Whether they are shares of a pull rather than pulls. */
   readonly ratio?: true;
@@ -53,20 +47,20 @@ export interface Place {
 /** Pulls under this are the solve's own rounding of a slack line, N. */
 const IDLE = 0.2;
 
-/** How many times over a place holds what a case asks; infinite where nothing pulls, null where nothing is known against it. */
-export function leftIn(place: Place, r: CaseReading): number | null {
-  const holds = place.holds(r);
+/** How many times over a check holds what a case asks; infinite where nothing pulls, null where nothing is known against it. */
+export function leftIn(check: RoofCheck, r: CaseReading): number | null {
+  const holds = check.holds(r);
   if (holds === null) return null;
-  const asks = place.asks(r);
-  return asks > (place.ratio ? 0 : IDLE) ? holds / asks : Number.POSITIVE_INFINITY;
+  const asks = check.asks(r);
+  return asks > (check.ratio ? 0 : IDLE) ? holds / asks : Number.POSITIVE_INFINITY;
 }
 
-/** The case that leaves a place least; null where nothing is known against it. */
-function worstReading(place: Place, readings: readonly CaseReading[]): CaseReading | null {
+/** The case that leaves a check least; null where nothing is known against it. */
+function worstReading(check: RoofCheck, readings: readonly CaseReading[]): CaseReading | null {
   let found: CaseReading | null = null;
   let least = Number.POSITIVE_INFINITY;
   for (const r of readings) {
-    const left = leftIn(place, r);
+    const left = leftIn(check, r);
     if (left === null || (found !== null && !(left < least))) continue;
     found = r;
     least = left;
@@ -74,22 +68,22 @@ function worstReading(place: Place, readings: readonly CaseReading[]): CaseReadi
   return found;
 }
 
-/** A place under the case that leaves it least; null where nothing is known against it. */
+/** A check under the case that leaves it least; null where nothing is known against it. */
 function worst(
-  place: Place,
+  check: RoofCheck,
   readings: readonly CaseReading[],
 ): { readonly r: CaseReading; readonly demand: Figure; readonly available: Figure } | null {
-  const r = worstReading(place, readings);
-  const available = r === null ? null : place.available(r);
-  return r === null || available === null ? null : { r, demand: place.demand(r), available };
+  const r = worstReading(check, readings);
+  const available = r === null ? null : check.available(r);
+  return r === null || available === null ? null : { r, demand: check.demand(r), available };
 }
 
-/** The worst case of a place, as a link. */
-function worstLink(place: Place, readings: readonly CaseReading[]): Link | null {
-  const found = worst(place, readings);
+/** The worst case of a check, as a link. */
+function worstLink(check: RoofCheck, readings: readonly CaseReading[]): Link | null {
+  const found = worst(check, readings);
   return found === null
     ? null
-    : link(place.id, place.kind, place.name, found.r.state.case.id, found.demand, found.available);
+    : link(check.id, check.kind, check.name, found.r.state.case.id, found.demand, found.available);
 }
 
 const idle = (pull: number): number => (pull > IDLE ? pull : 0);
@@ -105,14 +99,14 @@ function byWet(make: (wet: boolean) => Figure): (r: CaseReading) => Figure {
   };
 }
 
-function tieOutPlace(
+function tieOutCheck(
   model: PitchModel,
   id: string,
   name: string,
   hold: keyof typeof HOLDS,
   pull: (r: CaseReading) => Figure,
   asks: (r: CaseReading) => number,
-): Place {
+): RoofCheck {
   const { roof } = model.layout;
   const figure = derive(
     {
@@ -148,7 +142,7 @@ function tieOutPlace(
 }
 
 /** What holds the far end of a guy; null where nothing is known against it. */
-function anchorPlace(model: PitchModel, m: Member): Place | null {
+function anchorCheck(model: PitchModel, m: Member): RoofCheck | null {
   const guy: Guy = m.reach!.guy;
   const { anchor } = guy;
   const where = m.reach!.key.name;
@@ -159,8 +153,8 @@ function anchorPlace(model: PitchModel, m: Member): Place | null {
   const pull = (r: CaseReading): Figure =>
     solved('T', `pull on the anchor of the ${m.name}`, 'force', r.tension(m.id), r.state);
   if (anchor.kind === 'stem' || anchor.kind === 'tree') {
-    const place = treePlace(model, tiedTo(anchor, m.reach!.key.id)!.tree);
-    return place === null ? null : { ...place, id: `${m.id}:anchor` };
+    const check = treeCheck(model, tiedTo(anchor, m.reach!.key.id)!.tree);
+    return check === null ? null : { ...check, id: `${m.id}:anchor` };
   }
   const { soil, pulls = [] } = model.rig.pitch!;
   const held = anchorHold(anchor, { soil: findSoil(soil)!, pulls }, model.around.pegs, where);
@@ -178,13 +172,13 @@ function anchorPlace(model: PitchModel, m: Member): Place | null {
 /** Tension of the ridgeline at a trunk, with what flutter adds, N. */
 const atEnd = (r: CaseReading, i: 0 | 1): number => r.state.ridgeEnds[i] * r.state.flutter;
 
-/** Every place of a line at which it can let go. */
-function placesOf(model: PitchModel, m: Member): Place[] {
+/** Every check of a line at which it can let go. */
+function checksOf(model: PitchModel, m: Member): RoofCheck[] {
   const { ridge, rig } = model;
   const pull = (r: CaseReading): Figure => solved('T', `tension of the ${m.name}`, 'force', r.tension(m.id), r.state);
   const strength = (name: string, here: readonly Figure[]): ((r: CaseReading) => Figure) =>
     byWet((wet) => cordStrength(m.cord, m.kitCord, name, wet, here, m.legs));
-  const out: Place[] = [];
+  const out: RoofCheck[] = [];
   const asks = (r: CaseReading): number => r.tension(m.id).value;
   const cordAt = (
     id: string,
@@ -292,7 +286,7 @@ function placesOf(model: PitchModel, m: Member): Place[] {
     });
     cordAt('join', 'end', `join of the ${m.name}’s loop`, [knotKept(LOOP_JOIN, m.cord)]);
     const key = model.layout.plan.keys.find((k) => k.role.to === 'hitch' && k.role.end === m.end)!;
-    out.push(tieOutPlace(model, `${m.id}:tie-out`, key.name, model.layout.hitchHolds[m.end], pull, asks));
+    out.push(tieOutCheck(model, `${m.id}:tie-out`, key.name, model.layout.hitchHolds[m.end], pull, asks));
     return out;
   }
   const { guy, hold, key } = m.reach!;
@@ -321,15 +315,15 @@ function placesOf(model: PitchModel, m: Member): Place[] {
       }
     }
     // a tree of the rig has a row of its own, with all that is tied to it
-    const anchor = guy.anchor.kind === 'tree' ? null : anchorPlace(model, m);
+    const anchor = guy.anchor.kind === 'tree' ? null : anchorCheck(model, m);
     if (anchor !== null) out.push(anchor);
   }
-  out.push(tieOutPlace(model, `${m.id}:tie-out`, key.name, hold, pull, asks));
+  out.push(tieOutCheck(model, `${m.id}:tie-out`, key.name, hold, pull, asks));
   return out;
 }
 
-/** A tree of the rig as a place that can give: bending at its foot, or its roots, under all of the roof that is tied to it; null on somebody's word. */
-function treePlace(model: PitchModel, id: TreeId): Place | null {
+/** A tree of the rig as a check that can give: bending at its foot, or its roots, under all of the roof that is tied to it; null on somebody's word. */
+function treeCheck(model: PitchModel, id: TreeId): RoofCheck | null {
   const tree = treeOf(model.rig, id)!;
   if (tree.standsOnWord) return null;
   const wood = findWood(tree.wood)!;
@@ -355,51 +349,51 @@ export function anchorHolds(
 ): { readonly name: string; readonly capacity: number | null; readonly margin: number | null } {
   const trunk = node === 'trunk0' || node === 'trunk1' ? node : null;
   const { rig } = model;
-  const place = trunk === null ? anchorPlace(model, m) : treePlace(model, trunk);
-  if (place === null) {
+  const check = trunk === null ? anchorCheck(model, m) : treeCheck(model, trunk);
+  if (check === null) {
     const tree = trunk ?? tiedTo(m.reach!.guy.anchor, m.reach!.key.id)!.tree;
     return { name: treeOf(rig, tree)!.name, capacity: null, margin: null };
   }
-  const available = place.holds(r);
-  if (available === null) return { name: place.name, capacity: null, margin: null };
-  const demand = place.asks(r);
+  const available = check.holds(r);
+  if (available === null) return { name: check.name, capacity: null, margin: null };
+  const demand = check.asks(r);
   const margin = demand > 0 ? available / demand : null;
-  const pull = place.kind === 'trunk' ? r.pullOn(node).level : demand;
-  return { name: place.name, capacity: margin === null ? null : margin * pull, margin };
+  const pull = check.kind === 'trunk' ? r.pullOn(node).level : demand;
+  return { name: check.name, capacity: margin === null ? null : margin * pull, margin };
 }
 
-type Only = (place: Pick<Link, 'id' | 'kind'>) => boolean;
+type Only = (check: Pick<Link, 'id' | 'kind'>) => boolean;
 const ALL: Only = () => true;
 
 /**
- * Every place of one line that can let go, each under the case that leaves it least.
+ * Every check of one line that can let go, each under the case that leaves it least.
  * @param only which of them, by id and kind; all when left out
  */
 export function linksOf(model: PitchModel, m: Member, readings: readonly CaseReading[], only: Only = ALL): Link[] {
-  return placesOf(model, m).flatMap((p) => (only(p) ? (worstLink(p, readings) ?? []) : []));
+  return checksOf(model, m).flatMap((p) => (only(p) ? (worstLink(p, readings) ?? []) : []));
 }
 
-/** The same as no more than how near each place is to what the rig's rule asks: over 1 holds. */
+/** The same as no more than how near each check is to what the rig's rule asks: over 1 holds. */
 export function ratiosOf(model: PitchModel, m: Member, readings: readonly CaseReading[], only: Only = ALL): number[] {
   const { rig, around } = model;
-  return placesOf(model, m).flatMap((place) => {
-    if (!only(place)) return [];
-    const found = worst(place, readings);
-    return found === null ? [] : [ratioFor(rig.rule, { ...found, kind: place.kind }, around.required, rig.use).ratio];
+  return checksOf(model, m).flatMap((check) => {
+    if (!only(check)) return [];
+    const found = worst(check, readings);
+    return found === null ? [] : [ratioFor(rig.rule, { ...found, kind: check.kind }, around.required, rig.use).ratio];
   });
 }
 
-/** Every place of a rig that can let go. */
-export function allPlaces(model: PitchModel): Place[] {
+/** Every check of a rig that can let go. */
+export function allChecks(model: PitchModel): RoofCheck[] {
   return [
-    ...model.members.flatMap((m) => placesOf(model, m)),
-    ...sharedTrees(model).flatMap((id) => treePlace(model, id) ?? []),
-    clothPlace(model),
-    ...model.layout.sticks.map((s) => stickPlace(model, s)),
+    ...model.members.flatMap((m) => checksOf(model, m)),
+    ...sharedTrees(model).flatMap((id) => treeCheck(model, id) ?? []),
+    clothCheck(model),
+    ...model.layout.sticks.map((s) => stickCheck(model, s)),
   ];
 }
 
-/** Every line, the stems, the cloth and the sticks, each with all the places at which it can let go. */
+/** Every line, the stems, the cloth and the sticks, each with all the checks at which it can let go. */
 export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): Chain[] {
   const { rig, layout } = model;
   const out: Chain[] = [];
@@ -420,10 +414,10 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
     });
   }
   for (const id of sharedTrees(model)) {
-    const place = treePlace(model, id);
-    if (place === null) continue;
+    const check = treeCheck(model, id);
+    if (check === null) continue;
     const tree = treeOf(rig, id)!;
-    const found = worstLink(place, readings);
+    const found = worstLink(check, readings);
     out.push({
       id,
       name: tree.name,
@@ -436,7 +430,7 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
       links: found === null ? [] : [found],
     });
   }
-  const cloth = clothPlace(model);
+  const cloth = clothCheck(model);
   const tears = worstLink(cloth, readings);
   if (tears !== null)
     out.push({
@@ -448,22 +442,22 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
       links: [tears],
     });
   for (const s of layout.sticks) {
-    const place = stickPlace(model, s);
-    const found = worstLink(place, readings);
+    const check = stickCheck(model, s);
+    const found = worstLink(check, readings);
     if (found !== null)
       out.push({
         id: s.id,
         name: s.name,
         what: 'green stick',
         role: 'stick',
-        demand: largest(place.asks, place.demand),
+        demand: largest(check.asks, check.demand),
         links: [found],
       });
   }
   return out;
 }
 
-function clothPlace(model: PitchModel): Place {
+function clothCheck(model: PitchModel): RoofCheck {
   const torn = derive(
     {
       symbol: 'R',
@@ -495,7 +489,7 @@ function clothPlace(model: PitchModel): Place {
   };
 }
 
-function stickPlace(model: PitchModel, s: Stick): Place {
+function stickCheck(model: PitchModel, s: Stick): RoofCheck {
   return {
     id: s.id,
     kind: 'stick',

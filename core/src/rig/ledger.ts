@@ -2,7 +2,7 @@ import { nameOf } from '../cases/index.js';
 import type { StemPull } from '../anchor/index.js';
 import { momentFigure, treeHoldFigure } from '../anchor/index.js';
 import { GRIPPED, looked } from '../catalogue/index.js';
-import type { Link, LinkKind } from '../strength/index.js';
+import type { Check, Link } from '../strength/index.js';
 import { bendKept, cordStrength, knotKept, link } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { soilOf } from './bed.js';
@@ -14,24 +14,16 @@ function endReductions(model: RidgeModel, i: 0 | 1): Figure[] {
   return [knotKept(terminations[i], cord), bendKept(model.rig.trunks[i].name, diameters[i], cord)];
 }
 
-/** A link as it stands in one case. */
-interface Place {
-  readonly id: string;
-  readonly kind: LinkKind;
-  readonly name: string;
-  readonly demand: (c: CaseFigures) => Figure;
-  readonly available: (wet: boolean) => Figure;
-}
-
-function places(model: RidgeModel): Place[] {
+/** Every way in which a line and its trunks can fail. */
+function checksOf(model: RidgeModel): Check<CaseFigures>[] {
   const { rig, terminations, cord } = model;
-  const out: Place[] = [
+  const out: Check<CaseFigures>[] = [
     {
       id: 'line',
       kind: 'line',
       name: 'free line',
       demand: (c) => c.tension,
-      available: (wet) => cordStrength(cord, model.kitCord, cord.name, wet, []),
+      available: ({ case: c }) => cordStrength(cord, model.kitCord, cord.name, c.environment.wet, []),
     },
   ];
   for (const i of [0, 1] as const) {
@@ -42,7 +34,7 @@ function places(model: RidgeModel): Place[] {
       kind: 'end',
       name,
       demand: (c) => c.ends[i],
-      available: (wet) => cordStrength(cord, model.kitCord, name, wet, here),
+      available: ({ case: c }) => cordStrength(cord, model.kitCord, name, c.environment.wet, here),
     });
   }
   const gripped = [looked(GRIPPED)];
@@ -53,7 +45,7 @@ function places(model: RidgeModel): Place[] {
       kind: 'grip',
       name,
       demand: (c) => c.grips[i]!,
-      available: (wet) => cordStrength(cord, model.kitCord, name, wet, gripped),
+      available: ({ case: c }) => cordStrength(cord, model.kitCord, name, c.environment.wet, gripped),
     });
   });
   for (const i of [0, 1] as const) {
@@ -65,7 +57,8 @@ function places(model: RidgeModel): Place[] {
       kind: 'trunk',
       name,
       demand: (c) => momentFigure(trunk.name, [trunkPull(model, c, i)], `, ${nameOf(c.case)}`),
-      available: (wet) => treeHoldFigure(trunk.name, model.diameters[i], model.woods[i], { soil: soilOf(rig), wet }),
+      available: ({ case: c }) =>
+        treeHoldFigure(trunk.name, model.diameters[i], model.woods[i], { soil: soilOf(rig), wet: c.environment.wet }),
     });
   }
   return out;
@@ -86,26 +79,26 @@ export function trunkPull(model: RidgeModel, c: CaseFigures, i: 0 | 1): StemPull
 
 /** Every link of the chain, each under the case that leaves it least. */
 export function ledgerOf(model: RidgeModel, cases: readonly CaseFigures[]): Link[] {
-  return places(model).map((place) => {
-    const dry = place.available(false);
-    const wet = cases.some((c) => c.case.environment.wet) ? place.available(true) : dry;
-    let worst = cases[0]!;
+  return checksOf(model).flatMap((check) => {
+    // what it holds depends on nothing but wet or dry
+    const known = new Map<boolean, Figure | null>();
+    const holds = (c: CaseFigures): Figure | null => {
+      const { wet } = c.case.environment;
+      if (!known.has(wet)) known.set(wet, check.available(c));
+      return known.get(wet)!;
+    };
+    let worst: { readonly c: CaseFigures; readonly available: Figure } | null = null;
     let least = Number.POSITIVE_INFINITY;
     for (const c of cases) {
-      const demand = place.demand(c).value;
-      const left = demand > 0 ? (c.case.environment.wet ? wet : dry).value / demand : Number.POSITIVE_INFINITY;
-      if (left < least) {
-        least = left;
-        worst = c;
-      }
+      const available = holds(c);
+      if (available === null) continue;
+      const demand = check.demand(c).value;
+      const left = demand > 0 ? available.value / demand : Number.POSITIVE_INFINITY;
+      if (worst !== null && !(left < least)) continue;
+      least = left;
+      worst = { c, available };
     }
-    return link(
-      place.id,
-      place.kind,
-      place.name,
-      worst.case.id,
-      place.demand(worst),
-      worst.case.environment.wet ? wet : dry,
-    );
+    if (worst === null) return [];
+    return [link(check.id, check.kind, check.name, worst.c.case.id, check.demand(worst.c), worst.available)];
   });
 }

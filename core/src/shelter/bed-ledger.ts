@@ -19,45 +19,39 @@ import {
 import { norm } from '../quantity/index.js';
 import { anchorHold, soilOf, bedStem } from '../rig/index.js';
 import type { Bed, BedPole, Row } from '../rig/index.js';
-import type { Judged, Link, LinkKind, Use } from '../strength/index.js';
+import type { Check, Judged, Link, LinkKind, Use } from '../strength/index.js';
 import { cordStrength, judgedBy, knotKept, link, ratioFor } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { BedModel, Read } from './bed-model.js';
 import { stayPull, stayRise } from './bed-pulls.js';
 
-/** A place of a bed that can let go. */
-interface Place {
-  readonly id: string;
-  readonly kind: LinkKind;
-  readonly name: string;
-  readonly demand: (c: LoadCase) => Figure;
-  /** null where nothing is known against it. */
-  readonly available: (c: LoadCase) => Figure | null;
+/** A way in which a part of a bed can fail. */
+interface BedCheck extends Check<LoadCase> {
   /** What it is for, where it is not to carry a person. */
   readonly use?: Use;
 }
 
-function judged(model: BedModel, place: Place, cases: readonly LoadCase[]): Judged[] {
+function judged(model: BedModel, check: BedCheck, cases: readonly LoadCase[]): Judged[] {
   const { rig, around } = model;
   let found: { l: Link; shock: boolean; ratio: number } | null = null;
   for (const c of cases) {
-    const available = place.available(c);
+    const available = check.available(c);
     if (available === null) continue;
-    const demand = place.demand(c);
+    const demand = check.demand(c);
     const shock = shockOf(c) !== null;
     const { ratio } = ratioFor(
       rig.rule,
-      { kind: place.kind, demand, available },
+      { kind: check.kind, demand, available },
       around.required,
-      place.use ?? 'person',
+      check.use ?? 'person',
       shock,
     );
     if (found === null || ratio < found.ratio)
-      found = { l: link(place.id, place.kind, place.name, c.id, demand, available), shock, ratio };
+      found = { l: link(check.id, check.kind, check.name, c.id, demand, available), shock, ratio };
   }
   if (found === null) return [];
-  return [judgedBy({ rule: rig.rule, use: place.use ?? 'person' }, around.required, found.shock)(found.l)];
+  return [judgedBy({ rule: rig.rule, use: check.use ?? 'person' }, around.required, found.shock)(found.l)];
 }
 
 const END = ['first', 'second'] as const;
@@ -70,7 +64,7 @@ export function bedRows(model: BedModel, cases: readonly LoadCase[]): Row[] {
   const add = (
     row: Pick<Row, 'id' | 'name' | 'what' | 'role'> & { readonly unstressed?: number; readonly cut?: number },
     pull: (c: LoadCase) => Figure,
-    places: readonly Place[],
+    checks: readonly BedCheck[],
   ): void => {
     const worst = cases.map(pull).reduce((a, b) => (b.value > a.value ? b : a));
     rows.push({
@@ -79,7 +73,7 @@ export function bedRows(model: BedModel, cases: readonly LoadCase[]): Row[] {
       ...row,
       demand: worst,
       pitched: pull(lying).value,
-      links: places.flatMap((p) => judged(model, p, cases)).sort((a, b) => a.judgement.ratio - b.judgement.ratio),
+      links: checks.flatMap((p) => judged(model, p, cases)).sort((a, b) => a.judgement.ratio - b.judgement.ratio),
     });
   };
   const webbed = { sun: straps.sun, wear: straps.wear };
@@ -87,7 +81,7 @@ export function bedRows(model: BedModel, cases: readonly LoadCase[]): Row[] {
     const pull = memoised((c) =>
       model.figure({ symbol: 'T', title: `pull of the ${END[i]} strap`, quantity: 'force' }, c, (s) => s.straps[i]),
     );
-    const at = (id: string, kind: LinkKind, name: string, here: readonly Figure[]): Place => ({
+    const at = (id: string, kind: LinkKind, name: string, here: readonly Figure[]): BedCheck => ({
       id: `strap${i}:${id}`,
       kind,
       name,
@@ -254,7 +248,7 @@ function asideRow(model: BedModel, aside: NonNullable<Bed['aside']>, add: Add): 
 type Add = (
   row: Pick<Row, 'id' | 'name' | 'what' | 'role'> & { readonly unstressed?: number; readonly cut?: number },
   pull: (c: LoadCase) => Figure,
-  places: readonly Place[],
+  checks: readonly BedCheck[],
 ) => void;
 
 function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
@@ -345,7 +339,7 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
   for (let k = 0; k < pole.stays; k++) {
     const name = pole.stays === 1 ? 'back-stay' : `${k === 0 ? 'left' : 'right'} back-stay`;
     const pull = read('T', `pull of the ${name}`, (s) => s.poles[i]!.stays[k]!);
-    const end = (id: string, what: string, knot: (typeof GUY_ENDS)[keyof typeof GUY_ENDS]): Place => ({
+    const end = (id: string, what: string, knot: (typeof GUY_ENDS)[keyof typeof GUY_ENDS]): BedCheck => ({
       id: `stay${i}${k}:${id}`,
       kind: 'end',
       name: what,
@@ -355,7 +349,7 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
         (c) => String(c.environment.wet),
       ),
     });
-    const places: Place[] = [
+    const checks: BedCheck[] = [
       end('head', `${GUY_ENDS.knot.name} on the pole’s head, ${name}`, GUY_ENDS.knot),
       end('foot', `${GUY_ENDS.adjustable.name} of the ${name}`, GUY_ENDS.adjustable),
     ];
@@ -363,7 +357,7 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
     if (anchor.kind === 'stem') {
       const stem = findWood(anchor.wood);
       if (stem !== undefined)
-        places.push({
+        checks.push({
           id: `stay${i}${k}:anchor`,
           kind: 'trunk',
           name: `foot of ${anchor.name}`,
@@ -373,7 +367,7 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
         });
     } else if (anchor.kind !== 'tree') {
       const held = anchorHold(anchor, { soil, pulls: rig.pitch?.pulls ?? [] }, around.pegs, name);
-      places.push({
+      checks.push({
         id: `stay${i}${k}:anchor`,
         kind: held.kind,
         name: held.name,
@@ -385,7 +379,7 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
     add(
       { id: `stay${i}${k}`, name, what: kitCord.name, role: 'stay', unstressed: foot.length, cut: foot.length + 1.2 },
       pull,
-      places,
+      checks,
     );
   }
 }

@@ -4,3 +4,4 @@ export * from './link.js';
 export * from './cord.js';
 export * from './document.js';
 export * from './judged.js';
+export * from './check.js';
