@@ -11,7 +11,7 @@ export default defineConfig({
   outputDir: '../test-results',
   timeout: 240_000,
   expect: { timeout: 40_000 },
-  workers: 1,
+  workers: 2,
   retries: process.env['CI'] === undefined ? 0 : 1,
   fullyParallel: false,
   forbidOnly: true,

@@ -19,7 +19,7 @@ const BELOW = 0.6;
 const RAISE = 1.6;
 /** A gust nobody stays out in, m/s: what holds in it is not followed further. */
 const MOST_GUST = 34;
-/** Cases that are tried: those in which some place would let go in the least wind; of them the first so many in stronger wind. */
+/** Cases that are tried: those in which something would let go in the least wind; of them the first so many in stronger wind. */
 const MOST_CASES = 8;
 const MOST_ABOVE = 4;
 /** Times the lowest wind found is solved itself, and how near it counts as solved. */
@@ -34,7 +34,7 @@ export interface RisingWind {
 }
 
 /**
- * Finds for every place the gust in which it lets go: the cases in which some place would let go soonest are solved again in weaker
+ * Finds for every check the gust in which it fails: the cases in which something would let go soonest are solved again in weaker
  * and stronger wind, and the least that is left is followed to one, straight between in logarithms. The lowest wind so found is
  * solved itself, and corrected by what that leaves.
  * @param readings of the rig as judged
@@ -105,7 +105,7 @@ export function letsGoIn(
   return { letsGo: found(), flaps };
 }
 
-/** In how many times the judged wind a place would let go in a case, if its pull grew from the calm one with the square of the wind. */
+/** In how many times the judged wind a check would fail in a case, if its pull grew from the calm one with the square of the wind. */
 function wouldLetGo(p: RoofCheck, r: CaseReading, calm: CaseReading | undefined): number {
   const holds = p.holds(r);
   if (holds === null) return Number.POSITIVE_INFINITY;
@@ -121,18 +121,18 @@ function wouldLetGo(p: RoofCheck, r: CaseReading, calm: CaseReading | undefined)
 interface Tried {
   readonly wind: CaseWind;
   readonly wet: boolean;
-  /** In how many times the judged wind some place would let go in it. */
+  /** In how many times the judged wind something would let go in it. */
   readonly at: number;
   stood: Float64Array | null;
 }
 
 interface Level {
   readonly speed: number;
-  /** By place. */
+  /** By check. */
   readonly left: readonly number[];
 }
 
-/** The speed at which a place has one time left, straight between levels in logarithms; null where it never has so little. */
+/** The speed at which a check has one time left, straight between levels in logarithms; null where it never has so little. */
 function crossing(levels: readonly Level[], i: number): number | null {
   const k = levels.findIndex((l) => l.left[i]! < 1);
   if (k < 0) return null;
@@ -145,7 +145,7 @@ function crossing(levels: readonly Level[], i: number): number | null {
   return before.speed * (speed / before.speed) ** share;
 }
 
-/** Least that a place has left in any of the cases; infinite where nothing is known against it. */
+/** Least that a check has left in any of the cases; infinite where nothing is known against it. */
 const least = (p: RoofCheck, readings: readonly CaseReading[]): number =>
   readings.reduce((most, r) => Math.min(most, leftIn(p, r) ?? Number.POSITIVE_INFINITY), Number.POSITIVE_INFINITY);
 
