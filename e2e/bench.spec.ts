@@ -219,7 +219,7 @@ test('bad input is named at its place, stays as typed, and is not stored', async
   };
   await type('30');
   await expect(page.getByRole('alert')).toContainText(
-    '“the other end of the roof” is at 30.00 m, off a line of 6.84 m. Move it, or widen the span.',
+    '“the other end of the roof” is at 30.0 m, off a line of 6.84 m. Move it, or widen the span.',
   );
   await expect(end).toHaveValue('30');
   await type('far');

@@ -42,7 +42,7 @@ test('a rig whose hitches slip is sized: reasons and effects first, then taken, 
   await expect(page.locator('.link', { hasText: 'First hitch' }).first()).not.toContainText('grip of the first hitch');
   await page.getByRole('button', { name: 'Undo' }).click();
   await judged(page);
-  await expect(page.getByText(/slides \d+ cm along the ridge/).first()).toBeVisible();
+  await expect(page.getByText(/slides \d+\.\d+ m along the ridge/).first()).toBeVisible();
 });
 
 test('sizing can be stopped, says what cannot be met and by what wind it holds', async ({ page }) => {
