@@ -32,12 +32,12 @@ export function verdictOf(report: RigReport, body: BodyMeasures): Verdict {
   const lead = wrong[0];
   if (lead !== undefined) return { holds: false, ...failing(report, lead, wrong, body) };
   const first = firstOf(report);
-  const around = surroundings(report, null, body);
+  const also = besides(report, null, body);
   if (first === null)
     return {
       holds: holds(report),
       sentence: phrase`Nothing pulls on this ${report.roof === null ? 'line' : 'rig'} yet.`,
-      detail: around,
+      detail: also,
     };
   if (!report.full)
     return {
@@ -48,7 +48,7 @@ export function verdictOf(report: RigReport, body: BodyMeasures): Verdict {
         report.roof === null
           ? phrase`The night is not known yet.`
           : phrase`Night, rain and wind from sixteen bearings are not known yet.`,
-        around,
+        also,
       ]),
     };
   const { judged, gust } = first;
@@ -62,7 +62,7 @@ export function verdictOf(report: RigReport, body: BodyMeasures): Verdict {
     detail: sentences([
       phrase`${capitalised(marginWords(judged))}, ${saidIn(report, judged.link.caseId)}.`,
       report.roof === null ? null : judgedUnder(report.rig, report.roof),
-      around,
+      also,
     ]),
   };
 }
@@ -98,7 +98,7 @@ function failing(
       // whatever else is wrong, what there is too little of is told with it
       ...lacks.map((f) => wordsOf(f).says),
       lead.code === 'short' && report.full && report.roof !== null ? turned(report.rig, report.roof) : null,
-      surroundings(report, lead, body),
+      besides(report, lead, body),
     ]),
   };
 }
@@ -125,7 +125,7 @@ function shortBy({ rig, roof, full }: RigReport, lead: FindingOf<'short'>, wrong
 }
 
 /** How it stands and lies: sag of a line, room under a roof, height and straps of a bed. */
-function surroundings({ line, roof, bed }: RigReport, lead: Finding | null, body: BodyMeasures): Phrase {
+function besides({ line, roof, bed }: RigReport, lead: Finding | null, body: BodyMeasures): Phrase {
   const small = (length: number): Phrase => phrase`${saySmall(length, body)} (${metres(length)})`;
   const ofBed = bed !== null && lead !== null && bed.findings.includes(lead);
   return sentences([

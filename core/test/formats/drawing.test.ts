@@ -11,13 +11,13 @@ import { aroundOf, rigOf, roofFor } from '../pitch/helper.js';
 function drawn(form: PitchForm, part: Partial<Drawing> = {}): Drawing {
   const roof = roofFor(form);
   const rig = rigOf(form, roof);
-  const around = aroundOf(roof);
-  const { result } = evaluatePitch(rig, around, { full: false });
+  const context = aroundOf(roof);
+  const { result } = evaluatePitch(rig, context, { full: false });
   return {
     name: 'By the <alder> & the post',
     rig,
     result,
-    body: around.body,
+    body: context.body,
     units: { length: 'm', force: 'N' },
     ...part,
   };

@@ -16,9 +16,9 @@ interface Gltf {
 function made(form: PitchForm) {
   const roof = roofFor(form);
   const rig = rigOf(form, roof);
-  const around = aroundOf(roof);
-  const { result } = evaluatePitch(rig, around, { full: false });
-  return { rig, result, text: rigGltf('a rig', rig, result, around.body) };
+  const context = aroundOf(roof);
+  const { result } = evaluatePitch(rig, context, { full: false });
+  return { rig, result, text: rigGltf('a rig', rig, result, context.body) };
 }
 
 describe('the scene as glTF', () => {

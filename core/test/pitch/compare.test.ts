@@ -5,9 +5,9 @@ import type { RidgeRig } from '../../src/rig/index.js';
 import { aroundOf, rigOf, squareRoof } from './helper.js';
 
 const square = squareRoof(3);
-const around = aroundOf(square);
+const context = aroundOf(square);
 const judged = (rig: RidgeRig) =>
-  evaluatePitch(rig, around, { full: true, spreads: false, rising: false, wind: null }).result;
+  evaluatePitch(rig, context, { full: true, spreads: false, rising: false, wind: null }).result;
 const calm = { wind: { beaufort: 0, shelter: 'edge' } } as const;
 const gable = rigOf('gable', square, {}, calm);
 const a = judged(gable);

@@ -9,7 +9,7 @@ import {
   renameKit,
   rigFile,
   rigFileJsonSchema,
-  surroundingsOf,
+  contextOf,
   wrongGear,
   writeRigFile,
 } from '../../src/formats/index.js';
@@ -77,7 +77,7 @@ describe('rig files', () => {
     expect(new Set(file.kit.cords.map((c) => c.id))).toEqual(used.cords);
     expect(file.kit.roofs).toHaveLength(1);
     expect(file.kit.pegs).toHaveLength(1);
-    expect(surroundingsOf(file).roofs[0]!.id).toBe(file.rig.pitch!.roof);
+    expect(contextOf(file).roofs[0]!.id).toBe(file.rig.pitch!.roof);
   });
   test('a file of before beds is brought up to this version; beds and straps come along in a new one', () => {
     const bedded = readFileSync(join(folder, 'river-bed-under-the-fly.rig.json'), 'utf8');
