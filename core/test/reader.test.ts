@@ -12,7 +12,7 @@ import { judgeRig, reportOf } from '../src/shelter/index.js';
 import type { RigReport } from '../src/shelter/index.js';
 import { sentenceOf, verdictOf } from '../src/words/index.js';
 import { whenOf, casesFor } from '../src/cases/index.js';
-import { aroundOf, rigOf, roofFor } from './pitch/helper.js';
+import { contextFor, rigOf, roofFor } from './pitch/helper.js';
 
 const FEET: UnitChoice = { length: 'ft', force: 'lbf' };
 /** A number with a metric unit behind it. */
@@ -82,7 +82,7 @@ describe('who reads feet and pounds reads no metre and no newton', () => {
       try {
         judgeRig(
           { ...base, trunks, pitch: { ...base.pitch!, shape: { ...base.pitch!.shape, prop: 3 } } },
-          aroundOf(roof),
+          contextFor(roof),
           {
             full: false,
           },

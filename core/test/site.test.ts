@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { KitCord, RidgeRig } from '../src/rig/index.js';
 import { evaluateRidge, leeward, pitchedAsWished, problemsOf, rigAt } from '../src/rig/index.js';
-import { aroundOf, squareRoof } from './pitch/helper.js';
+import { contextFor, squareRoof } from './pitch/helper.js';
 import { FORMS, rankSpans } from '../src/ground/index.js';
 import { formOf, opensIntoWind } from '../src/roof/index.js';
 import { DEFAULT_REQUIRED } from '../src/strength/index.js';
@@ -78,7 +78,7 @@ describe('a rig on a span of the ground', () => {
     expect(high - low).toBeCloseTo(2 * 1.645 * 0.2, 2);
     const roof = squareRoof(3);
     const wishing = { ...p, wish: { ...p.wish, form: 'leanto' as const, roof: { length: 3, width: 3 } } };
-    const kit = { cords: camp.kit, roofs: [squareRoof(2.2), roof], pegs: aroundOf(roof).pegs };
+    const kit = { cords: camp.kit, roofs: [squareRoof(2.2), roof], pegs: contextFor(roof).pegs };
     const { pitch } = pitchedAsWished(wishing, paced, started, kit);
     expect(pitch).toMatchObject({ form: 'leanto', roof: roof.id, windFrom: 2 });
     // no such cloth, no pegs, or no wish: as it was, and nothing made up
@@ -88,7 +88,7 @@ describe('a rig on a span of the ground', () => {
   });
   test('every form that can be wished for is ranked and pitched as wished, its open side out of the wind', () => {
     const roof = squareRoof(3);
-    const kit = { cords: camp.kit, roofs: [roof], pegs: aroundOf(roof).pegs };
+    const kit = { cords: camp.kit, roofs: [roof], pegs: contextFor(roof).pegs };
     for (const form of FORMS) {
       const p = place([tree('a', [-3.6, 0]), tree('b', [3.6, 0])], {});
       for (let k = 0; k < 8; k++) {

@@ -104,7 +104,9 @@ describe('the report of a bed', () => {
 
 describe('hanging a bed', () => {
   const shown = (rig: RidgeRig, edit = jest.fn((_: RidgeRig): string | null => null), put = jest.fn()) => {
-    render(<BedControls rig={rig} context={context} bed={bed} shown="lying" onShow={jest.fn()} edit={edit} put={put} />);
+    render(
+      <BedControls rig={rig} context={context} bed={bed} shown="lying" onShow={jest.fn()} edit={edit} put={put} />,
+    );
     return { edit, put };
   };
   test('a rig without one offers those of the kit, with straps that reach', () => {

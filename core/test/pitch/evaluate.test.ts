@@ -6,10 +6,10 @@ import type { PitchResult } from '../../src/pitch/index.js';
 import { gustSpeed, ratioOf } from '../../src/rig/index.js';
 import type { Guy, Pitch, RidgeRig } from '../../src/rig/index.js';
 import { codesOf, roofSaid, toldOf } from '../said.js';
-import { aroundOf, rigOf, squareRoof } from './helper.js';
+import { contextFor, rigOf, squareRoof } from './helper.js';
 
 const square = squareRoof(3);
-const context = aroundOf(square);
+const context = contextFor(square);
 /** Judged in a gust from the named bearing alone: all sixteen have tests of their own. */
 const named = (rig: RidgeRig) => ({ speed: gustSpeed(rig), from: rig.pitch!.windFrom });
 const judge = (rig: RidgeRig): PitchResult =>

@@ -5,7 +5,7 @@ import type { PitchState, TiedRig } from '../../src/pitch/index.js';
 import { GRAVITY } from '../../src/quantity/index.js';
 import { PITCH_FORMS, roofMass } from '../../src/roof/index.js';
 import type { PitchForm } from '../../src/roof/index.js';
-import { aroundOf, rigOf, roofFor, squareRoof } from './helper.js';
+import { contextFor, rigOf, roofFor, squareRoof } from './helper.js';
 
 /** Force on the whole rig in a state, N: supports, own weight and wind; zero in equilibrium. */
 function outOfBalance({ engine }: TiedRig, s: PitchState): { sum: number[]; supports: number[]; largest: number } {
@@ -41,7 +41,7 @@ function mirrored(rig: TiedRig, axis: 'x' | 'y'): number[] {
 
 describe.each(PITCH_FORMS)('the form %s', (form: PitchForm) => {
   const roof = roofFor(form);
-  const context = aroundOf(roof);
+  const context = contextFor(roof);
   const rig = rigOf(form, roof);
   const tied = tieOff(pitchModel(rig, context), { atOnce: true });
 
@@ -113,7 +113,7 @@ describe.each(PITCH_FORMS)('the form %s', (form: PitchForm) => {
 
 describe('what shapes a form', () => {
   const square = squareRoof(3);
-  const context = aroundOf(square);
+  const context = contextFor(square);
   test('guys follow the cloth: a corner’s at 45 degrees in plan on a square, a middle’s straight out', () => {
     const { reaches } = layoutOf(rigOf('gable', square), context);
     const corner = reaches.find((r) => r.key.id === '02')!;
@@ -133,7 +133,7 @@ describe('what shapes a form', () => {
   });
   test('one without tie-outs is gathered, and the tool says where', () => {
     const bare = squareRoof(3, { tieOuts: [] });
-    const { gathered, reaches } = layoutOf(rigOf('gable', bare), aroundOf(bare));
+    const { gathered, reaches } = layoutOf(rigOf('gable', bare), contextFor(bare));
     expect(gathered).toContain('first left corner');
     expect(reaches.every((r) => r.hold === 'gathered')).toBe(true);
     // no tie-out in the middle of an edge: none is guyed there

@@ -7,10 +7,10 @@ import { evaluatePitch, guysToTrees, layoutOf, pitchModel, pullsOn } from '../..
 import type { Guy, RidgeRig } from '../../src/rig/index.js';
 import { tieOutsOf } from '../../src/roof/index.js';
 import { toldOf } from '../said.js';
-import { aroundOf, rigOf, squareRoof } from './helper.js';
+import { contextFor, rigOf, squareRoof } from './helper.js';
 
 const square = squareRoof(3);
-const context = aroundOf(square);
+const context = contextFor(square);
 
 describe('tie-outs along an edge', () => {
   test('stay free until they are asked for, and then hold their part', () => {
@@ -39,10 +39,10 @@ describe('tie-outs along an edge', () => {
   });
   test('a roof without them offers none', () => {
     const roof = squareRoof(3, { tieOuts: tieOutsOf('middles', 3, 3, 'loop') });
-    expect(layoutOf(rigOf('gable', roof), aroundOf(roof)).spare).toEqual([]);
+    expect(layoutOf(rigOf('gable', roof), contextFor(roof)).spare).toEqual([]);
     const thirds = squareRoof(3, { tieOuts: tieOutsOf('thirds', 3, 3, 'loop') });
     expect(
-      layoutOf(rigOf('gable', thirds), aroundOf(thirds))
+      layoutOf(rigOf('gable', thirds), contextFor(thirds))
         .spare.map((k) => k.id)
         .sort(),
     ).toEqual(['0T', '0t', '1T', '1t']);

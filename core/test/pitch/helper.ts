@@ -38,7 +38,7 @@ export const CAPE: KitRoof = {
   tieOuts: tieOutsOf('middles', 2.4, 1.6, 'eyelet'),
 };
 
-export function aroundOf(roof: KitRoof): RigContext {
+export function contextFor(roof: KitRoof): RigContext {
   return {
     kit: camp.kit,
     body: camp.person.body,

@@ -15,10 +15,10 @@ import {
 } from '../../src/sizing/index.js';
 import type { SizedRig } from '../../src/sizing/index.js';
 import { unmetOf } from '../../src/sizing/remedies.js';
-import { aroundOf, rigOf, squareRoof } from '../pitch/helper.js';
+import { contextFor, rigOf, squareRoof } from '../pitch/helper.js';
 
 const square = squareRoof(2);
-const context = aroundOf(square);
+const context = contextFor(square);
 const units = { length: 'm', force: 'N' } as const;
 const size = (rig: RidgeRig, a: RigContext = context, aim: 'cut' | 'mass' | 'items' = 'cut'): SizedRig =>
   sizeRig(rig, a, aim, units)!;
@@ -124,7 +124,7 @@ describe('a whole rig sized', () => {
       { ...rigOf('diagonal', square, { spread: 30 }), wind: { beaufort: 0, shelter: 'edge' } },
       { haul: 160 },
     );
-    const a = aroundOf(sheet);
+    const a = contextFor(sheet);
     expect(judged(tight, a).rows.some((r) => r.links[0]!.link.kind === 'tie-out' && ratioOf(r) < 1)).toBe(true);
     const sized = size(tight, a);
     expect(sized.met).toBe(true);

@@ -11,7 +11,7 @@ import { PITCH_FORMS } from '../../src/roof/index.js';
 import { gustOf } from '../../src/rig/index.js';
 import type { RidgeRig } from '../../src/rig/index.js';
 import { failureChance } from '../../src/strength/index.js';
-import { aroundOf, rigOf, roofFor, squareRoof } from '../pitch/helper.js';
+import { contextFor, rigOf, roofFor, squareRoof } from '../pitch/helper.js';
 import { codesOf, roofSaid } from '../said.js';
 
 const folder = join(process.cwd(), 'examples/rigs');
@@ -101,7 +101,7 @@ describe.each(files.map((f) => [f.path, f] as const))('%s in its own wind', (_, 
 
 describe('lifting, and gusts one after another', () => {
   const square = squareRoof(3);
-  const context = aroundOf(square);
+  const context = contextFor(square);
   test('what holds down a lifted flat roof bears exactly the standard’s lift, less the weight', () => {
     const level = rigOf('flying', square).trunks.map((t) => ({ ...t, tieHeight: 1.4 }));
     const flat = rigOf('flying', square, {}, { trunks: level as unknown as RidgeRig['trunks'] });
@@ -176,7 +176,7 @@ describe('lifting, and gusts one after another', () => {
 
 describe('luffing', () => {
   const square = squareRoof(3);
-  const context = aroundOf(square);
+  const context = contextFor(square);
   test('a taut gable is never said to luff', () => {
     const { result } = evaluatePitch(rigOf('gable', square), context, {
       full: true,
@@ -235,7 +235,7 @@ describe('rigs at random', () => {
             tensioning: { ...base.tensioning, how: 'tension', tension },
             pitch: { ...base.pitch!, guy: { ...base.pitch!.guy, haul } },
           };
-          const context = aroundOf(roof);
+          const context = contextFor(roof);
           const began = performance.now();
           try {
             const named = beaufort === 0 ? null : { speed: 0.836 * beaufort ** 1.5 * 0.8 * 1.6, from: windFrom };

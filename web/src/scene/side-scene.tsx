@@ -354,7 +354,7 @@ export function SideScene(props: Props): ReactElement {
           <div className="scene-span" style={{ left: (x0 + x1) / 2, top: size[1] - 24 }}>
             span <FigureValue figure={report.line.span} band />
             {rig.span.how === 'paces' && (
-              <span className="quiet"> {Number(rig.span.paces.toFixed(1))} of my paces</span>
+              <span className="quiet">, {Number(rig.span.paces.toFixed(1))} of my paces</span>
             )}
           </div>
           {([0, 1] as const).map((i) => {
