@@ -46,7 +46,7 @@ describe('the verdict says what gives first', () => {
   test('too weak, and in which case', () => {
     expect(verdict(drying)).toMatchObject({
       holds: false,
-      sentence: 'Pulley-style hitch at the split willow has too little to spare as pitched.',
+      sentence: 'The pulley-style hitch at the split willow has too little to spare as pitched.',
     });
   });
 

@@ -168,7 +168,7 @@ describe('a whole rig sized', () => {
     begun[0]!.end();
     expect(screen.getByText(/^This kit cannot meet everything/)).toBeTruthy();
     const unmet = screen.getByRole('region', { name: 'What cannot be met' });
-    expect(unmet.textContent).toMatch(/(First strap|Foot of) .* is short .*Hung deeper it bears it/);
+    expect(unmet.textContent).toMatch(/The (first strap|foot of) .* is short .*Hung deeper it bears it/);
     begun.find((b) => b.what === 'wind')!.end();
     expect(unmet.textContent).toMatch(/short even in still air/);
     fireEvent.click(within(unmet).getByRole('button', { name: /^Do that/ }));

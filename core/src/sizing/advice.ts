@@ -1,6 +1,6 @@
 import { TERMINATIONS, findCord } from '../catalogue/index.js';
 import { ofCode } from '../findings/index.js';
-import { say } from '../quantity/index.js';
+import { asSubject, say } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { evaluateRidge, haulLimits, hauledTo } from '../rig/index.js';
 import type { RidgeResult, RidgeRig, LineContext } from '../rig/index.js';
@@ -52,7 +52,7 @@ export function adviseRidge(rig: RidgeRig, context: LineContext, result: RidgeRe
     out.push({
       id: candidate.id,
       label: candidate.label,
-      sentence: `${candidate.what}: ${holds ? 'then it holds' : 'better'}, ${r.ledger[0]!.link.name} has ${r.ledger[0]!.link.margin.value.toFixed(1)} times the pull, sag ${say(r.sag.value, 'length', units)}.`,
+      sentence: `${candidate.what}: ${holds ? 'then it holds' : 'better'}, ${asSubject(r.ledger[0]!.link.name)} has ${r.ledger[0]!.link.margin.value.toFixed(1)} times the pull, sag ${say(r.sag.value, 'length', units)}.`,
       rig: candidate.rig,
       ratio,
       tight: r.tight,

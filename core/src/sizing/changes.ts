@@ -1,6 +1,6 @@
 import { findHitch, findTermination } from '../catalogue/index.js';
 import type { Evaluated } from '../pitch/index.js';
-import { capital, say, tell } from '../quantity/index.js';
+import { asSubject, capital, say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import type { Guy, GuyAnchor, RigContext, RidgeRig, Row } from '../rig/index.js';
 import { GUY_ANCHOR_NAMES, GUY_HITCHES, guyOf, treeOf } from '../rig/index.js';
@@ -210,7 +210,7 @@ export function changesOf(
       what: `${capital(subjectsOf(parts))}: ${first.words(after.rig)}`,
       was: first.words(before.rig),
       reason: mends
-        ? `Now ${was.link.name} is short: ${tell(marginWords(was), units)}.`
+        ? `Now ${asSubject(was.link.name)} is short: ${tell(marginWords(was), units)}.`
         : first.group.endsWith('haul') || first.group === 'spread'
           ? 'So that what is short elsewhere bears less.'
           : AIM_REASONS[aim],

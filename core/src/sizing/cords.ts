@@ -1,7 +1,7 @@
 import { treeSentence } from '../anchor/index.js';
 import { findCord } from '../catalogue/index.js';
 import { ofCode } from '../findings/index.js';
-import { capital, say, tell } from '../quantity/index.js';
+import { asSubject, capital, say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { NoSuchLine } from '../line/index.js';
 import { RigProblem, evaluateRidge, haulLimits, hauledTo, isBrought } from '../rig/index.js';
@@ -76,13 +76,13 @@ export function sizeCord(rig: RidgeRig, context: LineContext, kitCord: KitCord, 
     if (tree !== undefined) return tell(treeSentence(tree.facts), units);
     if (!long)
       return `Too short: ${say(result.cordNeeded.value, 'length', units)} wanted, ${say(kitCord.length, 'length', units)} on hand.`;
-    if (holdsTo === null) return `${capital(weakest.link.name)} is too weak even when hardly hauled.`;
+    if (holdsTo === null) return `${capital(asSubject(weakest.link.name))} is too weak even when hardly hauled.`;
     if (tightFrom === null) return 'Stays too slack at any pull a person can make.';
     if (window === null)
-      return `To be tight enough it wants ${say(tightFrom, 'force', units)}, but ${weakest.link.name} bears no more than ${say(holdsTo, 'force', units)} of haul.`;
+      return `To be tight enough it wants ${say(tightFrom, 'force', units)}, but ${asSubject(weakest.link.name)} bears no more than ${say(holdsTo, 'force', units)} of haul.`;
     const most = say(window[1], 'force', units);
     const range = window[0] > 1 ? `Haul between ${say(window[0], 'force', units)} and ${most}.` : `Haul up to ${most}.`;
-    return `${range} ${capital(weakest.link.name)} gives first.`;
+    return `${range} ${capital(asSubject(weakest.link.name))} gives first.`;
   }
 }
 

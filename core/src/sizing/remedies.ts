@@ -5,7 +5,7 @@ import { against, ofCode } from '../findings/index.js';
 import type { FindingCode } from '../findings/index.js';
 import { evaluatePitch, linksOf, pitchModel, solveCase, tieOff } from '../pitch/index.js';
 import type { Evaluated, Member } from '../pitch/index.js';
-import { capital, say, tell } from '../quantity/index.js';
+import { asSubject, capital, say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import type { GuyAnchor, KitCord, KitPegs, RigContext, RidgeRig, Row, TreeId } from '../rig/index.js';
 import { PITCH_LIMITS, RIDGE_LIMITS, RigProblem, guyTree, ratioOf, tiedTo, treeOf } from '../rig/index.js';
@@ -55,7 +55,7 @@ export function shortWords(first: Judged, said: string, units: UnitChoice, more:
   const pull = say(link.demand.value, link.demand.quantity, units);
   const would = say(wouldDo(first), link.available.quantity, units);
   const others = more === 0 ? '' : ` So ${more === 1 ? 'is one other line' : `are ${more} other lines`}.`;
-  return `${capital(link.name)} is short ${said}: ${tell(marginWords(first), units)}. It holds ${has} and gets ${pull}; ${would} would do.${others}`;
+  return `${capital(asSubject(link.name))} is short ${said}: ${tell(marginWords(first), units)}. It holds ${has} and gets ${pull}; ${would} would do.${others}`;
 }
 
 /** What a rig still lacks, weakest first, each with the smallest change that would do. */

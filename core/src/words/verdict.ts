@@ -3,7 +3,7 @@ import { against, ofCode } from '../findings/index.js';
 import { givesFirst, meanOf } from '../pitch/index.js';
 import type { PitchResult } from '../pitch/index.js';
 import type { BodyMeasures, Phrase } from '../quantity/index.js';
-import { amount, capital, metres, phrase, saySmall } from '../quantity/index.js';
+import { amount, asSubject, capital, metres, phrase, saySmall, tell } from '../quantity/index.js';
 import type { RidgeRig } from '../rig/index.js';
 import { holds, saidTogether } from '../shelter/index.js';
 import type { BedResult, RigReport } from '../shelter/index.js';
@@ -52,7 +52,7 @@ export function verdictOf(report: RigReport, body: BodyMeasures): Verdict {
       ]),
     };
   const { judged, gust } = first;
-  const name = judged.link.name;
+  const name = asSubject(judged.link.name);
   return {
     holds: true,
     sentence:
@@ -108,7 +108,7 @@ function leastToSpare(report: RigReport): Phrase | null {
   const first = firstOf(report);
   return first === null || first.judged.judgement.ratio < 1
     ? null
-    : phrase`${capital(first.judged.link.name)} has least to spare: ${marginWords(first.judged)}.`;
+    : phrase`${capital(asSubject(first.judged.link.name))} has least to spare: ${marginWords(first.judged)}.`;
 }
 
 /** By how much a link is short, in which wind it lets go, and how many lines more are. */
@@ -142,8 +142,9 @@ function besides({ line, roof, bed }: RigReport, lead: Finding | null, body: Bod
 }
 
 function lies({ lying: { height, angles, straps } }: BedResult, small: (length: number) => Phrase): Phrase {
-  const below = angles.map((a) => amount(a.value, 'angle'));
-  return phrase`The bed’s lowest place is ${small(height.value)} up, its straps ${below[0]!} and ${below[1]!} below level, pulling ${amount(Math.max(straps[0].value, straps[1].value), 'force')}.`;
+  const [first, second] = angles.map((a) => phrase`${amount(a.value, 'angle')}`);
+  const below = tell(first!) === tell(second!) ? first! : phrase`${first!} and ${second!}`;
+  return phrase`The bed’s lowest place is ${small(height.value)} up, its straps ${below} below level, pulling ${amount(Math.max(straps[0].value, straps[1].value), 'force')}.`;
 }
 
 /** In which wind something lets go, as people feel it: "in a gust of a near gale, 1.6 times tonight’s". */

@@ -34,7 +34,7 @@ describe('a rig with a bed, sized', () => {
     const { met, unmet } = sized(thin);
     expect(met).toBe(false);
     expect(unmet.filter((u) => u.id === 'trunk0')).toMatchObject([
-      { sentence: expect.stringMatching(/^Foot of the upstream alder is short as pitched, dropping in/) },
+      { sentence: expect.stringMatching(/^The foot of the upstream alder is short as pitched, dropping in/) },
     ]);
   });
   test('hung deeper where that mends it: taken, it holds, and the cloth is no nearer than may be', () => {
