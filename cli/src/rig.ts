@@ -1,5 +1,5 @@
 import { readFileSync, statSync } from 'node:fs';
-import { FileProblem, readRigFile, surroundingsOf } from '@rough-bight/core/formats';
+import { FileProblem, readRigFile, contextOf } from '@rough-bight/core/formats';
 import type { RigFile } from '@rough-bight/core/formats';
 import { NoSuchLine } from '@rough-bight/core/line';
 import { allSolved, gustPressure } from '@rough-bight/core/pitch';
@@ -83,12 +83,12 @@ export function rig(args: readonly string[], io: Output): number {
     throw new BadInput('rig.pitch: this rig has neither a roof pitched on it nor a bed; rb ridge solves a line alone');
   const options = readOptions(rest, ['wind'], ['wet', 'json', 'shape']);
   const wind = readWind(single(options, 'wind'));
-  const around = surroundingsOf(file);
+  const context = contextOf(file);
   const { report, roof } = onRig(() =>
-    judgeRig(file.rig, around, { full: true, ...(wind === undefined ? {} : { wind }) }),
+    judgeRig(file.rig, context, { full: true, ...(wind === undefined ? {} : { wind }) }),
   );
   const { roof: result, bed } = report;
-  const { holds, sentence, detail } = verdictOf(report, around.body);
+  const { holds, sentence, detail } = verdictOf(report, context.body);
   const verdict = { holds, sentence: tell(sentence), detail: tell(detail) };
   const group = options.has('wet')
     ? wind === undefined

@@ -1,4 +1,4 @@
-import { surroundingsOf } from '@rough-bight/core/formats';
+import { contextOf } from '@rough-bight/core/formats';
 import { SIZE_AIMS, sizeRig, strongestWind } from '@rough-bight/core/sizing';
 import type { Bill, SizeAim, SizedRig } from '@rough-bight/core/sizing';
 import type { Output } from './main.js';
@@ -23,9 +23,9 @@ export function size(args: readonly string[], io: Output): number {
   const options = readOptions(rest, ['for'], ['json']);
   const aim = (single(options, 'for') ?? 'cut') as SizeAim;
   if (!SIZE_AIMS.includes(aim)) throw bad('for', aim, SIZE_AIMS.join(', '));
-  const around = surroundingsOf(file);
-  const sized = onRig(() => sizeRig(file.rig, around, aim, UNITS))!;
-  const wind = sized.met ? null : onRig(() => strongestWind(sized.rig, around));
+  const context = contextOf(file);
+  const sized = onRig(() => sizeRig(file.rig, context, aim, UNITS))!;
+  const wind = sized.met ? null : onRig(() => strongestWind(sized.rig, context));
   if (options.has('json')) io.out(JSON.stringify({ name: file.name, ...sized, holdsUpToBeaufort: wind }, null, 2));
   else toText(file.name, sized, wind).forEach(io.out);
   return sized.met ? 0 : 3;

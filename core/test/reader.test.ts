@@ -4,7 +4,7 @@ import { describe, expect, test } from '@jest/globals';
 import { bedProblems, evaluateRidge, problemsOf, rigProblems } from '../src/rig/index.js';
 import type { RidgeRig } from '../src/rig/index.js';
 import { tellProblem } from '../src/document/index.js';
-import { readRigFile, surroundingsOf } from '../src/formats/index.js';
+import { readRigFile, contextOf } from '../src/formats/index.js';
 import type { UnitChoice } from '../src/quantity/index.js';
 import { metres, phrase, tell } from '../src/quantity/index.js';
 import { PITCH_FORMS } from '../src/roof/index.js';
@@ -12,7 +12,7 @@ import { judgeRig, reportOf } from '../src/shelter/index.js';
 import type { RigReport } from '../src/shelter/index.js';
 import { sentenceOf, verdictOf } from '../src/words/index.js';
 import { whenOf, casesFor } from '../src/cases/index.js';
-import { aroundOf, rigOf, roofFor } from './pitch/helper.js';
+import { contextFor, rigOf, roofFor } from './pitch/helper.js';
 
 const FEET: UnitChoice = { length: 'ft', force: 'lbf' };
 /** A number with a metric unit behind it. */
@@ -29,11 +29,11 @@ function said(report: RigReport, body: Parameters<typeof verdictOf>[1], units: U
 
 describe('who reads feet and pounds reads no metre and no newton', () => {
   test.each(files.map((f) => [f.path, f] as const))('%s', (_, file) => {
-    const around = surroundingsOf(file);
+    const context = contextOf(file);
     // as worked out for a hand that moves: the sentences are the same, the winds follow later
-    const { report } = judgeRig(file.rig, around, { full: false });
-    for (const text of said(report, around.body, FEET)) expect(text).not.toMatch(METRIC);
-    expect(said(report, around.body, { length: 'm', force: 'N' }).some((text) => METRIC.test(text))).toBe(true);
+    const { report } = judgeRig(file.rig, context, { full: false });
+    for (const text of said(report, context.body, FEET)) expect(text).not.toMatch(METRIC);
+    expect(said(report, context.body, { length: 'm', force: 'N' }).some((text) => METRIC.test(text))).toBe(true);
     for (const part of ['line', 'roof', 'bed'] as const)
       for (const c of casesFor(part, file.rig, null)) expect(tell(whenOf(c, file.rig), FEET)).not.toMatch(METRIC);
   });
@@ -42,7 +42,7 @@ describe('who reads feet and pounds reads no metre and no newton', () => {
     const { rig, ...file } = files.find((f) => f.path.startsWith('bed-on-one-alder'))!;
     const { bed: gone, ...bare } = rig;
     expect(gone).toBeDefined();
-    const around = surroundingsOf({ ...file, rig });
+    const context = contextOf({ ...file, rig });
     for (const change of [
       { use: 'person' },
       { tensioning: { ...rig.tensioning, how: 'tension', tension: 4 } },
@@ -51,27 +51,27 @@ describe('who reads feet and pounds reads no metre and no newton', () => {
       { trunks: rig.trunks.map((t) => ({ ...t, standsOnWord: true })) },
     ] as unknown as Partial<RidgeRig>[]) {
       const changed: RidgeRig = { ...bare, ...change };
-      const line = evaluateRidge(changed, around);
-      for (const text of said(reportOf(changed, true, { line, roof: null, bed: null }), around.body, FEET))
+      const line = evaluateRidge(changed, context);
+      for (const text of said(reportOf(changed, true, { line, roof: null, bed: null }), context.body, FEET))
         expect(text).not.toMatch(METRIC);
     }
   });
 
   test('nor in what does not fit together', () => {
     const { rig, ...file } = files.find((f) => f.path.startsWith('river-bed'))!;
-    const around = surroundingsOf({ ...file, rig });
+    const context = contextOf({ ...file, rig });
     const bed = rig.bed!;
     const far = { ...rig, span: { ...rig.span, how: 'tape' as const, tape: 20 } };
     const long = { ...rig, bed: { ...bed, stature: 2.6 } };
     const off = { ...rig, hung: [{ id: 'x', name: 'lamp', mass: 1, wetMass: 1, area: 0, at: 40 }] };
-    const problems = [...bedProblems(far, around), ...bedProblems(long, around), ...problemsOf(off, around)];
+    const problems = [...bedProblems(far, context), ...bedProblems(long, context), ...problemsOf(off, context)];
     expect(problems).toHaveLength(3);
     for (const p of problems) {
       expect(p.message).toMatch(METRIC);
       // what the owner calls a thing stays as it is
       expect(tellProblem(p, FEET).replace('river bed, 3 m', 'it')).not.toMatch(METRIC);
     }
-    expect(rigProblems(rig, around)).toEqual([]);
+    expect(rigProblems(rig, context)).toEqual([]);
   });
 
   test.each(PITCH_FORMS)('nor where the form %s cannot be', (form) => {
@@ -82,7 +82,7 @@ describe('who reads feet and pounds reads no metre and no newton', () => {
       try {
         judgeRig(
           { ...base, trunks, pitch: { ...base.pitch!, shape: { ...base.pitch!.shape, prop: 3 } } },
-          aroundOf(roof),
+          contextFor(roof),
           {
             full: false,
           },

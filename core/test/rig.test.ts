@@ -14,7 +14,7 @@ import {
   ridgeModel,
   tradeoff,
 } from '../src/rig/index.js';
-import type { KitCord, RidgeRig, Surroundings } from '../src/rig/index.js';
+import type { KitCord, RidgeRig, LineContext } from '../src/rig/index.js';
 import { adviseRidge, rankCords, sizeCord, sizeCords } from '../src/sizing/index.js';
 import { DEFAULT_REQUIRED } from '../src/strength/index.js';
 import type { BodyMeasures } from '../src/quantity/index.js';
@@ -27,10 +27,10 @@ interface CampFile {
   readonly rigs: readonly { readonly name: string; readonly rig: RidgeRig }[];
 }
 const camp = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.json'), 'utf8')) as CampFile;
-const around: Surroundings = { kit: camp.kit, body: camp.person.body, required: DEFAULT_REQUIRED };
+const context: LineContext = { kit: camp.kit, body: camp.person.body, required: DEFAULT_REQUIRED };
 const units = { length: 'm', force: 'N' } as const;
 const [gable, bank, drying] = camp.rigs.map((r) => r.rig) as [RidgeRig, RidgeRig, RidgeRig];
-const judge = (rig: RidgeRig, ranges = true) => evaluateRidge(rig, around, { ranges });
+const judge = (rig: RidgeRig, ranges = true) => evaluateRidge(rig, context, { ranges });
 
 /** Every figure reachable from a value. */
 function figures(value: unknown, out = new Set<Figure>()): Set<Figure> {
@@ -58,23 +58,23 @@ describe('the demo rigs', () => {
   );
 
   test('they are an instructive set: one holds, one is ruled out, one is too weak', () => {
-    expect(lineSaid(gable, judge(gable), around.body)).toMatchObject({
+    expect(lineSaid(gable, judge(gable), context.body)).toMatchObject({
       holds: false,
       sentence: 'The line holds; the cloth on it is not guyed.',
     });
     const bare = { ...gable, hung: gable.hung.filter((h) => h.area === 0) };
-    expect(lineSaid(bare, judge(bare), around.body)).toMatchObject({ holds: true });
+    expect(lineSaid(bare, judge(bare), context.body)).toMatchObject({ holds: true });
     const low = {
       ...bare,
       trunks: gable.trunks.map((t) => ({ ...t, tieHeight: 0.05 })) as unknown as RidgeRig['trunks'],
     };
-    expect(lineSaid(low, judge(low), around.body).sentence).toMatch(/sags to the ground/);
-    expect(lineSaid(bank, judge(bank), around.body).sentence).toMatch(/ruled out: leaning badly/);
-    expect(lineSaid(drying, judge(drying), around.body).sentence).toMatch(/too little to spare/);
+    expect(lineSaid(low, judge(low), context.body).sentence).toMatch(/sags to the ground/);
+    expect(lineSaid(bank, judge(bank), context.body).sentence).toMatch(/ruled out: leaning badly/);
+    expect(lineSaid(drying, judge(drying), context.body).sentence).toMatch(/too little to spare/);
   });
 
   test('vertical pulls carry what hangs: roof, lantern and cord', () => {
-    const model = ridgeModel(gable, around);
+    const model = ridgeModel(gable, context);
     const state = model.stateOf(PITCHED);
     const hung = gable.hung.reduce((sum, h) => sum + h.mass, 0);
     expect(gable.hung.map((h) => h.area > 0)).toEqual([false, true, true]);
@@ -174,7 +174,7 @@ describe('what cannot be', () => {
       { ...gable, tensioning: { ...gable.tensioning, how: 'passes' as const, passes: { count: 20, takeUp: 0.3 } } },
     ],
   ])('%s is named', (field, rig) => {
-    expect(problemsOf(rig, around).map((p) => p.field)).toContain(field);
+    expect(problemsOf(rig, context).map((p) => p.field)).toContain(field);
     expect(() => judge(rig)).toThrow(RigProblem);
   });
 
@@ -216,19 +216,19 @@ describe('what cannot be', () => {
 
 describe('sizing', () => {
   test('the window’s ends are where tightness and strength change', () => {
-    const { tightFrom, holdsTo } = haulLimits(drying, around);
-    expect(hauledPoint(drying, around, tightFrom! * 1.02).tight).toBe(true);
-    expect(hauledPoint(drying, around, tightFrom! * 0.97).tight).toBe(false);
-    expect(hauledPoint(drying, around, holdsTo! * 0.98).ratio).toBeGreaterThanOrEqual(1);
-    expect(hauledPoint(drying, around, holdsTo! * 1.03).ratio).toBeLessThan(1);
+    const { tightFrom, holdsTo } = haulLimits(drying, context);
+    expect(hauledPoint(drying, context, tightFrom! * 1.02).tight).toBe(true);
+    expect(hauledPoint(drying, context, tightFrom! * 0.97).tight).toBe(false);
+    expect(hauledPoint(drying, context, holdsTo! * 0.98).ratio).toBeGreaterThanOrEqual(1);
+    expect(hauledPoint(drying, context, holdsTo! * 1.03).ratio).toBeLessThan(1);
   });
 
   test('against brute force: a cord holds exactly when some haul does', () => {
     for (const kitCord of camp.kit.filter((k) =>
       ['green-550', 'twine', 'slick', 'short-guy', 'bungee'].includes(k.id),
     )) {
-      const sized = sizeCord(drying, around, kitCord, units);
-      const some = tradeoff({ ...drying, cord: kitCord.id }, around, 60).some((p) => {
+      const sized = sizeCord(drying, context, kitCord, units);
+      const some = tradeoff({ ...drying, cord: kitCord.id }, context, 60).some((p) => {
         if (!p.tight || p.ratio < 1) return false;
         return judge(hauledTo({ ...drying, cord: kitCord.id }, p.pretension), false).cordNeeded.value <= kitCord.length;
       });
@@ -238,21 +238,21 @@ describe('sizing', () => {
   });
 
   test('ranking puts what holds first, then by the wish; stopping stops', () => {
-    const all = sizeCords(drying, around, units);
+    const all = sizeCords(drying, context, units);
     const holds = rankCords(all, 'mass').map((c) => c.holds);
     expect(holds.indexOf(false)).toBe(holds.lastIndexOf(true) + 1);
     const light = rankCords(all, 'mass').filter((c) => c.holds);
     for (let i = 1; i < light.length; i++) expect(light[i]!.mass).toBeGreaterThanOrEqual(light[i - 1]!.mass);
-    expect(sizeCords(drying, around, units, (done) => done < 0.3)).toHaveLength(3);
+    expect(sizeCords(drying, context, units, (done) => done < 0.3)).toHaveLength(3);
   });
 
   test('advice is computed: every first piece taken makes things better', () => {
     const r = judge(drying);
-    const advice = adviseRidge(drying, around, r, units);
+    const advice = adviseRidge(drying, context, r, units);
     expect(advice.length).toBeGreaterThan(0);
     for (const a of advice)
       expect(judge(a.rig).ledger[0]!.judgement.ratio).toBeGreaterThan(r.ledger[0]!.judgement.ratio);
-    expect(adviseRidge(gable, around, judge(gable), units)).toEqual([]);
-    expect(adviseRidge(bank, around, judge(bank), units)).toEqual([]);
+    expect(adviseRidge(gable, context, judge(gable), units)).toEqual([]);
+    expect(adviseRidge(bank, context, judge(bank), units)).toEqual([]);
   });
 });

@@ -2,7 +2,7 @@ import type { Finding, FindingCode } from '../src/findings/index.js';
 import type { PitchResult } from '../src/pitch/index.js';
 import type { BodyMeasures } from '../src/quantity/index.js';
 import { tell } from '../src/quantity/index.js';
-import type { PitchSurroundings, RidgeResult, RidgeRig } from '../src/rig/index.js';
+import type { RigContext, RidgeResult, RidgeRig } from '../src/rig/index.js';
 import { judgeRig, reportOf } from '../src/shelter/index.js';
 import type { RigReport, Shelter } from '../src/shelter/index.js';
 import { sentenceOf, verdictOf } from '../src/words/index.js';
@@ -33,9 +33,9 @@ export const codesOf = (found: readonly Finding[]): FindingCode[] => found.map((
 /** A rig judged, with what is said of it. */
 export function judgedWhole(
   rig: RidgeRig,
-  around: PitchSurroundings,
+  context: RigContext,
   options: Parameters<typeof judgeRig>[2],
 ): RigReport & { readonly tied: Shelter['roof']; readonly verdict: Said } {
-  const { report, roof } = judgeRig(rig, around, options);
-  return { ...report, tied: roof, verdict: saidOf(report, around.body) };
+  const { report, roof } = judgeRig(rig, context, options);
+  return { ...report, tied: roof, verdict: saidOf(report, context.body) };
 }

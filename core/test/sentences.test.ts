@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { evaluateRidge } from '../src/rig/index.js';
-import type { KitCord, RidgeRig, Surroundings } from '../src/rig/index.js';
+import type { KitCord, RidgeRig, LineContext } from '../src/rig/index.js';
 import { DEFAULT_REQUIRED } from '../src/strength/index.js';
 import type { BodyMeasures } from '../src/quantity/index.js';
 import { lineSaid, toldOf } from './said.js';
@@ -12,10 +12,10 @@ const camp = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.js
   kit: KitCord[];
   rigs: { rig: RidgeRig }[];
 };
-const around: Surroundings = { kit: camp.kit, body: camp.person.body, required: DEFAULT_REQUIRED };
+const context: LineContext = { kit: camp.kit, body: camp.person.body, required: DEFAULT_REQUIRED };
 const [gable, , drying] = camp.rigs.map((r) => r.rig) as [RidgeRig, RidgeRig, RidgeRig];
-const judged = (rig: RidgeRig, place: Surroundings = around) => evaluateRidge(rig, place);
-const verdict = (rig: RidgeRig, place: Surroundings = around) => lineSaid(rig, judged(rig, place), around.body);
+const judged = (rig: RidgeRig, place: LineContext = context) => evaluateRidge(rig, place);
+const verdict = (rig: RidgeRig, place: LineContext = context) => lineSaid(rig, judged(rig, place), context.body);
 const tensioned = (rig: RidgeRig, part: Partial<RidgeRig['tensioning']>): RidgeRig => ({
   ...rig,
   tensioning: { ...rig.tensioning, ...part },
@@ -46,7 +46,7 @@ describe('the verdict says what gives first', () => {
   test('too weak, and in which case', () => {
     expect(verdict(drying)).toMatchObject({
       holds: false,
-      sentence: 'Pulley-style hitch at the split willow has too little to spare as pitched.',
+      sentence: 'The pulley-style hitch at the split willow has too little to spare as pitched.',
     });
   });
 
@@ -57,13 +57,13 @@ describe('the verdict says what gives first', () => {
 
   test('a stricter rule turns the same rig', () => {
     const strict = { ...DEFAULT_REQUIRED, factor: { ...DEFAULT_REQUIRED.factor, ridge: 4 } };
-    expect(verdict(gable, { ...around, required: strict }).holds).toBe(false);
+    expect(verdict(gable, { ...context, required: strict }).holds).toBe(false);
     expect(verdict({ ...gable, use: 'person' }).holds).toBe(false);
   });
 });
 
 describe('cautions stand where the risk is', () => {
-  const warns = (rig: RidgeRig, place?: Surroundings): string => toldOf(judged(rig, place).findings).join('\n');
+  const warns = (rig: RidgeRig, place?: LineContext): string => toldOf(judged(rig, place).findings).join('\n');
   const passes = tensioned(gable, { how: 'passes', passes: { count: 0, takeUp: 0.06 } });
 
   test.each<[string, RidgeRig, RegExp]>([
@@ -101,7 +101,7 @@ describe('cautions stand where the risk is', () => {
 
   test('a damaged cord', () => {
     const kit = camp.kit.map((k) => (k.id === 'green-550' ? { ...k, wear: 'cut' as const } : k));
-    expect(warns(gable, { ...around, kit })).toMatch(/green 550, long hank is nicked, glazed or stiff: retire it/);
+    expect(warns(gable, { ...context, kit })).toMatch(/green 550, long hank is nicked, glazed or stiff: retire it/);
   });
 
   test('and nowhere else: the demo gable warns of its bark alone', () => {

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { KitCord, RidgeRig } from '../src/rig/index.js';
 import { evaluateRidge, leeward, pitchedAsWished, problemsOf, rigAt } from '../src/rig/index.js';
-import { aroundOf, squareRoof } from './pitch/helper.js';
+import { contextFor, squareRoof } from './pitch/helper.js';
 import { FORMS, rankSpans } from '../src/ground/index.js';
 import { formOf, opensIntoWind } from '../src/roof/index.js';
 import { DEFAULT_REQUIRED } from '../src/strength/index.js';
@@ -13,7 +13,7 @@ const camp = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.js
   kit: KitCord[];
   rigs: { rig: RidgeRig }[];
 };
-const around = { kit: camp.kit, body: who.body, required: DEFAULT_REQUIRED };
+const context = { kit: camp.kit, body: who.body, required: DEFAULT_REQUIRED };
 const rig = camp.rigs[0]!.rig;
 
 describe('a rig on a span of the ground', () => {
@@ -21,8 +21,8 @@ describe('a rig on a span of the ground', () => {
     for (const span of rankSpans(prepared(landing)).good.slice(0, 20))
       for (const { rig: before } of camp.rigs) {
         const after = rigAt(landing, 'the-landing', span, before);
-        expect(problemsOf(after, around)).toEqual([]);
-        const result = evaluateRidge(after, around, { ranges: false });
+        expect(problemsOf(after, context)).toEqual([]);
+        const result = evaluateRidge(after, context, { ranges: false });
         expect(Number.isFinite(result.tension.value)).toBe(true);
         expect(after.site).toEqual({ place: 'the-landing', from: span.from.id, to: span.newPole ? '' : span.to.id });
       }
@@ -74,11 +74,11 @@ describe('a rig on a span of the ground', () => {
     const paced = { ...span, sd: 0.2 };
     const started = rigAt(p, 'p', paced, rig);
     expect(started.span).toMatchObject({ how: 'tape', sd: 0.2 });
-    const [low, high] = evaluateRidge(started, around).span.range!;
+    const [low, high] = evaluateRidge(started, context).span.range!;
     expect(high - low).toBeCloseTo(2 * 1.645 * 0.2, 2);
     const roof = squareRoof(3);
     const wishing = { ...p, wish: { ...p.wish, form: 'leanto' as const, roof: { length: 3, width: 3 } } };
-    const kit = { cords: camp.kit, roofs: [squareRoof(2.2), roof], pegs: aroundOf(roof).pegs };
+    const kit = { cords: camp.kit, roofs: [squareRoof(2.2), roof], pegs: contextFor(roof).pegs };
     const { pitch } = pitchedAsWished(wishing, paced, started, kit);
     expect(pitch).toMatchObject({ form: 'leanto', roof: roof.id, windFrom: 2 });
     // no such cloth, no pegs, or no wish: as it was, and nothing made up
@@ -88,7 +88,7 @@ describe('a rig on a span of the ground', () => {
   });
   test('every form that can be wished for is ranked and pitched as wished, its open side out of the wind', () => {
     const roof = squareRoof(3);
-    const kit = { cords: camp.kit, roofs: [roof], pegs: aroundOf(roof).pegs };
+    const kit = { cords: camp.kit, roofs: [roof], pegs: contextFor(roof).pegs };
     for (const form of FORMS) {
       const p = place([tree('a', [-3.6, 0]), tree('b', [3.6, 0])], {});
       for (let k = 0; k < 8; k++) {
@@ -117,12 +117,12 @@ describe('a rig on a span of the ground', () => {
     const span = rankSpans(prepared(p)).good.find((s) => s.to.id === 'b')!;
     const after = rigAt(p, 'p', span, rig);
     expect(after.trunks.map((t) => t.standsOnWord)).toEqual([undefined, true]);
-    const result = evaluateRidge(after, around);
+    const result = evaluateRidge(after, context);
     expect(result.ledger.map((j) => j.link.id)).toContain('trunk-0');
     expect(result.ledger.map((j) => j.link.id)).not.toContain('trunk-1');
     expect(result.trunks[1].moved).toBe(0);
     expect(result.findings.find((f) => f.code === 'no-stem')!.about).toBe('trunk1');
-    const stem = evaluateRidge({ ...after, trunks: [after.trunks[0], { ...after.trunks[0], name: 'stem' }] }, around);
+    const stem = evaluateRidge({ ...after, trunks: [after.trunks[0], { ...after.trunks[0], name: 'stem' }] }, context);
     expect(result.pretension.value).toBeGreaterThan(0);
     expect(stem.ledger.map((j) => j.link.id)).toContain('trunk-1');
   });

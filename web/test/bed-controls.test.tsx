@@ -5,9 +5,9 @@ import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { freeAt } from '@rough-bight/core/bed';
-import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
+import { readRigFile, contextOf } from '@rough-bight/core/formats';
 import { BED_LIMITS, bedProblems, bedStem, rigProblems } from '@rough-bight/core/rig';
-import type { BedPole, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
+import type { BedPole, RigContext, RidgeRig } from '@rough-bight/core/rig';
 import { judgeRig } from '@rough-bight/core/shelter';
 import type { BedResult } from '@rough-bight/core/shelter';
 import { system } from '../src/app/theme.js';
@@ -16,22 +16,22 @@ import { BedControls } from '../src/views/bench/bed-controls.js';
 
 afterEach(cleanup);
 
-const load = (name: string): { readonly rig: RidgeRig; readonly around: PitchSurroundings } => {
+const load = (name: string): { readonly rig: RidgeRig; readonly context: RigContext } => {
   const file = readRigFile(readFileSync(join(process.cwd(), `examples/rigs/${name}.rig.json`), 'utf8'));
-  return { rig: file.rig, around: surroundingsOf(file) };
+  return { rig: file.rig, context: contextOf(file) };
 };
 const fly = load('river-bed-under-the-fly');
 const one = load('bed-on-one-alder');
-const judge = ({ rig, around }: typeof fly): BedResult =>
-  judgeRig(rig, around, { full: true, spreads: false }).report.bed!;
+const judge = ({ rig, context }: typeof fly): BedResult =>
+  judgeRig(rig, context, { full: true, spreads: false }).report.bed!;
 const flyBed = judge(fly);
 
-function shown({ rig, around }: typeof fly, bed: BedResult | null = null) {
-  const edit = jest.fn((next: RidgeRig): string | null => rigProblems(next, around)[0]?.message ?? null);
+function shown({ rig, context }: typeof fly, bed: BedResult | null = null) {
+  const edit = jest.fn((next: RidgeRig): string | null => rigProblems(next, context)[0]?.message ?? null);
   const onShow = jest.fn();
   bare(
     <ChakraProvider value={system}>
-      <BedControls rig={rig} around={around} bed={bed} shown="lying" onShow={onShow} edit={edit} put={jest.fn()} />
+      <BedControls rig={rig} context={context} bed={bed} shown="lying" onShow={onShow} edit={edit} put={jest.fn()} />
     </ChakraProvider>,
   );
   return { edit, onShow, last: () => edit.mock.calls.at(-1)![0] };
@@ -50,7 +50,7 @@ describe('a bed on one tree', () => {
     fireEvent.change(group(/^Second end/).getByLabelText('Hung from'), { target: { value: 'pole' } });
     const pole = poleOf(last());
     expect(pole).toMatchObject({ kind: 'pole', stays: 2, foot: [5.4, 0] });
-    expect(rigProblems(last(), fly.around)).toEqual([]);
+    expect(rigProblems(last(), fly.context)).toEqual([]);
     expect(judge({ ...fly, rig: last() }).poles).toHaveLength(1);
   });
   test.each([
@@ -172,34 +172,34 @@ describe('who lies in it, and what for', () => {
   });
   test('other straps, and another bed, are hung on loops they have and reach with', () => {
     const knotted = {
-      ...fly.around.straps[0]!,
+      ...fly.context.straps[0]!,
       id: 'knotted',
       name: 'knotted straps',
       count: 10,
       spacing: 0.25,
       first: 0.8,
     };
-    const longer = { ...fly.around.beds[0]!, id: 'longer', name: 'longer bed', length: 3.3, ridgeLength: 2.7 };
-    const around = {
-      ...fly.around,
-      straps: [...fly.around.straps, knotted],
-      beds: [...fly.around.beds, longer],
+    const longer = { ...fly.context.beds[0]!, id: 'longer', name: 'longer bed', length: 3.3, ridgeLength: 2.7 };
+    const context = {
+      ...fly.context,
+      straps: [...fly.context.straps, knotted],
+      beds: [...fly.context.beds, longer],
     };
-    const { edit, last } = shown({ ...fly, around });
+    const { edit, last } = shown({ ...fly, context });
     fireEvent.change(screen.getByLabelText('Straps'), { target: { value: 'knotted' } });
     expect(last().bed!.straps).toBe('knotted');
     expect(last().bed!.ends.every((e) => e.loop <= 10)).toBe(true);
-    expect(rigProblems(last(), around)).toEqual([]);
-    expect(judge({ rig: last(), around }).cases.every((c) => c.converged)).toBe(true);
+    expect(rigProblems(last(), context)).toEqual([]);
+    expect(judge({ rig: last(), context }).cases.every((c) => c.converged)).toBe(true);
     fireEvent.change(screen.getByLabelText('Bed'), { target: { value: 'longer' } });
     expect(last().bed).toMatchObject({ bed: 'longer', ridgeCord: true });
-    expect(rigProblems(last(), around)).toEqual([]);
+    expect(rigProblems(last(), context)).toEqual([]);
     expect(edit).toHaveBeenCalledTimes(2);
   });
   test('another bed takes its ridge-cord only where it has one', () => {
-    const plain = { ...fly.around.beds[0]!, id: 'plain', name: 'plain bed', ridgeLength: 0 };
-    const around = { ...fly.around, beds: [...fly.around.beds, plain] };
-    const { last } = shown({ ...fly, around });
+    const plain = { ...fly.context.beds[0]!, id: 'plain', name: 'plain bed', ridgeLength: 0 };
+    const context = { ...fly.context, beds: [...fly.context.beds, plain] };
+    const { last } = shown({ ...fly, context });
     fireEvent.change(screen.getByLabelText('Bed'), { target: { value: 'plain' } });
     expect(last().bed).toMatchObject({ bed: 'plain', ridgeCord: false });
   });
@@ -207,14 +207,14 @@ describe('who lies in it, and what for', () => {
 
 describe('a choice that does not fit', () => {
   test('is not taken, and says why at its place, until the field is left', () => {
-    const short = { ...fly.around.beds[0]!, id: 'short', name: 'short bed', length: 2.2, ridgeLength: 0 };
-    const around = { ...fly.around, beds: [...fly.around.beds, short] };
-    const edit = jest.fn((next: RidgeRig): string | null => rigProblems(next, around)[0]?.message ?? null);
+    const short = { ...fly.context.beds[0]!, id: 'short', name: 'short bed', length: 2.2, ridgeLength: 0 };
+    const context = { ...fly.context, beds: [...fly.context.beds, short] };
+    const edit = jest.fn((next: RidgeRig): string | null => rigProblems(next, context)[0]?.message ?? null);
     bare(
       <ChakraProvider value={system}>
         <BedControls
           rig={fly.rig}
-          around={around}
+          context={context}
           bed={null}
           shown="lying"
           onShow={jest.fn()}
@@ -237,7 +237,7 @@ describe('a choice that does not fit', () => {
       <ChakraProvider value={system}>
         <BedControls
           rig={fly.rig}
-          around={fly.around}
+          context={fly.context}
           bed={null}
           shown="lying"
           onShow={jest.fn()}
@@ -253,7 +253,7 @@ describe('a choice that does not fit', () => {
 });
 
 describe('taking hold of a bed', () => {
-  const straps = fly.around.straps[0]!;
+  const straps = fly.context.straps[0]!;
   test('a strap goes to the centimetre within its limits, whatever the hand does', () => {
     fc.assert(
       fc.property(fc.double({ min: -9, max: 9, noNaN: true }), fc.constantFrom(0 as const, 1 as const), (dz, index) => {
@@ -278,7 +278,7 @@ describe('taking hold of a bed', () => {
         for (let loop = 1; loop <= straps.count; loop++)
           if (free(loop) > 0.05)
             expect(Math.abs(free(end.loop) - wanted)).toBeLessThanOrEqual(Math.abs(free(loop) - wanted) + 1e-9);
-        expect(bedProblems(next, fly.around).every((p) => !/covers?|loops/.test(p.message))).toBe(true);
+        expect(bedProblems(next, fly.context).every((p) => !/covers?|loops/.test(p.message))).toBe(true);
       }),
     );
   });

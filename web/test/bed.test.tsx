@@ -4,7 +4,7 @@ import { cleanup, fireEvent, render as bare, screen, within } from '@testing-lib
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ReactElement } from 'react';
-import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
+import { readRigFile, contextOf } from '@rough-bight/core/formats';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { judgeRig } from '@rough-bight/core/shelter';
 import type { Drip, RoofAdvice } from '@rough-bight/core/shelter';
@@ -20,8 +20,8 @@ afterEach(cleanup);
 const render = (shown: ReactElement): void => void bare(<ChakraProvider value={system}>{shown}</ChakraProvider>);
 
 const file = readRigFile(readFileSync(join(process.cwd(), 'examples/rigs/river-bed-under-the-fly.rig.json'), 'utf8'));
-const around = surroundingsOf(file);
-const { report } = judgeRig(file.rig, around, { full: true, spreads: false });
+const context = contextOf(file);
+const { report } = judgeRig(file.rig, context, { full: true, spreads: false });
 const { bed } = report;
 
 describe('water on a line', () => {
@@ -69,7 +69,7 @@ describe('the report of a bed', () => {
   const advice: RoofAdvice[] = [{ id: 'lower', text: 'Lower the ridge by 0.10 m.', effect: 'all dry', rig: file.rig }];
   test('tells its height, both ends and the roof over it; advice is taken by a button', () => {
     const onTake = jest.fn();
-    render(<BedReport rig={file.rig} bed={bed!} body={around.body} advice={advice} onTake={onTake} />);
+    render(<BedReport rig={file.rig} bed={bed!} body={context.body} advice={advice} onTake={onTake} />);
     const region = screen.getByRole('region', { name: 'The bed' });
     expect(within(region).getByRole('button', { name: /^lowest place over the ground, lying: 0\.45 m/ })).toBeTruthy();
     const strap = within(region).getByRole('row', { name: /^Strap/ });
@@ -79,7 +79,7 @@ describe('the report of a bed', () => {
     expect(onTake).toHaveBeenCalledWith(file.rig);
   });
   test('while advice is worked out it says so', () => {
-    render(<BedReport rig={file.rig} bed={bed!} body={around.body} advice={null} onTake={jest.fn()} />);
+    render(<BedReport rig={file.rig} bed={bed!} body={context.body} advice={null} onTake={jest.fn()} />);
     expect(screen.getByText(/is being tried/)).toBeTruthy();
   });
   test('the ledger holds roof and bed, each trunk once, and names every case', () => {
@@ -104,7 +104,9 @@ describe('the report of a bed', () => {
 
 describe('hanging a bed', () => {
   const shown = (rig: RidgeRig, edit = jest.fn((_: RidgeRig): string | null => null), put = jest.fn()) => {
-    render(<BedControls rig={rig} around={around} bed={bed} shown="lying" onShow={jest.fn()} edit={edit} put={put} />);
+    render(
+      <BedControls rig={rig} context={context} bed={bed} shown="lying" onShow={jest.fn()} edit={edit} put={put} />,
+    );
     return { edit, put };
   };
   test('a rig without one offers those of the kit, with straps that reach', () => {
@@ -115,12 +117,12 @@ describe('hanging a bed', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Hang river bed, 3 m' }));
     const hung = put.mock.calls[0]![0] as RidgeRig;
     expect(hung.bed!.bed).toBe('river-bed');
-    expect(() => judgeRig(hung, around, { full: false })).not.toThrow();
+    expect(() => judgeRig(hung, context, { full: false })).not.toThrow();
   });
   test('a strap goes to a mark of one’s own body', () => {
     const { edit } = shown(file.rig);
     fireEvent.change(screen.getAllByLabelText('at')[0]!, { target: { value: 'shoulder' } });
-    expect(edit.mock.calls[0]![0].bed!.ends[0].height).toBe(around.body.shoulder);
+    expect(edit.mock.calls[0]![0].bed!.ends[0].height).toBe(context.body.shoulder);
   });
   test('what does not fit together is said at the field, as typed', () => {
     shown(
@@ -143,7 +145,7 @@ describe('hanging a bed', () => {
 describe('beds and straps of the kit', () => {
   test('a ridge-cord keeps its share of a cloth that is measured anew; one that cannot be is said', () => {
     const onChange = jest.fn();
-    render(<Beds beds={around.beds} onAdd={jest.fn()} onChange={onChange} onRemove={jest.fn()} />);
+    render(<Beds beds={context.beds} onAdd={jest.fn()} onChange={onChange} onRemove={jest.fn()} />);
     const length = screen.getByLabelText('Length');
     fireEvent.change(length, { target: { value: '3.6' } });
     fireEvent.keyDown(length, { key: 'Enter' });
@@ -158,7 +160,7 @@ describe('beds and straps of the kit', () => {
     const onRemove = jest.fn();
     render(
       <StrapPairs
-        straps={[{ ...around.straps[0]!, limit: 0 }]}
+        straps={[{ ...context.straps[0]!, limit: 0 }]}
         onAdd={jest.fn()}
         onChange={jest.fn()}
         onRemove={onRemove}

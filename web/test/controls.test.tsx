@@ -5,7 +5,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { MemoryRouter } from 'react-router';
 import type { ReactElement } from 'react';
-import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
+import { readRigFile, contextOf } from '@rough-bight/core/formats';
 import type { RigFile } from '@rough-bight/core/formats';
 import { measuredSpan, rigProblems } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
@@ -38,20 +38,20 @@ const render = (shown: ReactElement): void =>
 const read = (name: string): RigFile =>
   readRigFile(readFileSync(join(process.cwd(), `examples/rigs/${name}.rig.json`), 'utf8'));
 const file = read('gravel-spit-gable');
-const around = surroundingsOf(file);
+const context = contextOf(file);
 /** Judged in a gust from one bearing, or (null) from all sixteen. */
-const judge = (rig: RidgeRig, around_ = around, from: number | null = 0): RoofReport => {
+const judge = (rig: RidgeRig, around_ = context, from: number | null = 0): RoofReport => {
   const wind = { speed: gustSpeed(rig), from };
   return judgeRig(rig, around_, { full: true, spreads: false, wind }).report as RoofReport;
 };
 const judgement = judge(file.rig);
 const bareRig = withoutRoof(file.rig);
-const lineReport = judgeRig(bareRig, around, { full: true }).report as LineReport;
+const lineReport = judgeRig(bareRig, context, { full: true }).report as LineReport;
 
 /** What a control edits, as the bench does: refused where it does not fit together. */
 function editor(rig: RidgeRig) {
-  const edit = jest.fn((next: RidgeRig): string | null => rigProblems(next, around)[0]?.message ?? null);
-  return { edit, editing: { rig, kit: around.kit, body: around.body, edit }, last: () => edit.mock.calls.at(-1)![0] };
+  const edit = jest.fn((next: RidgeRig): string | null => rigProblems(next, context)[0]?.message ?? null);
+  return { edit, editing: { rig, kit: context.kit, body: context.body, edit }, last: () => edit.mock.calls.at(-1)![0] };
 }
 function type(field: HTMLElement, text: string): void {
   fireEvent.change(field, { target: { value: text } });
@@ -66,10 +66,10 @@ describe('the ground', () => {
     fireEvent.click(screen.getByLabelText('Taped'));
     expect(last().span).toEqual({
       how: 'tape',
-      tape: Math.round(measuredSpan(paced, around.body) * 100) / 100,
+      tape: Math.round(measuredSpan(paced, context.body) * 100) / 100,
       paces: 8,
       // it is known no better for being called taped
-      sd: Math.round(1000 * measuredSpan(paced, around.body) * around.body.paceSpread) / 1000,
+      sd: Math.round(1000 * measuredSpan(paced, context.body) * context.body.paceSpread) / 1000,
     });
     cleanup();
     const taped = editor(bareRig);
@@ -79,9 +79,9 @@ describe('the ground', () => {
   });
   test('paces say what they come to and how far that may be off', () => {
     render(<GroundControls {...editor({ ...bareRig, span: { how: 'paces', tape: 3, paces: 8 } }).editing} />);
-    const span = 8 * around.body.pace;
+    const span = 8 * context.body.pace;
     expect(
-      screen.getByText(`${span.toFixed(2)} m, within ${(around.body.paceSpread * span * 1.645).toFixed(2)} m`),
+      screen.getByText(`${span.toFixed(2)} m, within ${(context.body.paceSpread * span * 1.645).toFixed(2)} m`),
     ).toBeTruthy();
   });
   test('a sign found by looking up goes on that trunk, and off again', () => {
@@ -148,10 +148,10 @@ describe('the ridge', () => {
     fireEvent.click(screen.getByLabelText('Cord and ends'));
     const cord = screen.getByLabelText('From the kit') as HTMLSelectElement;
     expect(cord.selectedOptions[0]!.text).toBe('choose a cord');
-    fireEvent.change(cord, { target: { value: around.kit[0]!.id } });
-    expect(last().cord).toBe(around.kit[0]!.id);
+    fireEvent.change(cord, { target: { value: context.kit[0]!.id } });
+    expect(last().cord).toBe(context.kit[0]!.id);
     fireEvent.change(screen.getAllByLabelText('at')[1]!, { target: { value: 'chest' } });
-    expect(last().trunks.map((t) => t.tieHeight)).toEqual([bareRig.trunks[0].tieHeight, around.body.chest]);
+    expect(last().trunks.map((t) => t.tieHeight)).toEqual([bareRig.trunks[0].tieHeight, context.body.chest]);
     type(screen.getAllByLabelText('Wraps')[0]!, '2.5');
     // the cord that is gone holds up every other change, and says so where each was tried
     expect(screen.getAllByRole('alert').map((a) => a.textContent)).toEqual([
@@ -172,7 +172,7 @@ describe('what hangs on the line', () => {
     expect(screen.getByText(/A lantern, a drying coat/)).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Hang something' }));
     const [hung] = last().hung;
-    expect(hung!.at).toBeCloseTo(measuredSpan(bareRig, around.body) / 2, 1);
+    expect(hung!.at).toBeCloseTo(measuredSpan(bareRig, context.body) / 2, 1);
     cleanup();
     const with_ = editor({ ...bareRig, hung: [{ id: 'x', name: 'lantern', mass: 0.5, wetMass: 0.5, area: 0, at: 2 }] });
     render(<HangControls {...with_.editing} />);
@@ -201,24 +201,24 @@ describe('what hangs on the line', () => {
 
 describe('the roof', () => {
   test('each kit roof that fits the span can be pitched, and what comes of it can be judged', () => {
-    const camp = { kit: around.kit, roofs: around.roofs, pegs: around.pegs } as unknown as Camp;
+    const camp = { kit: context.kit, roofs: context.roofs, pegs: context.pegs } as unknown as Camp;
     const onPitch = jest.fn();
-    render(<PitchRoof rig={bareRig} camp={camp} body={around.body} onPitch={onPitch} />);
+    render(<PitchRoof rig={bareRig} camp={camp} body={context.body} onPitch={onPitch} />);
     fireEvent.click(screen.getAllByRole('button', { name: /^Pitch / })[0]!);
     const pitched = onPitch.mock.calls[0]![0] as RidgeRig;
-    expect(rigProblems(pitched, around)).toEqual([]);
+    expect(rigProblems(pitched, context)).toEqual([]);
     expect(judge(pitched).roof.cases.length).toBeGreaterThan(3);
     cleanup();
-    render(<PitchRoof rig={bareRig} camp={{ ...camp, pegs: [] }} body={around.body} onPitch={onPitch} />);
+    render(<PitchRoof rig={bareRig} camp={{ ...camp, pegs: [] }} body={context.body} onPitch={onPitch} />);
     expect(screen.getByRole('link', { name: 'the kit' }).getAttribute('href')).toBe('/kit');
     cleanup();
     const near = { ...bareRig, span: { ...bareRig.span, tape: 1.5 } };
-    render(<PitchRoof rig={near} camp={camp} body={around.body} onPitch={onPitch} />);
+    render(<PitchRoof rig={near} camp={camp} body={context.body} onPitch={onPitch} />);
     expect(screen.getByText(/longer than this span/)).toBeTruthy();
   });
   test('another form comes in its usual shape, and asks only what it reads', () => {
     const { editing, last } = editor(file.rig);
-    render(<RoofControls editing={editing} roofs={around.roofs} report={judgement} />);
+    render(<RoofControls editing={editing} roofs={context.roofs} report={judgement} />);
     expect(screen.getByLabelText('Left edge')).toBeTruthy();
     expect(screen.queryByLabelText('Prop')).toBeNull();
     expect(screen.getByText(/^Covers \d/)).toBeTruthy();
@@ -230,7 +230,7 @@ describe('the roof', () => {
   });
   test('a hitch: type, cord and wraps by themselves; its grip dry and wet, with what is against it', () => {
     const { editing, last } = editor(file.rig);
-    render(<RoofControls editing={editing} roofs={around.roofs} report={judgement} />);
+    render(<RoofControls editing={editing} roofs={context.roofs} report={judgement} />);
     fireEvent.click(screen.getByLabelText('Hitches'));
     const second = within(screen.getByText('Second hitch').closest('.control-group')! as HTMLElement);
     type(second.getByLabelText('Wraps'), '4');
@@ -248,7 +248,7 @@ describe('guys', () => {
     render(
       <GuyControls
         editing={e.editing}
-        pegs={around.pegs}
+        pegs={context.pegs}
         place={place}
         report={judge(rig)}
         chosen={chosen}
@@ -319,7 +319,7 @@ describe('the weather', () => {
   test('every case with what it does; touching one asks for its picture', () => {
     const onCase = jest.fn();
     const { editing } = editor(file.rig);
-    const all = judge(file.rig, around, null);
+    const all = judge(file.rig, context, null);
     render(<PitchWeather editing={editing} report={all} caseId="pitched" onCase={onCase} />);
     const [table, takeUp] = screen.getAllByRole('table');
     const rows = within(table!).getAllByRole('row').slice(1);
@@ -385,7 +385,7 @@ describe('the ledger of a line', () => {
 describe('the tape of steps', () => {
   test('a trunk short under roof and bed together fails the ground and the bed', () => {
     const fly = read('river-bed-under-the-fly');
-    const with_ = surroundingsOf(fly);
+    const with_ = contextOf(fly);
     const state = (rig: RidgeRig): Record<string, string> =>
       Object.fromEntries(marksOf(rig, judge(rig, with_), with_.body, UNITS).map((m) => [m.id, m.state]));
     expect(state(fly.rig)).toMatchObject({ ground: 'holds', bed: 'holds', ridge: 'holds' });
@@ -398,9 +398,9 @@ describe('the tape of steps', () => {
     expect(marks).toMatchObject({ ground: 'fails', bed: 'fails' });
   });
   test('of a bare line: what it is, what hangs on it, and that nothing is known before it is judged', () => {
-    const texts = Object.fromEntries(marksOf(bareRig, lineReport, around.body, UNITS).map((m) => [m.id, m.text]));
+    const texts = Object.fromEntries(marksOf(bareRig, lineReport, context.body, UNITS).map((m) => [m.id, m.text]));
     expect(texts['ground']).toMatch(/^span \d\.\d\d m$/);
     expect(texts['ridge']).toMatch(/^\d+ N, sag \d\.\d\d m$/);
-    expect(marksOf(bareRig, null, around.body, UNITS).every((m) => m.state === 'none')).toBe(true);
+    expect(marksOf(bareRig, null, context.body, UNITS).every((m) => m.state === 'none')).toBe(true);
   });
 });

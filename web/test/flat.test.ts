@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { freeAt } from '@rough-bight/core/bed';
-import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
+import { readRigFile, contextOf } from '@rough-bight/core/formats';
 import { evaluatePitch } from '@rough-bight/core/pitch';
 import { bedStem, pitchProblems } from '@rough-bight/core/rig';
 import { bedModel, judgeRig, reportOf } from '@rough-bight/core/shelter';
@@ -16,10 +16,10 @@ import { casesTogether } from '../src/views/bench/cases-together.js';
 
 const open = (name: string) => {
   const file = readRigFile(readFileSync(join(process.cwd(), `examples/rigs/${name}.rig.json`), 'utf8'));
-  return { rig: file.rig, around: surroundingsOf(file), body: file.settings.body };
+  return { rig: file.rig, context: contextOf(file), body: file.settings.body };
 };
 const gable = open('gravel-spit-gable');
-const pitched = evaluatePitch(gable.rig, gable.around, { full: false }).result;
+const pitched = evaluatePitch(gable.rig, gable.context, { full: false }).result;
 
 describe('the flat views of a pitched rig', () => {
   test.each(['side', 'above'] as const)('everything of it is in the picture, from %s', (view) => {
@@ -64,7 +64,7 @@ describe('the flat views of a pitched rig', () => {
     const grip = { kind: 'stick', key: '01', height: 0.5 } as const;
     const up = movedPitch(gable.rig, grip, [0, 0, 0.4], pitched.guys, gable.body);
     expect(up.pitch!.own['01']!.stick).toBeCloseTo(0.9, 9);
-    expect(pitchProblems(up, gable.around)).toEqual([]);
+    expect(pitchProblems(up, gable.context)).toEqual([]);
     expect(movedPitch(gable.rig, grip, [0, 0, 0.02], pitched.guys, gable.body)).toBe(gable.rig);
     const down = movedPitch(up, { ...grip, height: 0.9 }, [0, 0, -0.85], pitched.guys, gable.body);
     expect(down.pitch!.own['01']!.stick).toBe(0);
@@ -73,7 +73,7 @@ describe('the flat views of a pitched rig', () => {
 
 describe('taking hold of a bed', () => {
   const fly = open('river-bed-under-the-fly');
-  const straps = fly.around.straps[0]!;
+  const straps = fly.context.straps[0]!;
   test('a strap goes up and down its trunk, to the centimetre, within its limits', () => {
     const up = movedBed(fly.rig, straps, { kind: 'strap', index: 0 }, 0.3, 0.104);
     expect(up.bed!.ends[0].height).toBeCloseTo(fly.rig.bed!.ends[0].height + 0.1, 9);
@@ -95,11 +95,11 @@ describe('taking hold of a bed', () => {
   });
   test('straps tied by a hitch go anywhere', () => {
     const tight = open('drum-tight-bed');
-    const moved = movedBed(tight.rig, tight.around.straps[0]!, { kind: 'loop', index: 0 }, -0.3, 0).bed!.ends[0];
+    const moved = movedBed(tight.rig, tight.context.straps[0]!, { kind: 'loop', index: 0 }, -0.3, 0).bed!.ends[0];
     expect(moved.free).toBeCloseTo(tight.rig.bed!.ends[0].free - 0.3, 1);
   });
   test('in depth it lies along its line, open where someone is in it', () => {
-    const model = bedModel(fly.rig, fly.around, { ranges: false });
+    const model = bedModel(fly.rig, fly.context, { ranges: false });
     const s = model.stateOf(model.cases.find((c) => c.id === 'lying')!);
     const corners = bedCorners({ line: s.line, body: s.line });
     expect(corners).toHaveLength((s.line.length - 1) * 4 * 9);
@@ -112,7 +112,7 @@ describe('taking hold of a bed', () => {
     expect(wide([])).toBeLessThan(wide(s.line));
   });
   test('every case that a row can be worst in has a name', () => {
-    const { report } = judgeRig(fly.rig, fly.around, { full: true, spreads: false });
+    const { report } = judgeRig(fly.rig, fly.context, { full: true, spreads: false });
     const names = new Map(casesTogether(report).map((c) => [c.id, c.name]));
     for (const row of [...report.roof!.rows, ...report.bed!.rows])
       for (const l of row.links) expect(names.get(l.link.caseId)).toBeTruthy();

@@ -10,6 +10,7 @@ import type { KitPegs } from '@rough-bight/core/rig';
 import { LAYOUTS, roofMass, roofProblems, tieOutsOf } from '@rough-bight/core/roof';
 import type { KitRoof } from '@rough-bight/core/roof';
 import { system } from '../src/app/theme.js';
+import { UnitsContext } from '../src/parts/units.js';
 import { Pegs, Roofs } from '../src/views/kit/gear.js';
 
 afterEach(cleanup);
@@ -66,6 +67,22 @@ const openMore = (): void => {
 };
 
 describe('roofs of the kit', () => {
+  test('edges too hollow for the cloth are refused where they are typed, in the reader’s units', () => {
+    now = sheet();
+    bare(
+      <UnitsContext.Provider value={{ length: 'ft', force: 'lbf' }}>
+        <Kit start={now} />
+      </UnitsContext.Provider>,
+    );
+    openMore();
+    type('Edges hollow by', '12');
+    expect(screen.getByRole('alert').textContent).toBe(
+      'Edges can be hollowed by at most 12 % of the shorter side, 9.4 in.',
+    );
+    expect(now.hollow).toBe(0);
+    type('Edges hollow by', '9');
+    expect(now.hollow).toBeCloseTo(9 * 0.0254, 9);
+  });
   test.each(Object.keys(LAYOUTS) as (keyof typeof LAYOUTS)[])(
     'measured anew, a roof with tie-outs %s keeps that layout, at its new edges',
     (layout) => {

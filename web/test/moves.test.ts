@@ -8,7 +8,7 @@ import { fitView, toX, toY } from '../src/scene/view.js';
 import { freshRig } from '../src/views/camp/fresh-rig.js';
 
 const body = { pace: 0.75, paceSpread: 0.03 } as BodyMeasures;
-const around = {
+const context = {
   kit: [{ id: 'cord', name: 'cord', cord: 'polyester-3', length: 10, sun: 'new', wear: 'sound' } as const],
   body,
 };
@@ -16,25 +16,25 @@ const rig = { ...freshRig('cord'), hung: [{ id: 'a', name: 'lantern', mass: 0.4,
 
 describe('moving things by hand', () => {
   test('the second trunk widens the span; paced spans stay in paces', () => {
-    expect(measuredSpan(moved(rig, { kind: 'trunk', index: 1 }, 0.5, 0, around, 0.1), body)).toBeCloseTo(6.5, 9);
+    expect(measuredSpan(moved(rig, { kind: 'trunk', index: 1 }, 0.5, 0, context, 0.1), body)).toBeCloseTo(6.5, 9);
     const paced = moved(
       { ...rig, span: { ...rig.span, how: 'paces' } },
       { kind: 'trunk', index: 1 },
       0.6,
       0,
-      around,
+      context,
       0.1,
     );
     expect(paced.span).toMatchObject({ how: 'paces', paces: 8.8, tape: 6 });
   });
 
   test('the first trunk leaves what hangs where it is over the ground', () => {
-    const next = moved(rig, { kind: 'trunk', index: 0 }, -0.5, 0, around, 0.1);
+    const next = moved(rig, { kind: 'trunk', index: 0 }, -0.5, 0, context, 0.1);
     expect(next.hung[0]!.at).toBe(3.5);
   });
 
   test('hauling the line up sets the sag', () => {
-    expect(moved(rig, { kind: 'sag' }, 0, 0.03, around, 0.1).tensioning).toMatchObject({ how: 'sag', sag: 0.07 });
+    expect(moved(rig, { kind: 'sag' }, 0, 0.03, context, 0.1).tensioning).toMatchObject({ how: 'sag', sag: 0.07 });
   });
 
   test('no movement of any grip makes a rig that does not fit together', () => {
@@ -49,7 +49,7 @@ describe('moving things by hand', () => {
     const far = fc.double({ min: -80, max: 80, noNaN: true });
     fc.assert(
       fc.property(fc.constantFrom(...grips), far, far, (grip, dx, dz) => {
-        expect(problemsOf(moved(rig, grip, dx, dz, around, 0.1), around)).toEqual([]);
+        expect(problemsOf(moved(rig, grip, dx, dz, context, 0.1), context)).toEqual([]);
       }),
       { numRuns: 400, seed: 8 },
     );

@@ -46,6 +46,28 @@ test('feet and inches are taken where lengths are in feet, and told of where it 
   );
 });
 
+test('a length no longer than an arm is typed in inches by who reads feet, and so is its allowance', () => {
+  const commit = jest.fn((_: number): string | null => null);
+  render(
+    <UnitsContext.Provider value={{ length: 'ft', force: 'lbf' }}>
+      <NumberField
+        label="Lost on tying off"
+        value={0.02}
+        limit={{ quantity: 'length', min: 0, max: 0.5 }}
+        step={0.005}
+        onCommit={commit}
+      />
+    </UnitsContext.Provider>,
+  );
+  const input = screen.getByRole('textbox', { name: 'Lost on tying off' }) as HTMLInputElement;
+  expect(input.value).toBe('0.8');
+  for (const text of ['2', '2"', `0' 2"`]) type(input, text);
+  for (const [metres] of commit.mock.calls) expect(metres).toBeCloseTo(2 * 0.0254, 12);
+  expect(commit).toHaveBeenCalledTimes(3);
+  type(input, '30');
+  expect(screen.getByRole('alert').textContent).toBe('Lost on tying off can be from 0 to 19.7 in.');
+});
+
 test.each([
   ['abc', '“abc” is not a number. Type one from 0.5 to 60 m.'],
   ['', 'There is no number here. Type one from 0.5 to 60 m.'],

@@ -4,7 +4,7 @@ import { act, cleanup, fireEvent, render as bare, screen, within } from '@testin
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ReactElement } from 'react';
-import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
+import { readRigFile, contextOf } from '@rough-bight/core/formats';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { tell } from '@rough-bight/core/quantity';
 import { hangIt, judgeRig, proposeHang } from '@rough-bight/core/shelter';
@@ -50,14 +50,14 @@ type Done<T> = (answer: Answer<T>) => void;
 type Progress = (done: number) => void;
 jest.unstable_mockModule('../src/workers/use-judge.js', () => ({
   startSizingRig: (q: RigQuestion, aim: SizeAim, progress: Progress, done: Done<unknown>) =>
-    begin(`rig ${aim}`, () => sizeRig(q.rig, q.around, aim, q.units), done, progress),
+    begin(`rig ${aim}`, () => sizeRig(q.rig, q.context, aim, q.units), done, progress),
   startStrongestWind: (q: RigQuestion, done: Done<unknown>) =>
-    begin('wind', () => strongestWind(q.rig, q.around), done),
+    begin('wind', () => strongestWind(q.rig, q.context), done),
   startSizing: (q: Question, progress: Progress, done: Done<unknown>) =>
-    begin('cords', () => sizeCords(q.rig, q.around, q.units), done, progress),
+    begin('cords', () => sizeCords(q.rig, q.context, q.units), done, progress),
   startHanging: (q: RigQuestion, straps: Done<unknown>, done: Done<unknown>) => {
-    straps({ ok: true, value: hangIt(q.rig, q.around, q.units) });
-    return begin('hang', () => proposeHang(q.rig, q.around, q.units), done);
+    straps({ ok: true, value: hangIt(q.rig, q.context, q.units) });
+    return begin('hang', () => proposeHang(q.rig, q.context, q.units), done);
   },
 }));
 const { PitchSize } = await import('../src/views/bench/pitch-size.js');
@@ -73,12 +73,12 @@ afterEach(cleanup);
 const render = (shown: ReactElement): void => void bare(<ChakraProvider value={system}>{shown}</ChakraProvider>);
 const load = (name: string): RigQuestion => {
   const file = readRigFile(readFileSync(join(process.cwd(), `examples/rigs/${name}.rig.json`), 'utf8'));
-  return { rig: file.rig, around: surroundingsOf(file), units: UNITS };
+  return { rig: file.rig, context: contextOf(file), units: UNITS };
 };
 const fly = load('river-bed-under-the-fly');
 const gable = load('gravel-spit-gable');
-const judge = ({ rig, around }: RigQuestion): RoofReport =>
-  judgeRig(rig, around, { full: true, spreads: false }).report as RoofReport;
+const judge = ({ rig, context }: RigQuestion): RoofReport =>
+  judgeRig(rig, context, { full: true, spreads: false }).report as RoofReport;
 
 describe('a whole rig sized', () => {
   const shown = (question: RigQuestion) => {
@@ -88,8 +88,8 @@ describe('a whole rig sized', () => {
     return { onTake, onClose, onBring };
   };
   test('what was left at home is not taken from, and it is worked out anew', () => {
-    const spare = { ...gable.around.kit[0]!, id: 'spare', name: 'spare cord' };
-    const { onBring } = shown({ ...gable, around: { ...gable.around, kit: [...gable.around.kit, spare] } });
+    const spare = { ...gable.context.kit[0]!, id: 'spare', name: 'spare cord' };
+    const { onBring } = shown({ ...gable, context: { ...gable.context, kit: [...gable.context.kit, spare] } });
     expect(begun).toHaveLength(1);
     // what is tied into the rig cannot have been left
     const own = screen.getAllByRole('checkbox', { name: /on this rig/, hidden: true })[0];
@@ -112,7 +112,7 @@ describe('a whole rig sized', () => {
   test('changes are taken all together, or some of them', () => {
     const { onTake } = shown(gable);
     begun[0]!.end();
-    const sized = sizeRig(gable.rig, gable.around, 'cut', UNITS)!;
+    const sized = sizeRig(gable.rig, gable.context, 'cut', UNITS)!;
     const boxes = within(screen.getByRole('region', { name: 'Size it' })).getAllByRole('checkbox');
     expect(boxes).toHaveLength(sized.changes.length);
     expect(boxes.length).toBeGreaterThan(1);
@@ -139,7 +139,7 @@ describe('a whole rig sized', () => {
   test('what it takes is told beside what it took', () => {
     shown(gable);
     begun[0]!.end();
-    const { before, after } = sizeRig(gable.rig, gable.around, 'cut', UNITS)!;
+    const { before, after } = sizeRig(gable.rig, gable.context, 'cut', UNITS)!;
     const row = screen.getByRole('row', { name: /^Cord/ });
     expect(
       within(row)
@@ -163,12 +163,12 @@ describe('a whole rig sized', () => {
   test('a bed that is short under it is not passed: what hangs it deeper is offered, and the wind waits for that', () => {
     const { bed } = fly.rig;
     const wish = { ...bed!.wish, angle: 0.3, height: 0.5 };
-    const flat = hangIt({ ...fly.rig, bed: { ...bed!, mass: 80, drop: 0.1, wish } }, fly.around, UNITS).offers[0]!.rig;
+    const flat = hangIt({ ...fly.rig, bed: { ...bed!, mass: 80, drop: 0.1, wish } }, fly.context, UNITS).offers[0]!.rig;
     const { onTake } = shown({ ...fly, rig: flat });
     begun[0]!.end();
     expect(screen.getByText(/^This kit cannot meet everything/)).toBeTruthy();
     const unmet = screen.getByRole('region', { name: 'What cannot be met' });
-    expect(unmet.textContent).toMatch(/(First strap|Foot of) .* is short .*Hung deeper it bears it/);
+    expect(unmet.textContent).toMatch(/The (first strap|foot of) .* is short .*Hung deeper it bears it/);
     begun.find((b) => b.what === 'wind')!.end();
     expect(unmet.textContent).toMatch(/short even in still air/);
     fireEvent.click(within(unmet).getByRole('button', { name: /^Do that/ }));
@@ -179,7 +179,7 @@ describe('a whole rig sized', () => {
 
 describe('every cord of the kit, ranked', () => {
   const { pitch, bed, ...line } = fly.rig;
-  const question: Question = { rig: line, around: fly.around, units: UNITS };
+  const question: Question = { rig: line, context: fly.context, units: UNITS };
   const shown = (rig: RidgeRig) => {
     const onTake = jest.fn<(rig: RidgeRig) => void>();
     render(
@@ -196,7 +196,7 @@ describe('every cord of the kit, ranked', () => {
   };
   test('one that fails is told why and cannot be taken; one that holds is taken with its haul', () => {
     const onTake = shown(line);
-    const cords = sizeCords(line, fly.around, UNITS);
+    const cords = sizeCords(line, fly.context, UNITS);
     const items = within(screen.getByRole('region', { name: 'Size it' })).getAllByRole('listitem');
     expect(items).toHaveLength(cords.length);
     for (const c of cords) {
@@ -211,7 +211,7 @@ describe('every cord of the kit, ranked', () => {
   test('ranked by weight the lightest that holds is first', () => {
     shown(line);
     fireEvent.click(screen.getByLabelText('Lightest'));
-    const holding = sizeCords(line, fly.around, UNITS).filter((c) => c.holds);
+    const holding = sizeCords(line, fly.context, UNITS).filter((c) => c.holds);
     const least = holding.reduce((a, b) => (b.mass < a.mass ? b : a));
     expect(screen.getAllByRole('listitem')[0]!.querySelector('b')!.textContent).toBe(least.kitCord.name);
   });
@@ -231,7 +231,7 @@ describe('hang it for me', () => {
     const onTake = jest.fn<(rig: RidgeRig) => void>();
     const panel = (r: RidgeRig): ReactElement => (
       <ChakraProvider value={system}>
-        <HangIt rig={r} around={fly.around} bed={null} edit={jest.fn(() => null)} onTake={onTake} />
+        <HangIt rig={r} context={fly.context} bed={null} edit={jest.fn(() => null)} onTake={onTake} />
       </ChakraProvider>
     );
     const { rerender } = bare(panel(rig));
@@ -244,9 +244,9 @@ describe('hang it for me', () => {
     expect(screen.getByText(/^Working out straps, ridge and cloth together/)).toBeTruthy();
     expect(screen.getAllByRole('listitem').length).toBeGreaterThan(1);
     begun[0]!.end();
-    const { whole, tried } = proposeHang(fly.rig, fly.around, UNITS);
+    const { whole, tried } = proposeHang(fly.rig, fly.context, UNITS);
     const [first] = screen.getAllByRole('listitem');
-    expect(first!.textContent).toContain(tell(verdictOf(whole!.report, fly.around.body).sentence));
+    expect(first!.textContent).toContain(tell(verdictOf(whole!.report, fly.context.body).sentence));
     expect(first!.textContent).toMatch(/comes no nearer than 0\.\d\d m in any wind; 100 % of the bed stays dry/);
     for (const t of fly.rig.trunks) expect(first!.textContent).toContain(t.name);
     expect(first!.textContent).toMatch(/strap at \d\.\d\d m.*wraps?, loop \d+/);

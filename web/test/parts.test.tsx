@@ -9,6 +9,7 @@ import type { KitCord, RidgeRig } from '@rough-bight/core/rig';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { Figure } from '@rough-bight/core/working';
+import { rangeText } from '../src/parts/figure.js';
 import { WorkingContext } from '../src/parts/units.js';
 import { WorkingPanel } from '../src/parts/working.js';
 import { SideScene } from '../src/scene/side-scene.js';
@@ -83,6 +84,21 @@ describe('a working', () => {
     fireEvent.keyDown(screen.getByRole('region', { name: 'Working' }), { key: 'Escape' });
     expect(close).toHaveBeenCalled();
   });
+});
+
+test('a range tells its unit where it is not the one of its value', () => {
+  const sag = (value: number, range: [number, number]): Figure => ({
+    symbol: 'f',
+    title: 'sag',
+    value,
+    quantity: 'length',
+    range,
+  });
+  const feet = { length: 'ft', force: 'lbf' } as const;
+  expect(rangeText(sag(0.03, [-0.61, 0.61]), feet)).toBe('-2.00 ft to 2.00 ft');
+  expect(rangeText(sag(0.2, [0.1, 0.61]), feet)).toBe('3.9 in to 2.00 ft');
+  expect(rangeText(sag(0.05, [0.04, 0.06]), feet)).toBe('1.6 to 2.4');
+  expect(rangeText(sag(0.05, [0.0501, 0.0502]), feet)).toBeNull();
 });
 
 describe('the scene', () => {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
+import { readRigFile, contextOf } from '@rough-bight/core/formats';
 import { evaluatePitch } from '@rough-bight/core/pitch';
 import { measuredSpan, pitchProblems } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
@@ -9,10 +9,10 @@ import { windToward } from '@rough-bight/core/weather';
 import { bearingInRig, footNow, movedPitch, withGuy, withoutOwn } from '../src/scene/pitch-moves.js';
 
 const file = readRigFile(readFileSync(join(process.cwd(), 'examples/rigs/gravel-spit-gable.rig.json'), 'utf8'));
-const around = surroundingsOf(file);
+const context = contextOf(file);
 const { rig } = file;
 const { body } = file.settings;
-const { guys } = evaluatePitch(rig, around, { full: false }).result;
+const { guys } = evaluatePitch(rig, context, { full: false }).result;
 const foot = guys.find((g) => g.key === '01')!.foot;
 
 describe('taking hold of a pitched rig', () => {
@@ -22,7 +22,7 @@ describe('taking hold of a pitched rig', () => {
       Math.round((foot[0] + 0.2) * 100) / 100,
       Math.round((foot[1] + 0.301) * 100) / 100,
     ]);
-    expect(pitchProblems(next, around)).toEqual([]);
+    expect(pitchProblems(next, context)).toEqual([]);
     // a key that is not there moves nothing
     expect(movedPitch(rig, { kind: 'foot', key: 'zz' }, [1, 1, 0], guys, body)).toBe(rig);
   });
@@ -38,7 +38,7 @@ describe('taking hold of a pitched rig', () => {
       );
     const on = put(rig, [span - 0.1, 0.15]);
     expect(on.pitch!.own['01']).toMatchObject({ anchor: { kind: 'tree', tree: 'trunk1' }, foot: [span, 0] });
-    expect(pitchProblems(on, around)).toEqual([]);
+    expect(pitchProblems(on, context)).toEqual([]);
     const guy = guys.find((g) => g.key === '01')!;
     expect(footNow(on, body, guy)).toEqual([span, 0, guy.foot[2]]);
     // a hair's breadth does not take it off; a hand's does, and where it then is it stays

@@ -5,7 +5,7 @@ import type { Described } from '../document/index.js';
 import { bodyDocument, checkPlace, placeDocument } from '../ground/index.js';
 import type { Place } from '../ground/index.js';
 import { GEAR_LISTS, KIT_DOCUMENTS, kitDocument, rigDocument, rigProblems, usedBy } from '../rig/index.js';
-import type { BedEnd, Gear, GearList, Guy, GuyAnchor, PitchSurroundings, RidgeRig, RoofHitch } from '../rig/index.js';
+import type { BedEnd, Gear, GearList, Guy, GuyAnchor, RigContext, RidgeRig, RoofHitch } from '../rig/index.js';
 import { roofProblems } from '../roof/index.js';
 import { requiredDocument } from '../strength/index.js';
 import { z } from 'zod';
@@ -71,7 +71,7 @@ export function checkedRigFile(value: unknown): RigFile {
       const bad = FITS[list](thing as never)[0];
       if (bad !== undefined) refuse({ ...bad, field: `kit.${list}.${i}.${bad.field}` });
     });
-  const bad = rigProblems(file.rig, surroundingsOf(file))[0];
+  const bad = rigProblems(file.rig, contextOf(file))[0];
   if (bad !== undefined) return refuse({ ...bad, field: under('rig', bad.field) });
   return file;
 }
@@ -85,7 +85,7 @@ const FITS: { readonly [L in GearList]: (thing: Gear[L][number]) => readonly Pro
 };
 
 /** What the rig of a file is judged with. */
-export function surroundingsOf(file: RigFile): PitchSurroundings {
+export function contextOf(file: RigFile): RigContext {
   return {
     kit: file.kit.cords,
     roofs: file.kit.roofs,
@@ -144,22 +144,22 @@ export function renameKit(rig: RidgeRig, to: (id: string) => string): RidgeRig {
 /** A rig as a file, with the part of the kit it uses. */
 export function rigFile(
   named: { readonly name: string; readonly note: string; readonly rig: RidgeRig },
-  around: PitchSurroundings,
+  context: RigContext,
   place: Place | null,
 ): RigFile {
   const used = usedBy(named.rig);
-  const { body, required } = around;
+  const { body, required } = context;
   return {
     format: RIG_FORMAT,
     name: named.name,
     note: named.note,
     rig: named.rig,
     kit: {
-      cords: around.kit.filter((c) => used.cords.has(c.id)),
-      roofs: around.roofs.filter((r) => used.roofs.has(r.id)),
-      pegs: around.pegs.filter((p) => used.pegs.has(p.id)),
-      beds: around.beds.filter((b) => used.beds.has(b.id)),
-      straps: around.straps.filter((x) => used.straps.has(x.id)),
+      cords: context.kit.filter((c) => used.cords.has(c.id)),
+      roofs: context.roofs.filter((r) => used.roofs.has(r.id)),
+      pegs: context.pegs.filter((p) => used.pegs.has(p.id)),
+      beds: context.beds.filter((b) => used.beds.has(b.id)),
+      straps: context.straps.filter((x) => used.straps.has(x.id)),
     },
     settings: {
       body: bodyDocument.strip().parse(body),

@@ -179,7 +179,7 @@ function said(ground: Prepared, s: JudgedSpan, criterion: Criterion, units: Unit
           ? ''
           : s.scores.guys > 0.75
             ? 'Pegs hold well enough here.'
-            : `A cut peg holds about ${peg} here, a guy may pull ${say(s.guyPull, 'force', units)}: longer pegs, two in a row, or buried.`;
+            : `A cut peg holds about ${peg} here and a guy may pull ${say(s.guyPull, 'force', units)}, which leaves too little to spare: longer pegs, two in a row, or buried.`;
       return { rules: false, figures: [], text: `${natural}${held}`.trim() };
     }
     case 'near':

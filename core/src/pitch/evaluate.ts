@@ -8,7 +8,7 @@ import { gripFigure, hangGap, hitchAdvice, loopCut, offAxis } from '../hitch/ind
 import type { HitchAdvice } from '../hitch/index.js';
 import { norm, sub } from '../quantity/index.js';
 import type { Phrase, Vec3 } from '../quantity/index.js';
-import type { GivenWind, GuyAnchor, PitchSurroundings, RidgeRig, Row, TreeId } from '../rig/index.js';
+import type { GivenWind, GuyAnchor, RigContext, RidgeRig, Row, TreeId } from '../rig/index.js';
 import { gustOf, ratioOf, tiedTo, treeOf } from '../rig/index.js';
 import { judgedBy } from '../strength/index.js';
 import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
@@ -375,7 +375,7 @@ export interface Evaluated {
  */
 export function solvePitch(
   rig: RidgeRig,
-  around: PitchSurroundings,
+  context: RigContext,
   options: PitchOptions,
   half?: Half,
 ): Solved & { readonly cases: readonly LoadCase[] } {
@@ -383,7 +383,7 @@ export function solvePitch(
   const { among, solved } = options;
   const tied =
     solved?.tied ??
-    tieOff(pitchModel(rig, around, { ranges: options.full }), {
+    tieOff(pitchModel(rig, context, { ranges: options.full }), {
       slip,
       ...(options.from === undefined ? {} : { from: options.from }),
     });
@@ -404,12 +404,8 @@ export function solvePitch(
  * The whole judgement of a pitched rig: form, solve under every case, ledger, water, cover.
  * @throws RigProblem naming field and remedy; NoSuchLine when no ridgeline gives the sag, dip or tension asked
  */
-export function evaluatePitch(
-  rig: RidgeRig,
-  around: PitchSurroundings,
-  options: PitchOptions = { full: true },
-): Evaluated {
-  const { tied, states, cases } = solvePitch(rig, around, options);
+export function evaluatePitch(rig: RidgeRig, context: RigContext, options: PitchOptions = { full: true }): Evaluated {
+  const { tied, states, cases } = solvePitch(rig, context, options);
   const { model } = tied;
   // every shape of a cycle counts: a line takes the worst of them
   const through = states.flatMap((s) => [s, ...s.cycle]);
@@ -431,7 +427,7 @@ export function evaluatePitch(
   const rising =
     options.full && options.rising !== false ? letsGoIn(tied, checks, readings, read) : { letsGo: [], flaps: null };
   const { structure: s } = tied.engine;
-  const judged = judgedBy(rig, around.required);
+  const judged = judgedBy(rig, context.required);
   const rows = chainsOf(model, readings)
     .map((chain): Row => {
       const k = model.members.findIndex((m) => m.id === chain.id);
@@ -794,7 +790,7 @@ function pegsOf({ model }: TiedRig): PitchResult['pegs'] {
     if (r.kind !== 'tie' && r.guy.anchor.kind === 'peg')
       wanted.set(r.guy.anchor.pegs, (wanted.get(r.guy.anchor.pegs) ?? 0) + r.guy.anchor.inLine);
   return [...wanted].map(([id, count]) => {
-    const kit = model.around.pegs.find((p) => p.id === id)!;
+    const kit = model.context.pegs.find((p) => p.id === id)!;
     return { id, name: kit.name, wanted: count, have: kit.count };
   });
 }
@@ -805,7 +801,7 @@ function cordsOf(tied: TiedRig): PitchResult['cords'] {
     wanted.set(m.kitCord.id, (wanted.get(m.kitCord.id) ?? 0) + cutOf(tied.model, m, tied.tied[k]!)),
   );
   return [...wanted].map(([id, length]) => {
-    const kit = tied.model.around.kit.find((c) => c.id === id)!;
+    const kit = tied.model.context.kit.find((c) => c.id === id)!;
     return { id, name: kit.name, wanted: length, have: kit.length };
   });
 }

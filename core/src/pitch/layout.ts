@@ -4,7 +4,7 @@ import type { Hold } from '../catalogue/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import { norm, sub } from '../quantity/index.js';
 import { PEG_ARM, RigProblem, guyOf, keyOfGuyTree, measuredSpan, tiedTo, treeAt } from '../rig/index.js';
-import type { Guy, Pitch, PitchSurroundings, RidgeRig, TreeId } from '../rig/index.js';
+import type { Guy, Pitch, RigContext, RidgeRig, TreeId } from '../rig/index.js';
 import { FormProblem, planForm, tieOutAt } from '../roof/index.js';
 import type { FormPlan, Key, KitRoof, Setting } from '../roof/index.js';
 
@@ -72,10 +72,10 @@ export const upFrom = (ground: (x: number, y: number) => number): Vec3 => [-grou
  * guys' feet are when they follow the cloth.
  * @throws RigProblem naming the field to change
  */
-export function layoutOf(rig: RidgeRig, around: PitchSurroundings): PitchLayout {
+export function layoutOf(rig: RidgeRig, context: RigContext): PitchLayout {
   const pitch = rig.pitch!;
-  const roof = around.roofs.find((r) => r.id === pitch.roof)!;
-  const span = measuredSpan(rig, around.body);
+  const roof = context.roofs.find((r) => r.id === pitch.roof)!;
+  const span = measuredSpan(rig, context.body);
   const ground = groundOf(rig, span);
   const tie = (i: 0 | 1): Vec3 => {
     const x = i === 0 ? 0 : span;
@@ -136,7 +136,7 @@ export function layoutOf(rig: RidgeRig, around: PitchSurroundings): PitchLayout 
     }
     const from =
       role.to === 'guy' ? byId.get(role.from)!.at : role.from === undefined ? centre : byId.get(role.from)!.at;
-    const { foot, stick } = footOf(key, from, role.to, guy, ground, () => bestFor(guy, around, pitch.soil));
+    const { foot, stick } = footOf(key, from, role.to, guy, ground, () => bestFor(guy, context, pitch.soil));
     reaches.push({ key, kind: role.to, end: 0, guy, hold, foot, stick });
     if (stick > 0)
       sticks.push({
@@ -146,13 +146,13 @@ export function layoutOf(rig: RidgeRig, around: PitchSurroundings): PitchLayout 
         foot: [key.at[0], key.at[1], ground(key.at[0], key.at[1])],
       });
   }
-  return { plan, spare, setting, roof, reaches: toTrees(rig, around, reaches, ground), sticks, hitchHolds, gathered };
+  return { plan, spare, setting, roof, reaches: toTrees(rig, context, reaches, ground), sticks, hitchHolds, gathered };
 }
 
 /** The same cords with those to a tree of the rig ending where it stands. */
 function toTrees(
   rig: RidgeRig,
-  around: PitchSurroundings,
+  context: RigContext,
   reaches: readonly Reach[],
   ground: (x: number, y: number) => number,
 ): Reach[] {
@@ -160,7 +160,7 @@ function toTrees(
     const { anchor } = r.guy;
     if (r.kind === 'tie' || anchor.kind !== 'tree') return r;
     const at =
-      treeAt(rig, around.body, anchor.tree) ?? reaches.find((x) => x.key.id === keyOfGuyTree(anchor.tree))?.foot;
+      treeAt(rig, context.body, anchor.tree) ?? reaches.find((x) => x.key.id === keyOfGuyTree(anchor.tree))?.foot;
     if (at === undefined)
       throw new RigProblem(
         `pitch.own.${r.key.id}.anchor.tree`,
@@ -175,17 +175,12 @@ function toTrees(
  * Where a tree of the rig stands on the plan, m.
  * @throws RigProblem where no guy of this form has it
  */
-export function treePlace(
-  rig: RidgeRig,
-  around: PitchSurroundings,
-  id: TreeId,
-  field: string,
-): readonly [number, number] {
+export function treePlace(rig: RidgeRig, context: RigContext, id: TreeId, field: string): readonly [number, number] {
   const at =
-    treeAt(rig, around.body, id) ??
+    treeAt(rig, context.body, id) ??
     (rig.pitch === undefined
       ? undefined
-      : layoutOf(rig, around).reaches.find((r) => r.key.id === keyOfGuyTree(id))?.foot);
+      : layoutOf(rig, context).reaches.find((r) => r.key.id === keyOfGuyTree(id))?.foot);
   if (at === undefined)
     throw new RigProblem(field, 'The guy that has this tree is not in this form. Choose another tree.');
   return [at[0], at[1]];
@@ -204,10 +199,10 @@ function middleOf(plan: FormPlan): Vec3 {
 }
 
 /** The angle at which what holds a guy from a stick asks least of itself, rad: for pegs by their soil, else what is usual. */
-function bestFor(guy: Guy, around: PitchSurroundings, soilId: string): number {
+function bestFor(guy: Guy, context: RigContext, soilId: string): number {
   const { anchor } = guy;
   if (anchor.kind !== 'peg') return FROM_STICK;
-  const shape = findPeg(around.pegs.find((p) => p.id === anchor.pegs)?.shape ?? '');
+  const shape = findPeg(context.pegs.find((p) => p.id === anchor.pegs)?.shape ?? '');
   const soil = findSoil(soilId);
   if (shape === undefined || soil === undefined) return FROM_STICK;
   const peg = { width: shape.width, depth: shape.length - PEG_ARM - 0.02, arm: PEG_ARM };

@@ -157,7 +157,7 @@ function anchorCheck(model: PitchModel, m: Member): RoofCheck | null {
     return check === null ? null : { ...check, id: `${m.id}:anchor` };
   }
   const { soil, pulls = [] } = model.rig.pitch!;
-  const held = anchorHold(anchor, { soil: findSoil(soil)!, pulls }, model.around.pegs, where);
+  const held = anchorHold(anchor, { soil: findSoil(soil)!, pulls }, model.context.pegs, where);
   return {
     id: `${m.id}:anchor`,
     kind: held.kind,
@@ -375,11 +375,11 @@ export function linksOf(model: PitchModel, m: Member, readings: readonly CaseRea
 
 /** The same as no more than how near each check is to what the rig's rule asks: over 1 holds. */
 export function ratiosOf(model: PitchModel, m: Member, readings: readonly CaseReading[], only: Only = ALL): number[] {
-  const { rig, around } = model;
+  const { rig, context } = model;
   return checksOf(model, m).flatMap((check) => {
     if (!only(check)) return [];
     const found = worst(check, readings);
-    return found === null ? [] : [ratioFor(rig.rule, { ...found, kind: check.kind }, around.required, rig.use).ratio];
+    return found === null ? [] : [ratioFor(rig.rule, { ...found, kind: check.kind }, context.required, rig.use).ratio];
   });
 }
 

@@ -18,7 +18,7 @@ import { tensionCurve } from '../net/index.js';
 import type { Net, NetLine, NetNode, NetPanel, NetPass, NetRest, NetStrut } from '../net/index.js';
 import { GRAVITY, metres, phrase } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
-import type { KitCord, PitchSurroundings, RidgeModel, RidgeRig, RoofHitch } from '../rig/index.js';
+import type { KitCord, RigContext, RidgeModel, RidgeRig, RoofHitch } from '../rig/index.js';
 import { RigProblem, measuredSpan, pitchProblems, ridgeModel, tiedTo, treeOf, treeProblems } from '../rig/index.js';
 import type { Key, Mesh, Neighbours } from '../roof/index.js';
 import { meshCloth, neighboursOf, roofMass } from '../roof/index.js';
@@ -46,7 +46,7 @@ export interface Member {
 /** A roof pitched on its ridge as a net, and the names of everything in it. */
 export interface PitchModel {
   readonly rig: RidgeRig;
-  readonly around: PitchSurroundings;
+  readonly context: RigContext;
   readonly layout: PitchLayout;
   readonly ridge: RidgeModel;
   readonly cloth: Cloth;
@@ -83,8 +83,8 @@ const STICK_MODULUS = 8e9;
 /** Elastic of an elastic tie-out: drawn to its end at this pull, N, by this much, m. Judgement. */
 const ELASTIC = { force: 50, draw: 0.12 } as const;
 
-function kitCordOf(around: PitchSurroundings, id: string, field: string): { kitCord: KitCord; cord: Cord } {
-  const kitCord = around.kit.find((k) => k.id === id);
+function kitCordOf(context: RigContext, id: string, field: string): { kitCord: KitCord; cord: Cord } {
+  const kitCord = context.kit.find((k) => k.id === id);
   const cord = kitCord === undefined ? undefined : findCord(kitCord.cord);
   if (kitCord === undefined || cord === undefined)
     throw new RigProblem(field, 'This cord is no longer in the kit. Choose another.');
@@ -112,14 +112,14 @@ function memberCurve(cord: Cord, legs: number, wet: boolean, elastic: number): T
  */
 export function pitchModel(
   rig: RidgeRig,
-  around: PitchSurroundings,
+  context: RigContext,
   options: { readonly ranges: boolean } = { ranges: true },
 ): PitchModel {
   const pitch = rig.pitch!;
-  const problem = [...pitchProblems(rig, around), ...treeProblems(rig)][0];
+  const problem = [...pitchProblems(rig, context), ...treeProblems(rig)][0];
   if (problem !== undefined) throw new RigProblem(problem.field, problem.said ?? problem.message);
-  const ridge = ridgeModel(rig, around, options);
-  const layout = layoutOf(rig, around);
+  const ridge = ridgeModel(rig, context, options);
+  const layout = layoutOf(rig, context);
   const { plan, roof, setting } = layout;
   const cloth = findCloth(roof.cloth);
   if (cloth === undefined)
@@ -141,7 +141,7 @@ export function pitchModel(
   const members: Member[] = [];
   const buckling = new Map<string, number>();
 
-  const span = measuredSpan(rig, around.body);
+  const span = measuredSpan(rig, context.body);
   const hasRidge = plan.ridge !== null;
   const trunkUsed = (i: 0 | 1): boolean => hasRidge || layout.reaches.some((r) => r.kind === 'tie' && r.end === i);
   for (const i of [0, 1] as const) {
@@ -186,7 +186,7 @@ export function pitchModel(
       if (k.role.to !== 'hitch') continue;
       const { end } = k.role;
       const set = pitch.hitches[end];
-      const tied = kitCordOf(around, set.cord, `pitch.hitches.${end}.cord`);
+      const tied = kitCordOf(context, set.cord, `pitch.hitches.${end}.cord`);
       const type: HitchType | undefined = findHitch(set.type);
       if (type === undefined)
         throw new RigProblem(`pitch.hitches.${end}.type`, 'The catalogue has no such hitch. Choose another.');
@@ -287,7 +287,7 @@ export function pitchModel(
   }
   for (const r of layout.reaches) {
     const tie = r.kind === 'tie';
-    const own = tie ? { kitCord, cord } : kitCordOf(around, r.guy.cord, `pitch.guy.cord`);
+    const own = tie ? { kitCord, cord } : kitCordOf(context, r.guy.cord, `pitch.guy.cord`);
     const foot = tie ? `trunk${r.end}` : `foot ${r.key.id}`;
     const length = Math.hypot(...([0, 1, 2] as const).map((c) => r.key.at[c] - r.foot[c]!));
     if (tie && length < 0.1)
@@ -320,7 +320,7 @@ export function pitchModel(
   const panels = panelsOf(mesh, cloth, (roofMass(roof) * GRAVITY) / clothArea(mesh));
   const model: PitchModel = {
     rig,
-    around,
+    context,
     layout,
     ridge,
     cloth,

@@ -1,6 +1,6 @@
 import { screenTree } from '../anchor/index.js';
 import type { At, Place } from '../ground/index.js';
-import type { GuyAnchor, PitchSurroundings, RidgeRig } from '../rig/index.js';
+import type { GuyAnchor, RigContext, RidgeRig } from '../rig/index.js';
 import { PITCH_LIMITS, guyTree, keyOfGuyTree, treeAt, treesOf } from '../rig/index.js';
 import type { PitchResult } from './evaluate.js';
 import { SAME } from './tree-pulls.js';
@@ -33,7 +33,7 @@ const isAt = (a: readonly [number, number], b: readonly [number, number]): boole
  */
 export function guysToTrees(
   rig: RidgeRig,
-  around: Pick<PitchSurroundings, 'body'>,
+  context: Pick<RigContext, 'body'>,
   result: PitchResult,
   place: Place,
 ): GuyToTree[] {
@@ -65,7 +65,7 @@ export function guysToTrees(
   });
   const { at: nodes } = result.shapes[0]!;
   const standing = treesOf(rig).flatMap(({ id }) => {
-    const at = treeAt(rig, around.body, id) ?? result.guys.find((g) => g.key === keyOfGuyTree(id))?.foot ?? null;
+    const at = treeAt(rig, context.body, id) ?? result.guys.find((g) => g.key === keyOfGuyTree(id))?.foot ?? null;
     return at === null ? [] : [{ id, at: [at[0], at[1]] as const }];
   });
   const need = (id: string): number => {

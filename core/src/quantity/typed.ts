@@ -13,12 +13,16 @@ export function readNumber(text: string): number | null {
 }
 
 /**
- * A length as a person types it, in the reader's unit: a number, or feet and inches where the unit is the foot.
+ * A length as a person types it, in the field's unit: a number, or feet and inches where the unit is the foot or the inch.
  * @returns in that unit; null where it is none
  */
-export function readLength(text: string, unit: LengthUnit): number | null {
+export function readLength(text: string, unit: LengthUnit | 'in'): number | null {
   const plain = readNumber(text);
-  if (plain !== null || unit !== 'ft') return plain;
+  if (plain !== null || unit === 'm') return plain;
+  if (unit === 'in') {
+    const feet = readLength(text, 'ft');
+    return feet === null ? null : feet * INCHES;
+  }
   const found = FEET.exec(text.trim());
   if (found === null || (found[2] === undefined && found[3] === undefined)) return null;
   const part = (x: string | undefined): number => (x === undefined ? 0 : Number(x.replace(',', '.')));

@@ -37,6 +37,8 @@ export interface UnitChoice {
 export const GRAVITY = 9.80665;
 /** International foot, m (1959 agreement). */
 export const FOOT = 0.3048;
+/** International inch, m (1959 agreement). */
+export const INCH = FOOT / 12;
 /** International avoirdupois pound, kg (1959 agreement). */
 export const POUND = 0.45359237;
 
@@ -66,13 +68,16 @@ function shownForce(value: number, unit: ForceUnit): Shown {
   return { text: Math.abs(v) >= 99.5 ? v.toFixed(0) : figures(v, 2), unit };
 }
 
+/** A length; what is less than a foot in inches, as a rule's marks give it. */
 function shownLength(value: number, unit: LengthUnit): Shown {
   const v = value / METRES_PER[unit];
+  const inches = value / INCH;
+  if (unit === 'ft' && Math.abs(inches) >= 0.05 && Math.abs(inches) < 11.95)
+    return { text: inches.toFixed(1), unit: 'in' };
   return { text: v.toFixed(Math.abs(v) < 10 ? 2 : 1), unit };
 }
 
-/** International inch, m, and statute mile, m (1959 agreement). */
-const INCH = FOOT / 12;
+/** Statute mile, m (1959 agreement). */
 const MILE = 5280 * FOOT;
 /** United States gallon, m³ (231 cubic inches). */
 const GALLON = 231 * INCH ** 3;

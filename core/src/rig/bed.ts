@@ -6,7 +6,7 @@ import { problem } from '../document/index.js';
 import type { BodyMeasures, Phrase } from '../quantity/index.js';
 import { metres, phrase } from '../quantity/index.js';
 import type { Bed, BedAnchor, BedEnd } from './bed-document.js';
-import type { PitchSurroundings } from './pitch.js';
+import type { RigContext } from './pitch.js';
 import { measuredSpan } from './ridge.js';
 import type { RidgeRig } from './rig-document.js';
 
@@ -97,36 +97,36 @@ export function strapsFor(
 }
 
 /** The rig with its bed hung anew on the trunks it has now; without a bed, or with its kit gone, as it is. */
-export function rehung(rig: RidgeRig, around: PitchSurroundings): RidgeRig {
-  const bed = around.beds.find((b) => b.id === rig.bed?.bed);
-  const straps = around.straps.find((s) => s.id === rig.bed?.straps);
+export function rehung(rig: RidgeRig, context: RigContext): RidgeRig {
+  const bed = context.beds.find((b) => b.id === rig.bed?.bed);
+  const straps = context.straps.find((s) => s.id === rig.bed?.straps);
   return rig.bed === undefined || bed === undefined || straps === undefined
     ? rig
-    : { ...rig, bed: strapsFor(rig, rig.bed, { bed, straps }, around.body) };
+    : { ...rig, bed: strapsFor(rig, rig.bed, { bed, straps }, context.body) };
 }
 
 /** Room that the cloth must have beyond a person's length, m. Judgement: 0.6 to 0.9. */
 const LIE_ROOM = 0.6;
 
 /** What the fields allow but the whole does not: each with the field and the remedy. Refusals too. */
-export function bedProblems(rig: RidgeRig, around: PitchSurroundings): Problem[] {
+export function bedProblems(rig: RidgeRig, context: RigContext): Problem[] {
   const { bed } = rig;
   if (bed === undefined) return [];
   const out: Problem[] = [];
   const say = (field: string, said: Phrase | string): number =>
     out.push(problem(`bed.${field}`, typeof said === 'string' ? [said] : said));
-  const kit = around.beds.find((b) => b.id === bed.bed);
-  const straps = around.straps.find((s) => s.id === bed.straps);
+  const kit = context.beds.find((b) => b.id === bed.bed);
+  const straps = context.straps.find((s) => s.id === bed.straps);
   if (kit === undefined) say('bed', 'This bed is no longer in the kit. Choose another.');
   if (straps === undefined) say('straps', 'These straps are no longer in the kit. Choose others.');
   const cord = (field: string, id: string, what: string): void => {
-    if (!around.kit.some((k) => k.id === id))
+    if (!context.kit.some((k) => k.id === id))
       say(field, `The cord of ${what} is no longer in the kit. Choose another.`);
   };
   if (bed.aside !== null) {
     cord('aside.cord', bed.aside.cord, 'the side');
     const { pegs } = bed.aside;
-    if (!around.pegs.some((p) => p.id === pegs))
+    if (!context.pegs.some((p) => p.id === pegs))
       say('aside.pegs', 'These pegs are no longer in the kit. Choose others.');
   }
   bed.ends.forEach(({ anchor, wraps, loop, free }, n) => {
@@ -137,7 +137,7 @@ export function bedProblems(rig: RidgeRig, around: PitchSurroundings): Problem[]
     if (anchor.kind === 'pole') {
       cord(`ends.${i}.anchor.cord`, anchor.cord, 'the back-stay');
       const held = anchor.anchor;
-      if (held.kind === 'peg' && !around.pegs.some((p) => p.id === held.pegs))
+      if (held.kind === 'peg' && !context.pegs.some((p) => p.id === held.pegs))
         say(`ends.${i}.anchor.anchor.pegs`, 'These pegs are no longer in the kit. Choose others.');
       if (anchor.stays === 2 && held.kind !== 'tree' && anchor.spread < 0.1)
         say(
@@ -184,7 +184,7 @@ export function bedProblems(rig: RidgeRig, around: PitchSurroundings): Problem[]
       phrase`${kit.name} is ${metres(kit.length)} long: too short for someone of ${metres(bed.stature)}, who wants ${metres(bed.stature + LIE_ROOM)}. Take a longer bed.`,
     );
   if (out.length > 0) return out;
-  const [a, b] = [bedFoot(rig, around.body, 0), bedFoot(rig, around.body, 1)];
+  const [a, b] = [bedFoot(rig, context.body, 0), bedFoot(rig, context.body, 1)];
   const apart = Math.hypot(a[0] - b[0], a[1] - b[1]);
   const cloth = bed.ridgeCord && kit.ridgeLength > 0 ? Math.min(kit.length, kit.ridgeLength) : kit.length;
   const reach = freeStrap(rig, straps, 0) + cloth + freeStrap(rig, straps, 1);

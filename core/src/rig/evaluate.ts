@@ -15,7 +15,7 @@ import { gustOf } from './gust.js';
 import { ledgerOf, trunkPull } from './ledger.js';
 import type { CaseFigures, RidgeModel } from './model.js';
 import { beddingIn, ridgeModel } from './model.js';
-import type { Surroundings } from './ridge.js';
+import type { LineContext } from './ridge.js';
 import { riseOf } from './ridge.js';
 import type { RidgeRig } from './rig-document.js';
 import type { Row } from './row.js';
@@ -152,15 +152,15 @@ export const GALE = 8;
  */
 export function evaluateRidge(
   rig: RidgeRig,
-  around: Surroundings,
+  context: LineContext,
   options: { readonly ranges: boolean } = { ranges: true },
 ): RidgeResult {
-  const model = ridgeModel(rig, around, options);
+  const model = ridgeModel(rig, context, options);
   const cases = casesFor('line', rig, gustOf(rig)).map(model.caseFigures);
   const byId = (id: string): CaseFigures => cases.find((c) => c.case.id === id)!;
   const pitched = byId('pitched');
   const links = ledgerOf(model, cases);
-  const ledger = links.map(judgedBy(rig, around.required)).sort((a, b) => a.judgement.ratio - b.judgement.ratio);
+  const ledger = links.map(judgedBy(rig, context.required)).sort((a, b) => a.judgement.ratio - b.judgement.ratio);
   const sagLimit = rig.tightness * model.distance;
   const needed = neededFigure(model);
   const travel = travelOf(model);

@@ -41,7 +41,7 @@ import { GRAVITY, SaidError, rangeFromSd } from '../quantity/index.js';
 import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure, Source } from '../working/index.js';
 import { derive, given } from '../working/index.js';
-import type { KitCord, Surroundings } from './ridge.js';
+import type { KitCord, LineContext } from './ridge.js';
 import { hitched, problemsOf, riseOf } from './ridge.js';
 import type { RidgeRig } from './rig-document.js';
 
@@ -145,11 +145,11 @@ const LINE_KEYS: readonly Key[] = ['span', 'E0', 'E1', 'stretch', 'metre'];
 
 function baseFigures(
   rig: RidgeRig,
-  around: Surroundings,
+  context: LineContext,
   cord: Cord,
   woods: readonly [Wood, Wood],
 ): Record<Key, Figure> {
-  const { body } = around;
+  const { body } = context;
   const t = rig.tensioning;
   const traits = FIBRE_TRAITS[cord.fibre];
   const paced = rig.span.paces * body.pace;
@@ -264,12 +264,12 @@ function baseFigures(
  */
 export function ridgeModel(
   rig: RidgeRig,
-  around: Surroundings,
+  context: LineContext,
   options: { readonly ranges: boolean } = { ranges: true },
 ): RidgeModel {
-  const problem = problemsOf(rig, around)[0];
+  const problem = problemsOf(rig, context)[0];
   if (problem !== undefined) throw new RigProblem(problem.field, problem.said ?? problem.message);
-  const kitCord = around.kit.find((k) => k.id === rig.cord)!;
+  const kitCord = context.kit.find((k) => k.id === rig.cord)!;
   const cord = findCord(kitCord.cord);
   if (cord === undefined) throw new RigProblem('cord', `The catalogue has no cord “${kitCord.cord}”. Choose another.`);
   const woodOf = (i: 0 | 1): Wood => {
@@ -289,7 +289,7 @@ export function ridgeModel(
   };
   const woods = [woodOf(0), woodOf(1)] as const;
   const terminations = [terminationOf(0), terminationOf(1)] as const;
-  const figures = baseFigures(rig, around, cord, woods);
+  const figures = baseFigures(rig, context, cord, woods);
   if (!options.ranges)
     for (const key of KEYS) figures[key] = { ...figures[key], range: [figures[key].value, figures[key].value] };
   const central = Object.fromEntries(KEYS.map((k) => [k, figures[k].value])) as Values;

@@ -5,7 +5,7 @@ import { PITCH_FORMS, PITCH_TRAITS } from '../roof/index.js';
 import type { Gear } from './gear.js';
 import { MOST_GUYS } from './limits.js';
 import type { Guy, GuyAnchor, Pitch, RoofHitch } from './pitch-document.js';
-import type { Surroundings } from './ridge.js';
+import type { LineContext } from './ridge.js';
 import type { RidgeRig } from './rig-document.js';
 
 export const GUY_ANCHOR_NAMES: Readonly<Record<GuyAnchor['kind'], string>> = {
@@ -18,7 +18,7 @@ export const GUY_ANCHOR_NAMES: Readonly<Record<GuyAnchor['kind'], string>> = {
 };
 
 /** What a pitched rig is judged with. */
-export interface PitchSurroundings extends Surroundings, Gear {}
+export interface RigContext extends LineContext, Gear {}
 
 /** The guy at a key as it is: the common one with what is its own. */
 export function guyOf(pitch: Pitch, key: string): Guy {
@@ -82,16 +82,17 @@ export function freshKit(
 }
 
 /** What the fields allow but the whole does not: each with the field and the remedy. */
-export function pitchProblems(rig: RidgeRig, around: PitchSurroundings): Problem[] {
+export function pitchProblems(rig: RidgeRig, context: RigContext): Problem[] {
   const { pitch } = rig;
   if (pitch === undefined) return [];
   const out: Problem[] = [];
   const say = (field: string, message: string): number => out.push({ field: `pitch.${field}`, message });
   const cord = (field: string, id: string, what: string): void => {
-    if (!around.kit.some((k) => k.id === id))
+    if (!context.kit.some((k) => k.id === id))
       say(field, `The cord of ${what} is no longer in the kit. Choose another.`);
   };
-  if (!around.roofs.some((r) => r.id === pitch.roof)) say('roof', 'This roof is no longer in the kit. Choose another.');
+  if (!context.roofs.some((r) => r.id === pitch.roof))
+    say('roof', 'This roof is no longer in the kit. Choose another.');
   if (!PITCH_FORMS.includes(pitch.form)) say('form', `The form must be one of ${PITCH_FORMS.join(', ')}.`);
   if (findSoil(pitch.soil) === undefined) say('soil', `The catalogue has no soil “${pitch.soil}”. Choose another.`);
   pitch.hitches.forEach((h, i) => {
@@ -108,7 +109,7 @@ export function pitchProblems(rig: RidgeRig, around: PitchSurroundings): Problem
     cord(`${field}.cord`, guy.cord, 'a guy');
     const { anchor } = guy;
     if (anchor.kind === 'peg') {
-      const pegs = around.pegs.find((p) => p.id === anchor.pegs);
+      const pegs = context.pegs.find((p) => p.id === anchor.pegs);
       if (pegs === undefined) say(`${field}.anchor.pegs`, 'These pegs are no longer in the kit. Choose others.');
       else if (findPeg(pegs.shape) === undefined)
         say(`${field}.anchor.pegs`, `The catalogue has no peg “${pegs.shape}”. Choose another shape in the kit.`);

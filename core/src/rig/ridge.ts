@@ -9,7 +9,7 @@ import type { Hung, RidgeRig } from './rig-document.js';
 export type { KitCord };
 
 /** What a rig is judged with: the kit, the person's measures, the margins asked. */
-export interface Surroundings {
+export interface LineContext {
   readonly kit: readonly KitCord[];
   readonly body: BodyMeasures;
   readonly required: Required;
@@ -37,9 +37,9 @@ export function straightDistance(rig: RidgeRig, body: BodyMeasures): number {
 }
 
 /** What fits together no worse than this is solved; the rest is refused with the field and the remedy. */
-export function problemsOf(rig: RidgeRig, around: Pick<Surroundings, 'kit' | 'body'>): Problem[] {
+export function problemsOf(rig: RidgeRig, context: Pick<LineContext, 'kit' | 'body'>): Problem[] {
   const out: Problem[] = [];
-  const long = straightDistance(rig, around.body);
+  const long = straightDistance(rig, context.body);
   const onLine = (field: string, what: string, at: number): void => {
     if (!(at >= END_ROOM && at <= long - END_ROOM))
       out.push(
@@ -61,7 +61,7 @@ export function problemsOf(rig: RidgeRig, around: Pick<Surroundings, 'kit' | 'bo
       field: 'tensioning.passes.takeUp',
       message: 'The passes take in more than half of the line. Check their number and the take-up of each.',
     });
-  if (!around.kit.some((k) => k.id === rig.cord))
+  if (!context.kit.some((k) => k.id === rig.cord))
     out.push({ field: 'cord', message: 'This cord is no longer in the kit. Choose another.' });
   return out;
 }

@@ -1,5 +1,5 @@
 import { evaluateRidge } from './evaluate.js';
-import type { Surroundings } from './ridge.js';
+import type { LineContext } from './ridge.js';
 import type { RidgeRig } from './rig-document.js';
 
 /** One way this line could be hauled. */
@@ -22,8 +22,8 @@ export function hauledTo(rig: RidgeRig, tension: number): RidgeRig {
 }
 
 /** The rig hauled to `tension`, N, judged without the spreads of measured numbers. */
-export function hauledPoint(rig: RidgeRig, around: Surroundings, tension: number): TradeoffPoint {
-  const r = evaluateRidge(hauledTo(rig, tension), around, { ranges: rig.rule === 'chance' });
+export function hauledPoint(rig: RidgeRig, context: LineContext, tension: number): TradeoffPoint {
+  const r = evaluateRidge(hauledTo(rig, tension), context, { ranges: rig.rule === 'chance' });
   return {
     pretension: tension,
     sag: r.sag.value,
@@ -35,9 +35,9 @@ export function hauledPoint(rig: RidgeRig, around: Surroundings, tension: number
 }
 
 /** Tension against sag over the hauls a person can make, lightest first; `count` points, spaced as the squares. */
-export function tradeoff(rig: RidgeRig, around: Surroundings, count: number, most = 900): TradeoffPoint[] {
+export function tradeoff(rig: RidgeRig, context: LineContext, count: number, most = 900): TradeoffPoint[] {
   const out: TradeoffPoint[] = [];
-  for (let i = 0; i < count; i++) out.push(hauledPoint(rig, around, 5 + (most - 5) * (i / (count - 1)) ** 2));
+  for (let i = 0; i < count; i++) out.push(hauledPoint(rig, context, 5 + (most - 5) * (i / (count - 1)) ** 2));
   return out;
 }
 
@@ -48,11 +48,11 @@ export function tradeoff(rig: RidgeRig, around: Surroundings, count: number, mos
  */
 export function haulLimits(
   rig: RidgeRig,
-  around: Surroundings,
+  context: LineContext,
   most = 1500,
 ): { readonly tightFrom: number | null; readonly holdsTo: number | null } {
   const edge = (holds: (p: TradeoffPoint) => boolean, risingTruth: boolean): number | null => {
-    const at = (t: number): boolean => holds(hauledPoint(rig, around, t));
+    const at = (t: number): boolean => holds(hauledPoint(rig, context, t));
     const atLow = at(1);
     const atHigh = at(most);
     if (risingTruth ? !atHigh : !atLow) return null;

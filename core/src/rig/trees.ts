@@ -6,7 +6,7 @@ import { PITCH_TRAITS } from '../roof/index.js';
 import type { BedAnchor } from './bed-document.js';
 import { bedProblems } from './bed.js';
 import type { GuyAnchor, TreeId } from './pitch-document.js';
-import type { PitchSurroundings } from './pitch.js';
+import type { RigContext } from './pitch.js';
 import { guyOf, pitchProblems } from './pitch.js';
 import { measuredSpan, problemsOf } from './ridge.js';
 import type { RidgeRig } from './rig-document.js';
@@ -133,6 +133,11 @@ export function treeProblems(rig: RidgeRig): Problem[] {
 }
 
 /** Everything that does not fit together in a rig, first the line, then its roof, then its bed. */
-export function rigProblems(rig: RidgeRig, around: PitchSurroundings): Problem[] {
-  return [...problemsOf(rig, around), ...pitchProblems(rig, around), ...bedProblems(rig, around), ...treeProblems(rig)];
+export function rigProblems(rig: RidgeRig, context: RigContext): Problem[] {
+  return [
+    ...problemsOf(rig, context),
+    ...pitchProblems(rig, context),
+    ...bedProblems(rig, context),
+    ...treeProblems(rig),
+  ];
 }

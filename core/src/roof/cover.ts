@@ -29,7 +29,7 @@ const CELL = 0.08;
  */
 export function coverOf(
   mesh: Mesh,
-  around: Neighbours,
+  context: Neighbours,
   at: ArrayLike<number>,
   ground: (x: number, y: number) => number,
 ): Cover {
@@ -66,7 +66,7 @@ export function coverOf(
   let lowestEdge = Number.POSITIVE_INFINITY;
   let [gap, whole] = [0, 0];
   for (let n = 0; n < count; n++) {
-    if (around.edge[n] === 0) continue;
+    if (context.edge[n] === 0) continue;
     const h = Math.max(0, at[3 * n + 2]! - ground(at[3 * n]!, at[3 * n + 1]!));
     lowestEdge = Math.min(lowestEdge, h);
     gap += h;

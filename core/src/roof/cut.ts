@@ -56,7 +56,7 @@ export function roofProblems(roof: KitRoof): Problem[] {
     out.push(
       problem(
         'hollow',
-        phrase`Edges can be hollowed by at most an eighth of the shorter side, ${metres(0.12 * Math.min(roof.length, roof.width))}.`,
+        phrase`Edges can be hollowed by at most 12 % of the shorter side, ${metres(0.12 * Math.min(roof.length, roof.width))}.`,
       ),
     );
   const seen = new Set<string>();

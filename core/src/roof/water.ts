@@ -91,14 +91,14 @@ const HEM = 0.05;
  */
 export function runOff(
   mesh: Mesh,
-  around: Neighbours,
+  context: Neighbours,
   at: ArrayLike<number>,
   ground: (x: number, y: number) => number,
 ): RunOff {
   const count = mesh.flat.length / 2;
   const area = nodeAreas(mesh, at);
-  const { start, list } = around;
-  const edge = around.edge.slice();
+  const { start, list } = context;
+  const edge = context.edge.slice();
   for (let n = 0; n < count; n++) if (at[3 * n + 2]! - ground(at[3 * n]!, at[3 * n + 1]!) < DOWN) edge[n] = 1;
   const z = (n: number): number => at[3 * n + 2]!;
   // brim: from the edge inward, always over the lowest rim
@@ -149,10 +149,10 @@ export function runOff(
     .filter((n) => next[n] === -1 && edge[n] === 1 && through[n]! > 0.01 * catches)
     .map((node) => ({ node, perMillimetre: through[node]!, share: through[node]! / (catches || 1) }))
     .sort((a, b) => b.perMillimetre - a.perMillimetre);
-  return { next, through, drips, ponds: pondsOf(around, brim, area, z), catches };
+  return { next, through, drips, ponds: pondsOf(context, brim, area, z), catches };
 }
 
-function pondsOf(around: Neighbours, brim: Float64Array, area: Float64Array, z: (n: number) => number): Pond[] {
+function pondsOf(context: Neighbours, brim: Float64Array, area: Float64Array, z: (n: number) => number): Pond[] {
   const count = brim.length;
   const seen = new Uint8Array(count);
   const out: Pond[] = [];
@@ -165,8 +165,8 @@ function pondsOf(around: Neighbours, brim: Float64Array, area: Float64Array, z: 
     while (stack.length > 0) {
       const m = stack.pop()!;
       wet.push({ node: m, depth: brim[m]! - z(m), area: area[m]! });
-      for (let i = around.start[m]!; i < around.start[m + 1]!; i++) {
-        const k = around.list[i]!;
+      for (let i = context.start[m]!; i < context.start[m + 1]!; i++) {
+        const k = context.list[i]!;
         if (seen[k] === 0 && isWet(k)) {
           seen[k] = 1;
           stack.push(k);

@@ -33,7 +33,7 @@ interface BedCheck extends Check<LoadCase> {
 }
 
 function judged(model: BedModel, check: BedCheck, cases: readonly LoadCase[]): Judged[] {
-  const { rig, around } = model;
+  const { rig, context } = model;
   let found: { l: Link; shock: boolean; ratio: number } | null = null;
   for (const c of cases) {
     const available = check.available(c);
@@ -43,7 +43,7 @@ function judged(model: BedModel, check: BedCheck, cases: readonly LoadCase[]): J
     const { ratio } = ratioFor(
       rig.rule,
       { kind: check.kind, demand, available },
-      around.required,
+      context.required,
       check.use ?? 'person',
       shock,
     );
@@ -51,7 +51,7 @@ function judged(model: BedModel, check: BedCheck, cases: readonly LoadCase[]): J
       found = { l: link(check.id, check.kind, check.name, c.id, demand, available), shock, ratio };
   }
   if (found === null) return [];
-  return [judgedBy({ rule: rig.rule, use: check.use ?? 'person' }, around.required, found.shock)(found.l)];
+  return [judgedBy({ rule: rig.rule, use: check.use ?? 'person' }, context.required, found.shock)(found.l)];
 }
 
 const END = ['first', 'second'] as const;
@@ -202,8 +202,8 @@ export function bedRows(model: BedModel, cases: readonly LoadCase[]): Row[] {
 
 /** The cord that holds one side open: it carries nobody. */
 function asideRow(model: BedModel, aside: NonNullable<Bed['aside']>, add: Add): void {
-  const { rig, around } = model;
-  const kitCord = around.kit.find((k) => k.id === aside.cord)!;
+  const { rig, context } = model;
+  const kitCord = context.kit.find((k) => k.id === aside.cord)!;
   const cord = findCord(kitCord.cord)!;
   const pull = memoised((c) =>
     model.figure({ symbol: 'T', title: 'pull of the side cord', quantity: 'force' }, c, (s) => s.aside),
@@ -212,7 +212,7 @@ function asideRow(model: BedModel, aside: NonNullable<Bed['aside']>, add: Add): 
   const held = anchorHold(
     { kind: 'peg', pegs: aside.pegs, inLine: 1, lean: 0.35 },
     { soil: findSoil(soilOf(rig))!, pulls: rig.pitch?.pulls ?? [] },
-    around.pegs,
+    context.pegs,
     'side cord',
   );
   add({ id: 'aside', name: 'side cord', what: kitCord.name, role: 'stay', unstressed: aside.out }, pull, [
@@ -252,7 +252,7 @@ type Add = (
 ) => void;
 
 function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
-  const { rig, around, woods } = model;
+  const { rig, context, woods } = model;
   const wood = woods[i];
   const { kitCord, cord } = model.stayCords[i]!;
   const read = (symbol: string, title: string, of: Read): ((c: LoadCase) => Figure) =>
@@ -366,7 +366,7 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
             treeHoldFigure(anchor.name, diameterOf(anchor.girth), stem, { soil: soilOf(rig), wet: c.environment.wet }),
         });
     } else if (anchor.kind !== 'tree') {
-      const held = anchorHold(anchor, { soil, pulls: rig.pitch?.pulls ?? [] }, around.pegs, name);
+      const held = anchorHold(anchor, { soil, pulls: rig.pitch?.pulls ?? [] }, context.pegs, name);
       checks.push({
         id: `stay${i}${k}:anchor`,
         kind: held.kind,

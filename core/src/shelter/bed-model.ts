@@ -56,7 +56,7 @@ import {
   tiedTo,
   treeProblems,
 } from '../rig/index.js';
-import type { Bed, BedPole, KitCord, PitchSurroundings, RidgeRig } from '../rig/index.js';
+import type { Bed, BedPole, KitCord, RigContext, RidgeRig } from '../rig/index.js';
 import type { Figure, FigureName } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 
@@ -77,7 +77,7 @@ export type Read = (s: HangState) => number;
 /** A bed of a rig made ready to be solved in any case, with the numbers it depends on. */
 export interface BedModel {
   readonly rig: RidgeRig;
-  readonly around: PitchSurroundings;
+  readonly context: RigContext;
   readonly kit: KitBed;
   readonly straps: KitStraps;
   readonly webbing: Webbing;
@@ -111,15 +111,15 @@ const chosen = (symbol: string, title: string, quantity: Figure['quantity'], val
 
 function baseFigures(
   rig: RidgeRig,
-  around: PitchSurroundings,
+  context: RigContext,
   straps: KitStraps,
   parts: { readonly cloth: BedCloth; readonly webbing: Webbing; readonly woods: readonly [Wood, Wood] },
 ): Record<Key, Figure> {
   const bed = rig.bed!;
-  const [a, b] = [bedFoot(rig, around.body, 0), bedFoot(rig, around.body, 1)];
+  const [a, b] = [bedFoot(rig, context.body, 0), bedFoot(rig, context.body, 1)];
   const span = Math.hypot(a[0] - b[0], a[1] - b[1]);
   const paced = bed.ends.every((e) => e.anchor.kind === 'trunk') && rig.span.how === 'paces';
-  const off = paced ? 1.645 * around.body.paceSpread * span : SPAN_OFF;
+  const off = paced ? 1.645 * context.body.paceSpread * span : SPAN_OFF;
   const e = parts.webbing.breakStrain;
   const modulus = (i: 0 | 1): Figure => ({
     ...looked(parts.woods[i].modulus),
@@ -165,14 +165,14 @@ const crept = (k: number): number => 1 + k * Math.log10(1 + NIGHT / RELAX_ONSET.
  */
 export function bedModel(
   rig: RidgeRig,
-  around: PitchSurroundings,
+  context: RigContext,
   options: { readonly ranges: boolean } = { ranges: true },
 ): BedModel {
-  const problem = [...bedProblems(rig, around), ...treeProblems(rig)][0];
+  const problem = [...bedProblems(rig, context), ...treeProblems(rig)][0];
   if (problem !== undefined) throw new RigProblem(problem.field, problem.said ?? problem.message);
   const bed = rig.bed!;
-  const kit = around.beds.find((x) => x.id === bed.bed)!;
-  const straps = around.straps.find((x) => x.id === bed.straps)!;
+  const kit = context.beds.find((x) => x.id === bed.bed)!;
+  const straps = context.straps.find((x) => x.id === bed.straps)!;
   const missing = (field: string, what: string): never => {
     throw new RigProblem(field, `The catalogue has no such ${what}. Choose another in the kit.`);
   };
@@ -189,22 +189,22 @@ export function bedModel(
   const stayCord = (i: 0 | 1): { kitCord: KitCord; cord: Cord } | null => {
     const { anchor } = bed.ends[i];
     if (anchor.kind !== 'pole') return null;
-    const kitCord = around.kit.find((k) => k.id === anchor.cord)!;
+    const kitCord = context.kit.find((k) => k.id === anchor.cord)!;
     return { kitCord, cord: findCord(kitCord.cord) ?? missing(`bed.ends.${i}.anchor.cord`, 'cord') };
   };
   const stayCords = [stayCord(0), stayCord(1)] as const;
-  const figures = baseFigures(rig, around, straps, { cloth: clothKind, webbing, woods });
+  const figures = baseFigures(rig, context, straps, { cloth: clothKind, webbing, woods });
   if (!options.ranges)
     for (const key of KEYS) figures[key] = { ...figures[key], range: [figures[key].value, figures[key].value] };
   const central = Object.fromEntries(KEYS.map((k) => [k, figures[k].value])) as Values;
 
-  const ground = groundOf(rig, measuredSpan(rig, around.body));
+  const ground = groundOf(rig, measuredSpan(rig, context.body));
   const beneath = { at: [0, 0, ground(0, 0)] as Vec3, normal: upFrom(ground) };
-  const feet = [bedFoot(rig, around.body, 0), bedFoot(rig, around.body, 1)] as const;
+  const feet = [bedFoot(rig, context.body, 0), bedFoot(rig, context.body, 1)] as const;
   const treeFeet = ([0, 1] as const).map((i) => {
     const { anchor } = bed.ends[i];
     return anchor.kind === 'pole' && anchor.anchor.kind === 'tree'
-      ? treePlace(rig, around, anchor.anchor.tree, `bed.ends.${i}.anchor.anchor.tree`)
+      ? treePlace(rig, context, anchor.anchor.tree, `bed.ends.${i}.anchor.anchor.tree`)
       : null;
   });
   const axis = [(feet[1][0] - feet[0][0]) / central.span, (feet[1][1] - feet[0][1]) / central.span] as const;
@@ -399,7 +399,7 @@ export function bedModel(
   };
   return {
     rig,
-    around,
+    context,
     kit,
     straps,
     webbing,

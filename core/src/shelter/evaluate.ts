@@ -9,7 +9,7 @@ import { pullsOn, shapeIn, solveCase } from '../pitch/index.js';
 import type { Evaluated, PitchShape } from '../pitch/index.js';
 import type { Phrase, Vec3 } from '../quantity/index.js';
 import { bedStem, ratioOf } from '../rig/index.js';
-import type { PitchSurroundings, RidgeResult, RidgeRig, Row, TreeId } from '../rig/index.js';
+import type { RigContext, RidgeResult, RidgeRig, Row, TreeId } from '../rig/index.js';
 import { windToward } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
@@ -132,9 +132,9 @@ const QUICK: readonly CaseKind[] = ['empty', 'sitting', 'lying'];
  * it, where water runs in.
  * @throws RigProblem naming field and remedy
  */
-export function evaluateBed(rig: RidgeRig, around: PitchSurroundings, options: BedOptions): BedResult {
+export function evaluateBed(rig: RidgeRig, context: RigContext, options: BedOptions): BedResult {
   const { full, roof } = options;
-  const model = bedModel(rig, around, { ranges: full && options.spreads !== false });
+  const model = bedModel(rig, context, { ranges: full && options.spreads !== false });
   const cases = full ? model.cases : model.cases.filter((c) => QUICK.includes(c.kind));
   const caseOf = (kind: CaseKind): LoadCase => model.cases.find((c) => c.kind === kind)!;
   const lyingCase = caseOf('lying');

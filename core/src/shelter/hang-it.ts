@@ -4,7 +4,7 @@ import type { HangState, Setting, StrapSet } from '../bed/index.js';
 import { say } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { bedProblems, bedStem } from '../rig/index.js';
-import type { Bed, BedEnd, PitchSurroundings, RidgeRig } from '../rig/index.js';
+import type { Bed, BedEnd, RigContext, RidgeRig } from '../rig/index.js';
 import { BED_LIMITS } from '../rig/index.js';
 import type { BedModel } from './bed-model.js';
 import { bedModel } from './bed-model.js';
@@ -88,8 +88,8 @@ interface Lies {
   readonly low: number;
   readonly headUp: number;
 }
-function lies(rig: RidgeRig, around: PitchSurroundings): Lies {
-  const model = bedModel(rig, around, { ranges: false });
+function lies(rig: RidgeRig, context: RigContext): Lies {
+  const model = bedModel(rig, context, { ranges: false });
   const state = model.stateOf(model.cases.find((c) => c.id === 'lying')!);
   return { model, state, low: lowestOf(model, state), headUp: headEndUp(rig, state) };
 }
@@ -97,7 +97,7 @@ function lies(rig: RidgeRig, around: PitchSurroundings): Lies {
 /** Heights, to the millimetre, at which the bed lies as wished with these straps: solved whole, stems and slopes and all. */
 export function heightsFor(
   rig: RidgeRig,
-  around: PitchSurroundings,
+  context: RigContext,
   sets: readonly [StrapSet, StrapSet],
   begin: readonly [number, number],
 ): { readonly rig: RidgeRig; readonly lies: Lies } | null {
@@ -109,7 +109,7 @@ export function heightsFor(
     ]);
   const fits = (h: number): number => Math.min(BED_LIMITS.height.max, Math.max(BED_LIMITS.height.min, h));
   let heights: readonly [number, number] = [fits(begin[0]), fits(begin[1])];
-  let now = lies(set(heights), around);
+  let now = lies(set(heights), context);
   /** How much higher the head's end comes for every metre its strap goes up over the other. */
   let lift = 1;
   for (let k = 0; k < 8 && now.state.converged; k++) {
@@ -124,7 +124,7 @@ export function heightsFor(
     ];
     if (Math.abs(moved[0] - heights[0]) + Math.abs(moved[1] - heights[1]) < 1e-5) break;
     heights = moved;
-    now = lies(set(heights), around);
+    now = lies(set(heights), context);
     const gained = now.headUp - before.headUp;
     if (Math.abs(raise) > 1e-3 && gained / raise > 0.15) lift = Math.min(2, gained / raise);
   }
@@ -141,11 +141,11 @@ const strapPart = (s: StrapSet): Partial<BedEnd> => ({
  * Every pair of ways of setting the straps is looked at; the best are solved whole.
  * @throws RigProblem where the bed cannot be computed at all
  */
-export function hangIt(rig: RidgeRig, around: PitchSurroundings, units: UnitChoice): HangAnswer {
+export function hangIt(rig: RidgeRig, context: RigContext, units: UnitChoice): HangAnswer {
   const bed = rig.bed!;
   const { wish } = bed;
-  const straps = around.straps.find((s) => s.id === bed.straps);
-  const kit = around.beds.find((b) => b.id === bed.bed);
+  const straps = context.straps.find((s) => s.id === bed.straps);
+  const kit = context.beds.find((b) => b.id === bed.bed);
   if (straps === undefined || kit === undefined)
     return { offers: [], tried: 0, problem: 'Choose a bed and straps of the kit first.' };
   const choices = [strapSets(straps, bedStem(rig, 0).girth), strapSets(straps, bedStem(rig, 1).girth)] as const;
@@ -159,9 +159,9 @@ export function hangIt(rig: RidgeRig, around: PitchSurroundings, units: UnitChoi
   // something that can be solved, to read the bed's own numbers off: its straps as long as they go
   const probe = withEnds(rig, [strapPart(choices[0].at(-1)!), strapPart(choices[1].at(-1)!)]);
   const tried = choices[0].length * choices[1].length;
-  const wrong = bedProblems(probe, around)[0];
+  const wrong = bedProblems(probe, context)[0];
   if (wrong !== undefined) return { offers: [], tried, problem: wrong.message };
-  const model = bedModel(probe, around, { ranges: false });
+  const model = bedModel(probe, context, { ranges: false });
   const lying = model.cases.find((c) => c.id === 'lying')!;
   const hang = model.hangOf(lying);
   const usual = wish.height + 1;
@@ -184,7 +184,7 @@ export function hangIt(rig: RidgeRig, around: PitchSurroundings, units: UnitChoi
     return [low + s.over[0] - model.ground(a[0], a[1]), low + s.over[1] - model.ground(b[0], b[1])];
   };
   const middle = wishedMiddle(rig, span);
-  const reach = around.body.reach;
+  const reach = context.body.reach;
   const inReach = (h: readonly [number, number]): boolean =>
     h.every((x) => x <= reach + 1e-6 && x >= BED_LIMITS.height.min);
   const ranked = settings
@@ -195,8 +195,8 @@ export function hangIt(rig: RidgeRig, around: PitchSurroundings, units: UnitChoi
     if (offers.length >= POLISHED) break;
     if (!inReach(heights.map((h) => h - 0.03) as never)) continue;
     // one that closes only by stretching is refused as too short, by hand as well
-    if (bedProblems(withEnds(rig, [strapPart(s.sets[0]), strapPart(s.sets[1])]), around).length > 0) continue;
-    const found = heightsFor(rig, around, s.sets, heights);
+    if (bedProblems(withEnds(rig, [strapPart(s.sets[0]), strapPart(s.sets[1])]), context).length > 0) continue;
+    const found = heightsFor(rig, context, s.sets, heights);
     if (found === null) continue;
     const set = found.rig.bed!.ends;
     if (!inReach([set[0].height, set[1].height])) continue;
@@ -213,7 +213,7 @@ export function hangIt(rig: RidgeRig, around: PitchSurroundings, units: UnitChoi
         angles,
         headUp: found.lies.headUp,
         pull: Math.max(...found.lies.state.straps),
-        step: stepOf(found.rig, around, found.lies, choices[1]),
+        step: stepOf(found.rig, context, found.lies, choices[1]),
       },
     });
   }
@@ -239,11 +239,11 @@ function rounded(rig: RidgeRig): RidgeRig {
 }
 
 /** What the next longer way of the second strap does, with the heights kept: how exactly it can be hung at all. */
-function stepOf(rig: RidgeRig, around: PitchSurroundings, now: Lies, sets: readonly StrapSet[]): HangOffer['step'] {
+function stepOf(rig: RidgeRig, context: RigContext, now: Lies, sets: readonly StrapSet[]): HangOffer['step'] {
   const is = now.model.figures.free1.value;
   const next = sets.find((s) => s.free > is + 1e-6);
   if (next === undefined) return { lower: 0, flatter: 0 };
-  const then = lies(withEnds(rig, [{}, strapPart(next)]), around);
+  const then = lies(withEnds(rig, [{}, strapPart(next)]), context);
   return {
     lower: now.low - then.low,
     flatter:
@@ -255,21 +255,21 @@ function stepOf(rig: RidgeRig, around: PitchSurroundings, now: Lies, sets: reado
 function whyNone(
   ranked: readonly { readonly s: Setting; readonly heights: readonly [number, number] }[],
   settings: number,
-  around: {
+  context: {
     readonly span: number;
     readonly reach: number;
     readonly units: UnitChoice;
     readonly least: readonly [readonly StrapSet[], readonly StrapSet[]];
   },
 ): string {
-  const { units } = around;
+  const { units } = context;
   if (settings === 0) {
-    const longest = around.least[0].at(-1)!.free + around.least[1].at(-1)!.free;
-    return `No setting of the straps closes a span of ${say(around.span, 'length', units)} with straps between 15° and 73°: they give ${say(longest, 'length', units)} at most between both trunks and the bed. Choose anchors nearer to each other or farther apart, or other straps.`;
+    const longest = context.least[0].at(-1)!.free + context.least[1].at(-1)!.free;
+    return `No setting of the straps closes a span of ${say(context.span, 'length', units)} with straps between 15° and 73°: they give ${say(longest, 'length', units)} at most between both trunks and the bed. Choose anchors nearer to each other or farther apart, or other straps.`;
   }
   const lowest = ranked.reduce((best, r) => (Math.max(...r.heights) < Math.max(...best.heights) ? r : best));
   const need = Math.max(...lowest.heights);
-  return need > around.reach
-    ? `At this span the straps would have to sit at ${say(need, 'length', units)}, above my reach of ${say(around.reach, 'length', units)}, even as flat as they go. Wish it ${say(need - around.reach, 'length', units)} lower, choose trees nearer to each other, or push the strap up with a forked stick.`
+  return need > context.reach
+    ? `At this span the straps would have to sit at ${say(need, 'length', units)}, above my reach of ${say(context.reach, 'length', units)}, even as flat as they go. Wish it ${say(need - context.reach, 'length', units)} lower, choose trees nearer to each other, or push the strap up with a forked stick.`
     : 'No setting within reach lies as wished. Wish less of a slope from head to feet, or another height.';
 }

@@ -2,7 +2,7 @@ import { LEAST_GAP } from '../catalogue/index.js';
 import type { Evaluated } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { BED_LIMITS, RigProblem, isBrought, ratioOf } from '../rig/index.js';
-import type { PitchSurroundings, RidgeRig } from '../rig/index.js';
+import type { RigContext, RidgeRig } from '../rig/index.js';
 import type { PitchForm } from '../roof/index.js';
 import { groundedIn, raiseOver } from './bed-report.js';
 import type { BedResult } from './evaluate.js';
@@ -73,18 +73,13 @@ export interface Hung {
  * the kit where its own do not bear it; the best there is where nothing does. Null where no setting of the straps is within reach.
  * @param roof as it stands, where trunks bear it as well
  */
-export function hungToBear(
-  rig: RidgeRig,
-  around: PitchSurroundings,
-  roof: Evaluated | null,
-  units: UnitChoice,
-): Hung | null {
+export function hungToBear(rig: RidgeRig, context: RigContext, roof: Evaluated | null, units: UnitChoice): Hung | null {
   // its own straps first, then what else is in the kit
   const own = rig.bed!.straps;
-  const kits = [own, ...around.straps.map((s) => s.id).filter((id) => id !== own && isBrought(rig, 'straps', id))];
+  const kits = [own, ...context.straps.map((s) => s.id).filter((id) => id !== own && isBrought(rig, 'straps', id))];
   let best: Hung | null = null;
   for (const straps of kits) {
-    const hung = hungOn(rig, straps, around, roof, units);
+    const hung = hungOn(rig, straps, context, roof, units);
     if (hung === null) continue;
     if (bedHolds(hung.bed)) return hung;
     if (best === null || short(hung.bed) < short(best.bed) - WORTH_SWAPPING) best = hung;
@@ -96,7 +91,7 @@ export function hungToBear(
 function hungOn(
   rig: RidgeRig,
   straps: string,
-  around: PitchSurroundings,
+  context: RigContext,
   roof: Evaluated | null,
   units: UnitChoice,
 ): Hung | null {
@@ -106,9 +101,9 @@ function hungOn(
   let raises = 0;
   for (let angle = wish.angle; angle <= Math.max(wish.angle, STEEPEST);) {
     const wished = { ...wish, angle: Math.round(100 * angle) / 100, height: wish.height + higher };
-    const offer = hangIt({ ...rig, bed: { ...rig.bed!, straps, wish: wished } }, around, units).offers[0];
+    const offer = hangIt({ ...rig, bed: { ...rig.bed!, straps, wish: wished } }, context, units).offers[0];
     if (offer === undefined) break;
-    const bed = evaluateBed(offer.rig, around, {
+    const bed = evaluateBed(offer.rig, context, {
       full: true,
       spreads: rig.rule === 'chance',
       ...(roof === null ? {} : { roof }),
@@ -157,12 +152,12 @@ function worth({ over, by }: Ridge): number {
 const isRight = (r: Ridge): boolean => r.over !== null && !tight(r.over) && r.over.dryInRain >= DRY;
 
 /** The roof over a hung bed: its ridge moved, or the cloth turned, as little as makes the bed free and dry. */
-function roofFor(rig: RidgeRig, around: PitchSurroundings): Ridge {
+function roofFor(rig: RidgeRig, context: RigContext): Ridge {
   const tried = (by: number, turned: PitchForm | null): Ridge => {
     const form = turned === null ? rig : { ...rig, pitch: { ...rig.pitch!, form: turned, own: {}, order: [] } };
     const next = by === 0 ? form : ridgeBy(form, by);
-    const within = by === 0 || next.trunks.every((t) => t.tieHeight <= around.body.reach + 1e-6 && t.tieHeight > 0.3);
-    return { rig: next, by, turned, over: within ? overOf(next, around) : null };
+    const within = by === 0 || next.trunks.every((t) => t.tieHeight <= context.body.reach + 1e-6 && t.tieHeight > 0.3);
+    return { rig: next, by, turned, over: within ? overOf(next, context) : null };
   };
   const other = OTHER[rig.pitch!.form];
   let best = tried(0, null);
@@ -179,9 +174,9 @@ function roofFor(rig: RidgeRig, around: PitchSurroundings): Ridge {
 }
 
 /** Judged whole, as quickly as that can be; null where it cannot be pitched so. */
-function judged(rig: RidgeRig, around: PitchSurroundings): RigReport | null {
+function judged(rig: RidgeRig, context: RigContext): RigReport | null {
   try {
-    return judgeRig(rig, around, { full: true, spreads: rig.rule === 'chance' }).report;
+    return judgeRig(rig, context, { full: true, spreads: rig.rule === 'chance' }).report;
   } catch (error) {
     if (error instanceof RigProblem) return null;
     throw error;
@@ -211,15 +206,15 @@ const FORBIDS_ORDER: readonly Forbids[] = ['ground', 'bears', 'touches', 'wet', 
  * nothing and stays dry, and the whole judged in every wind; or what forbids it.
  * @throws RigProblem where the bed cannot be computed at all
  */
-export function proposeHang(rig: RidgeRig, around: PitchSurroundings, units: UnitChoice): HangTogether {
-  const answer = hangIt(rig, around, units);
-  const hung = answer.offers.length === 0 ? null : hungToBear(rig, around, null, units);
+export function proposeHang(rig: RidgeRig, context: RigContext, units: UnitChoice): HangTogether {
+  const answer = hangIt(rig, context, units);
+  const hung = answer.offers.length === 0 ? null : hungToBear(rig, context, null, units);
   if (hung === null) return { ...answer, whole: null };
   let roof: Ridge =
     rig.pitch === undefined
       ? { rig: hung.offer.rig, by: 0, turned: null, over: null }
-      : roofFor(hung.offer.rig, around);
-  let whole = judged(roof.rig, around);
+      : roofFor(hung.offer.rig, context);
+  let whole = judged(roof.rig, context);
   for (
     let round = 0;
     round < ROUNDS && bedHolds(hung.bed) && whole !== null && whole.bed !== null && roof.by < MOST;
@@ -231,8 +226,8 @@ export function proposeHang(rig: RidgeRig, around: PitchSurroundings, units: Uni
     const missing = Math.max(...near.map((g) => LEAST_GAP[g.what] - g.distance));
     const up = STEP * Math.max(1, Math.ceil(missing / STEP));
     const next = ridgeBy(roof.rig, up);
-    if (next.trunks.some((t) => t.tieHeight > around.body.reach + 1e-6)) break;
-    const then = judged(next, around);
+    if (next.trunks.some((t) => t.tieHeight > context.body.reach + 1e-6)) break;
+    const then = judged(next, context);
     if (then === null) break;
     roof = { ...roof, rig: next, by: Math.round(100 * (roof.by + up)) / 100 };
     whole = then;

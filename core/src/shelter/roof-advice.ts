@@ -1,7 +1,7 @@
 import { evaluatePitch } from '../pitch/index.js';
 import { say } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
-import type { PitchSurroundings, RidgeRig } from '../rig/index.js';
+import type { RigContext, RidgeRig } from '../rig/index.js';
 import type { PitchForm } from '../roof/index.js';
 import { evaluateBed } from './evaluate.js';
 import type { RoofOver } from './over.js';
@@ -23,10 +23,10 @@ export const STEP = 0.05;
 export const MOST = 0.6;
 
 /** How the roof lies over the bed of a rig, as pitched and lain in; null where it cannot be pitched so. */
-export function overOf(rig: RidgeRig, around: PitchSurroundings): RoofOver | null {
+export function overOf(rig: RidgeRig, context: RigContext): RoofOver | null {
   try {
-    const roof = evaluatePitch(rig, around, { full: false });
-    return evaluateBed(rig, around, { full: false, roof }).over;
+    const roof = evaluatePitch(rig, context, { full: false });
+    return evaluateBed(rig, context, { full: false, roof }).over;
   } catch {
     // a form or height that cannot be is no advice
     return null;
@@ -68,9 +68,9 @@ const FORM_WORD: Partial<Record<PitchForm, string>> = { gable: 'Square', diagona
  * What to lower, raise or turn so that the bed lies dry and touches nothing, each tried by pitching it so; and whether
  * square or diagonal covers this bed better in this rain.
  */
-export function roofAdvice(rig: RidgeRig, around: PitchSurroundings, units: UnitChoice): RoofAdvice[] {
+export function roofAdvice(rig: RidgeRig, context: RigContext, units: UnitChoice): RoofAdvice[] {
   if (rig.pitch === undefined || rig.bed === undefined) return [];
-  const now = overOf(rig, around);
+  const now = overOf(rig, context);
   if (now === null) return [];
   const out: RoofAdvice[] = [];
   const m = (x: number): string => say(x, 'length', units);
@@ -80,18 +80,20 @@ export function roofAdvice(rig: RidgeRig, around: PitchSurroundings, units: Unit
   if (tight(now)) {
     for (let k = 1; k * STEP <= MOST; k++) {
       const raised = ridgeBy(rig, k * STEP);
-      const over = raised.trunks.every((t) => t.tieHeight <= around.body.reach + 1e-6) ? overOf(raised, around) : null;
+      const over = raised.trunks.every((t) => t.tieHeight <= context.body.reach + 1e-6)
+        ? overOf(raised, context)
+        : null;
       if (over === null || tight(over)) continue;
       out.push({ id: 'raise', text: `Raise the ridge by ${m(k * STEP)}.`, effect: tell(over), rig: raised });
       break;
     }
-    const height = evaluateBed(rig, around, { full: false }).lying.height.value;
+    const height = evaluateBed(rig, context, { full: false }).lying.height.value;
     for (let k = 1; k * STEP <= Math.min(MOST, height - 0.3); k++) {
       const lowered = bedBy(rig, -k * STEP);
-      const over = overOf(lowered, around);
+      const over = overOf(lowered, context);
       if (over === null || tight(over)) continue;
       // so low that it comes to the ground is no advice
-      if (groundedIn(evaluateBed(lowered, around, { full: true, spreads: false })) !== null) break;
+      if (groundedIn(evaluateBed(lowered, context, { full: true, spreads: false })) !== null) break;
       out.push({ id: 'lower-bed', text: `Hang the bed ${m(k * STEP)} lower.`, effect: tell(over), rig: lowered });
       break;
     }
@@ -99,7 +101,7 @@ export function roofAdvice(rig: RidgeRig, around: PitchSurroundings, units: Unit
     let best: { by: number; over: RoofOver; rig: RidgeRig } | null = null;
     for (let k = 1; k * STEP <= MOST; k++) {
       const lowered = ridgeBy(rig, -k * STEP);
-      const over = overOf(lowered, around);
+      const over = overOf(lowered, context);
       if (over === null || tight(over)) break;
       if (best === null || over.dryInRain > best.over.dryInRain + 1e-3) best = { by: k * STEP, over, rig: lowered };
       if (over.dryInRain >= DRY && (over.above === null || over.above <= over.wished + 0.1)) {
@@ -119,7 +121,7 @@ export function roofAdvice(rig: RidgeRig, around: PitchSurroundings, units: Unit
   const other = OTHER[form];
   if (other !== undefined) {
     const turned: RidgeRig = { ...rig, pitch: { ...rig.pitch, form: other, own: {}, order: [] } };
-    const over = overOf(turned, around);
+    const over = overOf(turned, context);
     const words = (f: PitchForm, o: RoofOver): string =>
       `${(FORM_WORD[f] ?? f).toLowerCase()} ${share(o.dryInRain)} of the bed is dry in this rain, reaching ${m(Math.min(...o.overhangInRain))} beyond its nearer end`;
     if (over === null)

@@ -78,7 +78,7 @@ export function trunkUnder(
   cases: readonly LoadCase[],
   others: readonly OtherPulls[],
 ): { readonly row: Row; readonly under: TrunkUnder } | null {
-  const { rig, around } = model;
+  const { rig, context } = model;
   const tree = treeOf(rig, id)!;
   if (tree.standsOnWord) return null;
   const { name } = tree;
@@ -99,7 +99,7 @@ export function trunkUnder(
     const { ratio } = ratioFor(
       rig.rule === 'chance' ? 'factor' : rig.rule,
       { kind: 'trunk', demand, available: holds(pair) },
-      around.required,
+      context.required,
       'person',
       shockOf(pair.bed) !== null,
     );
@@ -130,7 +130,7 @@ export function trunkUnder(
       role: 'trunk',
       demand: level,
       pitched: loads.get('pitched+lying')?.level ?? loads.get('ridge+lying')?.level ?? level.value,
-      links: [judgedBy({ rule: rig.rule, use: 'person' }, around.required, shockOf(pair.bed) !== null)(l)],
+      links: [judgedBy({ rule: rig.rule, use: 'person' }, context.required, shockOf(pair.bed) !== null)(l)],
       unstressed: null,
       cut: null,
     },

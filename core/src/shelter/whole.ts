@@ -3,7 +3,7 @@ import { against, inOrder } from '../findings/index.js';
 import { evaluatePitch } from '../pitch/index.js';
 import type { Evaluated, PitchResult, Solved, TiedRig } from '../pitch/index.js';
 import { evaluateRidge, rowsTogether } from '../rig/index.js';
-import type { GivenWind, PitchSurroundings, RidgeResult, RidgeRig, Row } from '../rig/index.js';
+import type { GivenWind, RigContext, RidgeResult, RidgeRig, Row } from '../rig/index.js';
 import type { BedResult } from './evaluate.js';
 import { evaluateBed } from './evaluate.js';
 
@@ -39,7 +39,7 @@ export const holds = (r: Pick<RigReport, 'full' | 'findings'>): boolean => r.ful
  */
 export function judgeRig(
   rig: RidgeRig,
-  around: PitchSurroundings,
+  context: RigContext,
   options: {
     readonly full: boolean;
     readonly spreads?: boolean;
@@ -58,7 +58,7 @@ export function judgeRig(
   const roof =
     rig.pitch === undefined
       ? null
-      : evaluatePitch(rig, around, {
+      : evaluatePitch(rig, context, {
           full,
           spreads,
           rising,
@@ -66,11 +66,11 @@ export function judgeRig(
           ...(wind === undefined ? {} : { wind }),
           ...(solved === undefined ? {} : { solved }),
         });
-  const line = roof !== null ? null : evaluateRidge(rig, around, { ranges: full && spreads });
+  const line = roof !== null ? null : evaluateRidge(rig, context, { ranges: full && spreads });
   const bed =
     rig.bed === undefined
       ? null
-      : evaluateBed(rig, around, {
+      : evaluateBed(rig, context, {
           full,
           spreads,
           ...(roof === null ? {} : { roof }),

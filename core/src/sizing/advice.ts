@@ -1,9 +1,9 @@
 import { TERMINATIONS, findCord } from '../catalogue/index.js';
 import { ofCode } from '../findings/index.js';
-import { say } from '../quantity/index.js';
+import { asSubject, say } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { evaluateRidge, haulLimits, hauledTo } from '../rig/index.js';
-import type { RidgeResult, RidgeRig, Surroundings } from '../rig/index.js';
+import type { RidgeResult, RidgeRig, LineContext } from '../rig/index.js';
 
 /** A change that would help, tried out before it is offered. */
 export interface Advice {
@@ -30,15 +30,15 @@ interface Candidate {
  * the one that makes the rig hold with the least fuss first. Empty when the rig holds already, and when a trunk is
  * ruled out: no change of line mends that.
  */
-export function adviseRidge(rig: RidgeRig, around: Surroundings, result: RidgeResult, units: UnitChoice): Advice[] {
+export function adviseRidge(rig: RidgeRig, context: LineContext, result: RidgeResult, units: UnitChoice): Advice[] {
   const now = result.ledger[0]!.judgement.ratio;
   const long = result.cordNeeded.value <= result.cordOnHand;
   if ((now >= 1 && result.tight && long) || ofCode(result.findings, 'tree').length > 0) return [];
   const out: Advice[] = [];
-  for (const candidate of candidates(rig, around, result, units)) {
+  for (const candidate of candidates(rig, context, result, units)) {
     let r: RidgeResult;
     try {
-      r = evaluateRidge(candidate.rig, around, { ranges: rig.rule === 'chance' });
+      r = evaluateRidge(candidate.rig, context, { ranges: rig.rule === 'chance' });
     } catch {
       continue; // not a rig that can be computed, so nothing to offer
     }
@@ -52,7 +52,7 @@ export function adviseRidge(rig: RidgeRig, around: Surroundings, result: RidgeRe
     out.push({
       id: candidate.id,
       label: candidate.label,
-      sentence: `${candidate.what}: ${holds ? 'then it holds' : 'better'}, ${r.ledger[0]!.link.name} has ${r.ledger[0]!.link.margin.value.toFixed(1)} times the pull, sag ${say(r.sag.value, 'length', units)}.`,
+      sentence: `${candidate.what}: ${holds ? 'then it holds' : 'better'}, ${asSubject(r.ledger[0]!.link.name)} has ${r.ledger[0]!.link.margin.value.toFixed(1)} times the pull, sag ${say(r.sag.value, 'length', units)}.`,
       rig: candidate.rig,
       ratio,
       tight: r.tight,
@@ -62,10 +62,10 @@ export function adviseRidge(rig: RidgeRig, around: Surroundings, result: RidgeRe
   return out.sort((a, b) => worth(b) - worth(a)).slice(0, 3);
 }
 
-function candidates(rig: RidgeRig, around: Surroundings, result: RidgeResult, units: UnitChoice): Candidate[] {
+function candidates(rig: RidgeRig, context: LineContext, result: RidgeResult, units: UnitChoice): Candidate[] {
   const out: Candidate[] = [];
   const weakest = result.ledger[0]!;
-  const { tightFrom, holdsTo } = haulLimits(rig, around);
+  const { tightFrom, holdsTo } = haulLimits(rig, context);
   if (holdsTo !== null && weakest.judgement.ratio < 1) {
     const t = Math.floor(holdsTo);
     out.push({
@@ -118,7 +118,7 @@ function candidates(rig: RidgeRig, around: Surroundings, result: RidgeResult, un
       rig: { ...rig, trunks: both },
     });
   }
-  const spare = around.kit
+  const spare = context.kit
     .filter((k) => k.id !== rig.cord && findCord(k.cord)?.bears === true && k.length >= result.cordNeeded.value)
     .sort((a, b) => findCord(a.cord)!.strength.typical - findCord(b.cord)!.strength.typical);
   for (const k of spare)

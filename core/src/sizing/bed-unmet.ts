@@ -2,7 +2,7 @@ import { ofCode } from '../findings/index.js';
 import type { Evaluated } from '../pitch/index.js';
 import { say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
-import type { PitchSurroundings, RidgeRig, Row } from '../rig/index.js';
+import type { RigContext, RidgeRig, Row } from '../rig/index.js';
 import { ratioOf, treeOf } from '../rig/index.js';
 import type { TreeId } from '../rig/index.js';
 import {
@@ -21,8 +21,8 @@ import type { Unmet } from './remedies.js';
 import { SPARE, shortWords, wouldDo } from './remedies.js';
 
 /** The bed of a rig judged under its roof as that stands; null where it has none. */
-export function bedUnder(rig: RidgeRig, around: PitchSurroundings, roof: Evaluated): BedResult | null {
-  return rig.bed === undefined ? null : evaluateBed(rig, around, { full: true, spreads: rig.rule === 'chance', roof });
+export function bedUnder(rig: RidgeRig, context: RigContext, roof: Evaluated): BedResult | null {
+  return rig.bed === undefined ? null : evaluateBed(rig, context, { full: true, spreads: rig.rule === 'chance', roof });
 }
 
 const touches = (b: BedResult): number => (b.over === null ? 0 : tooNear(b.over).length);
@@ -42,13 +42,13 @@ function beyondKit(rig: RidgeRig, row: Row, units: UnitChoice): string {
 }
 
 /** A bed that comes down on the ground, tied higher where that is within reach. */
-function lifted(rig: RidgeRig, around: PitchSurroundings, roof: Evaluated, bed: BedResult, units: UnitChoice): Unmet {
+function lifted(rig: RidgeRig, context: RigContext, roof: Evaluated, bed: BedResult, units: UnitChoice): Unmet {
   const raise = raiseOver(groundedIn(bed)!);
   const { ends } = rig.bed!;
   const [a, b] = ends.map((e) => Math.round(100 * (e.height + raise)) / 100) as [number, number];
   const next = withEnds(rig, [{ height: a }, { height: b }]);
-  const reached = Math.max(a, b) <= around.body.reach;
-  const clears = reached && groundedIn(evaluateBed(next, around, { full: true, spreads: false, roof })) === null;
+  const reached = Math.max(a, b) <= context.body.reach;
+  const clears = reached && groundedIn(evaluateBed(next, context, { full: true, spreads: false, roof })) === null;
   return {
     id: 'bed low',
     sentence: `The bed comes down on the ground ${groundedIn(bed)!.said}.`,
@@ -62,7 +62,7 @@ function lifted(rig: RidgeRig, around: PitchSurroundings, roof: Evaluated, bed: 
 /** What the bed of a sized rig still lacks, weakest first, each with the smallest change that would do. */
 export function bedUnmet(
   rig: RidgeRig,
-  around: PitchSurroundings,
+  context: RigContext,
   roof: Evaluated,
   bed: BedResult,
   units: UnitChoice,
@@ -78,12 +78,12 @@ export function bedUnmet(
     const { says, remedy } = wordsOf(f);
     out.push({ id: `bed loose ${f.about!}`, sentence: tell(says, units), remedy: tell(remedy!, units), rig: null });
   }
-  const low = groundedIn(bed) === null ? [] : [lifted(rig, around, roof, bed, units)];
+  const low = groundedIn(bed) === null ? [] : [lifted(rig, context, roof, bed, units)];
   const short = shortRows(bed);
   if (short.length === 0) return [...out, ...low];
   const words = (row: Row, more: number): string =>
     shortWords(row.links[0]!, saidTogether(row.links[0]!.link.caseId, roof.result, bed), units, more);
-  const hung = out.length > 0 ? null : hungToBear(rig, around, roof, units);
+  const hung = out.length > 0 ? null : hungToBear(rig, context, roof, units);
   const mended = hung !== null && bedHolds(hung.bed) && touches(hung.bed) <= touches(bed) ? hung : null;
   if (mended === null) {
     // both straps give alike: said once
@@ -109,7 +109,7 @@ export function bedUnmet(
     {
       id: short[0]!.links[0]!.link.id,
       sentence: words(short[0]!, short.length - 1),
-      remedy: `${mended.straps === null ? 'Hung deeper' : `On the ${around.straps.find((s) => s.id === mended.straps)!.name}`} it bears it: straps ${angles} below level, tied at ${say(ends[0].height, 'length', units)} and ${say(ends[1].height, 'length', units)}.`,
+      remedy: `${mended.straps === null ? 'Hung deeper' : `On the ${context.straps.find((s) => s.id === mended.straps)!.name}`} it bears it: straps ${angles} below level, tied at ${say(ends[0].height, 'length', units)} and ${say(ends[1].height, 'length', units)}.`,
       rig: mended.offer.rig,
     },
   ];

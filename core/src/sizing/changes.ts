@@ -1,8 +1,8 @@
 import { findHitch, findTermination } from '../catalogue/index.js';
 import type { Evaluated } from '../pitch/index.js';
-import { capital, say, tell } from '../quantity/index.js';
+import { asSubject, capital, say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
-import type { Guy, GuyAnchor, PitchSurroundings, RidgeRig, Row } from '../rig/index.js';
+import type { Guy, GuyAnchor, RigContext, RidgeRig, Row } from '../rig/index.js';
 import { GUY_ANCHOR_NAMES, GUY_HITCHES, guyOf, treeOf } from '../rig/index.js';
 import type { Judged } from '../strength/index.js';
 import { marginWords } from '../words/index.js';
@@ -42,11 +42,11 @@ interface Part {
   readonly link: (j: Judged) => boolean;
 }
 
-function guyParts(key: string, name: string, around: PitchSurroundings, units: UnitChoice): Part[] {
+function guyParts(key: string, name: string, context: RigContext, units: UnitChoice): Part[] {
   const at = (rig: RidgeRig): Guy => guyOf(rig.pitch!, key);
   const row = (r: Row): boolean => r.id === `guy ${key}` || r.id === `peg ${key}`;
   const isAnchor = (j: Judged): boolean => j.link.id.endsWith(':anchor');
-  const cordName = (id: string): string => around.kit.find((k) => k.id === id)?.name ?? id;
+  const cordName = (id: string): string => context.kit.find((k) => k.id === id)?.name ?? id;
   const part = (group: string, own: Omit<Part, 'id' | 'group' | 'subject' | 'row'>): Part => ({
     id: `${group} ${key}`,
     group,
@@ -61,7 +61,7 @@ function guyParts(key: string, name: string, around: PitchSurroundings, units: U
       link: (j) => !isAnchor(j) && j.link.kind !== 'tie-out',
     }),
     part('guy-anchor', {
-      words: (r) => anchorWords(r, at(r).anchor, around, units),
+      words: (r) => anchorWords(r, at(r).anchor, context, units),
       same: (a, b) => sameAnchor(at(a).anchor, at(b).anchor),
       link: isAnchor,
     }),
@@ -87,17 +87,17 @@ const madeFast = (guy: Guy): string =>
     : `${GUY_HITCHES[guy.hitch]} of ${guy.wraps} wraps`;
 
 /** What holds a guy, in words. */
-export function anchorWords(rig: RidgeRig, anchor: GuyAnchor, around: PitchSurroundings, units: UnitChoice): string {
+export function anchorWords(rig: RidgeRig, anchor: GuyAnchor, context: RigContext, units: UnitChoice): string {
   if (anchor.kind === 'tree') return treeOf(rig, anchor.tree)?.name ?? GUY_ANCHOR_NAMES.tree;
   if (anchor.kind !== 'peg') return 'name' in anchor ? anchor.name : GUY_ANCHOR_NAMES[anchor.kind];
-  const name = around.pegs.find((p) => p.id === anchor.pegs)?.name ?? anchor.pegs;
+  const name = context.pegs.find((p) => p.id === anchor.pegs)?.name ?? anchor.pegs;
   const many = ['no', 'one', 'two', 'three', 'four'][anchor.inLine] ?? String(anchor.inLine);
   return `${many} of ${name}${anchor.inLine > 1 ? ' behind one another' : ''}, leaning ${say(anchor.lean, 'angle', units)}`;
 }
 
-function partsOf(known: Evaluated, around: PitchSurroundings, units: UnitChoice): Part[] {
+function partsOf(known: Evaluated, context: RigContext, units: UnitChoice): Part[] {
   const { model } = known.tied;
-  const cordName = (id: string): string => around.kit.find((k) => k.id === id)?.name ?? id;
+  const cordName = (id: string): string => context.kit.find((k) => k.id === id)?.name ?? id;
   const onRidge = (r: Row): boolean => r.role === 'ridge' || r.role === 'tie';
   const every = (): boolean => true;
   const out: Part[] = [
@@ -155,7 +155,7 @@ function partsOf(known: Evaluated, around: PitchSurroundings, units: UnitChoice)
     });
   }
   for (const m of model.members)
-    if (m.role === 'guy' || m.role === 'peg') out.push(...guyParts(m.reach!.key.id, m.name, around, units));
+    if (m.role === 'guy' || m.role === 'peg') out.push(...guyParts(m.reach!.key.id, m.name, context, units));
   return out;
 }
 
@@ -177,12 +177,12 @@ function weakest(rows: readonly Row[], parts: readonly Part[]): Judged | null {
 export function changesOf(
   before: Side,
   after: Side,
-  around: PitchSurroundings,
+  context: RigContext,
   aim: SizeAim,
   units: UnitChoice,
 ): SizeChange[] {
   const groups = new Map<string, Part[]>();
-  for (const p of partsOf(after.known, around, units)) {
+  for (const p of partsOf(after.known, context, units)) {
     if (p.same(before.rig, after.rig)) continue;
     const key = `${p.group}|${p.words(before.rig)}|${p.words(after.rig)}`;
     groups.set(key, [...(groups.get(key) ?? []), p]);
@@ -210,7 +210,7 @@ export function changesOf(
       what: `${capital(subjectsOf(parts))}: ${first.words(after.rig)}`,
       was: first.words(before.rig),
       reason: mends
-        ? `Now ${was.link.name} is short: ${tell(marginWords(was), units)}.`
+        ? `Now ${asSubject(was.link.name)} is short: ${tell(marginWords(was), units)}.`
         : first.group.endsWith('haul') || first.group === 'spread'
           ? 'So that what is short elsewhere bears less.'
           : AIM_REASONS[aim],

@@ -1,11 +1,11 @@
 import { treeSentence } from '../anchor/index.js';
 import { findCord } from '../catalogue/index.js';
 import { ofCode } from '../findings/index.js';
-import { capital, say, tell } from '../quantity/index.js';
+import { asSubject, capital, say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { NoSuchLine } from '../line/index.js';
 import { RigProblem, evaluateRidge, haulLimits, hauledTo, isBrought } from '../rig/index.js';
-import type { KitCord, RidgeRig, Surroundings } from '../rig/index.js';
+import type { KitCord, RidgeRig, LineContext } from '../rig/index.js';
 
 /** One cord of the kit, judged for this ridgeline. */
 export interface SizedCord {
@@ -39,9 +39,9 @@ const handful = (t: number): number => Math.ceil(t / 10) * 10;
  * Judges one cord: the window of hauls at which the line is tight enough and every link holds, and the
  * haul to use within it.
  */
-export function sizeCord(rig: RidgeRig, around: Surroundings, kitCord: KitCord, units: UnitChoice): SizedCord {
+export function sizeCord(rig: RidgeRig, context: LineContext, kitCord: KitCord, units: UnitChoice): SizedCord {
   const own: RidgeRig = { ...rig, cord: kitCord.id };
-  const { tightFrom, holdsTo } = haulLimits(own, around);
+  const { tightFrom, holdsTo } = haulLimits(own, context);
   const window =
     tightFrom !== null && holdsTo !== null && tightFrom <= holdsTo ? ([tightFrom, holdsTo] as const) : null;
   const haul =
@@ -49,7 +49,7 @@ export function sizeCord(rig: RidgeRig, around: Surroundings, kitCord: KitCord, 
       ? handful(tightFrom ?? 1500)
       : Math.max(window[0], Math.min(handful(window[0] * OVER_LEAST), Math.floor(window[1])));
   const hauled = hauledTo(own, haul);
-  const result = evaluateRidge(hauled, around);
+  const result = evaluateRidge(hauled, context);
   const cord = findCord(kitCord.cord)!;
   const weakest = result.ledger[0]!;
   const long = result.cordNeeded.value <= kitCord.length;
@@ -76,13 +76,13 @@ export function sizeCord(rig: RidgeRig, around: Surroundings, kitCord: KitCord, 
     if (tree !== undefined) return tell(treeSentence(tree.facts), units);
     if (!long)
       return `Too short: ${say(result.cordNeeded.value, 'length', units)} wanted, ${say(kitCord.length, 'length', units)} on hand.`;
-    if (holdsTo === null) return `${capital(weakest.link.name)} is too weak even when hardly hauled.`;
+    if (holdsTo === null) return `${capital(asSubject(weakest.link.name))} is too weak even when hardly hauled.`;
     if (tightFrom === null) return 'Stays too slack at any pull a person can make.';
     if (window === null)
-      return `To be tight enough it wants ${say(tightFrom, 'force', units)}, but ${weakest.link.name} bears no more than ${say(holdsTo, 'force', units)} of haul.`;
+      return `To be tight enough it wants ${say(tightFrom, 'force', units)}, but ${asSubject(weakest.link.name)} bears no more than ${say(holdsTo, 'force', units)} of haul.`;
     const most = say(window[1], 'force', units);
     const range = window[0] > 1 ? `Haul between ${say(window[0], 'force', units)} and ${most}.` : `Haul up to ${most}.`;
-    return `${range} ${capital(weakest.link.name)} gives first.`;
+    return `${range} ${capital(asSubject(weakest.link.name))} gives first.`;
   }
 }
 
@@ -104,15 +104,15 @@ export function rankCords(cords: readonly SizedCord[], by: SizeOrder): SizedCord
  */
 export function sizeCords(
   rig: RidgeRig,
-  around: Surroundings,
+  context: LineContext,
   units: UnitChoice,
   progress?: (done: number) => boolean,
 ): SizedCord[] {
   const out: SizedCord[] = [];
-  const cords = around.kit.filter((c) => isBrought(rig, 'cords', c.id));
+  const cords = context.kit.filter((c) => isBrought(rig, 'cords', c.id));
   for (const [i, kitCord] of cords.entries()) {
     try {
-      out.push(sizeCord(rig, around, kitCord, units));
+      out.push(sizeCord(rig, context, kitCord, units));
     } catch (error) {
       if (!(error instanceof NoSuchLine || (error instanceof RigProblem && error.field === 'tensioning'))) throw error;
     }

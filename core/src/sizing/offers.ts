@@ -3,7 +3,7 @@ import type { Cord, HitchType, Termination } from '../catalogue/index.js';
 import { offAxis } from '../hitch/index.js';
 import { cutOf, ratiosOf } from '../pitch/index.js';
 import type { CaseReading, Evaluated, Member, PitchModel } from '../pitch/index.js';
-import type { Guy, GuyAnchor, KitCord, PitchSurroundings, RidgeRig, RoofHitch } from '../rig/index.js';
+import type { Guy, GuyAnchor, KitCord, RigContext, RidgeRig, RoofHitch } from '../rig/index.js';
 import { PITCH_LIMITS, isBrought } from '../rig/index.js';
 import type { Assignment, Offer } from './assign.js';
 import { assign, undominated } from './assign.js';
@@ -69,7 +69,7 @@ interface Cordage {
 /** What is asked: a rig whose pulls are known, what to choose from, and for what. */
 interface Ask {
   readonly rig: RidgeRig;
-  readonly around: PitchSurroundings;
+  readonly context: RigContext;
   readonly known: Evaluated;
   readonly model: PitchModel;
   readonly aim: SizeAim;
@@ -82,21 +82,21 @@ const lengthOf = ({ known, model }: Ask, m: Member): number =>
 /** The whole rig chosen anew: least cost within the stocks, shortfalls counting before all else. */
 export function chooseAll(
   rig: RidgeRig,
-  around: PitchSurroundings,
+  context: RigContext,
   known: Evaluated,
   aim: SizeAim,
 ): { readonly rig: RidgeRig; readonly shortfall: number; readonly proven: boolean } {
-  const cords = around.kit.flatMap((kitCord): Cordage[] => {
+  const cords = context.kit.flatMap((kitCord): Cordage[] => {
     if (!isBrought(rig, 'cords', kitCord.id)) return [];
     const cord = findCord(kitCord.cord);
     return cord === undefined ? [] : [{ kitCord, cord }];
   });
   const { model } = known.tied;
-  const ask: Ask = { rig, around, known, model, aim, cords };
+  const ask: Ask = { rig, context, known, model, aim, cords };
   const guys = model.members.filter((m) => m.role === 'guy' || m.role === 'peg').map((m) => guyOffers(ask, m));
   const stocks = new Map<string, number>();
   for (const { kitCord } of cords) stocks.set(cordStock(kitCord.id), kitCord.length);
-  for (const p of around.pegs) if (isBrought(rig, 'pegs', p.id)) stocks.set(pegStock(p.id), p.count);
+  for (const p of context.pegs) if (isBrought(rig, 'pegs', p.id)) stocks.set(pegStock(p.id), p.count);
   const onTrees = model.members.some((m) => m.role === 'ridge' || m.role === 'tie');
   const hosts = onTrees ? cords.filter((c) => c.cord.bears || c.kitCord.id === rig.cord) : [model.ridge];
   const memo = new Map<string, LineOffer[][]>();
@@ -406,20 +406,20 @@ function hardestOn(readings: readonly CaseReading[], end: 0 | 1, m: Member): Cas
   return [...out];
 }
 
-function pegMass({ around }: Ask, anchor: GuyAnchor): number {
-  const pegs = anchor.kind === 'peg' ? around.pegs.find((p) => p.id === anchor.pegs) : undefined;
+function pegMass({ context }: Ask, anchor: GuyAnchor): number {
+  const pegs = anchor.kind === 'peg' ? context.pegs.find((p) => p.id === anchor.pegs) : undefined;
   return pegs === undefined ? 0 : (findPeg(pegs.shape)?.mass ?? 0);
 }
 
 /** Pegs of the kit, one to three in line, leaning as now or square to the guy; anything else stays what it is. */
-function anchorsFor({ rig, around }: Ask, guy: Guy, pitched: CaseReading, m: Member): GuyAnchor[] {
+function anchorsFor({ rig, context }: Ask, guy: Guy, pitched: CaseReading, m: Member): GuyAnchor[] {
   const { anchor } = guy;
   if (anchor.kind !== 'peg') return [anchor];
   const { level, up } = pitched.pullOn(m.foot);
   const square = LEAN_STEP * Math.round(Math.min(MOST_LEAN, Math.max(0, Math.atan2(up, level))) / LEAN_STEP);
   const leans = Math.abs(square - anchor.lean) < LEAN_STEP / 2 ? [anchor.lean] : [anchor.lean, square];
   const out: GuyAnchor[] = [];
-  for (const p of around.pegs.filter(({ id }) => isBrought(rig, 'pegs', id)))
+  for (const p of context.pegs.filter(({ id }) => isBrought(rig, 'pegs', id)))
     for (const lean of leans)
       for (const inLine of new Set([1, 2, 3, anchor.inLine])) out.push({ kind: 'peg', pegs: p.id, inLine, lean });
   return out;

@@ -5,9 +5,9 @@ import { against, ofCode } from '../findings/index.js';
 import type { FindingCode } from '../findings/index.js';
 import { evaluatePitch, linksOf, pitchModel, solveCase, tieOff } from '../pitch/index.js';
 import type { Evaluated, Member } from '../pitch/index.js';
-import { capital, say, tell } from '../quantity/index.js';
+import { asSubject, capital, say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
-import type { GuyAnchor, KitCord, KitPegs, PitchSurroundings, RidgeRig, Row, TreeId } from '../rig/index.js';
+import type { GuyAnchor, KitCord, KitPegs, RigContext, RidgeRig, Row, TreeId } from '../rig/index.js';
 import { PITCH_LIMITS, RIDGE_LIMITS, RigProblem, guyTree, ratioOf, tiedTo, treeOf } from '../rig/index.js';
 import { holds, judgeRig } from '../shelter/index.js';
 import type { RigReport } from '../shelter/index.js';
@@ -33,7 +33,7 @@ export const SPARE = 1.03;
 
 interface Ask {
   readonly rig: RidgeRig;
-  readonly around: PitchSurroundings;
+  readonly context: RigContext;
   readonly known: Evaluated;
   readonly units: UnitChoice;
   readonly judged: ReturnType<typeof judgedBy>;
@@ -55,12 +55,12 @@ export function shortWords(first: Judged, said: string, units: UnitChoice, more:
   const pull = say(link.demand.value, link.demand.quantity, units);
   const would = say(wouldDo(first), link.available.quantity, units);
   const others = more === 0 ? '' : ` So ${more === 1 ? 'is one other line' : `are ${more} other lines`}.`;
-  return `${capital(link.name)} is short ${said}: ${tell(marginWords(first), units)}. It holds ${has} and gets ${pull}; ${would} would do.${others}`;
+  return `${capital(asSubject(link.name))} is short ${said}: ${tell(marginWords(first), units)}. It holds ${has} and gets ${pull}; ${would} would do.${others}`;
 }
 
 /** What a rig still lacks, weakest first, each with the smallest change that would do. */
-export function unmetOf(rig: RidgeRig, around: PitchSurroundings, known: Evaluated, units: UnitChoice): Unmet[] {
-  const ask: Ask = { rig, around, known, units, judged: judgedBy(rig, around.required) };
+export function unmetOf(rig: RidgeRig, context: RigContext, known: Evaluated, units: UnitChoice): Unmet[] {
+  const ask: Ask = { rig, context, known, units, judged: judgedBy(rig, context.required) };
   const { result } = known;
   const out: Unmet[] = [];
   const byWords = new Map<string, { readonly rows: Row[]; readonly remedy: Remedy; readonly first: Judged }>();
@@ -240,9 +240,9 @@ function remedyFor(ask: Ask, row: Row, { link, judgement }: Judged): Remedy {
 }
 
 /** Whether a row holds in a rig that is solved anew. */
-function bearsAt({ around, known }: Ask, rig: RidgeRig, row: string): boolean {
+function bearsAt({ context, known }: Ask, rig: RidgeRig, row: string): boolean {
   try {
-    const { result } = evaluatePitch(rig, around, {
+    const { result } = evaluatePitch(rig, context, {
       full: true,
       spreads: rig.rule === 'chance',
       rising: false,
@@ -268,13 +268,13 @@ function bears(
 
 /** The least that would hold a guy's foot: more pegs in line, pegs to cut or bring, something buried, a log, a tree. */
 function anchorRemedy(ask: Ask, m: Member): Remedy | null {
-  const { rig, around, known, units } = ask;
+  const { rig, context, known, units } = ask;
   const { guy, key } = m.reach!;
   const { model } = known.tied;
   const now = guy.anchor;
-  const held = (anchor: GuyAnchor, pegs: readonly KitPegs[] = around.pegs): boolean => {
+  const held = (anchor: GuyAnchor, pegs: readonly KitPegs[] = context.pegs): boolean => {
     const own: Member = { ...m, reach: { ...m.reach!, guy: { ...guy, anchor } } };
-    return bears(ask, { ...model, around: { ...around, pegs } }, own, (k) => k === 'anchor' || k === 'trunk');
+    return bears(ask, { ...model, context: { ...context, pegs } }, own, (k) => k === 'anchor' || k === 'trunk');
   };
   const taken = (anchor: GuyAnchor): RidgeRig => withGuy(rig, key.id, { anchor });
   if (now.kind === 'weight') {
@@ -376,7 +376,7 @@ function gripRemedy(ask: Ask, m: Member): Remedy | null {
 }
 
 /** How far one side must come down for rain to run off. */
-function drained({ rig, around, units }: Ask): Remedy {
+function drained({ rig, context, units }: Ask): Remedy {
   const pitch = rig.pitch!;
   for (const by of [0.1, 0.2, 0.3, 0.5, 0.8])
     for (const side of [0, 1] as const) {
@@ -385,7 +385,7 @@ function drained({ rig, around, units }: Ask): Remedy {
       if (edges[side] === pitch.shape.edges[side]) continue;
       const lower: RidgeRig = { ...rig, pitch: { ...pitch, shape: { ...pitch.shape, edges } } };
       try {
-        const tied = tieOff(pitchModel(lower, around, { ranges: false }));
+        const tied = tieOff(pitchModel(lower, context, { ranges: false }));
         const rain = solveCase(
           tied,
           casesFor('roof', lower, null).find((c) => c.kind === 'rain')!,
@@ -407,14 +407,10 @@ function drained({ rig, around, units }: Ask): Remedy {
  * By halving: more wind never helps.
  * @param progress called before each solve; return false to stop, which gives what is known so far
  */
-export function strongestWind(
-  rig: RidgeRig,
-  around: PitchSurroundings,
-  progress: () => boolean = () => true,
-): number | null {
+export function strongestWind(rig: RidgeRig, context: RigContext, progress: () => boolean = () => true): number | null {
   const holdsIn = (beaufort: number): boolean => {
     const blown = { ...rig, wind: { ...rig.wind, beaufort } };
-    return holds(judgeRig(blown, around, { full: true, spreads: rig.rule === 'chance', rising: false }).report);
+    return holds(judgeRig(blown, context, { full: true, spreads: rig.rule === 'chance', rising: false }).report);
   };
   let [low, high]: [number | null, number] = [null, RIDGE_LIMITS.beaufort.max + 1];
   while (high - (low ?? -1) > 1) {

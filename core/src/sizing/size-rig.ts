@@ -2,7 +2,7 @@ import { findCord, findPeg } from '../catalogue/index.js';
 import { allSolved, evaluatePitch } from '../pitch/index.js';
 import type { Evaluated, PitchResult } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
-import type { PitchSurroundings, RidgeRig } from '../rig/index.js';
+import type { RigContext, RidgeRig } from '../rig/index.js';
 import { hauledTo } from '../rig/index.js';
 import { holds as rigHolds, reportOf } from '../shelter/index.js';
 import { bedUnder, bedUnmet } from './bed-unmet.js';
@@ -49,15 +49,15 @@ const HAND_STEP = 5;
 const byHand = (pull: number): number => Math.max(LEAST_HAUL, HAND_STEP * Math.round(pull / HAND_STEP));
 
 /** Pegs, kinds and lengths of a judged rig. */
-export function billOf(result: PitchResult, around: PitchSurroundings): Bill {
+export function billOf(result: PitchResult, context: RigContext): Bill {
   let [cut, mass, pegs] = [0, 0, 0];
   for (const c of result.cords) {
-    const kit = around.kit.find((k) => k.id === c.id);
+    const kit = context.kit.find((k) => k.id === c.id);
     cut += c.wanted;
     mass += c.wanted * (kit === undefined ? 0 : (findCord(kit.cord)?.massPerMetre.typical ?? 0));
   }
   for (const p of result.pegs) {
-    const kit = around.pegs.find((k) => k.id === p.id);
+    const kit = context.pegs.find((k) => k.id === p.id);
     pegs += p.wanted;
     mass += p.wanted * (kit === undefined ? 0 : (findPeg(kit.shape)?.mass ?? 0));
   }
@@ -117,7 +117,7 @@ function retensioned(rig: RidgeRig, { result, tied }: Evaluated): RidgeRig | nul
  */
 export function sizeRig(
   rig: RidgeRig,
-  around: PitchSurroundings,
+  context: RigContext,
   aim: SizeAim,
   units: UnitChoice,
   progress: (done: number) => boolean = () => true,
@@ -128,7 +128,7 @@ export function sizeRig(
   const solve = (r: RidgeRig, whole: boolean): Evaluated | null => {
     if (!progress(Math.min(1, solves / (MOST_SOLVES + 1)))) return null;
     solves++;
-    const known = evaluatePitch(r, around, {
+    const known = evaluatePitch(r, context, {
       full: true,
       spreads: rig.rule === 'chance',
       rising: false,
@@ -154,7 +154,7 @@ export function sizeRig(
     rig: r,
     known,
     short: shortfallOf(known.result),
-    price: priceOf(aim, billOf(known.result, around)),
+    price: priceOf(aim, billOf(known.result, context)),
   });
   const holds = (t: Trial): boolean => t.short < 1e-6;
   const better = (a: Trial, b: Trial): boolean =>
@@ -169,7 +169,7 @@ export function sizeRig(
   let proven = true;
   const tried = new Set([JSON.stringify(rig)]);
   while (solves < MOST_SOLVES) {
-    const chosen = chooseAll(now.rig, around, now.known, aim);
+    const chosen = chooseAll(now.rig, context, now.known, aim);
     proven = chosen.proven;
     let next: RidgeRig | null = chosen.rig;
     // what no choice mends is eased or hauled harder, from where the choice stands
@@ -199,20 +199,20 @@ export function sizeRig(
     best = trialOf(best.rig, all);
   }
   progress(1);
-  const bed = bedUnder(best.rig, around, best.known);
+  const bed = bedUnder(best.rig, context, best.known);
   const report = reportOf(best.rig, true, { line: null, roof: best.known.result, bed });
   const met = rigHolds(report);
   // a trunk that bears the bed as well is short or not by what both come to
   const both = new Set(bed?.rows.map((r) => r.id));
-  const ofRoof = unmetOf(best.rig, around, best.known, units).filter((u) => !both.has(u.id));
-  const ofBed = bed === null ? [] : bedUnmet(best.rig, around, best.known, bed, units);
+  const ofRoof = unmetOf(best.rig, context, best.known, units).filter((u) => !both.has(u.id));
+  const ofBed = bed === null ? [] : bedUnmet(best.rig, context, best.known, bed, units);
   return {
     aim,
     met,
     rig: best.rig,
-    before: billOf(base.known.result, around),
-    after: billOf(best.known.result, around),
-    changes: changesOf(base, best, around, aim, units),
+    before: billOf(base.known.result, context),
+    after: billOf(best.known.result, context),
+    changes: changesOf(base, best, context, aim, units),
     unmet: met ? [] : [...ofBed, ...ofRoof, ...otherwise(report, units)],
     proven,
     solves,

@@ -3,7 +3,7 @@ import { TERMINATIONS } from '../catalogue/index.js';
 import type { BedPart, Comfort, Facts, Finding, FindingCode, HeadBelongs } from '../findings/index.js';
 import { hitchWords } from '../hitch/index.js';
 import type { Phrase } from '../quantity/index.js';
-import { amount, capital, metres, phrase } from '../quantity/index.js';
+import { amount, asSubject, capital, metres, phrase } from '../quantity/index.js';
 import type { Judged } from '../strength/index.js';
 
 /** What a finding says, and what to do about it. */
@@ -85,7 +85,7 @@ const WORDS: Words = {
     const slips = link.kind === 'hitch';
     const breaks = link.margin.value < 1;
     const how = slips ? (breaks ? 'slips first' : 'may slip') : breaks ? 'lets go first' : 'has too little to spare';
-    return [phrase`${capital(link.name)} ${how} ${said}.`];
+    return [phrase`${capital(asSubject(link.name))} ${how} ${said}.`];
   },
   'pole-falls': () => [
     phrase`The pole falls over sideways when someone leans out.`,

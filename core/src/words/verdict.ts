@@ -3,7 +3,7 @@ import { against, ofCode } from '../findings/index.js';
 import { givesFirst, meanOf } from '../pitch/index.js';
 import type { PitchResult } from '../pitch/index.js';
 import type { BodyMeasures, Phrase } from '../quantity/index.js';
-import { amount, capital, metres, phrase, saySmall } from '../quantity/index.js';
+import { amount, asSubject, capital, metres, phrase, saySmall, tell } from '../quantity/index.js';
 import type { RidgeRig } from '../rig/index.js';
 import { holds, saidTogether } from '../shelter/index.js';
 import type { BedResult, RigReport } from '../shelter/index.js';
@@ -32,12 +32,12 @@ export function verdictOf(report: RigReport, body: BodyMeasures): Verdict {
   const lead = wrong[0];
   if (lead !== undefined) return { holds: false, ...failing(report, lead, wrong, body) };
   const first = firstOf(report);
-  const around = surroundings(report, null, body);
+  const also = besides(report, null, body);
   if (first === null)
     return {
       holds: holds(report),
       sentence: phrase`Nothing pulls on this ${report.roof === null ? 'line' : 'rig'} yet.`,
-      detail: around,
+      detail: also,
     };
   if (!report.full)
     return {
@@ -48,11 +48,11 @@ export function verdictOf(report: RigReport, body: BodyMeasures): Verdict {
         report.roof === null
           ? phrase`The night is not known yet.`
           : phrase`Night, rain and wind from sixteen bearings are not known yet.`,
-        around,
+        also,
       ]),
     };
   const { judged, gust } = first;
-  const name = judged.link.name;
+  const name = asSubject(judged.link.name);
   return {
     holds: true,
     sentence:
@@ -62,7 +62,7 @@ export function verdictOf(report: RigReport, body: BodyMeasures): Verdict {
     detail: sentences([
       phrase`${capitalised(marginWords(judged))}, ${saidIn(report, judged.link.caseId)}.`,
       report.roof === null ? null : judgedUnder(report.rig, report.roof),
-      around,
+      also,
     ]),
   };
 }
@@ -98,7 +98,7 @@ function failing(
       // whatever else is wrong, what there is too little of is told with it
       ...lacks.map((f) => wordsOf(f).says),
       lead.code === 'short' && report.full && report.roof !== null ? turned(report.rig, report.roof) : null,
-      surroundings(report, lead, body),
+      besides(report, lead, body),
     ]),
   };
 }
@@ -108,7 +108,7 @@ function leastToSpare(report: RigReport): Phrase | null {
   const first = firstOf(report);
   return first === null || first.judged.judgement.ratio < 1
     ? null
-    : phrase`${capital(first.judged.link.name)} has least to spare: ${marginWords(first.judged)}.`;
+    : phrase`${capital(asSubject(first.judged.link.name))} has least to spare: ${marginWords(first.judged)}.`;
 }
 
 /** By how much a link is short, in which wind it lets go, and how many lines more are. */
@@ -125,7 +125,7 @@ function shortBy({ rig, roof, full }: RigReport, lead: FindingOf<'short'>, wrong
 }
 
 /** How it stands and lies: sag of a line, room under a roof, height and straps of a bed. */
-function surroundings({ line, roof, bed }: RigReport, lead: Finding | null, body: BodyMeasures): Phrase {
+function besides({ line, roof, bed }: RigReport, lead: Finding | null, body: BodyMeasures): Phrase {
   const small = (length: number): Phrase => phrase`${saySmall(length, body)} (${metres(length)})`;
   const ofBed = bed !== null && lead !== null && bed.findings.includes(lead);
   return sentences([
@@ -142,8 +142,9 @@ function surroundings({ line, roof, bed }: RigReport, lead: Finding | null, body
 }
 
 function lies({ lying: { height, angles, straps } }: BedResult, small: (length: number) => Phrase): Phrase {
-  const below = angles.map((a) => amount(a.value, 'angle'));
-  return phrase`The bed’s lowest place is ${small(height.value)} up, its straps ${below[0]!} and ${below[1]!} below level, pulling ${amount(Math.max(straps[0].value, straps[1].value), 'force')}.`;
+  const [first, second] = angles.map((a) => phrase`${amount(a.value, 'angle')}`);
+  const below = tell(first!) === tell(second!) ? first! : phrase`${first!} and ${second!}`;
+  return phrase`The bed’s lowest place is ${small(height.value)} up, its straps ${below} below level, pulling ${amount(Math.max(straps[0].value, straps[1].value), 'force')}.`;
 }
 
 /** In which wind something lets go, as people feel it: "in a gust of a near gale, 1.6 times tonight’s". */

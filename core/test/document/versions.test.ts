@@ -10,7 +10,7 @@ import type { Hung, RidgeRig } from '../../src/rig/index.js';
 import { DEFAULT_REQUIRED } from '../../src/strength/index.js';
 
 const camp = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.json'), 'utf8'));
-const around = { kit: camp.kit, body: camp.person.body, required: DEFAULT_REQUIRED };
+const context = { kit: camp.kit, body: camp.person.body, required: DEFAULT_REQUIRED };
 const gable = camp.rigs[0].rig as RidgeRig;
 const lamp = { id: 'lamp', name: 'lantern', mass: 0.4, at: 2.2 };
 /** A rig of before with a roof told by its mass, on a bare line. */
@@ -85,7 +85,7 @@ describe('a rig of before its roof on a bare line was things hung', () => {
     expect(lost).toEqual([expect.stringMatching(/two things hung now/)]);
   });
   test('pulls as it did: what the version before made of it, case by case', () => {
-    const r = evaluateRidge(rig, around);
+    const r = evaluateRidge(rig, context);
     const was: Readonly<Record<string, readonly [tension: number, sag: number]>> = {
       pitched: [281.64907433481613, 0.04693304630923788],
       settled: [259.5189690460407, 0.050942293058508316],

@@ -6,18 +6,18 @@ import { rigSvg } from '../../src/formats/index.js';
 import type { Drawing } from '../../src/formats/index.js';
 import { evaluatePitch } from '../../src/pitch/index.js';
 import type { PitchForm } from '../../src/roof/index.js';
-import { aroundOf, rigOf, roofFor } from '../pitch/helper.js';
+import { contextFor, rigOf, roofFor } from '../pitch/helper.js';
 
 function drawn(form: PitchForm, part: Partial<Drawing> = {}): Drawing {
   const roof = roofFor(form);
   const rig = rigOf(form, roof);
-  const around = aroundOf(roof);
-  const { result } = evaluatePitch(rig, around, { full: false });
+  const context = contextFor(roof);
+  const { result } = evaluatePitch(rig, context, { full: false });
   return {
     name: 'By the <alder> & the post',
     rig,
     result,
-    body: around.body,
+    body: context.body,
     units: { length: 'm', force: 'N' },
     ...part,
   };

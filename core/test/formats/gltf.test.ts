@@ -3,7 +3,7 @@ import validator from 'gltf-validator';
 import { rigGltf } from '../../src/formats/index.js';
 import { evaluatePitch } from '../../src/pitch/index.js';
 import type { PitchForm } from '../../src/roof/index.js';
-import { aroundOf, rigOf, roofFor } from '../pitch/helper.js';
+import { contextFor, rigOf, roofFor } from '../pitch/helper.js';
 
 interface Gltf {
   readonly nodes: readonly { name: string; mesh: number; extras?: { row?: string; tension?: number } }[];
@@ -16,9 +16,9 @@ interface Gltf {
 function made(form: PitchForm) {
   const roof = roofFor(form);
   const rig = rigOf(form, roof);
-  const around = aroundOf(roof);
-  const { result } = evaluatePitch(rig, around, { full: false });
-  return { rig, result, text: rigGltf('a rig', rig, result, around.body) };
+  const context = contextFor(roof);
+  const { result } = evaluatePitch(rig, context, { full: false });
+  return { rig, result, text: rigGltf('a rig', rig, result, context.body) };
 }
 
 describe('the scene as glTF', () => {

@@ -353,7 +353,7 @@ describe('what orders the rest', () => {
   test('turning the whole place, wind, slope and all, changes nothing', () => {
     const base = rankSpans(prepared(landing));
     const turn = 1.1;
-    const around = (at: readonly [number, number]): readonly [number, number] => [
+    const context = (at: readonly [number, number]): readonly [number, number] => [
       at[0] * Math.cos(turn) + at[1] * Math.sin(turn),
       -at[0] * Math.sin(turn) + at[1] * Math.cos(turn),
     ];
@@ -364,8 +364,8 @@ describe('what orders the rest', () => {
       wind: { ...landing.wind, from: bearing(landing.wind.from) },
       things: landing.things.map((t) => ({
         ...t,
-        at: around(t.at),
-        ...('outline' in t ? { outline: t.outline.map(around) } : {}),
+        at: context(t.at),
+        ...('outline' in t ? { outline: t.outline.map(context) } : {}),
       })),
     } as Place;
     const after = rankSpans(prepared(turned));

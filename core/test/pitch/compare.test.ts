@@ -2,12 +2,12 @@ import { describe, expect, test } from '@jest/globals';
 import { compareRigs, evaluatePitch } from '../../src/pitch/index.js';
 import { ratioOf } from '../../src/rig/index.js';
 import type { RidgeRig } from '../../src/rig/index.js';
-import { aroundOf, rigOf, squareRoof } from './helper.js';
+import { contextFor, rigOf, squareRoof } from './helper.js';
 
 const square = squareRoof(3);
-const around = aroundOf(square);
+const context = contextFor(square);
 const judged = (rig: RidgeRig) =>
-  evaluatePitch(rig, around, { full: true, spreads: false, rising: false, wind: null }).result;
+  evaluatePitch(rig, context, { full: true, spreads: false, rising: false, wind: null }).result;
 const calm = { wind: { beaufort: 0, shelter: 'edge' } } as const;
 const gable = rigOf('gable', square, {}, calm);
 const a = judged(gable);

@@ -6,14 +6,14 @@ import type { PitchResult } from '../../src/pitch/index.js';
 import { gustSpeed, ratioOf } from '../../src/rig/index.js';
 import type { Guy, Pitch, RidgeRig } from '../../src/rig/index.js';
 import { codesOf, roofSaid, toldOf } from '../said.js';
-import { aroundOf, rigOf, squareRoof } from './helper.js';
+import { contextFor, rigOf, squareRoof } from './helper.js';
 
 const square = squareRoof(3);
-const around = aroundOf(square);
+const context = contextFor(square);
 /** Judged in a gust from the named bearing alone: all sixteen have tests of their own. */
 const named = (rig: RidgeRig) => ({ speed: gustSpeed(rig), from: rig.pitch!.windFrom });
 const judge = (rig: RidgeRig): PitchResult =>
-  evaluatePitch(rig, around, { full: true, rising: false, wind: named(rig) }).result;
+  evaluatePitch(rig, context, { full: true, rising: false, wind: named(rig) }).result;
 const withPitch = (rig: RidgeRig, part: Partial<Pitch>): RidgeRig => ({ ...rig, pitch: { ...rig.pitch!, ...part } });
 const withGuy = (rig: RidgeRig, part: Partial<Guy>): RidgeRig =>
   withPitch(rig, { guy: { ...rig.pitch!.guy, ...part } });
@@ -101,13 +101,13 @@ describe('what a person changes', () => {
     expect(link(r, 'loop0', 'hitch').judgement.ratio).toBeLessThan(1);
     expect(Math.abs(r.hitches[0]!.slid)).toBeGreaterThan(0.002);
     expect(r.hitches[0]!.advice.map((a) => a.what)).toContain('crossed');
-    expect(roofSaid(gable, r, around.body).holds).toBe(false);
+    expect(roofSaid(gable, r, context.body).holds).toBe(false);
     expect(Math.abs(judged.hitches[0]!.slid)).toBeLessThan(0.002);
   });
   test('sliding a hitch out tightens the cloth along the ridge', () => {
     const slid = (m: number): number => {
       const [a, b] = gable.pitch!.hitches;
-      return evaluatePitch(withPitch(gable, { hitches: [{ ...a, slid: m }, b] }), around, {
+      return evaluatePitch(withPitch(gable, { hitches: [{ ...a, slid: m }, b] }), context, {
         full: false,
       }).result.rows.find((x) => x.id === 'loop0')!.pitched;
     };
@@ -115,7 +115,7 @@ describe('what a person changes', () => {
     expect(slid(-0.01)).toBeLessThan(slid(0));
   });
   test('a guy hauled harder pulls harder; one left off is gone', () => {
-    const r = evaluatePitch(withPitch(gable, { own: { '01': { haul: 90 }, '11': { off: true } } }), around, {
+    const r = evaluatePitch(withPitch(gable, { own: { '01': { haul: 90 }, '11': { off: true } } }), context, {
       full: false,
     }).result;
     expect(row(r, 'guy 01').pitched).toBeGreaterThan(row(judged, 'guy 01').pitched);
@@ -123,7 +123,7 @@ describe('what a person changes', () => {
   });
   test('the order of hauling is as asked, then across and back; later hauls loosen earlier ones', () => {
     const order = (keys: string[]): string[] =>
-      haulOrder(pitchModel(withPitch(gable, { order: keys }), around)).map((m) => m.reach!.key.id);
+      haulOrder(pitchModel(withPitch(gable, { order: keys }), context)).map((m) => m.reach!.key.id);
     expect(order(['11', '01']).slice(0, 2)).toEqual(['11', '01']);
     expect(new Set(order([])).size).toBe(6);
     const first = judge(withPitch(gable, { order: ['01', '00', '02', '11', '10', '12'] }));
@@ -161,14 +161,14 @@ describe('what a person changes', () => {
   test('heavier pegs on softer ground: what mends it mends it', () => {
     const sandy = withPitch(gable, { soil: 'silty-sand' });
     const weak = judge(sandy);
-    expect(roofSaid(sandy, weak, around.body).sentence).toMatch(/[Pp]eg in silty sand/);
+    expect(roofSaid(sandy, weak, context.body).sentence).toMatch(/[Pp]eg in silty sand/);
     const clay = judge(withPitch(gable, { soil: 'stiff-clay' }));
     expect(link(clay, 'guy 01', 'anchor').link.margin.value).toBeGreaterThan(
       link(weak, 'guy 01', 'anchor').link.margin.value * 2,
     );
   });
   test('short of pegs is said, with how many guys to give to trees', () => {
-    const few = { ...around, pegs: [{ ...around.pegs[0]!, count: 4 }] };
+    const few = { ...context, pegs: [{ ...context.pegs[0]!, count: 4 }] };
     const { result } = evaluatePitch(gable, few);
     expect(result.pegs).toEqual([{ id: 'cut', name: 'cut pegs', wanted: 6, have: 4 }]);
     expect(toldOf(result.findings).join(' ')).toMatch(/Tie 2 guys to what grows there/);
@@ -176,7 +176,7 @@ describe('what a person changes', () => {
   test('an open side toward the wind as named is told, and no other is', () => {
     const open = withPitch(gable, { form: 'storm', shape: { ...gable.pitch!.shape, edges: [0.4, 0.6] }, bearing: 0 });
     const told = (windFrom: number): boolean =>
-      evaluatePitch(withPitch(open, { windFrom }), around, { full: false }).result.findings.some(
+      evaluatePitch(withPitch(open, { windFrom }), context, { full: false }).result.findings.some(
         (f) => f.code === 'opens-to-wind',
       );
     // the dropped side is to the left of a span that runs north: wind from the east comes in
@@ -189,7 +189,7 @@ describe('what a person changes', () => {
       tensioning: { ...tensioning, how: 'pulley', pulley: { ...tensioning.pulley, loopOut } },
     });
     const found = (rig: RidgeRig) =>
-      ofCode(evaluatePitch(rig, around, { full: false }).result.findings, 'loop-runs-out');
+      ofCode(evaluatePitch(rig, context, { full: false }).result.findings, 'loop-runs-out');
     const { needed, has } = found(hauled(0.05))[0]!.facts;
     expect(has).toBe(0.05);
     expect(needed).toBeGreaterThan(0.05);
@@ -197,7 +197,7 @@ describe('what a person changes', () => {
   });
   test('a sign on a trunk rules the rig out whatever its numbers', () => {
     const trunks = [{ ...gable.trunks[0], signs: ['fungus'] }, gable.trunks[1]] as unknown as RidgeRig['trunks'];
-    const v = roofSaid({ ...gable, trunks }, judge({ ...gable, trunks }), around.body);
+    const v = roofSaid({ ...gable, trunks }, judge({ ...gable, trunks }), context.body);
     expect(v.holds).toBe(false);
     expect(v.sentence).toMatch(/ruled out: fungus/);
   });
@@ -206,13 +206,13 @@ describe('what a person changes', () => {
 describe('line under, over and through', () => {
   test('the cloth hangs lower under a line over it, and rests on a line under it', () => {
     const height = (line: Pitch['line']): number =>
-      evaluatePitch(withPitch(gable, { line }), around, { full: false }).result.cover.headroom;
+      evaluatePitch(withPitch(gable, { line }), context, { full: false }).result.cover.headroom;
     expect(height('over')).toBeLessThanOrEqual(height('under') + 0.01);
     expect(Math.abs(height('through') - height('under'))).toBeLessThan(0.1);
   });
   test('in a lifting wind cloth leaves a line under it', () => {
     const flying = rigOf('flying', square, {}, { wind: { beaufort: 5, shelter: 'open' } });
-    const tied = tieOff(pitchModel(flying, around));
+    const tied = tieOff(pitchModel(flying, context));
     const s = solveCase(tied, gustCase({ speed: 12, from: 0, law: 'lift' }, false));
     expect(s.numbers.tension.every(Number.isFinite)).toBe(true);
   });
@@ -220,13 +220,13 @@ describe('line under, over and through', () => {
 
 describe('what follows the hand', () => {
   test('is what stands when it rests: every pull and place, whatever was dragged before', () => {
-    let { tied } = evaluatePitch(gable, around, { full: false });
+    let { tied } = evaluatePitch(gable, context, { full: false });
     const foot = tied.model.layout.reaches.find((r) => r.key.id === '01')!.foot;
     for (const by of [0.02, 0.11, 0.3]) {
       const moved = withPitch(gable, { own: { '01': { foot: [foot[0] + by, foot[1] - by / 2] } } });
-      const drag = evaluatePitch(moved, around, { full: false, from: tied });
+      const drag = evaluatePitch(moved, context, { full: false, from: tied });
       tied = drag.tied;
-      const rest = evaluatePitch(moved, around, { full: true, spreads: false, rising: false, wind: null });
+      const rest = evaluatePitch(moved, context, { full: true, spreads: false, rising: false, wind: null });
       const [a, b] = [drag.result.shapes[0]!, rest.result.shapes[0]!];
       const most = Math.max(...b.tension);
       a.tension.forEach((t, i) => expect(Math.abs(t - b.tension[i]!)).toBeLessThan(1e-3 * most));
@@ -260,23 +260,23 @@ describe('answers stay answers', () => {
     expect(judge(gable).rows.map((r) => r.demand.value)).toEqual(judged.rows.map((r) => r.demand.value));
   });
   test('while a hand moves it, the pitched state comes from the last one and agrees with a fresh one', () => {
-    const { tied } = evaluatePitch(gable, around, { full: false });
+    const { tied } = evaluatePitch(gable, context, { full: false });
     const moved = withPitch(gable, { own: { '01': { foot: [3.5, 1.9] } } });
-    const warm = evaluatePitch(moved, around, { full: false, from: tied }).result;
-    const cold = evaluatePitch(moved, around, { full: false }).result;
+    const warm = evaluatePitch(moved, context, { full: false, from: tied }).result;
+    const cold = evaluatePitch(moved, context, { full: false }).result;
     for (const r of cold.rows) expect(row(warm, r.id).pitched).toBeCloseTo(r.pitched, 1);
   });
 });
 
 describe('what there is too little of', () => {
   test('is told whatever else is wrong, and by itself it is no holding', () => {
-    const few = { ...around, kit: around.kit.map((c) => ({ ...c, length: 1 })) };
+    const few = { ...context, kit: context.kit.map((c) => ({ ...c, length: 1 })) };
     const rig = rigOf('gable', square, { soil: 'sand' });
     const judged = evaluatePitch(rig, few, { full: true, spreads: false, rising: false }).result;
     const said = roofSaid(rig, judged, few.body);
     expect(said.holds).toBe(false);
     expect(`${said.sentence} ${said.detail}`).toMatch(/is too short: \d+\.?\d* m wanted, 1\.00 m on hand/);
-    const pegless = { ...around, pegs: around.pegs.map((p) => ({ ...p, count: 0 })) };
+    const pegless = { ...context, pegs: context.pegs.map((p) => ({ ...p, count: 0 })) };
     const still = { ...rig, wind: { ...rig.wind, beaufort: 0 }, pitch: { ...rig.pitch!, soil: 'turf' } };
     const calm = evaluatePitch(still, pegless, { full: true, spreads: false, rising: false, wind: null }).result;
     const verdict = roofSaid(still, calm, pegless.body);

@@ -9,7 +9,7 @@ import {
   renameKit,
   rigFile,
   rigFileJsonSchema,
-  surroundingsOf,
+  contextOf,
   wrongGear,
   writeRigFile,
 } from '../../src/formats/index.js';
@@ -17,7 +17,7 @@ import type { RigFile } from '../../src/formats/index.js';
 import { misfit } from '../../src/document/index.js';
 import { pitchDocument, usedBy } from '../../src/rig/index.js';
 import { PITCH_FORMS } from '../../src/roof/index.js';
-import { aroundOf, rigOf, roofFor } from './helper.js';
+import { contextFor, rigOf, roofFor } from './helper.js';
 
 const folder = join(process.cwd(), 'examples/rigs');
 const files = readdirSync(folder).filter((f) => f.endsWith('.rig.json'));
@@ -64,7 +64,7 @@ describe('rig files', () => {
           const roof = roofFor(form);
           const rig = rigOf(form, roof);
           const own = { ...rig, pitch: { ...rig.pitch!, guy: { ...rig.pitch!.guy, haul } } };
-          const file = rigFile({ name, note: '', rig: own }, aroundOf(roof), null);
+          const file = rigFile({ name, note: '', rig: own }, contextFor(roof), null);
           expect(readRigFile(writeRigFile(file))).toEqual(file);
         },
       ),
@@ -77,7 +77,7 @@ describe('rig files', () => {
     expect(new Set(file.kit.cords.map((c) => c.id))).toEqual(used.cords);
     expect(file.kit.roofs).toHaveLength(1);
     expect(file.kit.pegs).toHaveLength(1);
-    expect(surroundingsOf(file).roofs[0]!.id).toBe(file.rig.pitch!.roof);
+    expect(contextOf(file).roofs[0]!.id).toBe(file.rig.pitch!.roof);
   });
   test('a file of before beds is brought up to this version; beds and straps come along in a new one', () => {
     const bedded = readFileSync(join(folder, 'river-bed-under-the-fly.rig.json'), 'utf8');

@@ -5,7 +5,7 @@ import type { PitchState, TiedRig } from '../../src/pitch/index.js';
 import { GRAVITY } from '../../src/quantity/index.js';
 import { PITCH_FORMS, roofMass } from '../../src/roof/index.js';
 import type { PitchForm } from '../../src/roof/index.js';
-import { aroundOf, rigOf, roofFor, squareRoof } from './helper.js';
+import { contextFor, rigOf, roofFor, squareRoof } from './helper.js';
 
 /** Force on the whole rig in a state, N: supports, own weight and wind; zero in equilibrium. */
 function outOfBalance({ engine }: TiedRig, s: PitchState): { sum: number[]; supports: number[]; largest: number } {
@@ -41,12 +41,12 @@ function mirrored(rig: TiedRig, axis: 'x' | 'y'): number[] {
 
 describe.each(PITCH_FORMS)('the form %s', (form: PitchForm) => {
   const roof = roofFor(form);
-  const around = aroundOf(roof);
+  const context = contextFor(roof);
   const rig = rigOf(form, roof);
-  const tied = tieOff(pitchModel(rig, around), { atOnce: true });
+  const tied = tieOff(pitchModel(rig, context), { atOnce: true });
 
   test('closes: no flat piece is stretched, and every point of the cloth has its place over the ground', () => {
-    const { plan, setting } = layoutOf(rig, around);
+    const { plan, setting } = layoutOf(rig, context);
     const { stretched, slack } = closure(plan);
     expect(stretched).toBeLessThan(0.005);
     expect(slack).toBeGreaterThan(-0.3);
@@ -97,7 +97,7 @@ describe.each(PITCH_FORMS)('the form %s', (form: PitchForm) => {
   // on the diagonal warp and weft change places, which the cloth is not alike in
   if (form === 'diagonal' || form === 'wedge') return;
   test('is as symmetric as its inputs', () => {
-    const state = tieOff(pitchModel(rig, around), { atOnce: true }).pitched;
+    const state = tieOff(pitchModel(rig, context), { atOnce: true }).pitched;
     const { at } = state.numbers;
     const middle = rig.pitch!.middle;
     mirrored(tied, axis).forEach((m, n) => {
@@ -113,9 +113,9 @@ describe.each(PITCH_FORMS)('the form %s', (form: PitchForm) => {
 
 describe('what shapes a form', () => {
   const square = squareRoof(3);
-  const around = aroundOf(square);
+  const context = contextFor(square);
   test('guys follow the cloth: a corner’s at 45 degrees in plan on a square, a middle’s straight out', () => {
-    const { reaches } = layoutOf(rigOf('gable', square), around);
+    const { reaches } = layoutOf(rigOf('gable', square), context);
     const corner = reaches.find((r) => r.key.id === '02')!;
     const middle = reaches.find((r) => r.key.id === '01')!;
     const plan = (r: typeof corner): number => Math.atan2(r.foot[1] - r.key.at[1], r.foot[0] - r.key.at[0]);
@@ -126,14 +126,14 @@ describe('what shapes a form', () => {
     expect(plan(corner)).toBeLessThan(1);
   });
   test('an edge too high to be drawn down by a guy gets a stick under it', () => {
-    expect(layoutOf(rigOf('gable', square), around).sticks).toHaveLength(0);
-    const flying = layoutOf(rigOf('flying', square), around);
+    expect(layoutOf(rigOf('gable', square), context).sticks).toHaveLength(0);
+    const flying = layoutOf(rigOf('flying', square), context);
     expect(flying.sticks.length).toBeGreaterThanOrEqual(5);
     for (const s of flying.sticks) expect(s.key.at[2] - s.foot[2]).toBeGreaterThan(1);
   });
   test('one without tie-outs is gathered, and the tool says where', () => {
     const bare = squareRoof(3, { tieOuts: [] });
-    const { gathered, reaches } = layoutOf(rigOf('gable', bare), aroundOf(bare));
+    const { gathered, reaches } = layoutOf(rigOf('gable', bare), contextFor(bare));
     expect(gathered).toContain('first left corner');
     expect(reaches.every((r) => r.hold === 'gathered')).toBe(true);
     // no tie-out in the middle of an edge: none is guyed there
@@ -155,7 +155,7 @@ describe('what shapes a form', () => {
     };
     let problem: { field?: string; message?: string } = {};
     try {
-      layoutOf(next, around);
+      layoutOf(next, context);
     } catch (error) {
       problem = error as typeof problem;
     }
@@ -166,7 +166,7 @@ describe('what shapes a form', () => {
     const at = (height: number) => {
       const rig = rigOf('gable', square);
       const trunks = rig.trunks.map((t) => ({ ...t, tieHeight: height })) as unknown as typeof rig.trunks;
-      return evaluatePitch({ ...rig, trunks }, around, { full: false }).result.cover;
+      return evaluatePitch({ ...rig, trunks }, context, { full: false }).result.cover;
     };
     const [low, high] = [at(1.3), at(1.8)];
     expect(high.headroom).toBeGreaterThan(low.headroom + 0.4);

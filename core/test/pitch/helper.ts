@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { freshPitch } from '../../src/rig/index.js';
-import type { KitCord, Pitch, PitchSurroundings, RidgeRig } from '../../src/rig/index.js';
+import type { KitCord, Pitch, RigContext, RidgeRig } from '../../src/rig/index.js';
 import type { BodyMeasures } from '../../src/quantity/index.js';
 import { tieOutsOf } from '../../src/roof/index.js';
 import type { KitRoof, PitchForm } from '../../src/roof/index.js';
@@ -38,7 +38,7 @@ export const CAPE: KitRoof = {
   tieOuts: tieOutsOf('middles', 2.4, 1.6, 'eyelet'),
 };
 
-export function aroundOf(roof: KitRoof): PitchSurroundings {
+export function contextFor(roof: KitRoof): RigContext {
   return {
     kit: camp.kit,
     body: camp.person.body,

@@ -117,10 +117,10 @@ describe('meshes', () => {
 
 describe('water', () => {
   const mesh = meshCloth(4, 3, [], 8, false);
-  const around = neighboursOf(mesh);
+  const context = neighboursOf(mesh);
   test('an even slope sheds all of it over its low edge, and nothing stands', () => {
     const at = lifted(mesh, (_, t) => 1 + 0.3 * t);
-    const r = runOff(mesh, around, at, flatGround);
+    const r = runOff(mesh, context, at, flatGround);
     expect(r.catches).toBeCloseTo(12, 6);
     expect(r.ponds).toEqual([]);
     expect(r.drips.reduce((sum, d) => sum + d.perMillimetre, 0)).toBeCloseTo(12, 6);
@@ -128,7 +128,7 @@ describe('water', () => {
   });
   test('a gable sheds half to each side', () => {
     const at = lifted(mesh, (_, t) => 1.7 - 0.5 * Math.abs(t));
-    const r = runOff(mesh, around, at, flatGround);
+    const r = runOff(mesh, context, at, flatGround);
     const left = r.drips.filter((d) => mesh.flat[2 * d.node + 1]! > 0).reduce((s, d) => s + d.perMillimetre, 0);
     expect(left).toBeGreaterThan(5);
     expect(left).toBeLessThan(7);
@@ -136,7 +136,7 @@ describe('water', () => {
   test('a bowl holds what lies below its rim: an upside-down tent of known volume', () => {
     // falls straight from the edge to the middle: a pyramid, a third of base times depth
     const at = lifted(mesh, (s, t) => 1 + 0.2 * Math.max(Math.abs(s) / 2, Math.abs(t) / 1.5));
-    const r = runOff(mesh, around, at, flatGround);
+    const r = runOff(mesh, context, at, flatGround);
     expect(r.ponds).toHaveLength(1);
     expect(r.ponds[0]!.depth).toBeCloseTo(0.2, 9);
     expect(r.ponds[0]!.volume).toBeCloseTo((12 * 0.2) / 3, 1);
@@ -149,14 +149,14 @@ describe('water', () => {
         (bumps) => {
           let k = 0;
           const at = lifted(mesh, () => 1 + bumps[k++ % 81]!);
-          const r = runOff(mesh, around, at, flatGround);
+          const r = runOff(mesh, context, at, flatGround);
           let out = 0;
           for (let n = 0; n < r.next.length; n++) {
             const path = pathFrom(r, n);
             expect(path.length).toBeLessThan(r.next.length);
             if (r.next[n] === -1) {
               out += r.through[n]!;
-              expect(around.edge[n]).toBe(1);
+              expect(context.edge[n]).toBe(1);
             }
           }
           expect(out).toBeCloseTo(r.catches, 6);
@@ -210,8 +210,8 @@ describe('water', () => {
   });
   test('cloth down on the ground lets its water go there', () => {
     const at = lifted(mesh, (_, t) => Math.abs(t) * 0.4);
-    expect(runOff(mesh, around, at, flatGround).ponds).toEqual([]);
-    expect(runOff(mesh, around, at, () => -1).ponds.length).toBeGreaterThanOrEqual(0);
+    expect(runOff(mesh, context, at, flatGround).ponds).toEqual([]);
+    expect(runOff(mesh, context, at, () => -1).ponds.length).toBeGreaterThanOrEqual(0);
   });
   test('shares of the plan area add up to it', () => {
     const at = lifted(mesh, (s) => Math.sin(s));
@@ -221,11 +221,11 @@ describe('water', () => {
 
 describe('cover', () => {
   const mesh = meshCloth(4, 3, [], 8, false);
-  const around = neighboursOf(mesh);
+  const context = neighboursOf(mesh);
   test('a flat roof at 2 m: its area, its volume, standing all over, open all round', () => {
     const c = coverOf(
       mesh,
-      around,
+      context,
       lifted(mesh, () => 2),
       flatGround,
     );
@@ -238,11 +238,11 @@ describe('cover', () => {
   });
   test('a gable to the ground: half the box, and the ground’s own rise counts', () => {
     const gable = lifted(mesh, (_, t) => 1.5 - Math.abs(t));
-    const c = coverOf(mesh, around, gable, flatGround);
+    const c = coverOf(mesh, context, gable, flatGround);
     expect(c.volume / (12 * 1.5)).toBeCloseTo(0.5, 1);
     expect(c.lowestEdge).toBeCloseTo(0, 9);
     expect(c.headroom).toBeGreaterThan(1.4);
-    const raised = coverOf(mesh, around, gable, () => 0.5);
+    const raised = coverOf(mesh, context, gable, () => 0.5);
     expect(raised.headroom).toBeCloseTo(c.headroom - 0.5, 1);
   });
 });

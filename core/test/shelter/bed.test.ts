@@ -7,8 +7,8 @@ import { judgedWhole, toldOf } from '../said.js';
 import { swingFactor } from '../../src/bed/index.js';
 import { ONE_TREE, UNDER_FLY, WRONG, bedded, demo, ended, kitted, namedWind } from './helper.js';
 
-const judged = ({ rig, around }: ReturnType<typeof demo>, spreads = false) =>
-  judgedWhole(rig, around, { full: true, spreads, ...namedWind(rig) });
+const judged = ({ rig, context }: ReturnType<typeof demo>, spreads = false) =>
+  judgedWhole(rig, context, { full: true, spreads, ...namedWind(rig) });
 const bedOf = (d: ReturnType<typeof demo>): BedResult => judged(d).bed!;
 const fly = demo(UNDER_FLY);
 const whole = judged(fly, true);
@@ -134,16 +134,16 @@ describe('rain and water', () => {
     expect(over.drips.filter((d) => d.id.startsWith('ridge'))).toEqual([]);
   });
   test('a strap falls toward the bed: soft joins let the water in, a tail inside the edge lets it off', () => {
-    const soft = kitted(fly.around, { connector: 'soft' });
-    const wet = bedOf({ ...fly, around: soft });
+    const soft = kitted(fly.context, { connector: 'soft' });
+    const wet = bedOf({ ...fly, context: soft });
     const strap = wet.drips.find((d) => d.id === 'strap0')!;
     expect(strap.slope).toBeLessThan(-0.3);
     expect(strap.wets).toBe(true);
     expect(strap.tailAt).toBeGreaterThan(strap.edge);
-    const tied = bedOf({ around: soft, rig: ended(fly.rig, 0, { drip: strap.tailAt }) });
+    const tied = bedOf({ context: soft, rig: ended(fly.rig, 0, { drip: strap.tailAt }) });
     expect(tied.drips.find((d) => d.id === 'strap0')).toMatchObject({ breaks: 'tail', wets: false });
     // outside the edge it does nothing
-    const outside = bedOf({ around: soft, rig: ended(fly.rig, 0, { drip: strap.edge / 2 }) });
+    const outside = bedOf({ context: soft, rig: ended(fly.rig, 0, { drip: strap.edge / 2 }) });
     expect(outside.drips.find((d) => d.id === 'strap0')!.wets).toBe(true);
   });
   test('driven rain reaches farther in than rain straight down', () => {
@@ -194,25 +194,25 @@ describe('a bed hung wrong', () => {
     [{ stature: 2.15 }, null, null],
     [{ straps: 'gone' }, 'bed.straps', /no longer in the kit/],
   ])('what cannot be is named at its field with the remedy: %j', (part, field, words) => {
-    const found = rigProblems(bedded(fly.rig, part), fly.around);
+    const found = rigProblems(bedded(fly.rig, part), fly.context);
     if (field === null) expect(found).toEqual([]);
     else {
       expect(found[0]!.field).toBe(field);
       expect(found[0]!.message).toMatch(words!);
-      expect(() => bedModel(bedded(fly.rig, part), fly.around)).toThrow(words!);
+      expect(() => bedModel(bedded(fly.rig, part), fly.context)).toThrow(words!);
     }
   });
   test('wraps that cover the loop, loops that are not there, straps that do not reach', () => {
     const at = (part: Parameters<typeof ended>[2]): string[] =>
-      bedProblems(ended(fly.rig, 1, part), fly.around).map((p) => `${p.field}: ${p.message}`);
+      bedProblems(ended(fly.rig, 1, part), fly.context).map((p) => `${p.field}: ${p.message}`);
     expect(at({ wraps: 3, loop: 1 })[0]).toMatch(
       /^bed\.ends\.1\.loop: 3 wraps round .* cover loop 1\. Hook to loop \d+ or farther/,
     );
     expect(at({ loop: 40 })[0]).toMatch(/has 26 loops, the 40th is asked/);
-    expect(bedProblems(ended(ended(fly.rig, 0, { loop: 1 }), 1, { loop: 1 }), fly.around)[0]!.message).toMatch(
+    expect(bedProblems(ended(ended(fly.rig, 0, { loop: 1 }), 1, { loop: 1 }), fly.context)[0]!.message).toMatch(
       /^The bed does not reach: straps and bed come to \d\.\d\d m, the anchors stand 5\.40 m apart/,
     );
-    expect(bedProblems(fly.rig, kitted(fly.around, { length: 2.2, ridgeLength: 0 }))[0]!.message).toMatch(
+    expect(bedProblems(fly.rig, kitted(fly.context, { length: 2.2, ridgeLength: 0 }))[0]!.message).toMatch(
       /too short for someone/,
     );
   });
@@ -228,7 +228,7 @@ describe('a bed on one tree', () => {
       expect(links).toContain(id);
   });
   test('level thrusts at tree, foot and anchors cancel', () => {
-    const model = bedModel(one.rig, one.around, { ranges: false });
+    const model = bedModel(one.rig, one.context, { ranges: false });
     const s = model.stateOf(model.cases.find((c) => c.id === 'lying')!);
     const pole = s.poles[1]!;
     const hang = model.hangOf(model.cases.find((c) => c.id === 'lying')!);
@@ -279,9 +279,9 @@ describe('a bed on one tree', () => {
 });
 
 test('what follows a hand is the same bed, in three cases', () => {
-  const quick = judgedWhole(fly.rig, fly.around, { full: false });
+  const quick = judgedWhole(fly.rig, fly.context, { full: false });
   expect(quick.bed!.cases.map((c) => c.id)).toEqual(['empty', 'sitting', 'lying']);
   expect(quick.bed!.lying.height.value).toBeCloseTo(bed!.lying.height.value, 6);
-  const model = bedModel(fly.rig, fly.around, { ranges: false });
+  const model = bedModel(fly.rig, fly.context, { ranges: false });
   expect(lowestOf(model, model.stateOf(model.cases[2]!))).toBeCloseTo(bed!.lying.height.value, 9);
 });

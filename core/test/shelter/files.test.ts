@@ -6,12 +6,12 @@ import { judgedWhole } from '../said.js';
 import { ONE_TREE, UNDER_FLY, UNITS, bedded, demo, namedWind } from './helper.js';
 
 const fly = demo(UNDER_FLY);
-const { tied: roof, bed } = judgedWhole(fly.rig, fly.around, { full: false });
+const { tied: roof, bed } = judgedWhole(fly.rig, fly.context, { full: false });
 const lying = bed!.shapes.find((s) => s.caseId === 'lying')!;
 
 describe('a bed in drawings and scenes', () => {
   test.each(['plan', 'side'] as const)('is on the %s with its straps and their pulls', (view) => {
-    const drawing = { name: 'fly', rig: fly.rig, result: roof!.result, body: fly.around.body, units: UNITS };
+    const drawing = { name: 'fly', rig: fly.rig, result: roof!.result, body: fly.context.body, units: UNITS };
     const svg = rigSvg(view, { ...drawing, bed: lying });
     expect(svg).toMatch(/<path class="bed" d="M[\d.]+ [\d.]+L/);
     expect(svg.match(/class="line strap"/g)).toHaveLength(2);
@@ -21,7 +21,7 @@ describe('a bed in drawings and scenes', () => {
     expect(rigSvg(view, drawing)).not.toContain('class="bed"');
   });
   test('is in the scene, which the format’s own validator passes', async () => {
-    const text = rigGltf('fly', fly.rig, roof!.result, fly.around.body, 'pitched', lying);
+    const text = rigGltf('fly', fly.rig, roof!.result, fly.context.body, 'pitched', lying);
     const report = await validator.validateBytes(new TextEncoder().encode(text));
     expect(report.issues.messages).toEqual([]);
     const { nodes } = JSON.parse(text) as { nodes: { name: string; extras?: { tension?: number } }[] };
@@ -32,29 +32,33 @@ describe('a bed in drawings and scenes', () => {
 describe('a bed on other trunks', () => {
   test('is hung anew so that it reaches, on whatever is there', () => {
     for (const tape of [3.9, 4.6, 5.4, 6.3]) {
-      const moved = rehung({ ...fly.rig, span: { ...fly.rig.span, tape } }, fly.around);
-      expect(bedProblems(moved, fly.around)).toEqual([]);
-      const angle = judgedWhole({ ...moved, pitch: { ...moved.pitch!, form: 'gable', middle: tape / 2 } }, fly.around, {
-        full: false,
-      }).bed!.lying.angles[0].value;
+      const moved = rehung({ ...fly.rig, span: { ...fly.rig.span, tape } }, fly.context);
+      expect(bedProblems(moved, fly.context)).toEqual([]);
+      const angle = judgedWhole(
+        { ...moved, pitch: { ...moved.pitch!, form: 'gable', middle: tape / 2 } },
+        fly.context,
+        {
+          full: false,
+        },
+      ).bed!.lying.angles[0].value;
       expect(angle).toBeGreaterThan(0.3);
       expect(angle).toBeLessThan(0.9);
     }
     const { bed: gone, ...bare } = fly.rig;
     expect(gone).toBeDefined();
-    expect(rehung(bare, fly.around)).toBe(bare);
+    expect(rehung(bare, fly.context)).toBe(bare);
   });
   test('a fresh one begins with straps that reach', () => {
-    const kit = { bed: fly.around.beds[0]!, straps: fly.around.straps[0]! };
-    const fresh = strapsFor(fly.rig, freshBed(kit, fly.around.body), kit, fly.around.body);
-    expect(bedProblems(bedded(fly.rig, fresh), fly.around)).toEqual([]);
+    const kit = { bed: fly.context.beds[0]!, straps: fly.context.straps[0]! };
+    const fresh = strapsFor(fly.rig, freshBed(kit, fly.context.body), kit, fly.context.body);
+    expect(bedProblems(bedded(fly.rig, fresh), fly.context)).toEqual([]);
   });
 });
 
 describe('a cord that holds one side open', () => {
   const aside = { cord: 'guy', side: 'left' as const, out: 1.2, haul: 25, pegs: 'cut' };
   test('pulls the bed to its side with about what it was hauled with, and stands in the ledger', () => {
-    const open = judgedWhole(bedded(fly.rig, { aside }), fly.around, {
+    const open = judgedWhole(bedded(fly.rig, { aside }), fly.context, {
       full: true,
       spreads: false,
       ...namedWind(fly.rig),
@@ -65,7 +69,7 @@ describe('a cord that holds one side open', () => {
     expect(row.links.map((l) => l.link.id).sort()).toEqual(['aside:anchor', 'aside:end']);
     const middle = open.shapes.find((s) => s.caseId === 'lying')!.line[12]!;
     expect(middle[1]).toBeGreaterThan(0.005);
-    const other = judgedWhole(bedded(fly.rig, { aside: { ...aside, side: 'right' } }), fly.around, {
+    const other = judgedWhole(bedded(fly.rig, { aside: { ...aside, side: 'right' } }), fly.context, {
       full: false,
     }).bed!;
     expect(other.shapes.find((s) => s.caseId === 'lying')!.line[12]![1]).toBeCloseTo(-middle[1], 3);
@@ -81,5 +85,5 @@ test('the numbers of the roof over it carry their workings', () => {
   expect(figures.dryInRain.value).toBe(dryInRain);
   expect(figures.gap!.notes![0]).toMatch(/roof in its case “lain”/);
   const one = demo(ONE_TREE);
-  expect(judgedWhole(one.rig, one.around, { full: false }).bed!.over).toBeNull();
+  expect(judgedWhole(one.rig, one.context, { full: false }).bed!.over).toBeNull();
 });

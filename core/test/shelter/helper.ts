@@ -1,17 +1,17 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { KitBed, KitStraps } from '../../src/bed/index.js';
-import { readRigFile, surroundingsOf } from '../../src/formats/index.js';
+import { readRigFile, contextOf } from '../../src/formats/index.js';
 import { gustSpeed } from '../../src/rig/index.js';
 import type { GivenWind } from '../../src/rig/index.js';
-import type { Bed, BedEnd, PitchSurroundings, RidgeRig } from '../../src/rig/index.js';
+import type { Bed, BedEnd, RigContext, RidgeRig } from '../../src/rig/index.js';
 
 export const UNITS = { length: 'm', force: 'N' } as const;
 
 /** A demo rig of examples/rigs with what it is judged with. */
-export function demo(name: string): { readonly rig: RidgeRig; readonly around: PitchSurroundings } {
+export function demo(name: string): { readonly rig: RidgeRig; readonly context: RigContext } {
   const file = readRigFile(readFileSync(join(process.cwd(), `examples/rigs/${name}.rig.json`), 'utf8'));
-  return { rig: file.rig, around: surroundingsOf(file) };
+  return { rig: file.rig, context: contextOf(file) };
 }
 export const UNDER_FLY = 'river-bed-under-the-fly';
 export const ONE_TREE = 'bed-on-one-alder';
@@ -24,14 +24,10 @@ export const ended = (rig: RidgeRig, i: 0 | 1, part: Partial<BedEnd>): RidgeRig 
   return bedded(rig, { ends: i === 0 ? [{ ...ends[0], ...part }, ends[1]] : [ends[0], { ...ends[1], ...part }] });
 };
 /** The kit with its bed or its straps changed. */
-export const kitted = (
-  around: PitchSurroundings,
-  bed: Partial<KitBed>,
-  straps: Partial<KitStraps> = {},
-): PitchSurroundings => ({
-  ...around,
-  beds: around.beds.map((b) => ({ ...b, ...bed })),
-  straps: around.straps.map((s) => ({ ...s, ...straps })),
+export const kitted = (context: RigContext, bed: Partial<KitBed>, straps: Partial<KitStraps> = {}): RigContext => ({
+  ...context,
+  beds: context.beds.map((b) => ({ ...b, ...bed })),
+  straps: context.straps.map((s) => ({ ...s, ...straps })),
 });
 
 /** The rig's own gust from its named bearing alone: all sixteen have tests of their own. */

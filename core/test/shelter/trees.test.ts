@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { levelOn, momentOn } from '../../src/anchor/index.js';
 import { evaluatePitch, pullsOn } from '../../src/pitch/index.js';
 import { unmetOf } from '../../src/sizing/remedies.js';
-import type { Guy, GuyAnchor, PitchSurroundings, RidgeRig, TreeId } from '../../src/rig/index.js';
+import type { Guy, GuyAnchor, RigContext, RidgeRig, TreeId } from '../../src/rig/index.js';
 import { rigProblems, rowsTogether, treeAt, treeOf, treesOf, trunksUsed } from '../../src/rig/index.js';
 import { judgeRig } from '../../src/shelter/index.js';
 import type { BedResult } from '../../src/shelter/index.js';
@@ -11,9 +11,9 @@ import { ONE_TREE, UNDER_FLY, UNITS, demo, ended, namedWind } from './helper.js'
 
 const judged = (
   rig: RidgeRig,
-  around: PitchSurroundings,
+  context: RigContext,
 ): { readonly roof: Evaluated | null; readonly bed: BedResult | null } => {
-  const { roof, report } = judgeRig(rig, around, { full: true, spreads: false, ...namedWind(rig) });
+  const { roof, report } = judgeRig(rig, context, { full: true, spreads: false, ...namedWind(rig) });
   return { roof, bed: report.bed };
 };
 const tied = (tree: TreeId, height = 0.4): GuyAnchor => ({ kind: 'tree', tree, height });
@@ -31,11 +31,11 @@ const stem = (name: string, girth = 0.4, height = 0.3): GuyAnchor => ({
 });
 
 const fly = demo(UNDER_FLY);
-const keys = evaluatePitch(fly.rig, fly.around, { full: false }).result.guys.map((g) => g.key);
+const keys = evaluatePitch(fly.rig, fly.context, { full: false }).result.guys.map((g) => g.key);
 
 describe('a guy on a trunk that carries ridge and bed', () => {
   const rig = guyed(fly.rig, { [keys[0]!]: { anchor: tied('trunk0') } });
-  const { roof, bed } = judged(rig, fly.around);
+  const { roof, bed } = judged(rig, fly.context);
   const { result, tied: tiedRig, readings } = roof!;
   const pulled = readings.map((r) => ({ id: r.state.case.id, pulls: pullsOn(tiedRig.model, 'trunk0', r) }));
 
@@ -84,10 +84,10 @@ describe('a guy on a trunk that carries ridge and bed', () => {
   });
   test('higher up it bends the trunk more', () => {
     const moment = (height: number): number => {
-      const { model } = evaluatePitch(guyed(fly.rig, { [keys[0]!]: { anchor: tied('trunk0', height) } }), fly.around, {
+      const { model } = evaluatePitch(guyed(fly.rig, { [keys[0]!]: { anchor: tied('trunk0', height) } }), fly.context, {
         full: false,
       }).tied;
-      const bare = evaluatePitch(model.rig, fly.around, { full: false });
+      const bare = evaluatePitch(model.rig, fly.context, { full: false });
       return momentOn(pullsOn(bare.tied.model, 'trunk0', bare.readings[0]!).slice(1));
     };
     expect(moment(1)).toBeGreaterThan(1.5 * moment(0.4));
@@ -100,7 +100,7 @@ describe('one tree for several', () => {
       [keys[0]!]: { anchor: stem('the sapling') },
       [keys[1]!]: { anchor: tied(`guy-tree ${keys[0]!}`) },
     });
-    const { result, tied: tiedRig, readings } = evaluatePitch(rig, fly.around, { full: false });
+    const { result, tied: tiedRig, readings } = evaluatePitch(rig, fly.context, { full: false });
     const [first, second] = [0, 1].map((n) => result.guys.find((g) => g.key === keys[n])!);
     expect([second!.foot[0], second!.foot[1]]).toEqual([first!.foot[0], first!.foot[1]]);
     const pulls = pullsOn(tiedRig.model, `guy-tree ${keys[0]!}`, readings[0]!);
@@ -116,8 +116,8 @@ describe('one tree for several', () => {
         [keys[0]!]: { anchor: stem('the sapling', 0.07, height), haul: 60 },
         [keys[1]!]: { anchor: tied(`guy-tree ${keys[0]!}`, height), haul: 60 },
       });
-    const known = evaluatePitch(weak(0.5), fly.around, { full: true, spreads: false, ...namedWind(fly.rig) });
-    const found = unmetOf(weak(0.5), fly.around, known, UNITS).find((u) => /Tie .* on the sapling/.test(u.remedy));
+    const known = evaluatePitch(weak(0.5), fly.context, { full: true, spreads: false, ...namedWind(fly.rig) });
+    const found = unmetOf(weak(0.5), fly.context, known, UNITS).find((u) => /Tie .* on the sapling/.test(u.remedy));
     expect(found!.remedy).toMatch(/^Tie them at 0\.\d+ m/);
     const [own, shared] = [0, 1].map((n) => found!.rig!.pitch!.own[keys[n]!]!.anchor as { height: number });
     expect(own!.height).toBeLessThan(0.5);
@@ -133,9 +133,9 @@ describe('one tree for several', () => {
       signs: [],
     };
     const hung = ended(fly.rig, 1, { anchor: own });
-    const without = judged(hung, fly.around).bed!.trunks.find((t) => t.id === 'bed-stem1')!;
+    const without = judged(hung, fly.context).bed!.trunks.find((t) => t.id === 'bed-stem1')!;
     expect(without.loads.every((l) => l.roof === 0)).toBe(true);
-    const { bed, roof } = judged(guyed(hung, { [keys[1]!]: { anchor: tied('bed-stem1') } }), fly.around);
+    const { bed, roof } = judged(guyed(hung, { [keys[1]!]: { anchor: tied('bed-stem1') } }), fly.context);
     const tree = bed!.trunks.find((t) => t.id === 'bed-stem1')!;
     expect(tree.loads.every((l) => l.roof > 0)).toBe(true);
     expect(rowsTogether(roof!.result.rows, bed!.rows).filter((r) => r.name === 'the old alder')).toHaveLength(1);
@@ -157,7 +157,7 @@ describe('back-stays on a tree of the rig', () => {
   };
 
   test('the tree bears the stay’s level part with what else is tied to it', () => {
-    const { bed } = judged(rig, one.around);
+    const { bed } = judged(rig, one.context);
     const tree = bed!.trunks.find((t) => t.id === 'trunk1')!;
     const lying = tree.loads.find((l) => l.caseId.endsWith('lying'))!;
     const shape = bed!.shapes.find((s) => s.caseId === 'lying')!;
@@ -182,7 +182,7 @@ describe('back-stays on a tree of the rig', () => {
         anchor: tied(`guy-tree ${keys[1]!}`, 0.2),
       },
     });
-    const { roof, bed } = judged(stood, fly.around);
+    const { roof, bed } = judged(stood, fly.context);
     const rows = rowsTogether(roof!.result.rows, bed!.rows).map((r) => r.id);
     expect(rows).toContain(`guy ${keys[1]!}`);
     expect(rows).toContain(`guy-tree ${keys[1]!}`);
@@ -192,7 +192,7 @@ describe('back-stays on a tree of the rig', () => {
   });
   test('a sign on that tree rules it out', () => {
     const rotten: RidgeRig = { ...rig, trunks: [rig.trunks[0], { ...rig.trunks[1], signs: ['fungus'] }] };
-    expect(judged(rotten, one.around).bed!.findings.map((f) => (f.code === 'tree' ? f.facts.tree : ''))).toContain(
+    expect(judged(rotten, one.context).bed!.findings.map((f) => (f.code === 'tree' ? f.facts.tree : ''))).toContain(
       'the far willow',
     );
   });
@@ -202,8 +202,8 @@ describe('trees of a rig', () => {
   test('its trunks, the bed’s own, those of guys; with where they stand', () => {
     const rig = guyed(fly.rig, { [keys[0]!]: { anchor: stem('the sapling'), foot: [1, 2] } });
     expect(treesOf(rig).map((t) => t.id)).toEqual(['trunk0', 'trunk1', `guy-tree ${keys[0]!}`]);
-    expect(treeAt(rig, fly.around.body, 'trunk1')![0]).toBeCloseTo(5.4, 9);
-    expect(treeAt(rig, fly.around.body, `guy-tree ${keys[0]!}`)).toEqual([1, 2]);
+    expect(treeAt(rig, fly.context.body, 'trunk1')![0]).toBeCloseTo(5.4, 9);
+    expect(treeAt(rig, fly.context.body, `guy-tree ${keys[0]!}`)).toEqual([1, 2]);
     expect(treeOf(rig, 'bed-stem0')).toBeNull();
   });
   test('trunks stand in the picture where anything is tied to them', () => {
@@ -223,18 +223,18 @@ describe('trees of a rig', () => {
     [`guy-tree ${keys[1]!}`, /tied to the tree of another guy, which is not there/],
   ] as const)('one that is not there, %s, is told at its field', (tree, words) => {
     const rig = guyed(fly.rig, { [keys[0]!]: { anchor: tied(tree) } });
-    const [found] = rigProblems(rig, fly.around);
+    const [found] = rigProblems(rig, fly.context);
     expect(found).toMatchObject({ field: `pitch.own.${keys[0]!}.anchor.tree`, message: expect.stringMatching(words) });
-    expect(() => evaluatePitch(rig, fly.around)).toThrow(words);
+    expect(() => evaluatePitch(rig, fly.context)).toThrow(words);
   });
   test('nor can two guys each be on the other’s tree, or one on its own', () => {
     const both = guyed(fly.rig, {
       [keys[0]!]: { anchor: tied(`guy-tree ${keys[1]!}`) },
       [keys[1]!]: { anchor: tied(`guy-tree ${keys[0]!}`) },
     });
-    expect(rigProblems(both, fly.around)).toHaveLength(2);
+    expect(rigProblems(both, fly.context)).toHaveLength(2);
     expect(
-      rigProblems(guyed(fly.rig, { [keys[0]!]: { anchor: tied(`guy-tree ${keys[0]!}`) } }), fly.around),
+      rigProblems(guyed(fly.rig, { [keys[0]!]: { anchor: tied(`guy-tree ${keys[0]!}`) } }), fly.context),
     ).toHaveLength(1);
   });
   test('the tree of a guy left off is told to be missing', () => {
@@ -242,7 +242,7 @@ describe('trees of a rig', () => {
       [keys[0]!]: { anchor: stem('the sapling'), off: true },
       [keys[1]!]: { anchor: tied(`guy-tree ${keys[0]!}`) },
     });
-    expect(() => evaluatePitch(rig, fly.around)).toThrow(
+    expect(() => evaluatePitch(rig, fly.context)).toThrow(
       /which is not there\. Choose another tree for it, or what else holds it/,
     );
   });

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { ofCode } from '../../src/findings/index.js';
 import { evaluatePitch } from '../../src/pitch/index.js';
-import type { Guy, PitchSurroundings, RidgeRig } from '../../src/rig/index.js';
+import type { Guy, RigContext, RidgeRig } from '../../src/rig/index.js';
 import { ratioOf, usedBy } from '../../src/rig/index.js';
 import { roofSaid, toldOf } from '../said.js';
 import {
@@ -15,15 +15,14 @@ import {
 } from '../../src/sizing/index.js';
 import type { SizedRig } from '../../src/sizing/index.js';
 import { unmetOf } from '../../src/sizing/remedies.js';
-import { aroundOf, rigOf, squareRoof } from '../pitch/helper.js';
+import { contextFor, rigOf, squareRoof } from '../pitch/helper.js';
 
 const square = squareRoof(2);
-const around = aroundOf(square);
+const context = contextFor(square);
 const units = { length: 'm', force: 'N' } as const;
-const size = (rig: RidgeRig, a: PitchSurroundings = around, aim: 'cut' | 'mass' | 'items' = 'cut'): SizedRig =>
+const size = (rig: RidgeRig, a: RigContext = context, aim: 'cut' | 'mass' | 'items' = 'cut'): SizedRig =>
   sizeRig(rig, a, aim, units)!;
-const judged = (rig: RidgeRig, a: PitchSurroundings = around) =>
-  evaluatePitch(rig, a, { full: true, spreads: false }).result;
+const judged = (rig: RidgeRig, a: RigContext = context) => evaluatePitch(rig, a, { full: true, spreads: false }).result;
 const withTension = (rig: RidgeRig, tension: number): RidgeRig => ({
   ...rig,
   tensioning: { ...rig.tensioning, how: 'tension', tension },
@@ -41,9 +40,9 @@ const wedge = withGuys(
 
 describe('a whole rig sized', () => {
   test('holds by the judgement of the whole rig, and costs no more than any choice on a small kit', () => {
-    const small: PitchSurroundings = {
-      ...around,
-      kit: around.kit.filter((k) => ['guy', 'tarred', wedge.cord].includes(k.id)),
+    const small: RigContext = {
+      ...context,
+      kit: context.kit.filter((k) => ['guy', 'tarred', wedge.cord].includes(k.id)),
     };
     const sized = size(wedge, small, 'items');
     expect(sized.met).toBe(true);
@@ -64,7 +63,7 @@ describe('a whole rig sized', () => {
     expect(priceOf('items', sized.after)).toBeLessThanOrEqual(best + 1e-9);
   });
   test('of two cords for each line it takes the lightest that holds, as trying all sixteen shows', () => {
-    const two: PitchSurroundings = { ...around, kit: around.kit.filter((k) => k.id === 'guy' || k.id === 'tarred') };
+    const two: RigContext = { ...context, kit: context.kit.filter((k) => k.id === 'guy' || k.id === 'tarred') };
     const rig = withGuys({ ...wedge, cord: 'guy', pitch: { ...wedge.pitch!, soil: 'turf' } }, { haul: 15 });
     const sized = size(rig, two, 'mass');
     expect(sized.met).toBe(true);
@@ -111,7 +110,7 @@ describe('a whole rig sized', () => {
   test('can be stopped, and tells how far it is', () => {
     const seen: number[] = [];
     expect(
-      sizeRig(slipping, around, 'cut', units, (done) => {
+      sizeRig(slipping, context, 'cut', units, (done) => {
         seen.push(done);
         return false;
       }),
@@ -125,7 +124,7 @@ describe('a whole rig sized', () => {
       { ...rigOf('diagonal', square, { spread: 30 }), wind: { beaufort: 0, shelter: 'edge' } },
       { haul: 160 },
     );
-    const a = aroundOf(sheet);
+    const a = contextFor(sheet);
     expect(judged(tight, a).rows.some((r) => r.links[0]!.link.kind === 'tie-out' && ratioOf(r) < 1)).toBe(true);
     const sized = size(tight, a);
     expect(sized.met).toBe(true);
@@ -146,7 +145,7 @@ describe('what cannot be met', () => {
     }
   });
   test('pegs and cord that are missing are counted', () => {
-    const few: PitchSurroundings = { ...around, pegs: [{ ...around.pegs[0]!, count: 1 }] };
+    const few: RigContext = { ...context, pegs: [{ ...context.pegs[0]!, count: 1 }] };
     const short = size(wedge, few);
     expect(short.met).toBe(false);
     expect(short.unmet.find((u) => u.id === 'pegs cut')!.sentence).toMatch(/are missing: \d+ wanted, 1 in the kit/);
@@ -164,7 +163,7 @@ describe('what cannot be met', () => {
   });
   test('the strongest wind it bears is one it holds in, and the next is too much', () => {
     const grown = { ...wedge, pitch: { ...wedge.pitch!, soil: 'gravel' } };
-    const wind = strongestWind(grown, around);
+    const wind = strongestWind(grown, context);
     const holds = (beaufort: number): boolean =>
       shortfallOf(judged({ ...grown, wind: { ...grown.wind, beaufort } })) < 1e-6;
     if (wind === null) expect(holds(0)).toBe(false);
@@ -178,12 +177,12 @@ describe('what cannot be met', () => {
 describe('what was brought tonight', () => {
   test('nothing is sized from what was left at home, but what is tied in stays', () => {
     const cordsOf = (r: RidgeRig): readonly string[] => [...usedBy(r).cords];
-    const left: RidgeRig = { ...wedge, home: around.kit.map((c) => c.id) };
+    const left: RidgeRig = { ...wedge, home: context.kit.map((c) => c.id) };
     const own = cordsOf(wedge);
-    expect(cordsOf(size(wedge, around, 'mass').rig).some((id) => !own.includes(id))).toBe(true);
-    for (const id of cordsOf(size(left, around, 'mass').rig)) expect(own).toContain(id);
+    expect(cordsOf(size(wedge, context, 'mass').rig).some((id) => !own.includes(id))).toBe(true);
+    for (const id of cordsOf(size(left, context, 'mass').rig)) expect(own).toContain(id);
     const bare = { ...left, pitch: undefined } as unknown as RidgeRig;
-    expect(sizeCords(bare, around, units).map((c) => c.kitCord.id)).toEqual([wedge.cord]);
+    expect(sizeCords(bare, context, units).map((c) => c.kitCord.id)).toEqual([wedge.cord]);
   });
 });
 
@@ -193,14 +192,14 @@ describe('a tree that nothing may be tied to', () => {
     ['too thin for a person', { girth: 0.3 }, /too thin to carry a person/],
   ])('%s: verdict, shortfall and what cannot be met agree', (_, part, said) => {
     const rig: RidgeRig = { ...wedge, use: 'person', trunks: [{ ...wedge.trunks[0], ...part }, wedge.trunks[1]] };
-    const known = evaluatePitch(rig, around, { full: true, spreads: false, rising: false });
+    const known = evaluatePitch(rig, context, { full: true, spreads: false, rising: false });
     const [tree] = toldOf(ofCode(known.result.findings, 'tree'));
     expect(tree).toMatch(said);
-    const verdict = roofSaid(rig, known.result, around.body);
+    const verdict = roofSaid(rig, known.result, context.body);
     expect(verdict.holds).toBe(false);
     expect(tree!.startsWith(verdict.sentence)).toBe(true);
     expect(shortfallOf(known.result)).toBeGreaterThanOrEqual(10);
-    expect(unmetOf(rig, around, known, units).find((u) => u.id === 'tree')?.sentence).toBe(tree);
+    expect(unmetOf(rig, context, known, units).find((u) => u.id === 'tree')?.sentence).toBe(tree);
     const sized = size(rig);
     expect(sized.met).toBe(false);
     expect(sized.unmet.map((u) => u.id)).toContain('tree');

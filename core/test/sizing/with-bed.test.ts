@@ -9,11 +9,11 @@ import { ratioOf, rigProblems } from '../../src/rig/index.js';
 import type { Bed, RidgeRig, Trunk } from '../../src/rig/index.js';
 import { UNDER_FLY, UNITS, bedded, demo, ended } from '../shelter/helper.js';
 
-const { rig, around } = demo(UNDER_FLY);
-const sized = (r: RidgeRig) => sizeRig(r, around, 'cut', UNITS)!;
+const { rig, context } = demo(UNDER_FLY);
+const sized = (r: RidgeRig) => sizeRig(r, context, 'cut', UNITS)!;
 /** The bed hung as wished by what works that out. */
 const hung = (r: RidgeRig, part: Partial<Bed>, wish: Partial<Bed['wish']>): RidgeRig =>
-  hangIt(bedded(r, { ...part, wish: { ...r.bed!.wish, ...wish } }), around, UNITS).offers[0]!.rig;
+  hangIt(bedded(r, { ...part, wish: { ...r.bed!.wish, ...wish } }), context, UNITS).offers[0]!.rig;
 const onto = (r: RidgeRig, trunk: Partial<Trunk>): RidgeRig => ({
   ...r,
   trunks: [{ ...r.trunks[0], ...trunk }, r.trunks[1]],
@@ -22,8 +22,8 @@ const onto = (r: RidgeRig, trunk: Partial<Trunk>): RidgeRig => ({
 const THIN = { wood: 'willow', girth: 0.52 };
 const thin = hung(onto(rig, THIN), { drop: 0.1 }, { angle: 0.42 });
 const under = (r: RidgeRig): { readonly roof: Evaluated; readonly bed: BedResult } => {
-  const roof = evaluatePitch(r, around, { full: true, spreads: false });
-  return { roof, bed: bedUnder(r, around, roof)! };
+  const roof = evaluatePitch(r, context, { full: true, spreads: false });
+  return { roof, bed: bedUnder(r, context, roof)! };
 };
 
 describe('a rig with a bed, sized', () => {
@@ -34,7 +34,7 @@ describe('a rig with a bed, sized', () => {
     const { met, unmet } = sized(thin);
     expect(met).toBe(false);
     expect(unmet.filter((u) => u.id === 'trunk0')).toMatchObject([
-      { sentence: expect.stringMatching(/^Foot of the upstream alder is short as pitched, dropping in/) },
+      { sentence: expect.stringMatching(/^The foot of the upstream alder is short as pitched, dropping in/) },
     ]);
   });
   test('hung deeper where that mends it: taken, it holds, and the cloth is no nearer than may be', () => {
@@ -52,7 +52,7 @@ describe('a rig with a bed, sized', () => {
   test('where no hanging does, how thick the trunk must be; so thick it bears', () => {
     const heavy = hung(onto(rig, { wood: 'willow', girth: 0.5 }), { mass: 100, drop: 0.05 }, { angle: 0.35 });
     const { roof, bed } = under(heavy);
-    const unmet = bedUnmet(heavy, around, roof, bed, UNITS).find((u) => u.id === 'trunk0')!;
+    const unmet = bedUnmet(heavy, context, roof, bed, UNITS).find((u) => u.id === 'trunk0')!;
     const told = /A trunk (\d+\.\d+) m round would bear it/.exec(unmet.remedy);
     // hung as wished again: round a thicker trunk the straps leave less free
     const girth = Number(told![1]) + 0.005;
@@ -83,7 +83,7 @@ describe('a rig with a bed, sized', () => {
     expect(under(unmet[0]!.rig!).bed.cases.every((c) => c.height > 0.02)).toBe(true);
   });
   test('the strongest wind is none where the bed is short in still air', () => {
-    expect(strongestWind(thin, around)).toBeNull();
+    expect(strongestWind(thin, context)).toBeNull();
   });
 });
 
@@ -92,5 +92,5 @@ test('a setting that closes only by stretching is passed over, not an error', ()
     mass: 120,
     wish: { ...rig.bed!.wish, angle: 0.42 },
   });
-  for (const { rig: found } of hangIt(heavy, around, UNITS).offers) expect(rigProblems(found, around)).toEqual([]);
+  for (const { rig: found } of hangIt(heavy, context, UNITS).offers) expect(rigProblems(found, context)).toEqual([]);
 });

@@ -7,8 +7,8 @@ import { demo } from '../shelter/helper.js';
 /** Least that any place that the wind pulls on has left, over every bearing and law. */
 const least = (r: PitchResult): number => Math.min(...r.rose.map((x) => x.left));
 const judged = (name: string, speed?: number): PitchResult => {
-  const { rig, around } = demo(name);
-  return evaluatePitch(rig, around, {
+  const { rig, context } = demo(name);
+  return evaluatePitch(rig, context, {
     full: true,
     spreads: false,
     rising: speed === undefined,
@@ -34,9 +34,9 @@ describe('the wind in which something lets go first', () => {
 
 describe('what another bearing would do', () => {
   test('is told where it is much, from the solved bearings themselves', () => {
-    const { rig, around } = demo('fire-side-lean-to');
+    const { rig, context } = demo('fire-side-lean-to');
     const r = judged('fire-side-lean-to');
-    const { detail } = roofSaid(rig, r, around.body);
+    const { detail } = roofSaid(rig, r, context.body);
     const said =
       /named, from the (\S+), it holds (\d\.\d) times the pull; turned by (\d+)° (\S+) it would hold (\d\.\d)/.exec(
         detail,

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { casesFor, gustCase } from '../../src/cases/index.js';
-import { readRigFile, surroundingsOf } from '../../src/formats/index.js';
+import { readRigFile, contextOf } from '../../src/formats/index.js';
 import { allSolved, evaluatePitch, gustPressure, pitchModel, solveCase, tieOff } from '../../src/pitch/index.js';
 import type { PitchState, TiedRig } from '../../src/pitch/index.js';
 import { windToward } from '../../src/weather/index.js';
@@ -11,7 +11,7 @@ import { PITCH_FORMS } from '../../src/roof/index.js';
 import { gustOf } from '../../src/rig/index.js';
 import type { RidgeRig } from '../../src/rig/index.js';
 import { failureChance } from '../../src/strength/index.js';
-import { aroundOf, rigOf, roofFor, squareRoof } from '../pitch/helper.js';
+import { contextFor, rigOf, roofFor, squareRoof } from '../pitch/helper.js';
 import { codesOf, roofSaid } from '../said.js';
 
 const folder = join(process.cwd(), 'examples/rigs');
@@ -68,7 +68,7 @@ function checked({ engine, model }: TiedRig, s: PitchState): { unbalanced: numbe
 }
 
 describe.each(files.map((f) => [f.path, f] as const))('%s in its own wind', (_, file) => {
-  const tied = tieOff(pitchModel(file.rig, surroundingsOf(file), { ranges: false }));
+  const tied = tieOff(pitchModel(file.rig, contextOf(file), { ranges: false }));
   // each is looked at while the rig's weights are still its own
   const seen = casesFor('roof', file.rig, gustOf(file.rig))
     .filter((c) => c.environment.wind !== null)
@@ -101,11 +101,11 @@ describe.each(files.map((f) => [f.path, f] as const))('%s in its own wind', (_, 
 
 describe('lifting, and gusts one after another', () => {
   const square = squareRoof(3);
-  const around = aroundOf(square);
+  const context = contextFor(square);
   test('what holds down a lifted flat roof bears exactly the standard’s lift, less the weight', () => {
     const level = rigOf('flying', square).trunks.map((t) => ({ ...t, tieHeight: 1.4 }));
     const flat = rigOf('flying', square, {}, { trunks: level as unknown as RidgeRig['trunks'] });
-    const tied = tieOff(pitchModel(flat, around), { atOnce: true });
+    const tied = tieOff(pitchModel(flat, context), { atOnce: true });
     for (const [law, c] of [
       ['lift', 0.5],
       ['blocked', 1.3],
@@ -128,7 +128,7 @@ describe('lifting, and gusts one after another', () => {
   test('a stronger wind never raises the least that is left of a taut rig', () => {
     const gable = rigOf('gable', square);
     const least = (speed: number): number => {
-      const { result } = evaluatePitch(gable, around, {
+      const { result } = evaluatePitch(gable, context, {
         full: true,
         spreads: false,
         rising: false,
@@ -147,11 +147,11 @@ describe('lifting, and gusts one after another', () => {
   });
   test('what gives first is found by its own wind: in it the link has one time left', () => {
     const gable = rigOf('gable', square);
-    const { result } = evaluatePitch(gable, around, { full: true, spreads: false, wind: { speed: 8, from: 0 } });
+    const { result } = evaluatePitch(gable, context, { full: true, spreads: false, wind: { speed: 8, from: 0 } });
     const first = result.letsGo.find((l) => l.gust !== null && l.gust > 0)!;
     const gusts = result.letsGo.flatMap((l) => (l.gust === null ? [] : [l.gust]));
     expect(gusts).toEqual([...gusts].sort((a, b) => a - b));
-    const then = evaluatePitch(gable, around, {
+    const then = evaluatePitch(gable, context, {
       full: true,
       spreads: false,
       rising: false,
@@ -164,7 +164,7 @@ describe('lifting, and gusts one after another', () => {
   test('a hitch’s chance of slipping does not change with the pull', () => {
     const chanceAt = (haul: number): number => {
       const rig = rigOf('gable', square, { guy: { ...rigOf('gable', square).pitch!.guy, haul } });
-      const { result } = evaluatePitch(rig, around, { full: true, rising: false, wind: null });
+      const { result } = evaluatePitch(rig, context, { full: true, rising: false, wind: null });
       const link = result.rows.find((r) => r.id === 'guy 00')!.links.find((l) => l.link.kind === 'hitch')!.link;
       expect(link.chance.value).toBe(failureChance(link.available, link.demand));
       return link.chance.value;
@@ -176,9 +176,9 @@ describe('lifting, and gusts one after another', () => {
 
 describe('luffing', () => {
   const square = squareRoof(3);
-  const around = aroundOf(square);
+  const context = contextFor(square);
   test('a taut gable is never said to luff', () => {
-    const { result } = evaluatePitch(rigOf('gable', square), around, {
+    const { result } = evaluatePitch(rigOf('gable', square), context, {
       full: true,
       spreads: false,
       rising: false,
@@ -190,7 +190,7 @@ describe('luffing', () => {
   test('a roof that flaps is said to, near which tie-out, its lines take the worst, and it is not passed', () => {
     // a fly as slack as a bedsheet
     const rig = rigOf('diagonal', square, { guy: { ...rigOf('diagonal', square).pitch!.guy, haul: 2 }, spread: 2 });
-    const tied = tieOff(pitchModel(rig, around));
+    const tied = tieOff(pitchModel(rig, context));
     let found: PitchState | null = null;
     for (const speed of [10, 14, 18, 22])
       for (const from of [0, 0.4, 0.8, 1.2, 1.6])
@@ -199,14 +199,14 @@ describe('luffing', () => {
     expect(found).not.toBeNull();
     expect(found!.cycle.length).toBeGreaterThan(0);
     const { wind } = found!.case.environment;
-    const { result } = evaluatePitch(rig, around, {
+    const { result } = evaluatePitch(rig, context, {
       full: true,
       spreads: false,
       rising: false,
       wind: { speed: wind!.speed, from: wind!.from },
     });
     if (!allSolved(result)) {
-      const v = roofSaid(rig, result, around.body);
+      const v = roofSaid(rig, result, context.body);
       expect(v.holds).toBe(false);
       expect(codesOf(result.findings)).toContain('flaps');
     }
@@ -235,12 +235,12 @@ describe('rigs at random', () => {
             tensioning: { ...base.tensioning, how: 'tension', tension },
             pitch: { ...base.pitch!, guy: { ...base.pitch!.guy, haul } },
           };
-          const around = aroundOf(roof);
+          const context = contextFor(roof);
           const began = performance.now();
           try {
             const named = beaufort === 0 ? null : { speed: 0.836 * beaufort ** 1.5 * 0.8 * 1.6, from: windFrom };
-            const { result } = evaluatePitch(rig, around, { full: true, spreads: false, rising: false, wind: named });
-            const v = roofSaid(rig, result, around.body);
+            const { result } = evaluatePitch(rig, context, { full: true, spreads: false, rising: false, wind: named });
+            const v = roofSaid(rig, result, context.body);
             expect(result.room.least.sunk).toBeLessThan(0.02);
             if (v.holds) {
               expect(allSolved(result)).toBe(true);

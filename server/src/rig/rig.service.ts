@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { FileProblem, checkedRigFile, renameKit, rigFile, writeRigFile } from '@rough-bight/core/formats';
 import { GEAR_LISTS, rigProblems } from '@rough-bight/core/rig';
-import type { PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
+import type { RigContext, RidgeRig } from '@rough-bight/core/rig';
 import type { Store } from '../db/database.js';
 import { STORE } from '../db/database.js';
 import type { Draft, RevisedRow } from '../db/revised.js';
@@ -40,7 +40,7 @@ export class RigService extends Revised<RidgeRig> {
   }
 
   /** What the rigs of a camp are judged with. */
-  private async around(campId: string): Promise<PitchSurroundings> {
+  private async context(campId: string): Promise<RigContext> {
     const [kit, gear, { body, required }] = await Promise.all([
       this.kit.ofCamp(campId),
       this.gear.ofCamp(campId),
@@ -52,9 +52,9 @@ export class RigService extends Revised<RidgeRig> {
   /** A rig as a file of its own, with the kit it uses and its ground. */
   async file(id: string): Promise<string> {
     const { campId, name, note, document } = await this.one(id);
-    const [around, places] = await Promise.all([this.around(campId), this.places.ofCamp(campId)]);
+    const [context, places] = await Promise.all([this.context(campId), this.places.ofCamp(campId)]);
     const place = places.find((p) => p.id === document.site?.place)?.document ?? null;
-    return writeRigFile(rigFile({ name, note, rig: document }, around, place));
+    return writeRigFile(rigFile({ name, note, rig: document }, context, place));
   }
 
   /** Takes a rig file into a camp: what of its kit is not there yet is added to it. */
@@ -71,7 +71,7 @@ export class RigService extends Revised<RidgeRig> {
         fields: [{ field: error.where, message: error.problem }],
       });
     }
-    const around = await this.around(campId);
+    const context = await this.context(campId);
     // an id that stands for something else here is changed, in the kit and wherever the rig names it
     const renamed = new Map<string, string>();
     const missing = <T extends { readonly id: string }>(theirs: readonly T[], ours: readonly T[]): T[] =>
@@ -85,9 +85,9 @@ export class RigService extends Revised<RidgeRig> {
         renamed.set(item.id, id);
         return [{ ...item, id }];
       });
-    const cords = missing(file.kit.cords, around.kit);
+    const cords = missing(file.kit.cords, context.kit);
     const gear = GEAR_LISTS.map(
-      (list) => [list, missing<{ readonly id: string }>(file.kit[list], around[list])] as const,
+      (list) => [list, missing<{ readonly id: string }>(file.kit[list], context[list])] as const,
     );
     for (const { id, ...cord } of cords) await this.kit.add(campId, cord, id);
     for (const [list, things] of gear) for (const thing of things) await this.gear.add(campId, list, thing, thing.id);
@@ -100,8 +100,8 @@ export class RigService extends Revised<RidgeRig> {
   /** What fits field by field must also fit together. */
   private async checked(campId: string, dto: NewRigDto): Promise<Draft<RidgeRig>> {
     const { document } = dto;
-    const around = await this.around(campId);
-    const problems = rigProblems(document, around);
+    const context = await this.context(campId);
+    const problems = rigProblems(document, context);
     if (problems.length > 0)
       throw new ProblemException({
         code: 'invalid',

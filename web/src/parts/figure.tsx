@@ -38,8 +38,9 @@ export function rangeText(figure: Figure, units: Parameters<typeof show>[2]): st
   if (figure.range === undefined || !(figure.range[1] > figure.range[0])) return null;
   const low = show(figure.range[0], figure.quantity, units);
   const high = show(figure.range[1], figure.quantity, units);
-  if (low.text === high.text) return null;
-  return low.unit === high.unit
+  if (low.text === high.text && low.unit === high.unit) return null;
+  // the unit is told once, behind the value itself
+  return low.unit === high.unit && low.unit === show(figure.value, figure.quantity, units).unit
     ? `${low.text} to ${high.text}`
     : `${low.text} ${low.unit} to ${high.text} ${high.unit}`;
 }

@@ -1,17 +1,22 @@
-import { METRES_PER, NEWTONS_PER, POUND, readLength, readNumber } from '@rough-bight/core/quantity';
+import { INCH, METRES_PER, NEWTONS_PER, POUND, readLength, readNumber } from '@rough-bight/core/quantity';
 import type { Limit, Quantity, UnitChoice } from '@rough-bight/core/quantity';
 import { useId, useState } from 'react';
 import type { ReactElement } from 'react';
 import { FieldMore } from './field-more.js';
 import { useUnits } from './units.js';
 
+/** A length that goes no further than this, m, is typed in inches by who reads feet: a knot's loss, a spread, a haul. */
+const SHORT = 1;
+
 /** How a quantity is typed: its unit, and how many SI units one of it is. */
-export function typed(
+function typed(
   quantity: Quantity,
   units: UnitChoice,
+  max: number,
 ): { readonly unit: string; readonly si: number; readonly places: number } {
   switch (quantity) {
     case 'length':
+      if (units.length === 'ft' && max <= SHORT) return { unit: 'in', si: INCH, places: 1 };
       return { unit: units.length, si: METRES_PER[units.length], places: 2 };
     case 'force':
       return { unit: units.force, si: NEWTONS_PER[units.force], places: units.force === 'N' ? 0 : 1 };
@@ -69,8 +74,8 @@ export function NumberField({
   onFault,
 }: Props): ReactElement {
   const units = useUnits();
-  const { unit, si, places } = typed(quantity, units);
-  const decimals = asked ?? (whole ? 0 : quantity === 'length' && step < 0.01 ? 3 : places);
+  const { unit, si, places } = typed(quantity, units, max);
+  const decimals = asked ?? (whole ? 0 : quantity === 'length' && unit !== 'in' && step < 0.01 ? 3 : places);
   const shown = trim(value / si, decimals);
   const [text, setText] = useState(shown);
   const [problem, setProblem] = useState<string | null>(null);
@@ -92,7 +97,7 @@ export function NumberField({
       fault(null);
       return;
     }
-    const number = quantity === 'length' ? readLength(raw, units.length) : readNumber(raw);
+    const number = quantity === 'length' ? readLength(raw, unit === 'in' ? 'in' : units.length) : readNumber(raw);
     const allowed = `${trim(min / si, decimals)} to ${trim(max / si, decimals)}${unit === '' ? '' : ` ${unit}`}`;
     if (number === null) {
       const feet = quantity === 'length' && units.length === 'ft' ? ', or feet and inches' : '';

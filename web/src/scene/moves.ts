@@ -32,10 +32,10 @@ export function moved(
   grip: Grip,
   dx: number,
   dz: number,
-  around: { readonly kit: readonly KitCord[]; readonly body: BodyMeasures },
+  context: { readonly kit: readonly KitCord[]; readonly body: BodyMeasures },
   sag: number,
 ): RidgeRig {
-  const { body } = around;
+  const { body } = context;
   const long = straightDistance(rig, body);
   const onLine = (x: number): number => clamp(centimetre(x), END_ROOM, long - END_ROOM);
   let next: RidgeRig = rig;
@@ -80,5 +80,5 @@ export function moved(
       break;
     }
   }
-  return problemsOf(next, around).length === 0 ? next : rig;
+  return problemsOf(next, context).length === 0 ? next : rig;
 }

@@ -78,7 +78,7 @@ export function SideScene(props: Props): ReactElement {
   const fitted = useMemo(() => fitView(size[0], size[1], far, lowest, highest), [size, far, lowest, highest]);
   const base = moving && held !== null ? held : fitted;
 
-  const around = useMemo(() => ({ kit, body }), [kit, body]);
+  const context = useMemo(() => ({ kit, body }), [kit, body]);
   const sagNow = report?.line.sag.value ?? 0.1;
   /** The span before the first trunk was taken, for it stays under the hand as the rest moves away. */
   const [before, setBefore] = useState<number | null>(null);
@@ -93,7 +93,7 @@ export function SideScene(props: Props): ReactElement {
       return;
     }
     const scale = grip.kind === 'sag' ? 0.2 : 1;
-    const next = moved(rig, grip, step[0] * scale, step[1] * scale, around, sagNow);
+    const next = moved(rig, grip, step[0] * scale, step[1] * scale, context, sagNow);
     if (next !== rig) onNudge(next);
   };
 
@@ -126,7 +126,7 @@ export function SideScene(props: Props): ReactElement {
         ([dx, dy]) =>
           isBedGrip(grip)
             ? movedBed(rig, straps!, grip, dx / fitted.scale, -dy / fitted.scale)
-            : moved(rig, grip, dx / fitted.scale, -dy / fitted.scale, around, sagNow)
+            : moved(rig, grip, dx / fitted.scale, -dy / fitted.scale, context, sagNow)
         }
       onEnd={onMoveEnd}
       onKeyDown={(e) => nudge(grip, e)}
@@ -354,7 +354,7 @@ export function SideScene(props: Props): ReactElement {
           <div className="scene-span" style={{ left: (x0 + x1) / 2, top: size[1] - 24 }}>
             span <FigureValue figure={report.line.span} band />
             {rig.span.how === 'paces' && (
-              <span className="quiet"> {Number(rig.span.paces.toFixed(1))} of my paces</span>
+              <span className="quiet">, {Number(rig.span.paces.toFixed(1))} of my paces</span>
             )}
           </div>
           {([0, 1] as const).map((i) => {

@@ -1,6 +1,6 @@
 import { solvePitch } from '@rough-bight/core/pitch';
 import type { PitchState } from '@rough-bight/core/pitch';
-import type { PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
+import type { RigContext, RidgeRig } from '@rough-bight/core/rig';
 import { expose } from 'comlink';
 
 const service = {
@@ -8,9 +8,9 @@ const service = {
    * Half of a rig's cases, while the worker that asks solves the others; null where the rig cannot be pitched, which that
    * worker then finds as well and says.
    */
-  solve(rig: RidgeRig, around: PitchSurroundings): readonly PitchState[] | null {
+  solve(rig: RidgeRig, context: RigContext): readonly PitchState[] | null {
     try {
-      return solvePitch(rig, around, { full: true }, 1).states;
+      return solvePitch(rig, context, { full: true }, 1).states;
     } catch {
       return null;
     }

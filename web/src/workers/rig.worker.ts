@@ -3,7 +3,7 @@ import type { Solved, TiedRig } from '@rough-bight/core/pitch';
 import { SI } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import { evaluateRidge, tradeoff } from '@rough-bight/core/rig';
-import type { PitchSurroundings, RidgeRig, Row, Surroundings, TradeoffPoint } from '@rough-bight/core/rig';
+import type { RigContext, RidgeRig, Row, LineContext, TradeoffPoint } from '@rough-bight/core/rig';
 import { hangIt, judgeRig, proposeHang, roofAdvice } from '@rough-bight/core/shelter';
 import type { HangAnswer, HangTogether, RigReport, RoofAdvice } from '@rough-bight/core/shelter';
 import { adviseRidge, sizeCords, sizeRig, strongestWind } from '@rough-bight/core/sizing';
@@ -19,13 +19,13 @@ import { withoutWorkings } from './without-workings.js';
 
 export interface Question {
   readonly rig: RidgeRig;
-  readonly around: Surroundings;
+  readonly context: LineContext;
   readonly units: UnitChoice;
 }
 
 /** The same with everything of the kit: what a roof or a bed is judged with. */
 export interface RigQuestion extends Question {
-  readonly around: PitchSurroundings;
+  readonly context: RigContext;
 }
 
 /** The rig as it stood last, from which the next like it starts. */
@@ -35,9 +35,9 @@ let stood: TiedRig | undefined;
 const half = new Kept<HalfService>(() => new Worker(new URL('./half.worker.ts', import.meta.url), { type: 'module' }));
 
 /** A roof's cases solved by two threads; null where it cannot be pitched. */
-async function inHalves(rig: RidgeRig, around: PitchSurroundings): Promise<Solved | null> {
-  const other = half.service.solve(rig, around);
-  const own = answer(SI, () => solvePitch(rig, around, { full: true }, 0));
+async function inHalves(rig: RidgeRig, context: RigContext): Promise<Solved | null> {
+  const other = half.service.solve(rig, context);
+  const own = answer(SI, () => solvePitch(rig, context, { full: true }, 0));
   const states = await other;
   return own.ok && states !== null ? { tied: own.value.tied, states: [...own.value.states, ...states] } : null;
 }
@@ -56,10 +56,10 @@ const lighter = (r: RigReport): RigReport => ({
 
 const service = {
   /** A rig judged. @param full false while a hand moves it: only as pitched and lain in, without ranges */
-  judge: async ({ rig, around, units }: RigQuestion, full: boolean): Promise<Answer<RigReport>> => {
-    const solved = full && rig.pitch !== undefined ? await inHalves(rig, around) : null;
+  judge: async ({ rig, context, units }: RigQuestion, full: boolean): Promise<Answer<RigReport>> => {
+    const solved = full && rig.pitch !== undefined ? await inHalves(rig, context) : null;
     return answer(units, () => {
-      const { report, roof } = judgeRig(rig, around, {
+      const { report, roof } = judgeRig(rig, context, {
         full,
         ...(full || stood === undefined ? {} : { from: stood }),
         ...(solved === null ? {} : { solved }),
@@ -69,39 +69,42 @@ const service = {
     });
   },
   /** What a rig comes to in a sentence. */
-  verdict: ({ rig, around, units }: RigQuestion): Answer<Verdict> =>
+  verdict: ({ rig, context, units }: RigQuestion): Answer<Verdict> =>
     answer(units, () =>
-      verdictOf(judgeRig(rig, around, { full: true, spreads: rig.rule === 'chance' }).report, around.body),
+      verdictOf(judgeRig(rig, context, { full: true, spreads: rig.rule === 'chance' }).report, context.body),
     ),
   /** How to hang the bed as it is wished. */
-  hangIt: ({ rig, around, units }: RigQuestion): Answer<HangAnswer> => answer(units, () => hangIt(rig, around, units)),
+  hangIt: ({ rig, context, units }: RigQuestion): Answer<HangAnswer> =>
+    answer(units, () => hangIt(rig, context, units)),
   /** Bed, straps and ridge in one proposal. */
-  proposeHang: ({ rig, around, units }: RigQuestion): Answer<HangTogether> =>
-    answer(units, () => proposeHang(rig, around, units)),
+  proposeHang: ({ rig, context, units }: RigQuestion): Answer<HangTogether> =>
+    answer(units, () => proposeHang(rig, context, units)),
   /** What to change about the roof over the bed. */
-  roofAdvice: ({ rig, around, units }: RigQuestion): Answer<RoofAdvice[]> =>
-    answer(units, () => roofAdvice(rig, around, units)),
+  roofAdvice: ({ rig, context, units }: RigQuestion): Answer<RoofAdvice[]> =>
+    answer(units, () => roofAdvice(rig, context, units)),
   /** What would help a line that has no roof. */
-  advise: ({ rig, around, units }: Question): Answer<Advice[]> =>
-    answer(units, () => adviseRidge(rig, around, evaluateRidge(rig, around, { ranges: rig.rule === 'chance' }), units)),
-  tradeoff: ({ rig, around, units }: Question, count: number): Answer<TradeoffPoint[]> =>
-    answer(units, () => tradeoff(rig, around, count)),
-  size: ({ rig, around, units }: Question, progress: (done: number) => void): Answer<SizedCord[]> =>
+  advise: ({ rig, context, units }: Question): Answer<Advice[]> =>
     answer(units, () =>
-      sizeCords(rig, around, units, (done) => {
+      adviseRidge(rig, context, evaluateRidge(rig, context, { ranges: rig.rule === 'chance' }), units),
+    ),
+  tradeoff: ({ rig, context, units }: Question, count: number): Answer<TradeoffPoint[]> =>
+    answer(units, () => tradeoff(rig, context, count)),
+  size: ({ rig, context, units }: Question, progress: (done: number) => void): Answer<SizedCord[]> =>
+    answer(units, () =>
+      sizeCords(rig, context, units, (done) => {
         progress(done);
         return true;
       }),
     ),
-  sizeRig: ({ rig, around, units }: RigQuestion, aim: SizeAim, progress: (done: number) => void): Answer<SizedRig> =>
+  sizeRig: ({ rig, context, units }: RigQuestion, aim: SizeAim, progress: (done: number) => void): Answer<SizedRig> =>
     answer(units, () =>
-      sizeRig(rig, around, aim, units, (done) => {
+      sizeRig(rig, context, aim, units, (done) => {
         progress(done);
         return true;
       })!,
     ),
-  strongestWind: ({ rig, around, units }: RigQuestion): Answer<number | null> =>
-    answer(units, () => strongestWind(rig, around)),
+  strongestWind: ({ rig, context, units }: RigQuestion): Answer<number | null> =>
+    answer(units, () => strongestWind(rig, context)),
 };
 
 export type RigService = typeof service;

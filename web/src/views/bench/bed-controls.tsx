@@ -10,7 +10,7 @@ import {
   strapsFor,
 } from '@rough-bight/core/rig';
 import { headWords } from '@rough-bight/core/words';
-import type { Bed, BedAnchor, BedEnd, BedPole, Beneath, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
+import type { Bed, BedAnchor, BedEnd, BedPole, Beneath, RigContext, RidgeRig } from '@rough-bight/core/rig';
 import type { BedResult, Drip } from '@rough-bight/core/shelter';
 import type { ReactElement } from 'react';
 import { Check, Choice, Segments, TextField } from '../../parts/choice.js';
@@ -37,7 +37,7 @@ const HEAD_OPTIONS = [
 
 interface Props {
   readonly rig: RidgeRig;
-  readonly around: PitchSurroundings;
+  readonly context: RigContext;
   readonly bed: BedResult | null;
   readonly shown: string;
   readonly onShow: (bedCase: string) => void;
@@ -49,12 +49,12 @@ interface Props {
 
 /** Hanging a bed: which, on what, for whom, and how it is then set. */
 export function BedControls(props: Props): ReactElement {
-  const { rig, around, put } = props;
-  if (rig.bed === undefined) return <NoBed rig={rig} around={around} put={put} />;
+  const { rig, context, put } = props;
+  if (rig.bed === undefined) return <NoBed rig={rig} context={context} put={put} />;
   return (
     <div className="controls bed-controls">
       <WhichBed {...props} />
-      <HangIt rig={rig} around={around} bed={props.bed} edit={props.edit} onTake={put} />
+      <HangIt rig={rig} context={context} bed={props.bed} edit={props.edit} onTake={put} />
       <Cases {...props} />
       {([0, 1] as const).map((i) => (
         <EndControls key={i} i={i} {...props} />
@@ -65,14 +65,14 @@ export function BedControls(props: Props): ReactElement {
   );
 }
 
-function NoBed({ rig, around, put }: Pick<Props, 'rig' | 'around' | 'put'>): ReactElement {
+function NoBed({ rig, context, put }: Pick<Props, 'rig' | 'context' | 'put'>): ReactElement {
   const units = useUnits();
-  const straps = around.straps[0];
-  if (around.beds.length === 0 || straps === undefined)
+  const straps = context.straps[0];
+  if (context.beds.length === 0 || straps === undefined)
     return (
       <p className="quiet">
-        The kit holds {around.beds.length === 0 ? 'no hammock' : 'no straps'} yet. Add{' '}
-        {around.beds.length === 0 ? 'one' : 'a pair'} under Kit, then hang it here.
+        The kit holds {context.beds.length === 0 ? 'no hammock' : 'no straps'} yet. Add{' '}
+        {context.beds.length === 0 ? 'one' : 'a pair'} under Kit, then hang it here.
       </p>
     );
   return (
@@ -80,7 +80,7 @@ function NoBed({ rig, around, put }: Pick<Props, 'rig' | 'around' | 'put'>): Rea
       <div className="control-group control-group-wide">
         <h3>Hang a bed on this rig</h3>
         <div className="verdict-buttons">
-          {around.beds.map((bed) => (
+          {context.beds.map((bed) => (
             <button
               key={bed.id}
               type="button"
@@ -88,7 +88,7 @@ function NoBed({ rig, around, put }: Pick<Props, 'rig' | 'around' | 'put'>): Rea
               onClick={() =>
                 put({
                   ...rig,
-                  bed: strapsFor(rig, freshBed({ bed, straps }, around.body), { bed, straps }, around.body),
+                  bed: strapsFor(rig, freshBed({ bed, straps }, context.body), { bed, straps }, context.body),
                 })
               }
             >
@@ -97,7 +97,7 @@ function NoBed({ rig, around, put }: Pick<Props, 'rig' | 'around' | 'put'>): Rea
           ))}
         </div>
         <p className="quiet">
-          {around.beds
+          {context.beds
             .map((b) => `${b.name}: ${say(b.length, 'length', units)} of ${findBedCloth(b.cloth)?.name ?? b.cloth}`)
             .join('; ')}
           .
@@ -111,17 +111,17 @@ function NoBed({ rig, around, put }: Pick<Props, 'rig' | 'around' | 'put'>): Rea
   );
 }
 
-function WhichBed({ rig, around, edit, put }: Props): ReactElement {
+function WhichBed({ rig, context, edit, put }: Props): ReactElement {
   const bed = rig.bed!;
   const units = useUnits();
-  const kit = around.beds.find((b) => b.id === bed.bed);
+  const kit = context.beds.find((b) => b.id === bed.bed);
   /** Another bed or other straps, with the straps set anew: their loops are elsewhere. */
   const swapped = (part: Partial<Pick<Bed, 'bed' | 'straps' | 'ridgeCord'>>): string | null => {
     const next = { ...bed, ...part };
-    const found = around.beds.find((b) => b.id === next.bed);
-    const straps = around.straps.find((s) => s.id === next.straps);
+    const found = context.beds.find((b) => b.id === next.bed);
+    const straps = context.straps.find((s) => s.id === next.straps);
     const hung =
-      found === undefined || straps === undefined ? next : strapsFor(rig, next, { bed: found, straps }, around.body);
+      found === undefined || straps === undefined ? next : strapsFor(rig, next, { bed: found, straps }, context.body);
     return edit({ ...rig, bed: hung });
   };
   return (
@@ -131,20 +131,20 @@ function WhichBed({ rig, around, edit, put }: Props): ReactElement {
         <Choice
           label="Bed"
           value={bed.bed}
-          options={around.beds.map((b) => ({ id: b.id, name: b.name }))}
+          options={context.beds.map((b) => ({ id: b.id, name: b.name }))}
           hint={
             kit === undefined
               ? ''
               : `${say(kit.length, 'length', units)}, ${kit.limit > 0 ? `to ${say(kit.limit, 'mass', units)}` : 'limit not known'}`
           }
           onChange={(id) =>
-            swapped({ bed: id, ridgeCord: (around.beds.find((b) => b.id === id)?.ridgeLength ?? 0) > 0 })
+            swapped({ bed: id, ridgeCord: (context.beds.find((b) => b.id === id)?.ridgeLength ?? 0) > 0 })
           }
         />
         <Choice
           label="Straps"
           value={bed.straps}
-          options={around.straps.map((s) => ({ id: s.id, name: s.name }))}
+          options={context.straps.map((s) => ({ id: s.id, name: s.name }))}
           onChange={(id) => swapped({ straps: id })}
         />
       </div>
@@ -217,10 +217,10 @@ function Cases({ bed, shown, onShow }: Props): ReactElement {
 }
 
 /** A pole as one sets it, where the second tree would stand. */
-function freshPole(rig: RidgeRig, around: PitchSurroundings, i: 0 | 1): BedPole {
+function freshPole(rig: RidgeRig, context: RigContext, i: 0 | 1): BedPole {
   return {
     kind: 'pole',
-    foot: [i === 0 ? 0 : measuredSpan(rig, around.body), 0],
+    foot: [i === 0 ? 0 : measuredSpan(rig, context.body), 0],
     wood: 'ash',
     thickness: 0.1,
     dug: 0.25,
@@ -228,35 +228,35 @@ function freshPole(rig: RidgeRig, around: PitchSurroundings, i: 0 | 1): BedPole 
     stays: 2,
     out: 2,
     spread: 0.8,
-    cord: around.kit[0]?.id ?? '',
+    cord: context.kit[0]?.id ?? '',
     haul: 120,
     anchor: { kind: 'weight', name: 'a log', mass: 300 },
     offCentre: 0.01,
   };
 }
 
-function freshAnchor(kind: BedAnchor['kind'], rig: RidgeRig, around: PitchSurroundings, i: 0 | 1): BedAnchor {
+function freshAnchor(kind: BedAnchor['kind'], rig: RidgeRig, context: RigContext, i: 0 | 1): BedAnchor {
   if (kind === 'trunk') return { kind };
-  if (kind === 'pole') return freshPole(rig, around, i);
+  if (kind === 'pole') return freshPole(rig, context, i);
   const { name, wood, girth } = rig.trunks[i];
   return {
     kind,
     name: `beside ${name}`,
     wood,
     girth,
-    at: [i === 0 ? 0 : measuredSpan(rig, around.body), 0.5],
+    at: [i === 0 ? 0 : measuredSpan(rig, context.body), 0.5],
     signs: [],
   };
 }
 
 const END_NAME = ['First end', 'Second end'] as const;
 
-function EndControls({ rig, around, bed: result, edit, i }: Props & { readonly i: 0 | 1 }): ReactElement {
+function EndControls({ rig, context, bed: result, edit, i }: Props & { readonly i: 0 | 1 }): ReactElement {
   const bed = rig.bed!;
   const units = useUnits();
   const end = bed.ends[i];
   const { anchor } = end;
-  const straps = around.straps.find((s) => s.id === bed.straps);
+  const straps = context.straps.find((s) => s.id === bed.straps);
   const set = (part: Partial<BedEnd>): string | null => edit(withBedEnd(rig, i, part));
   const drip = result?.drips.find((d) => d.id === `strap${i}`);
   const way = straps === undefined ? null : ADJUSTMENTS[straps.adjust];
@@ -271,18 +271,18 @@ function EndControls({ rig, around, bed: result, edit, i }: Props & { readonly i
           label="Hung from"
           value={anchor.kind}
           options={ANCHOR_OPTIONS}
-          onChange={(kind) => set({ anchor: freshAnchor(kind, rig, around, i) })}
+          onChange={(kind) => set({ anchor: freshAnchor(kind, rig, context, i) })}
         />
         <NumberField
           label={anchor.kind === 'pole' ? 'Height of its head' : 'Strap at'}
           value={end.height}
           limit={B.height}
           step={0.02}
-          hint={sayHeight(end.height, around.body, units.length)}
+          hint={sayHeight(end.height, context.body, units.length)}
           onCommit={(height) => set({ height })}
         />
         {anchor.kind !== 'pole' && (
-          <BodyMarkChoice height={end.height} body={around.body} onHeight={(height) => set({ height })} />
+          <BodyMarkChoice height={end.height} body={context.body} onHeight={(height) => set({ height })} />
         )}
         <NumberField
           whole
@@ -345,7 +345,7 @@ function EndControls({ rig, around, bed: result, edit, i }: Props & { readonly i
       {anchor.kind === 'stem' && (
         <SignList title={`Signs on ${anchor.name}`} signs={anchor.signs} onSigns={(signs) => put({ signs })} />
       )}
-      {anchor.kind === 'pole' && <PoleFields rig={rig} pole={anchor} around={around} onChange={put} />}
+      {anchor.kind === 'pole' && <PoleFields rig={rig} pole={anchor} context={context} onChange={put} />}
       <DripLine drip={drip} tail={end.drip} onTie={(at) => set({ drip: at })} />
       <p className="caution">
         {anchor.kind === 'pole'
@@ -359,12 +359,12 @@ function EndControls({ rig, around, bed: result, edit, i }: Props & { readonly i
 function PoleFields({
   rig,
   pole,
-  around,
+  context,
   onChange,
 }: {
   readonly rig: RidgeRig;
   readonly pole: BedPole;
-  readonly around: PitchSurroundings;
+  readonly context: RigContext;
   readonly onChange: (part: Partial<BedPole>) => string | null;
 }): ReactElement {
   const number = (
@@ -419,7 +419,7 @@ function PoleFields({
         <Choice
           label="Their cord"
           value={pole.cord}
-          options={around.kit.map((k) => ({ id: k.id, name: k.name }))}
+          options={context.kit.map((k) => ({ id: k.id, name: k.name }))}
           onChange={(cord) => onChange({ cord })}
         />
         {number('Hauled with', 'haul', 10)}
@@ -429,8 +429,8 @@ function PoleFields({
       <div className="control-row">
         <AnchorFields
           anchor={pole.anchor}
-          pegs={around.pegs}
-          trees={treeChoices(rig, around.body)}
+          pegs={context.pegs}
+          trees={treeChoices(rig, context.body)}
           near={pole.foot}
           onChange={(anchor) => onChange({ anchor })}
         />
@@ -567,7 +567,7 @@ function WhoControls({ rig, edit, bed: result }: Props): ReactElement {
   );
 }
 
-function MoreControls({ rig, edit, around, bed: result }: Props): ReactElement {
+function MoreControls({ rig, edit, context, bed: result }: Props): ReactElement {
   const bed = rig.bed!;
   const { aside } = bed;
   const set = (part: Partial<Bed>): string | null => edit({ ...rig, bed: { ...bed, ...part } });
@@ -612,7 +612,7 @@ function MoreControls({ rig, edit, around, bed: result }: Props): ReactElement {
         onChange={(held) =>
           set({
             aside: held
-              ? { cord: around.kit[0]?.id ?? '', side: 'left', out: 1.2, haul: 20, pegs: around.pegs[0]?.id ?? '' }
+              ? { cord: context.kit[0]?.id ?? '', side: 'left', out: 1.2, haul: 20, pegs: context.pegs[0]?.id ?? '' }
               : null,
           })
         }
@@ -633,7 +633,7 @@ function MoreControls({ rig, edit, around, bed: result }: Props): ReactElement {
           <Choice
             label="Its cord"
             value={aside.cord}
-            options={around.kit.map((k) => ({ id: k.id, name: k.name }))}
+            options={context.kit.map((k) => ({ id: k.id, name: k.name }))}
             onChange={(cord) => set({ aside: { ...aside, cord } })}
           />
           <NumberField

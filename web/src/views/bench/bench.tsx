@@ -3,7 +3,7 @@ import type { RidgeRig } from '@rough-bight/core/rig';
 import { useCallback, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
-import { useAround } from '../../data/around.js';
+import { useRigContext } from '../../data/context.js';
 import { useCamp, useCampActions, useMe } from '../../data/camp.js';
 import type { DocumentStore } from '../../data/document-store.js';
 import type { Camp, Person } from '../../data/types.js';
@@ -79,8 +79,8 @@ function Bench({
   const [chosen, setChosen] = useState<string | null>(null);
   const { units } = me;
   const { addRig } = useCampActions(camp.id);
-  const around = useAround(camp, me);
-  const question: RigQuestion = useMemo(() => ({ rig, around, units }), [rig, around, units]);
+  const context = useRigContext(camp, me);
+  const question: RigQuestion = useMemo(() => ({ rig, context, units }), [rig, context, units]);
   const { report, problem, advice } = useJudge(question, moving);
   const put = useCallback((next: RidgeRig) => store.edit({ ...store.read().draft, document: next }), [store]);
   const move = useCallback((next: RidgeRig) => store.move({ ...store.read().draft, document: next }), [store]);
@@ -100,8 +100,8 @@ function Bench({
   );
   const beside = panel === 'compare' ? others.find((r) => r.id === search.get('with')) : undefined;
   const besideQuestion = useMemo(
-    () => (beside === undefined ? null : { rig: beside.document, around, units }),
-    [beside, around, units],
+    () => (beside === undefined ? null : { rig: beside.document, context, units }),
+    [beside, context, units],
   );
   const other = useOther(besideQuestion);
 
@@ -117,7 +117,7 @@ function Bench({
     rig,
     body: me.body,
     bed: report?.bed?.shapes.find((s) => s.caseId === bedCase) ?? report?.bed?.shapes.at(-1) ?? null,
-    straps: around.straps.find((s) => s.id === rig.bed?.straps) ?? null,
+    straps: context.straps.find((s) => s.id === rig.bed?.straps) ?? null,
     moving,
     onMove: move,
     onMoveEnd: rest,

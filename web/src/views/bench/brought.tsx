@@ -1,23 +1,23 @@
 import { usedBy } from '@rough-bight/core/rig';
-import type { KitList, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
+import type { KitList, RigContext, RidgeRig } from '@rough-bight/core/rig';
 import type { ReactElement } from 'react';
 
 /** What of the kit was brought tonight: sizing takes from nothing else. What is tied into the rig is here. */
 export function Brought({
   rig,
-  around,
+  context,
   onChange,
 }: {
   readonly rig: RidgeRig;
-  readonly around: Pick<PitchSurroundings, 'kit' | 'pegs' | 'straps'>;
+  readonly context: Pick<RigContext, 'kit' | 'pegs' | 'straps'>;
   readonly onChange: (rig: RidgeRig) => void;
 }): ReactElement {
   const used = usedBy(rig);
   const home = new Set(rig.home ?? []);
   const lists: readonly (readonly [KitList, readonly { readonly id: string; readonly name: string }[]])[] = [
-    ['cords', around.kit],
-    ['pegs', around.pegs],
-    ...(rig.bed === undefined ? [] : [['straps', around.straps] as const]),
+    ['cords', context.kit],
+    ['pegs', context.pegs],
+    ...(rig.bed === undefined ? [] : [['straps', context.straps] as const]),
   ];
   const things = lists.flatMap(([list, all]) => all.map(({ id, name }) => ({ id, name, tied: used[list].has(id) })));
   const here = things.filter((t) => t.tied || !home.has(t.id)).length;

@@ -58,8 +58,8 @@ export const Controls = memo(function Controls({
   readonly problem: { readonly message: string } | null;
   readonly moving: boolean;
 }): ReactElement {
-  const { rig, around, units } = question;
-  const edits = useMemo(() => editing(store, rig, around, units), [store, rig, around, units]);
+  const { rig, context, units } = question;
+  const edits = useMemo(() => editing(store, rig, context, units), [store, rig, context, units]);
   const line = report !== null && isLine(report) ? report : null;
   const roof = report !== null && isRoof(report) ? report : null;
   const { pitch } = rig;
@@ -82,7 +82,7 @@ export const Controls = memo(function Controls({
       {step === 'hang' &&
         (pitch === undefined ? (
           <>
-            <PitchRoof rig={rig} camp={camp} body={around.body} onPitch={put} />
+            <PitchRoof rig={rig} camp={camp} body={context.body} onPitch={put} />
             <HangControls {...edits} />
           </>
         ) : (
@@ -112,7 +112,7 @@ export const Controls = memo(function Controls({
       {step === 'bed' && (
         <BedControls
           rig={rig}
-          around={around}
+          context={context}
           bed={report?.bed ?? null}
           shown={bedCase}
           onShow={(id) => show('bed', id)}

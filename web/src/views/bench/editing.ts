@@ -1,7 +1,7 @@
 import { tellProblem } from '@rough-bight/core/document';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import { rigProblems } from '@rough-bight/core/rig';
-import type { KitCord, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
+import type { KitCord, RigContext, RidgeRig } from '@rough-bight/core/rig';
 import type { DocumentStore } from '../../data/document-store.js';
 
 /** What every control of the bench needs to show and change the rig. */
@@ -16,16 +16,16 @@ export interface Editing {
 export function editing(
   store: DocumentStore<RidgeRig>,
   rig: RidgeRig,
-  around: PitchSurroundings,
+  context: RigContext,
   units: UnitChoice,
 ): Editing {
-  const { kit, body } = around;
+  const { kit, body } = context;
   return {
     rig,
     kit,
     body,
     edit: (next) => {
-      const problem = rigProblems(next, around)[0];
+      const problem = rigProblems(next, context)[0];
       if (problem !== undefined) return tellProblem(problem, units);
       store.edit({ ...store.read().draft, document: next });
       return null;

@@ -1,7 +1,7 @@
 import { ADJUSTMENTS } from '@rough-bight/core/catalogue';
 import { capital, say, sayHeight } from '@rough-bight/core/quantity';
 import { BED_LIMITS, BENEATH, bedStem } from '@rough-bight/core/rig';
-import type { Bed, PitchSurroundings, RidgeRig } from '@rough-bight/core/rig';
+import type { Bed, RigContext, RidgeRig } from '@rough-bight/core/rig';
 import type { BedResult, Forbids, HangAnswer, HangOffer, HangProposal, HangTogether } from '@rough-bight/core/shelter';
 import { verdictOf } from '@rough-bight/core/words';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
@@ -18,13 +18,13 @@ const B = BED_LIMITS;
 /** What is wished of the bed, and how to set both straps so that it hangs like that. */
 export function HangIt({
   rig,
-  around,
+  context,
   bed,
   edit,
   onTake,
 }: {
   readonly rig: RidgeRig;
-  readonly around: PitchSurroundings;
+  readonly context: RigContext;
   readonly bed: BedResult | null;
   readonly edit: (rig: RidgeRig) => string | null;
   readonly onTake: (rig: RidgeRig) => void;
@@ -47,7 +47,7 @@ export function HangIt({
     setWorking(true);
     setAnswer(null);
     stop.current = startHanging(
-      { rig, around, units },
+      { rig, context, units },
       (a) => setAnswer({ rig, straps: a.ok ? a.value : a.message, all: null }),
       (a) => {
         setWorking(false);
@@ -120,7 +120,7 @@ export function HangIt({
             <ol className="offers">
               {whole !== null && (
                 <li>
-                  <Together rig={rig} around={around} whole={whole} />
+                  <Together rig={rig} context={context} whole={whole} />
                   <button type="button" className="button" onClick={() => onTake(whole.rig)}>
                     Hang it so
                   </button>
@@ -130,7 +130,7 @@ export function HangIt({
                 .filter((o) => whole === null || !sameSetting(o, whole.offer))
                 .map((o, k) => (
                   <li key={k}>
-                    <Offer rig={rig} around={around} offer={o} />
+                    <Offer rig={rig} context={context} offer={o} />
                     <button type="button" className="button" onClick={() => onTake(o.rig)}>
                       {k === 0 && whole === null ? 'Hang the bed so' : 'Or so'}
                     </button>
@@ -167,19 +167,19 @@ const FORBIDS: Readonly<Record<Forbids, string>> = {
 /** Bed, straps and ridge in one proposal, and what it comes to. */
 function Together({
   rig,
-  around,
+  context,
   whole,
 }: {
   readonly rig: RidgeRig;
-  readonly around: PitchSurroundings;
+  readonly context: RigContext;
   readonly whole: HangProposal;
 }): ReactElement {
   const units = useUnits();
   const m = (x: number): string => say(x, 'length', units);
   const { ridgeBy, turned, nearest, dry } = whole;
-  const verdict = verdictOf(whole.report, around.body);
+  const verdict = verdictOf(whole.report, context.body);
   const also = [
-    whole.straps === null ? null : `Take the ${around.straps.find((s) => s.id === whole.straps)!.name} instead.`,
+    whole.straps === null ? null : `Take the ${context.straps.find((s) => s.id === whole.straps)!.name} instead.`,
     whole.higher > 0 ? `Hung ${m(whole.higher)} higher than wished, so that it stays off the ground.` : null,
     whole.steeper > 0.009
       ? `Straps wished ${say(whole.steeper, 'angle', units)} steeper: flatter, something is too weak.`
@@ -197,7 +197,7 @@ function Together({
   ].filter((x): x is string => x !== null);
   return (
     <div>
-      <Offer rig={whole.rig} around={around} offer={whole.offer} wished={rig.bed!.wish} />
+      <Offer rig={whole.rig} context={context} offer={whole.offer} wished={rig.bed!.wish} />
       {also.map((text) => (
         <p key={text}>{text}</p>
       ))}
@@ -221,17 +221,17 @@ function Together({
 
 function Offer({
   rig,
-  around,
+  context,
   offer,
   wished = rig.bed!.wish,
 }: {
   readonly rig: RidgeRig;
-  readonly around: PitchSurroundings;
+  readonly context: RigContext;
   readonly offer: HangOffer;
   readonly wished?: Bed['wish'];
 }): ReactElement {
   const units = useUnits();
-  const straps = around.straps.find((s) => s.id === rig.bed!.straps)!;
+  const straps = context.straps.find((s) => s.id === rig.bed!.straps)!;
   const { one } = ADJUSTMENTS[straps.adjust];
   const mean = (offer.angles[0] + offer.angles[1]) / 2;
   const off = mean - wished.angle;
@@ -242,7 +242,7 @@ function Offer({
         return (
           <p key={i}>
             <b>{bedStem(rig, i).name}</b>: strap at {say(e.height, 'length', units)},{' '}
-            {sayHeight(e.height, around.body, units.length)}; {e.wraps} {e.wraps === 1 ? 'wrap' : 'wraps'},{' '}
+            {sayHeight(e.height, context.body, units.length)}; {e.wraps} {e.wraps === 1 ? 'wrap' : 'wraps'},{' '}
             {e.loop > 0 ? `${one} ${e.loop}` : `${say(e.free, 'length', units)} free`}
           </p>
         );

@@ -39,7 +39,7 @@ export const Outcome = memo(function Outcome({
   readonly report: RigReport;
   readonly advice: readonly Advice[];
 }): ReactElement {
-  const { rig, around, units } = question;
+  const { rig, context, units } = question;
   const { bed } = report;
   const roofAdvice = useRoofAdvice(
     bed !== null && report.roof !== null && step === 'bed' && report.full ? question : null,
@@ -47,7 +47,7 @@ export const Outcome = memo(function Outcome({
   const act = (first: boolean): string => (first && step !== 'bed' ? 'button button-act' : 'button');
   return (
     <>
-      <Said verdict={verdictOf(report, around.body)}>
+      <Said verdict={verdictOf(report, context.body)}>
         <div className="verdict-buttons">
           {advice.slice(0, 2).map((a, i) => (
             <button key={a.id} type="button" className={act(i === 0)} title={a.sentence} onClick={() => put(a.rig)}>
@@ -69,7 +69,7 @@ export const Outcome = memo(function Outcome({
         <BedReport
           rig={report.rig}
           bed={bed}
-          body={around.body}
+          body={context.body}
           advice={report.roof === null ? [] : roofAdvice}
           onTake={put}
         />
@@ -93,7 +93,7 @@ export const Outcome = memo(function Outcome({
           id={id}
           name={name}
           report={report}
-          body={around.body}
+          body={context.body}
           caseId={report.full ? caseId : 'pitched'}
           bed={bed?.shapes.find((s) => s.caseId === bedCase) ?? bed?.shapes.at(-1) ?? null}
         />

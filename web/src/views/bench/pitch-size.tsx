@@ -55,7 +55,7 @@ export function PitchSize({
         />
         <Brought
           rig={question.rig}
-          around={question.around}
+          context={question.context}
           onChange={(rig) => {
             onBring(rig);
             setAsked({ aim: asked.aim, question: { ...question, rig } });

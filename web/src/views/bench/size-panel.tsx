@@ -41,7 +41,7 @@ export function SizePanel({
         {(cords) => <Ranked cords={cords} current={current} bed={question.rig.bed !== undefined} onTake={onTake} />}
       </LongWork>
       <div className="size-aim">
-        <Brought rig={question.rig} around={{ kit: question.around.kit, pegs: [], straps: [] }} onChange={onBring} />
+        <Brought rig={question.rig} context={{ kit: question.context.kit, pegs: [], straps: [] }} onChange={onBring} />
       </div>
     </>
   );

@@ -9,7 +9,7 @@ import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { useShell } from '../../app/shell-context.js';
 import { useCamp, useCampActions, useCamps, useMe } from '../../data/camp.js';
 import { unusedName } from '../../data/unused-name.js';
-import { useAround } from '../../data/around.js';
+import { useRigContext } from '../../data/context.js';
 import type { Camp, Person, StoredPlace, StoredRig } from '../../data/types.js';
 import { Wave } from '../../parts/marks.js';
 import { KindIcon } from '../../parts/plan-marks.js';
@@ -241,8 +241,8 @@ function RigRow({
   readonly onCopy: () => void;
   readonly onRemove: () => void;
 }): ReactElement {
-  const around = useAround(camp, me);
-  const question = useMemo(() => ({ rig: rig.document, around, units: me.units }), [rig.document, around, me.units]);
+  const context = useRigContext(camp, me);
+  const question = useMemo(() => ({ rig: rig.document, context, units: me.units }), [rig.document, context, me.units]);
   const verdict = useVerdict(question);
   return (
     <li className="rig-row">

@@ -8,7 +8,7 @@ import { FileDown, FileUp, Table2 } from 'lucide-react';
 import { useCallback, useEffect, useId, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
-import { useAround } from '../../data/around.js';
+import { useRigContext } from '../../data/context.js';
 import { useCamp, useCampActions, useMe } from '../../data/camp.js';
 import { unusedName } from '../../data/unused-name.js';
 import type { DocumentStore } from '../../data/document-store.js';
@@ -69,7 +69,7 @@ function Ground({
     readonly back?: () => void;
   } | null>(null);
   const { addRig, changeRig, addPlace } = useCampActions(camp.id);
-  const around = useAround(camp, me);
+  const context = useRigContext(camp, me);
   const { units } = me;
   const who = useMemo(() => ({ body: me.body, calibrations: me.calibrations }), [me.body, me.calibrations]);
   const question: GroundQuestion = useMemo(() => ({ place, who, kit: camp.kit, units }), [place, who, camp.kit, units]);
@@ -155,7 +155,7 @@ function Ground({
   const moveRig = async (rig: StoredRig, chosen: JudgedSpan): Promise<void> => {
     const { place: ground, span: found } = standing(chosen);
     const span = leeward(ground, found, rig.document.pitch?.form ?? 'none');
-    const moved = await changeRig({ ...rig, document: rehung(rigAt(ground, store.id, span, rig.document), around) });
+    const moved = await changeRig({ ...rig, document: rehung(rigAt(ground, store.id, span, rig.document), context) });
     setSaid({
       text: `${rig.name} now stands between ${span.from.name} and ${span.to.name}.`,
       wrong: false,

@@ -14,7 +14,7 @@ import type { ReactElement } from 'react';
 import { Choice, TextField } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
-import { KitList } from './kit-list.js';
+import { KitList, useFitting } from './kit-list.js';
 import type { KitListProps } from './kit-list.js';
 import { SUN_OPTIONS, WEAR_OPTIONS } from './roof-more.js';
 
@@ -39,6 +39,7 @@ export function Beds({
   onRemove,
 }: { readonly beds: readonly KitBed[] } & KitListProps<KitBed>): ReactElement {
   const units = useUnits();
+  const take = useFitting(bedKitProblems, onChange);
   return (
     <KitList
       title="Beds"
@@ -64,14 +65,7 @@ export function Beds({
       onRemove={onRemove}
     >
       {(bed) => {
-        /** Takes what fits together; says why where it does not. */
-        const change = (part: Partial<KitBed>): string | null => {
-          const next = { ...bed, ...part };
-          const problem = bedKitProblems(next)[0];
-          if (problem !== undefined) return problem.message;
-          onChange(next);
-          return null;
-        };
+        const change = (part: Partial<KitBed>): string | null => take({ ...bed, ...part });
         return (
           <>
             <TextField label="Name" value={bed.name} max={60} onCommit={(name) => change({ name })} />
@@ -158,6 +152,7 @@ export function StrapPairs({
   onRemove,
 }: { readonly straps: readonly KitStraps[] } & KitListProps<KitStraps>): ReactElement {
   const units = useUnits();
+  const take = useFitting(strapsProblems, onChange);
   return (
     <KitList
       title="Straps"
@@ -181,13 +176,7 @@ export function StrapPairs({
       onRemove={onRemove}
     >
       {(s) => {
-        const change = (part: Partial<KitStraps>): string | null => {
-          const next = { ...s, ...part };
-          const problem = strapsProblems(next)[0];
-          if (problem !== undefined) return problem.message;
-          onChange(next);
-          return null;
-        };
+        const change = (part: Partial<KitStraps>): string | null => take({ ...s, ...part });
         const { one } = ADJUSTMENTS[s.adjust];
         return (
           <>

@@ -3,13 +3,13 @@ import type { Hold } from '@rough-bight/core/catalogue';
 import { say } from '@rough-bight/core/quantity';
 import { PITCH_LIMITS } from '@rough-bight/core/rig';
 import type { KitPegs } from '@rough-bight/core/rig';
-import { LAYOUTS, ROOF_LIMITS, roofMass, tieOutsOf } from '@rough-bight/core/roof';
+import { LAYOUTS, ROOF_LIMITS, roofMass, roofProblems, tieOutsOf } from '@rough-bight/core/roof';
 import type { KitRoof, Layout } from '@rough-bight/core/roof';
 import type { ReactElement } from 'react';
 import { Choice, TextField } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
-import { KitList } from './kit-list.js';
+import { KitList, useFitting } from './kit-list.js';
 import type { KitListProps } from './kit-list.js';
 import { RoofMore } from './roof-more.js';
 
@@ -65,6 +65,7 @@ export function Roofs({
   onRemove,
 }: { readonly roofs: readonly KitRoof[] } & KitListProps<KitRoof>): ReactElement {
   const units = useUnits();
+  const change = useFitting(roofProblems, onChange);
   return (
     <KitList
       title="Roofs"
@@ -87,10 +88,6 @@ export function Roofs({
       onRemove={onRemove}
     >
       {(roof) => {
-        const change = (next: KitRoof): null => {
-          onChange(next);
-          return null;
-        };
         const hold = roof.tieOuts[0]?.hold ?? 'none';
         return (
           <>

@@ -1,11 +1,25 @@
+import type { Problem } from '@rough-bight/core/document';
+import { tellProblem } from '@rough-bight/core/document';
 import { Plus, Trash2 } from 'lucide-react';
 import type { ReactElement, ReactNode } from 'react';
+import { useUnits } from '../../parts/units.js';
 
 /** What a list of the kit can do with its things. */
 export interface KitListProps<T extends { readonly id: string }> {
   readonly onAdd: (thing: Omit<T, 'id'>) => void;
   readonly onChange: (thing: T) => void;
   readonly onRemove: (id: string) => void;
+}
+
+/** Takes a thing whose fields fit together; says why, in the reader's units, where they do not. */
+export function useFitting<T>(problems: (thing: T) => readonly Problem[], onChange: (thing: T) => void) {
+  const units = useUnits();
+  return (next: T): string | null => {
+    const problem = problems(next)[0];
+    if (problem !== undefined) return tellProblem(problem, units);
+    onChange(next);
+    return null;
+  };
 }
 
 /** One list of the kit: its things as rows of fields, each to be taken out, and a button for one more. */

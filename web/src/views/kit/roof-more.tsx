@@ -18,7 +18,7 @@ export function RoofMore({
   onChange,
 }: {
   readonly roof: KitRoof;
-  readonly onChange: (roof: KitRoof) => null;
+  readonly onChange: (roof: KitRoof) => string | null;
 }): ReactElement {
   const [open, setOpen] = useState(false);
   return (
@@ -34,9 +34,9 @@ function Fields({
   onChange,
 }: {
   readonly roof: KitRoof;
-  readonly onChange: (roof: KitRoof) => null;
+  readonly onChange: (roof: KitRoof) => string | null;
 }): ReactElement {
-  const put = (i: number, part: Partial<TieOut>): null =>
+  const put = (i: number, part: Partial<TieOut>): string | null =>
     onChange({ ...roof, tieOuts: roof.tieOuts.map((t, k) => (k === i ? { ...t, ...part } : t)) });
   // a tie-out lies on the cloth
   const within = (c: 0 | 1) => {
