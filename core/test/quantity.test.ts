@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { cordNeeded } from '../src/cordage/index.js';
-import { nearestMark, say, sayHaul, sayHeight, saySmall, show } from '../src/quantity/index.js';
+import { nearestMark, say, sayHaul, shownCatch, sayHeight, saySmall, show } from '../src/quantity/index.js';
 import type { BodyMeasures } from '../src/quantity/index.js';
 import { beaufortSpeed, windPressure } from '../src/weather/index.js';
 
@@ -63,6 +63,12 @@ describe('in feet and pounds', () => {
     expect(shown.unit).toBe(unit);
     expect(Number(shown.text)).toBeCloseTo(20, 6);
     expect(show(20 * one, quantity, metric).unit).not.toBe(unit);
+  });
+  test('rain caught is told for a tenth of an inch, or a millimetre', () => {
+    // 0.00254 m³ from a square metre, a gallon being 0.003785411784
+    expect(shownCatch(1, imperial)).toEqual({ water: '0.67 gal', each: '0.1 in' });
+    expect(shownCatch(1, metric)).toEqual({ water: '1.0 l', each: 'mm' });
+    expect(shownCatch(2.35, metric).water).toBe('2.4 l');
   });
   test('what is hauled in by hand is told in half inches, and in whole centimetres', () => {
     expect(sayHaul(0.0254 * 1.5, imperial)).toBe('1.5 in');

@@ -166,3 +166,12 @@ export function sayHaul(metres: number, units: UnitChoice): string {
 }
 /** Less than this is not worth a hand's while, m. */
 export const LEAST_HAUL = 0.005;
+
+/**
+ * What runs off to one place, by the depth of rain its reader reckons in: "1.2 l" for each "mm", or "0.8 gal" for each "0.1 in".
+ * @param drained plan area that drains there, m²
+ */
+export function shownCatch(drained: number, units: UnitChoice): { readonly water: string; readonly each: string } {
+  const [depth, each] = units.length === 'ft' ? [INCH / 10, '0.1 in'] : [1e-3, 'mm'];
+  return { water: say(drained * depth, 'volume', units), each };
+}

@@ -1,5 +1,5 @@
 import type { PitchResult, PitchShape } from '@rough-bight/core/pitch';
-import { say } from '@rough-bight/core/quantity';
+import { shownCatch } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import { memo, useMemo } from 'react';
 import type { ReactElement } from 'react';
@@ -25,6 +25,8 @@ export const Water = memo(function Water({
   const { topology } = result;
   const runs = useMemo(() => runsOf(topology, shape), [topology, shape]);
   const best = result.runOff.drips[0];
+  // litres a millimetre are square metres that drain to it
+  const { water, each } = shownCatch(best?.perMillimetre ?? 0, units);
   const drip: Point = best === undefined ? [0, 0] : place(frame, shape.at, best.node);
   // on a narrow picture its words are few, and to the left: pulls are told to the right of their lines
   const narrow = frame.width < NARROW;
@@ -42,8 +44,7 @@ export const Water = memo(function Water({
         <g className="drip">
           <path d={`M${svg(drip)}m0 -9c6 8 7 11 0 15c-7 -4 -6 -7 0 -15z`} />
           <text x={drip[0] + (right ? -10 : 10)} y={drip[1] + 18} textAnchor={right ? 'end' : 'start'}>
-            {narrow ? 'pail' : 'pail here'}: {say(best.perMillimetre / 1000, 'volume', units)}{' '}
-            {narrow ? 'a mm' : 'for each mm of rain'}
+            {narrow ? `pail: ${water} a ${each}` : `pail here: ${water} for each ${each} of rain`}
           </text>
         </g>
       )}

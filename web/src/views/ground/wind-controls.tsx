@@ -132,7 +132,8 @@ function Instruments({ place, edit }: GroundEditing): ReactElement {
               {ahead.data.name}
               {ahead.data.simulated && ', simulated'}:
             </b>{' '}
-            worst {when.format(worst.time)}, {words(worst)}, {worst.rain.toFixed(0)} mm of rain an hour.{' '}
+            worst {when.format(worst.time)}, {words(worst)}, {say(worst.rain / 1000, 'diameter', units)} of rain an
+            hour.{' '}
             <button type="button" className="button button-small" onClick={() => take(worst)}>
               Choose for the worst
             </button>
