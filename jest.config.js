@@ -20,6 +20,9 @@ const swc = (decorators) => [
 ];
 
 export default {
+  // a worker for every core, made anew before its memory grows large
+  maxWorkers: '100%',
+  workerIdleMemoryLimit: '1GB',
   projects: [
     {
       ...common,

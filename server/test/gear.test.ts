@@ -106,7 +106,7 @@ describe('roofs and pegs of the kit', () => {
   test.each([
     [{ length: 40 }, 'length', /1 to 12/],
     [{ cloth: 'lead' }, 'cloth', /must be one of nylon/],
-    [{ hollow: 0.45 }, 'hollow', /at most an eighth/],
+    [{ hollow: 0.45 }, 'hollow', /at most 12 % of the shorter side, 0\.36 m/],
     [{ tieOuts: [{ id: 'x', at: [9, 0], hold: 'loop' }] }, 'tieOuts.0.at.0', /-6 to 6/],
   ])('a roof that cannot be is named: %j', async (part, field, message) => {
     const { body } = await request(http())
