@@ -16,7 +16,7 @@ import {
 } from '../src/anchor/index.js';
 import type { SoilNumbers } from '../src/anchor/index.js';
 import { PEGS, SOILS, findPeg, findSoil } from '../src/catalogue/index.js';
-import { anchorHold } from '../src/rig/index.js';
+import { holdOf } from '../src/support/index.js';
 
 const clay: SoilNumbers = { cohesion: 40_000, weight: 18_000, adhesion: 0.5, pegFriction: 0.7, pressure: 2 };
 const sand: SoilNumbers = { friction: 0.54, weight: 16_000, adhesion: 0.5, pegFriction: 0.7, pressure: 2 };
@@ -143,14 +143,14 @@ describe('a peg in the ground', () => {
     const kit = [{ id: 'mine', name: 'mine', shape: 'cut-wood', count: 6 }];
     const anchor = { kind: 'peg', pegs: 'mine', inLine: 1, lean: 0.3 } as const;
     const pulls = [{ pegs: 'mine', soil: 'silty-sand', force: 260, moved: true, wet: false }];
-    const pulled = anchorHold(anchor, { soil, pulls }, kit, 'here');
+    const pulled = holdOf(anchor, { soil, pulls }, kit, 'here')!;
     expect(pulled.holds(0.5, false)!.value).toBe(260);
     expect(pulled.held(0.5, false)).toBe(260);
     expect(pulled.holds(0.5, true)!.value).toBeLessThan(260);
     expect(pulled.holds(0.5, false)!.source!.kind).toBe('measured');
-    const elsewhere = anchorHold(anchor, { soil: findSoil('turf')!, pulls }, kit, 'here');
+    const elsewhere = holdOf(anchor, { soil: findSoil('turf')!, pulls }, kit, 'here')!;
     expect(elsewhere.holds(0.5, false)!.value).not.toBe(260);
-    const held = anchorHold(anchor, { soil, pulls: [{ ...pulls[0]!, moved: false }] }, kit, 'here');
+    const held = holdOf(anchor, { soil, pulls: [{ ...pulls[0]!, moved: false }] }, kit, 'here')!;
     expect(held.holds(0.5, false)!.range![1]).toBeGreaterThan(pulled.holds(0.5, false)!.range![1]);
   });
   test('pegs behind one another: one, one and a half, one and five sixths', () => {

@@ -1,3 +1,4 @@
+import type { KitPegs } from '@rough-bight/core/support';
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { ChakraProvider } from '@chakra-ui/react';
 import { cleanup, fireEvent, render as bare, screen, within } from '@testing-library/react';
@@ -6,7 +7,6 @@ import type { ReactElement } from 'react';
 import { PEGS } from '@rough-bight/core/catalogue';
 import { wrongGear } from '@rough-bight/core/formats';
 import { say } from '@rough-bight/core/quantity';
-import type { KitPegs } from '@rough-bight/core/rig';
 import { LAYOUTS, roofMass, roofProblems, tieOutsOf } from '@rough-bight/core/roof';
 import type { KitRoof } from '@rough-bight/core/roof';
 import { system } from '../src/app/theme.js';

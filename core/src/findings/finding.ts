@@ -59,7 +59,8 @@ export interface Facts {
   readonly 'held-twice': {
     readonly lines: readonly [string, string];
     readonly by: string;
-    readonly kind: 'stem' | 'weight';
+    /** What to tell it as instead: one tree of the rig, or half its mass for each. */
+    readonly shared: 'tree' | 'halves';
   };
   readonly 'hitch-slides': { readonly hitch: string; readonly by: number };
   readonly hitch: { readonly hitch: string; readonly advice: HitchAdvice };

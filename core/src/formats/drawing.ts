@@ -4,9 +4,11 @@ import type { PitchResult, PitchShape } from '../pitch/index.js';
 import { say } from '../quantity/index.js';
 import type { BodyMeasures, UnitChoice, Vec3 } from '../quantity/index.js';
 import { measuredSpan, trunksUsed } from '../rig/index.js';
-import type { GuyAnchor, RidgeRig } from '../rig/index.js';
+import type { RidgeRig } from '../rig/index.js';
 import type { BedShape } from '../shelter/index.js';
 import { hemOf } from '../roof/index.js';
+import type { Mark } from '../support/index.js';
+import { SUPPORTS } from '../support/index.js';
 import { compassPoint, windToward } from '../weather/index.js';
 
 /** Which way a drawing looks: down on the plan, or level at the side, along y. */
@@ -39,15 +41,8 @@ const escape = (text: string): string =>
   text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
 const n = (v: number): string => Number(v.toFixed(2)).toString();
 
-/** How what holds a guy is drawn from above, at x, y on the sheet, mm. A tree of the rig is drawn with the rig. */
-const HOLD_MARKS: Readonly<Record<GuyAnchor['kind'], (x: string, y: string) => string>> = {
-  peg: (x, y) => `<path class="peg" d="M${x} ${y}m-1 -1l2 2m0 -2l-2 2"/>`,
-  stem: (x, y) => `<circle class="trunk" cx="${x}" cy="${y}" r="1.4"/>`,
-  tree: () => '',
-  weight: (x, y) => `<path class="weight" d="M${x} ${y}m-2 -1.2h4v2.4h-4z"/>`,
-  buried: (x, y) => `<path class="buried" d="M${x} ${y}m-2 -1h4v2h-4zl4 2m0 -2l-4 2"/>`,
-  root: (x, y) => `<path class="root" d="M${x} ${y}m-2.4 0q1.2 -1.8 2.4 0t2.4 0"/>`,
-};
+/** Pens for the marks of supports. */
+const PENS: Readonly<Record<Mark['ink'], string>> = { outline: 'peg', dashed: 'buried', filled: 'weight' };
 
 /**
  * A view of a pitched rig to a ruler's scale on an A4 sheet, with dimensions, as SVG: a millimetre of the drawing is a millimetre of
@@ -165,6 +160,15 @@ export function rigSvg(view: Drawn, drawing: Drawing): string {
       out.push(dimension(put(low[0], floor), put(low[0], low[2]), 2, length(low[2] - floor)));
     }
   }
+  for (const g of result.guys) {
+    const { mark } = SUPPORTS[g.held];
+    const drawn = g.kind === 'tie' ? '' : mark[view === 'plan' ? 'above' : 'side'](g.thick * mm, mm);
+    const [x, y] = put(g.foot[0], g.foot[up]!);
+    if (drawn !== '')
+      out.push(
+        `<path class="${PENS[mark.ink]}" data-holds="${g.held}" transform="translate(${n(x)} ${n(y)})" d="${drawn}"/>`,
+      );
+  }
   out.push(...pullWords(result, shape, node, text, units));
 
   // dimensions
@@ -194,7 +198,6 @@ export function rigSvg(view: Drawn, drawing: Drawing): string {
     for (const g of result.guys) {
       if (g.kind === 'tie') continue;
       const at = put(g.foot[0], g.foot[1]);
-      out.push(HOLD_MARKS[g.held](n(at[0]), n(at[1])));
       const side = g.foot[1] >= 0 ? -3 : 5;
       out.push(
         text([at[0], at[1] + side], `${length(g.foot[0])} along, ${length(Math.abs(g.foot[1]))} out`, 'middle', 2.4),
@@ -223,7 +226,7 @@ export function rigSvg(view: Drawn, drawing: Drawing): string {
   return `<?xml version="1.0" encoding="UTF-8"?>
 <svg xmlns="http://www.w3.org/2000/svg" width="${SHEET.width}mm" height="${SHEET.height}mm" viewBox="0 0 ${SHEET.width} ${SHEET.height}">
 <title>${escape(name)}, ${DRAWN[view]}, 1 : ${scale}</title>
-<style>path{fill:none;stroke:#16241E;stroke-width:.25;stroke-linejoin:round}text{font-family:sans-serif;fill:#16241E}.cloth{fill:#C9B88F;fill-opacity:.5;stroke:none}.hem{stroke:#5A4330;stroke-width:.3}.bed{fill:none;stroke:#566539;stroke-width:1.4}.strap{stroke:#5A4330}.line{stroke-width:.45}.ridge{stroke-width:.7}.stick{stroke:#5A4330;stroke-width:.8}.trunk{fill:#DCD0B8;stroke:#5A4330}.ground{stroke:#5A4330;stroke-width:.6}.dim path{stroke:#4A544E;stroke-width:.18}.dim text{fill:#4A544E}.peg{stroke-width:.4}.weight{fill:#DCD0B8;stroke:#5A4330}.buried{stroke:#5A4330;stroke-dasharray:.6 .4}.root{stroke:#5A4330;stroke-width:.6}.wind path{stroke:#2C6072;stroke-width:.4}.wind text{fill:#2C6072}</style>
+<style>path{fill:none;stroke:#16241E;stroke-width:.25;stroke-linejoin:round}text{font-family:sans-serif;fill:#16241E}.cloth{fill:#C9B88F;fill-opacity:.5;stroke:none}.hem{stroke:#5A4330;stroke-width:.3}.bed{fill:none;stroke:#566539;stroke-width:1.4}.strap{stroke:#5A4330}.line{stroke-width:.45}.ridge{stroke-width:.7}.stick{stroke:#5A4330;stroke-width:.8}.trunk{fill:#DCD0B8;stroke:#5A4330}.ground{stroke:#5A4330;stroke-width:.6}.dim path{stroke:#4A544E;stroke-width:.18}.dim text{fill:#4A544E}.peg{stroke-width:.4}.weight{fill:#DCD0B8;stroke:#5A4330}.buried{stroke:#5A4330;stroke-dasharray:.6 .4}.wind path{stroke:#2C6072;stroke-width:.4}.wind text{fill:#2C6072}</style>
 ${out.join('\n')}
 </svg>
 `;

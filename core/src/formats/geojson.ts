@@ -4,7 +4,7 @@ import {
   KINDS,
   MOST_THINGS,
   PLACE_LIMITS,
-  THING_FIELDS,
+  fieldsOf,
   checkPlace,
   freshThing,
   isArea,
@@ -166,8 +166,9 @@ function readFeature(value: unknown, where: string, origin: Origin | null, taken
   }
   const known = KINDS.includes(asked as Thing['kind']) ? (asked as Thing['kind']) : null;
   const kind = known ?? (shape === 'point' ? 'mark' : shape === 'line' ? 'rill' : 'keep');
-  const area = THING_FIELDS[kind].some((f) => f.type === 'outline');
-  const wanted = !area ? 'point' : kind === 'keep' || kind === 'soil' ? 'polygon' : 'line';
+  const ask = fieldsOf(kind)['outline']?.ask;
+  const area = ask?.as === 'outline';
+  const wanted = !area ? 'point' : ask.closed ? 'polygon' : 'line';
   if (wanted !== shape)
     throw new FileProblem(
       where,
@@ -193,7 +194,7 @@ function readFeature(value: unknown, where: string, origin: Origin | null, taken
   const rawId = typeof feature['id'] === 'string' || typeof feature['id'] === 'number' ? String(feature['id']) : name;
   const id = own ? rawId : freshId(rawId, taken);
   const fresh = freshThing(kind, id, name, at);
-  const fields = THING_FIELDS[kind].map((f) => f.key);
+  const fields = Object.keys(fieldsOf(kind));
   const given = Object.fromEntries(
     Object.entries(properties).filter(([k]) => k === 'foot' || (fields.includes(k) && k !== 'outline')),
   );

@@ -98,7 +98,7 @@ type Material = (typeof MATERIALS)[number]['name'];
 
 /**
  * The scene of a pitched rig as glTF 2.0 with its buffer inside: cloth, every line by the name of its row with its pull, N, in
- * `extras`, sticks, trunks and the ground. Metres; y up, as glTF asks.
+ * `extras`, sticks, trunks, what holds the guys, and the ground. Metres; y up, as glTF asks.
  * @param caseId which case is drawn; as pitched when left out
  * @param bed    hung under it, as drawn
  * @returns the JSON text of a .gltf file
@@ -176,6 +176,13 @@ export function rigGltf(
     const x = i * span;
     const { places, corners } = stem([x, 0, ground(x, 0)], trunk.tieHeight + 1, diameterOf(trunk.girth));
     add(trunk.name, 'wood', places, corners);
+  }
+  for (const g of result.guys) {
+    if (g.solid === null) continue;
+    const [x, y, z] = g.foot;
+    const { below, above, thick } = g.solid;
+    const { places, corners } = stem([x, y, z - below], below + above, thick);
+    add(`what holds the ${g.name}`, 'wood', places, corners, { row: g.id, kind: g.held });
   }
   const far = Math.max(6, span / 2 + 3);
   const corner = (x: number, y: number): Place => [x, y, ground(x, y)];

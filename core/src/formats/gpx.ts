@@ -1,6 +1,6 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import type { Place, Thing, ThingKind } from '../ground/index.js';
-import { KINDS, MOST_THINGS, PLACE_LIMITS, freshThing } from '../ground/index.js';
+import { KINDS, MOST_THINGS, PLACE_LIMITS, fieldsOf, freshThing } from '../ground/index.js';
 import { toMetres } from './geodetic.js';
 import type { TakenIn } from './place-file.js';
 import { FileProblem, checkSize, cleanName, freshId } from './place-file.js';
@@ -60,9 +60,7 @@ export function readGpx(text: string, into: Place): TakenIn {
       );
     const type = typeof p['type'] === 'string' ? p['type'].trim().toLowerCase() : '';
     const named =
-      KINDS.includes(type as ThingKind) && !['keep', 'soil', 'rill', 'shelter'].includes(type)
-        ? (type as ThingKind)
-        : 'mark';
+      KINDS.includes(type as ThingKind) && !('outline' in fieldsOf(type as ThingKind)) ? (type as ThingKind) : 'mark';
     const name = cleanName(title, `waypoint ${i + 1}`);
     return freshThing(named, freshId(name, taken), name, [
       Math.round(at[0] * 100) / 100,

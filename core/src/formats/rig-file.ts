@@ -5,10 +5,12 @@ import type { Described } from '../document/index.js';
 import { bodyDocument, checkPlace, placeDocument } from '../ground/index.js';
 import type { Place } from '../ground/index.js';
 import { GEAR_LISTS, KIT_DOCUMENTS, kitDocument, rigDocument, rigProblems, usedBy } from '../rig/index.js';
-import type { BedEnd, Gear, GearList, Guy, GuyAnchor, RigContext, RidgeRig, RoofHitch } from '../rig/index.js';
+import type { BedEnd, Gear, GearList, Guy, RigContext, RidgeRig, RoofHitch } from '../rig/index.js';
 import { roofProblems } from '../roof/index.js';
 import { requiredDocument } from '../strength/index.js';
 import { z } from 'zod';
+import type { GuyAnchor } from '../support/index.js';
+import { withKitIds } from '../support/index.js';
 import { FileProblem, checkSize } from './place-file.js';
 import { RIG_FORMAT, bringUpFile, noteWith } from './versions.js';
 
@@ -100,7 +102,7 @@ export function contextOf(file: RigFile): RigContext {
 /** The same rig with every id of the kit changed; in another's kit nothing was left at home. */
 export function renameKit(rig: RidgeRig, to: (id: string) => string): RidgeRig {
   const { pitch, bed } = rig;
-  const anchored = (a: GuyAnchor): GuyAnchor => (a.kind === 'peg' ? { ...a, pegs: to(a.pegs) } : a);
+  const anchored = (a: GuyAnchor): GuyAnchor => withKitIds(a, to);
   const guy = <G extends Partial<Guy>>(g: G): G => ({
     ...g,
     ...(g.cord === undefined ? {} : { cord: to(g.cord) }),

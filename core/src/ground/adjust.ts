@@ -1,6 +1,6 @@
 import type { Observation } from './measures.js';
-import type { At } from './place.js';
 import { CholeskyDecomposition, EVD, Matrix } from 'ml-matrix';
+import type { At } from './thing/index.js';
 
 /** A point's place and how surely it is known. */
 export interface AdjustedPoint {

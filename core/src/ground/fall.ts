@@ -1,11 +1,11 @@
-import type { Sign } from '../anchor/index.js';
 import type { Constant } from '../catalogue/index.js';
 import { looked } from '../catalogue/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { Place } from './place-document.js';
-import type { At, Thing } from './place.js';
 import { along } from './place.js';
+import type { At, Thing } from './thing/index.js';
+import { kindOf } from './thing/index.js';
 
 const judgement = (
   symbol: string,
@@ -46,11 +46,6 @@ export const BRANCH_REACH = judgement(
 );
 const LEAST_BRANCH = 2;
 
-/** Signs by which the whole stem may come down, and those by which something above may. */
-const STEM_SIGNS: readonly Sign[] = ['dead', 'leaning', 'rocking', 'hollow', 'fungus', 'shallow-root'];
-const CROWN_SIGNS: readonly Sign[] = ['hung-branch'];
-const TOP_SIGNS: readonly Sign[] = ['dead-top'];
-
 /** Something that can fall, and on whom. */
 export interface Falling {
   readonly thing: Thing;
@@ -71,23 +66,17 @@ export interface Falling {
 export function fallingOf(place: Place): Falling[] {
   const out: Falling[] = [];
   for (const t of place.things) {
-    let whole: boolean;
-    if (t.kind === 'hazard') whole = t.what === 'dead stem';
-    else if (t.kind === 'tree' || t.kind === 'sapling') {
-      whole = t.signs.some((s) => STEM_SIGNS.includes(s));
-      const top = t.signs.some((s) => TOP_SIGNS.includes(s));
-      if (!whole && !top && !t.signs.some((s) => CROWN_SIGNS.includes(s))) continue;
-      // a dead top breaks off as a stem does, as far as it is high: nobody sleeps within its length
-      whole ||= top;
-    } else continue;
+    const falls = kindOf(t).falls(t);
+    if (falls === null) continue;
+    const { height, whole } = falls;
     out.push({
       thing: t,
       name: t.name,
       at: t.at,
-      height: t.height,
+      height,
       whole,
-      level: whole ? t.height * FALL_MARGIN.typical : Math.max(LEAST_BRANCH, t.height * BRANCH_REACH.typical),
-      downhill: whole ? t.height * FALL_RUN.typical * place.slope.fall : 0,
+      level: whole ? height * FALL_MARGIN.typical : Math.max(LEAST_BRANCH, height * BRANCH_REACH.typical),
+      downhill: whole ? height * FALL_RUN.typical * place.slope.fall : 0,
       toward: place.slope.toward,
       down: along(place.slope.toward),
     });

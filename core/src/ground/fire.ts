@@ -3,9 +3,10 @@ import { say } from '../quantity/index.js';
 import { compassPoint } from '../weather/index.js';
 import { insideReach } from './fall.js';
 import { within } from './holding.js';
-import type { At } from './place.js';
-import { along, apart, halfWidth } from './place.js';
+import { along, apart } from './place.js';
 import type { JudgedSpan, Prepared } from './spans.js';
+import type { At } from './thing/index.js';
+import { halfWidth } from './thing/index.js';
 
 /** Least distance of a fire from cloth, m. Judgement, 3 to 5: sparks carry farther in wind. */
 export const FIRE_FROM_CLOTH = 3;

@@ -7,9 +7,9 @@ import { impossibleTriangles } from './impossible.js';
 import type { Measurer, Observation } from './measures.js';
 import { observe, unitError } from './measures.js';
 import type { Measure, Place } from './place-document.js';
-import type { At } from './place.js';
 import { HOW_WORDS, apart } from './place.js';
 import { heightAt } from './surface.js';
+import type { At } from './thing/index.js';
 
 /** What the measures of a place say, and what is wrong with them. */
 export interface Survey {

@@ -4,9 +4,10 @@ import type { Described } from '../document/index.js';
 import { atMost, idOf, keyOf, oneOf, part, whole, within, words } from '../document/index.js';
 import { limit } from '../quantity/index.js';
 import { MOST_MEASURES, MOST_THINGS, PLACE_LIMITS } from './limits.js';
-import type { Thing, Weights } from './place.js';
+import type { Weights } from './place.js';
 import { BEDS, CRITERIA, FORMS, MEASURE_HOWS, PLACE_FORMAT } from './place.js';
-import { thingDocument } from './thing-document.js';
+import type { Thing } from './thing/index.js';
+import { thingDocument } from './thing/index.js';
 
 const L = PLACE_LIMITS;
 const end = words('end of a measure', 0, 130);

@@ -1,4 +1,4 @@
-import { screenTree, treeSentence } from '../anchor/index.js';
+import { treeSentence } from '../anchor/index.js';
 import { acrossOf, looked } from '../catalogue/index.js';
 import { cordNeeded } from '../cordage/index.js';
 import type { BodyMeasures, UnitChoice } from '../quantity/index.js';
@@ -13,6 +13,7 @@ import { mayHoldFigure } from './holding.js';
 import type { Criterion } from './place.js';
 import { CRITERIA } from './place.js';
 import type { JudgedSpan, Prepared } from './spans.js';
+import { kindOf, roundOf } from './thing/index.js';
 
 export const CRITERION_NAMES: Readonly<Record<Criterion, string>> = {
   length: 'Length',
@@ -199,13 +200,13 @@ function said(ground: Prepared, s: JudgedSpan, criterion: Criterion, units: Unit
 function anchorsSaid(ground: Prepared, s: JudgedSpan, units: UnitChoice): Said {
   const { wish } = ground.place;
   const person = wish.bed === 'hammock';
-  const against = [s.from, s.to].flatMap((t) => (t.kind === 'tree' ? screenTree(t, person) : []));
+  const against = [s.from, s.to].flatMap((t) => kindOf(t).against(t, person));
   const figures: Figure[] = [];
   if (ground.pull.roof !== null) figures.push(ground.pull.roof);
   if (ground.pull.bed !== null) figures.push(ground.pull.bed);
   for (const t of [s.from, s.to]) {
     const f = mayHoldFigure(ground.place, t, wish.ridgeHeight);
-    if (Number.isFinite(f.value)) figures.push(f);
+    if (f !== null && Number.isFinite(f.value)) figures.push(f);
   }
   if (against.length > 0)
     return { rules: true, figures, text: against.map((a) => tell(treeSentence(a), units)).join(' ') };
@@ -280,8 +281,6 @@ export function spanFigure(s: JudgedSpan): Figure {
 }
 
 function cordFigure(ground: Prepared, s: JudgedSpan): Figure {
-  const girth = (t: JudgedSpan['from']): number =>
-    'girth' in t ? t.girth : t.kind === 'boulder' || t.kind === 'log' ? t.across * Math.PI : 0.25;
   return derive(
     {
       symbol: 'C',
@@ -297,7 +296,7 @@ function cordFigure(ground: Prepared, s: JudgedSpan): Figure {
       }),
       looked(TRAVEL),
     ],
-    (L, z, r) => cordNeeded(Math.hypot(L!, z!), endsOf(girth(s.from), girth(s.to)), acrossOf(ground.cord.cord), r!),
+    (L, z, r) => cordNeeded(Math.hypot(L!, z!), endsOf(roundOf(s.from), roundOf(s.to)), acrossOf(ground.cord.cord), r!),
   );
 }
 

@@ -1,4 +1,4 @@
-import { COMMON_PEG, pileIn, screenTree } from '../anchor/index.js';
+import { COMMON_PEG, pileIn } from '../anchor/index.js';
 import type { TreeAgainst } from '../anchor/index.js';
 import type { Cord } from '../catalogue/index.js';
 import { SHELTERS, acrossOf, findSoil } from '../catalogue/index.js';
@@ -10,15 +10,17 @@ import { fallingOf, insideReachAt } from './fall.js';
 import type { Fit } from './fit.js';
 import { TRAVEL, endsOf, fitOf, strapHeight } from './fit.js';
 import { wished } from './forms.js';
-import { mayHold, poleHold, within } from './holding.js';
+import { mayHold, within } from './holding.js';
 import type { Measurer } from './measures.js';
 import type { Place } from './place-document.js';
-import type { Area, At, Criterion, Hollow, Pole, Thing } from './place.js';
-import { CRITERIA, GUY_ANCHORS, RIDGE_ANCHORS, along, bearingOf, halfWidth, isArea } from './place.js';
+import type { Criterion } from './place.js';
+import { CRITERIA, along, bearingOf } from './place.js';
 import type { ExpectedPull } from './pull.js';
 import { expectedPull } from './pull.js';
 import type { Pond } from './surface.js';
 import { heightAt, heightOf, pondOf, runOffLines } from './surface.js';
+import type { Area, At, Hollow, Pole, Thing } from './thing/index.js';
+import { halfWidth, isArea, kindOf, poleHold, roundOf } from './thing/index.js';
 
 const { abs, hypot, max, min, sin, cos, sqrt } = Math;
 /** What a span is judged against: the place made ready once for all its pairs. */
@@ -159,9 +161,6 @@ const NATURAL = 1.2;
 /** A guy's pull, as a share of the ridge's. Judgement, 0.2 to 0.5. */
 const GUY_SHARE = 0.3;
 
-/** Kinds that stand or lie in the way, or that a guy can go to. */
-const LYING: readonly Thing['kind'][] = GUY_ANCHORS;
-
 /** Index of the first thing at or east of a place; `lying` runs from west to east. */
 function firstEast(lying: Float64Array, east: number): number {
   let low = 0;
@@ -182,25 +181,24 @@ export function prepareGround(
   spread: (a: string, b: string) => number | null = () => null,
 ): Prepared {
   const { wish } = place;
-  const girths = place.things
-    .flatMap((t) => (t.kind === 'tree' || t.kind === 'post' ? [t.girth] : []))
-    .sort((a, b) => a - b);
+  const girths = place.things.flatMap((t) => ('girth' in t && kindOf(t).ends ? [t.girth] : [])).sort((a, b) => a - b);
   const person = wish.bed === 'hammock';
   const anchors = place.things.flatMap((t): Anchor[] => {
-    if (!RIDGE_ANCHORS.includes(t.kind)) return [];
+    const kind = kindOf(t);
+    if (!kind.ends) return [];
     return [
       {
         thing: t,
         at: t.at,
         half: halfWidth(t),
-        girth: halfWidth(t) * 2 * Math.PI,
+        girth: roundOf(t),
         foot: heightAt(place, t.at) + t.foot,
         ridgeHold: mayHold(place, t, wish.ridgeHeight),
-        against: t.kind === 'tree' ? screenTree(t, person) : [],
+        against: kind.against(t, person),
       },
     ];
   });
-  const lyingThings = place.things.filter((t) => LYING.includes(t.kind)).sort((p, q) => p.at[0] - q.at[0]);
+  const lyingThings = place.things.filter((t) => kindOf(t).bulk !== null).sort((p, q) => p.at[0] - q.at[0]);
   const lying = new Float64Array(3 * lyingThings.length);
   lyingThings.forEach((t, i) => lying.set([t.at[0], t.at[1], halfWidth(t)], 3 * i));
   const pegIn = (id: string): number => {
@@ -363,7 +361,7 @@ function backstayOf(
     const dn = lying[3 * i + 1]! - pole.at[1];
     const far = sqrt(de * de + dn * dn);
     const t = lyingThings[i]!;
-    if (far < STAY[0] || far > STAY[1] || de * e + dn * n < 0.94 * far || t === pole.thing || t.kind === 'root')
+    if (far < STAY[0] || far > STAY[1] || de * e + dn * n < 0.94 * far || t === pole.thing || kindOf(t).may === null)
       continue;
     const holds = mayHold(ground.place, t, 0.3);
     if (holds > hold) {
@@ -572,10 +570,11 @@ function judged(ground: Prepared, a: Anchor, b: Anchor, newPole: boolean, brief:
     const v = oe * n - on * e;
     const inBed = offBox(u, v, bedHalf, bedLow, bedHigh) < radius;
     if (!inBed && offBox(u, v, half, -left, right) >= radius) continue;
-    const stands = t.kind === 'tree' || t.kind === 'post' || t.kind === 'boulder';
+    const kind = kindOf(t);
+    const stands = kind.bulk === 'stands';
     // in the line of the ridge a stem is in the way whatever the bed
     const inLine = stands && abs(v) < radius + 0.15 && abs(u) < half;
-    const worse = inLine || (inBed && wish.bed !== 'none') ? 0.15 : t.kind === 'root' ? 0.8 : 0.5;
+    const worse = inLine || (inBed && wish.bed !== 'none') ? 0.15 : kind.may === null ? 0.8 : 0.5;
     if (worse < clear) {
       clear = worse;
       lying = t;

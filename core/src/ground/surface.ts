@@ -2,8 +2,9 @@ import { findSoil, looked } from '../catalogue/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { Place } from './place-document.js';
-import type { At, Hollow } from './place.js';
-import { along, isArea } from './place.js';
+import { along } from './place.js';
+import type { At, Hollow } from './thing/index.js';
+import { isArea } from './thing/index.js';
 
 /** The ground as an even slope with dips in it: height over the place's zero, m. */
 export function heightAt(place: Place, at: At): number {

@@ -8,11 +8,13 @@ import { gripFigure, hangGap, hitchAdvice, loopCut, offAxis } from '../hitch/ind
 import type { HitchAdvice } from '../hitch/index.js';
 import { norm, sub } from '../quantity/index.js';
 import type { Phrase, Vec3 } from '../quantity/index.js';
-import type { GivenWind, GuyAnchor, RigContext, RidgeRig, Row, TreeId } from '../rig/index.js';
+import type { GivenWind, RigContext, RidgeRig, Row } from '../rig/index.js';
 import { gustOf, ratioOf, tiedTo, treeOf } from '../rig/index.js';
 import { judgedBy } from '../strength/index.js';
 import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
+import type { GuyAnchor, TreeId, Solid } from '../support/index.js';
+import { supportOf } from '../support/index.js';
 import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive } from '../working/index.js';
@@ -66,6 +68,8 @@ export interface GuyReport {
   readonly rise: number;
   readonly off: number;
   readonly tension: number;
+  /** What holds it there, as a body in space; null where something else of the rig draws it. */
+  readonly solid: Solid | null;
   /** Stick under its tie-out, m. */
   readonly stick: number;
   /** Where it runs low enough to trip over, and long enough. */
@@ -670,6 +674,7 @@ function guyReport(rig: TiedRig, m: Member, reading: CaseReading): GuyReport[] {
       kind: r.kind,
       foot: r.foot,
       held: r.guy.anchor.kind,
+      solid: supportOf(r.guy.anchor).solid(r.guy.anchor),
       thick: tied === null ? 0 : diameterOf(treeOf(model.rig, tied.tree)!.girth),
       rise,
       off: turn,
@@ -787,8 +792,10 @@ function takeUpOf({ model, pitched, line }: TiedRig, states: readonly PitchState
 function pegsOf({ model }: TiedRig): PitchResult['pegs'] {
   const wanted = new Map<string, number>();
   for (const r of model.layout.reaches)
-    if (r.kind !== 'tie' && r.guy.anchor.kind === 'peg')
-      wanted.set(r.guy.anchor.pegs, (wanted.get(r.guy.anchor.pegs) ?? 0) + r.guy.anchor.inLine);
+    if (r.kind !== 'tie') {
+      const taken = supportOf(r.guy.anchor).takes(r.guy.anchor);
+      if (taken !== null) wanted.set(taken.pegs, (wanted.get(taken.pegs) ?? 0) + taken.count);
+    }
   return [...wanted].map(([id, count]) => {
     const kit = model.context.pegs.find((p) => p.id === id)!;
     return { id, name: kit.name, wanted: count, have: kit.count };

@@ -1,12 +1,13 @@
-import { bestRise, soilNumbers } from '../anchor/index.js';
-import { findPeg, findSoil } from '../catalogue/index.js';
+import { findSoil } from '../catalogue/index.js';
 import type { Hold } from '../catalogue/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import { norm, sub } from '../quantity/index.js';
-import { PEG_ARM, RigProblem, guyOf, keyOfGuyTree, measuredSpan, tiedTo, treeAt } from '../rig/index.js';
-import type { Guy, Pitch, RigContext, RidgeRig, TreeId } from '../rig/index.js';
+import { RigProblem, guyOf, measuredSpan, tiedTo, treeAt } from '../rig/index.js';
+import type { Guy, Pitch, RigContext, RidgeRig } from '../rig/index.js';
 import { FormProblem, planForm, tieOutAt } from '../roof/index.js';
 import type { FormPlan, Key, KitRoof, Setting } from '../roof/index.js';
+import type { TreeId } from '../support/index.js';
+import { keyOfGuyTree, supportOf } from '../support/index.js';
 
 /** A cord from the cloth to something beyond it, where it is meant to go. */
 export interface Reach {
@@ -201,13 +202,9 @@ function middleOf(plan: FormPlan): Vec3 {
 /** The angle at which what holds a guy from a stick asks least of itself, rad: for pegs by their soil, else what is usual. */
 function bestFor(guy: Guy, context: RigContext, soilId: string): number {
   const { anchor } = guy;
-  if (anchor.kind !== 'peg') return FROM_STICK;
-  const shape = findPeg(context.pegs.find((p) => p.id === anchor.pegs)?.shape ?? '');
   const soil = findSoil(soilId);
-  if (shape === undefined || soil === undefined) return FROM_STICK;
-  const peg = { width: shape.width, depth: shape.length - PEG_ARM - 0.02, arm: PEG_ARM };
-  const met = { surface: shape.surface, wet: false, depth: peg.depth };
-  return bestRise(soilNumbers(soil, 'typical', met), peg, FLATTEST, FROM_STICK);
+  const best = soil === undefined ? null : supportOf(anchor).bestRise(anchor, soil, context.pegs, FLATTEST, FROM_STICK);
+  return best ?? FROM_STICK;
 }
 
 /** The foot of a guy that follows the cloth: on the extension of the line from `from` through the tie-out. */
@@ -221,7 +218,7 @@ function footOf(
 ): { readonly foot: Vec3; readonly stick: number } {
   const level = (x: number, y: number, raise: number): Vec3 => [x, y, ground(x, y) + raise];
   const tied = tiedTo(guy.anchor, key.id);
-  const raise = tied?.height ?? PEG_ARM;
+  const raise = supportOf(guy.anchor).tieHeight(guy.anchor);
   const away = Math.hypot(key.at[0] - from[0], key.at[1] - from[1]) || 1;
   const [ux, uy] = [(key.at[0] - from[0]) / away, (key.at[1] - from[1]) / away];
   const height = key.at[2] - ground(key.at[0], key.at[1]);

@@ -10,10 +10,12 @@ import {
 import { nameOf } from '../cases/index.js';
 import { GRIPPED, GUY_ENDS, HOLDS, LOOP_JOIN, SUN, WEAR, findSoil, findWood, looked } from '../catalogue/index.js';
 import { gripFigure, offAxis, ownGripFigure } from '../hitch/index.js';
-import type { Guy, TreeId } from '../rig/index.js';
-import { anchorHold, tiedTo, treeOf } from '../rig/index.js';
+import type { Guy } from '../rig/index.js';
+import { tiedTo, treeOf } from '../rig/index.js';
 import type { Check, Link } from '../strength/index.js';
 import { bendKept, cordStrength, knotKept, link, ratioFor } from '../strength/index.js';
+import type { TreeId } from '../support/index.js';
+import { holdOf } from '../support/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { Stick } from './layout.js';
@@ -152,15 +154,15 @@ function anchorCheck(model: PitchModel, m: Member): RoofCheck | null {
   };
   const pull = (r: CaseReading): Figure =>
     solved('T', `pull on the anchor of the ${m.name}`, 'force', r.tension(m.id), r.state);
-  if (anchor.kind === 'stem' || anchor.kind === 'tree') {
+  const { soil, pulls = [] } = model.rig.pitch!;
+  const held = holdOf(anchor, { soil: findSoil(soil)!, pulls }, model.context.pegs, where);
+  if (held === null) {
     const check = treeCheck(model, tiedTo(anchor, m.reach!.key.id)!.tree);
     return check === null ? null : { ...check, id: `${m.id}:anchor` };
   }
-  const { soil, pulls = [] } = model.rig.pitch!;
-  const held = anchorHold(anchor, { soil: findSoil(soil)!, pulls }, model.context.pegs, where);
   return {
     id: `${m.id}:anchor`,
-    kind: held.kind,
+    kind: 'anchor',
     name: held.name,
     demand: pull,
     available: (r) => held.holds(rise(r), r.state.case.environment.wet),

@@ -1,8 +1,9 @@
 import type { StemPull } from '../anchor/index.js';
 import type { Finding } from '../findings/index.js';
 import { finding } from '../findings/index.js';
-import type { TreeId } from '../rig/index.js';
-import { isGuyTree, tiedTo, treeOf } from '../rig/index.js';
+import { tiedTo, treeOf } from '../rig/index.js';
+import type { TreeId } from '../support/index.js';
+import { isGuyTree, supportOf } from '../support/index.js';
 import { reachName } from './layout.js';
 import type { Member, PitchModel } from './model.js';
 import type { CaseReading, FromSolve } from './reading.js';
@@ -70,14 +71,15 @@ export const SAME = 0.15;
 export function heldTwice({ layout }: PitchModel): Finding[] {
   const held = layout.reaches.flatMap((r) => {
     const { anchor } = r.guy;
-    return r.kind !== 'tie' && (anchor.kind === 'weight' || anchor.kind === 'stem') ? [{ r, anchor }] : [];
+    const { shared } = supportOf(anchor);
+    return r.kind !== 'tie' && shared !== null && 'name' in anchor ? [{ r, anchor, shared }] : [];
   });
   return held.flatMap((a, i) =>
     held.slice(i + 1).flatMap((b): Finding[] => {
       const same = a.anchor.kind === b.anchor.kind;
       if (!same || Math.hypot(a.r.foot[0] - b.r.foot[0], a.r.foot[1] - b.r.foot[1]) >= SAME) return [];
-      const { kind, name: by } = a.anchor;
-      return [finding('held-twice', { lines: [reachName(a.r), reachName(b.r)], by, kind })];
+      const { shared, anchor } = a;
+      return [finding('held-twice', { lines: [reachName(a.r), reachName(b.r)], by: anchor.name, shared })];
     }),
   );
 }

@@ -1,7 +1,9 @@
-import { screenTree } from '../anchor/index.js';
 import type { At, Place } from '../ground/index.js';
-import type { GuyAnchor, RigContext, RidgeRig } from '../rig/index.js';
-import { PITCH_LIMITS, guyTree, keyOfGuyTree, treeAt, treesOf } from '../rig/index.js';
+import { kindOf } from '../ground/index.js';
+import type { RigContext, RidgeRig } from '../rig/index.js';
+import { treeAt, treesOf } from '../rig/index.js';
+import type { GuyAnchor } from '../support/index.js';
+import { TIED_AT, guyTree, keyOfGuyTree } from '../support/index.js';
 import type { PitchResult } from './evaluate.js';
 import { SAME } from './tree-pulls.js';
 
@@ -21,8 +23,6 @@ export interface GuyToTree {
 /** A guy may leave the cloth's line by so much, rad, and be so long, m. Judgement: more pulls the edge askew. */
 const MOST_OFF = Math.PI / 6;
 const REACH = [0.4, 8] as const;
-/** Height at which a guy is tied to a stem, m: low, so that it hardly bends it. Judgement. */
-export const TIED_AT = 0.3;
 const isAt = (a: readonly [number, number], b: readonly [number, number]): boolean =>
   Math.hypot(a[0] - b[0], a[1] - b[1]) < SAME;
 
@@ -46,22 +46,10 @@ export function guysToTrees(
     const [de, dn] = [e - from.at[0], n - from.at[1]];
     return [de * sin + dn * cos, -de * cos + dn * sin];
   };
-  const held = place.things.flatMap((t): { name: string; at: readonly [number, number]; anchor: GuyAnchor }[] => {
-    if (t.id === rig.site?.from || t.id === rig.site?.to) return [];
-    const at = inRig(t.at);
-    if (t.kind === 'tree' || t.kind === 'sapling' || t.kind === 'post') {
-      const signs = t.kind === 'post' ? [] : t.signs;
-      if (screenTree({ name: t.name, girth: t.girth, signs }, false).length > 0) return [];
-      const girth = Math.min(PITCH_LIMITS.girth.max, Math.max(PITCH_LIMITS.girth.min, t.girth));
-      return [
-        { name: t.name, at, anchor: { kind: 'stem', name: t.name, wood: t.wood, girth, height: TIED_AT, signs } },
-      ];
-    }
-    if (t.kind === 'boulder' || t.kind === 'log') {
-      const mass = Math.min(PITCH_LIMITS.mass.max, Math.max(PITCH_LIMITS.mass.min, t.mass));
-      return [{ name: t.name, at, anchor: { kind: 'weight', name: t.name, mass } }];
-    }
-    return t.kind === 'root' ? [{ name: t.name, at, anchor: { kind: 'root', name: t.name } }] : [];
+  const held = place.things.flatMap((t) => {
+    const { support, against } = kindOf(t);
+    if (t.id === rig.site?.from || t.id === rig.site?.to || support === null || against(t, false).length > 0) return [];
+    return [{ name: t.name, at: inRig(t.at), anchor: support(t) }];
   });
   const { at: nodes } = result.shapes[0]!;
   const standing = treesOf(rig).flatMap(({ id }) => {

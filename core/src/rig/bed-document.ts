@@ -2,9 +2,10 @@ import { z } from 'zod';
 import { signsDocument } from '../anchor/index.js';
 import type { Described } from '../document/index.js';
 import { id, keyOf, oneOf, pair, part, whole, within, words, yesNo } from '../document/index.js';
+import { guyAnchorDocument } from '../support/index.js';
 import { BENEATH } from './choices.js';
 import { BED_LIMITS } from './limits.js';
-import { guyAnchorDocument, soil, wood } from './pitch-document.js';
+import { soil, wood } from './pitch-document.js';
 
 const B = BED_LIMITS;
 /** x, y on the plan, m. */

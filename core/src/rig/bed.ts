@@ -5,6 +5,7 @@ import type { Problem } from '../document/index.js';
 import { problem } from '../document/index.js';
 import type { BodyMeasures, Phrase } from '../quantity/index.js';
 import { metres, phrase } from '../quantity/index.js';
+import { supportOf } from '../support/index.js';
 import type { Bed, BedAnchor, BedEnd } from './bed-document.js';
 import type { RigContext } from './pitch.js';
 import { measuredSpan } from './ridge.js';
@@ -137,8 +138,8 @@ export function bedProblems(rig: RidgeRig, context: RigContext): Problem[] {
     if (anchor.kind === 'pole') {
       cord(`ends.${i}.anchor.cord`, anchor.cord, 'the back-stay');
       const held = anchor.anchor;
-      if (held.kind === 'peg' && !context.pegs.some((p) => p.id === held.pegs))
-        say(`ends.${i}.anchor.anchor.pegs`, 'These pegs are no longer in the kit. Choose others.');
+      for (const p of supportOf(held).problems(held, context.pegs))
+        say(`ends.${i}.anchor.anchor.${p.field}`, p.message);
       if (anchor.stays === 2 && held.kind !== 'tree' && anchor.spread < 0.1)
         say(
           `ends.${i}.anchor.spread`,

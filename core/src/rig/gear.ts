@@ -1,6 +1,6 @@
 import type { KitBed, KitStraps } from '../bed/index.js';
 import type { KitRoof } from '../roof/index.js';
-import type { KitPegs } from './kit-document.js';
+import type { KitPegs } from '../support/index.js';
 
 /** What of a kit is no cord, list by list. */
 export interface Gear {

@@ -9,7 +9,6 @@ export * from './pitch.js';
 export * from './gear.js';
 export * from './bed.js';
 export * from './trees.js';
-export * from './anchor-hold.js';
 export * from './gust.js';
 export * from './model.js';
 export * from './row.js';

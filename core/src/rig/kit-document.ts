@@ -1,20 +1,8 @@
 import { kitBedDocument, strapsDocument } from '../bed/index.js';
-import { PEGS } from '../catalogue/index.js';
 import { cordDocument } from '../cordage/index.js';
-import type { Described } from '../document/index.js';
-import { atMost, id, idOf, part, whole, words } from '../document/index.js';
+import { atMost, part } from '../document/index.js';
 import { roofDocument } from '../roof/index.js';
-import { PITCH_LIMITS } from './limits.js';
-
-/** Pegs of one shape that a person has. */
-export const pegsDocument = part({
-  id: id('pegs'),
-  name: words('name of the pegs', 1, 60),
-  /** Id of a shape of the catalogue. */
-  shape: idOf('shape of peg', PEGS),
-  count: whole(PITCH_LIMITS.pegs),
-});
-export type KitPegs = Described<typeof pegsDocument>;
+import { pegsDocument } from '../support/index.js';
 
 /** What one entry of each list of a kit is. */
 export const KIT_DOCUMENTS = {

@@ -44,17 +44,7 @@ export const PITCH_LIMITS = {
   haul: limit('haul of a guy', 'force', 0, 600),
   foot: limit('foot of a guy', 'length', -40, 80),
   guyStick: limit('stick under a tie-out', 'length', -1, 4),
-  inLine: limit('pegs in line', 'count', 1, 4),
-  lean: limit('lean of a peg', 'angle', -0.8, 0.8),
-  girth: limit('girth', 'length', 0.05, 8),
-  height: limit('height of a tie', 'length', 0, 3),
-  mass: limit('mass', 'mass', 1, 20_000),
-  buriedLength: limit('length of what is buried', 'length', 0.1, 3),
-  buriedWidth: limit('width of what is buried', 'length', 0.05, 1),
-  buriedDepth: limit('depth it is buried', 'length', 0.05, 1.5),
   stick: limit('thickness of the sticks', 'diameter', 0.01, 0.12),
-  pegs: limit('number of pegs', 'count', 0, 200),
-  pull: limit('pull on a peg', 'force', 10, 5000),
   snow: limit('depth of snow', 'length', 0, 1),
 } as const satisfies Record<string, Limit>;
 

@@ -1,47 +1,15 @@
 import { z } from 'zod';
-import { signsDocument } from '../anchor/index.js';
 import { HITCHES, SNOWS, SOILS, WOODS } from '../catalogue/index.js';
 import type { Described } from '../document/index.js';
 import { atMost, id, idOf, keyOf, oneOf, pair, part, whole, within, words, yesNo } from '../document/index.js';
 import { PITCH_FORMS } from '../roof/index.js';
+import { guyAnchorDocument, pegPullDocument } from '../support/index.js';
 import { GUY_HITCHES, LINE_PLACES } from './choices.js';
 import { MOST_GUYS, MOST_PULLS, PITCH_LIMITS } from './limits.js';
 
 const P = PITCH_LIMITS;
 export const wood = idOf('wood', WOODS);
 export const soil = idOf('soil', SOILS);
-/** A tree of the rig: one of its trunks, that of one of the bed's ends, or `guy-tree` and the key of a guy on a tree of its own. */
-export type TreeId = 'trunk0' | 'trunk1' | 'bed-stem0' | 'bed-stem1' | `guy-tree ${string}`;
-const tree = z
-  .string()
-  .max(29)
-  .regex(/^(trunk[01]|bed-stem[01]|guy-tree .{1,20})$/, {
-    error: 'The tree must be trunk0, trunk1, bed-stem0, bed-stem1, or "guy-tree " and the key of the guy that has it.',
-  }) as unknown as z.ZodType<TreeId>;
-
-/** What holds the end of a guy: `stem`: a tree of its own; `tree`: one that something else of the rig is tied to as well. */
-export const guyAnchorDocument = z.discriminatedUnion('kind', [
-  part({ kind: z.literal('peg'), pegs: id('pegs'), inLine: whole(P.inLine), lean: within(P.lean) }),
-  part({
-    kind: z.literal('stem'),
-    name: words('name of the stem', 1, 60),
-    wood,
-    girth: within(P.girth),
-    height: within(P.height),
-    signs: signsDocument,
-  }),
-  part({ kind: z.literal('tree'), tree, height: within(P.height) }),
-  part({ kind: z.literal('weight'), name: words('name of the weight', 1, 60), mass: within(P.mass) }),
-  part({
-    kind: z.literal('buried'),
-    length: within(P.buriedLength),
-    width: within(P.buriedWidth),
-    depth: within(P.buriedDepth),
-  }),
-  part({ kind: z.literal('root'), name: words('name of the root', 1, 60) }),
-]);
-export type GuyAnchor = Described<typeof guyAnchorDocument>;
-
 const guy = part({
   cord: id('cord'),
   /** Pull it is hauled with, N. */
@@ -71,19 +39,6 @@ const roofHitch = part({
 });
 export type RoofHitch = Described<typeof roofHitch>;
 
-/** A peg that a person pulled, by heel or spring balance: replaces the model for that peg in that soil. */
-const pegPull = part({
-  pegs: id('pegs'),
-  soil,
-  /** Along the guy, N. */
-  force: within(P.pull),
-  /** Whether it moved at that pull, or held. */
-  moved: yesNo('moved'),
-  /** Whether the ground was soaked. */
-  wet: yesNo('wet'),
-});
-export type PegPull = Described<typeof pegPull>;
-
 /** Snow as hand and eye tell it: how it feels, and the depth that falls on level ground, m. */
 const snow = part({ feel: keyOf('snow', SNOWS), depth: within(P.snow) });
 export type Snow = Described<typeof snow>;
@@ -107,7 +62,7 @@ export const pitchDocument = part({
   crossRise: within(P.crossRise),
   soil,
   /** Pegs pulled there; none when left out. */
-  pulls: atMost(pegPull, MOST_PULLS, `At most ${MOST_PULLS} pulled pegs can be kept.`).optional(),
+  pulls: atMost(pegPullDocument, MOST_PULLS, `At most ${MOST_PULLS} pulled pegs can be kept.`).optional(),
   /** Snow to lie on it; none when left out. */
   snow: snow.optional(),
   /** Place of the roof's middle along the level span, m. */

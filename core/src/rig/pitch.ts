@@ -1,21 +1,13 @@
-import { findCord, findHitch, findPeg, findSoil, findWood } from '../catalogue/index.js';
+import { findCord, findHitch, findSoil } from '../catalogue/index.js';
 import type { Problem } from '../document/index.js';
 import type { KitRoof, PitchForm } from '../roof/index.js';
 import { PITCH_FORMS, PITCH_TRAITS } from '../roof/index.js';
+import { supportOf } from '../support/index.js';
 import type { Gear } from './gear.js';
 import { MOST_GUYS } from './limits.js';
-import type { Guy, GuyAnchor, Pitch, RoofHitch } from './pitch-document.js';
+import type { Guy, Pitch, RoofHitch } from './pitch-document.js';
 import type { LineContext } from './ridge.js';
 import type { RidgeRig } from './rig-document.js';
-
-export const GUY_ANCHOR_NAMES: Readonly<Record<GuyAnchor['kind'], string>> = {
-  peg: 'peg',
-  stem: 'tree or sapling',
-  tree: 'a tree of this rig',
-  weight: 'log, boulder or bag',
-  buried: 'buried bag or log',
-  root: 'root',
-};
 
 /** What a pitched rig is judged with. */
 export interface RigContext extends LineContext, Gear {}
@@ -108,14 +100,7 @@ export function pitchProblems(rig: RidgeRig, context: RigContext): Problem[] {
   for (const [field, guy] of guys) {
     cord(`${field}.cord`, guy.cord, 'a guy');
     const { anchor } = guy;
-    if (anchor.kind === 'peg') {
-      const pegs = context.pegs.find((p) => p.id === anchor.pegs);
-      if (pegs === undefined) say(`${field}.anchor.pegs`, 'These pegs are no longer in the kit. Choose others.');
-      else if (findPeg(pegs.shape) === undefined)
-        say(`${field}.anchor.pegs`, `The catalogue has no peg “${pegs.shape}”. Choose another shape in the kit.`);
-    }
-    if (anchor.kind === 'stem' && findWood(anchor.wood) === undefined)
-      say(`${field}.anchor.wood`, `The catalogue has no wood “${anchor.wood}”. Choose another.`);
+    for (const p of supportOf(anchor).problems(anchor, context.pegs)) say(`${field}.anchor.${p.field}`, p.message);
   }
   return out;
 }

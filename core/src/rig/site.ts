@@ -1,9 +1,9 @@
 import { SHELTERS } from '../catalogue/index.js';
 import type { At, Form, JudgedSpan, Place, Thing } from '../ground/index.js';
-import { bearingOf, halfWidth, soilAt } from '../ground/index.js';
+import { bearingOf, kindOf, roundOf, soilAt } from '../ground/index.js';
 import type { KitRoof } from '../roof/index.js';
 import { formOf, opensIntoWind } from '../roof/index.js';
-import type { KitPegs } from './kit-document.js';
+import type { KitPegs } from '../support/index.js';
 import { PITCH_LIMITS, RIDGE_LIMITS } from './limits.js';
 import type { Pitch } from './pitch-document.js';
 import { freshKit, freshPitch } from './pitch.js';
@@ -17,13 +17,14 @@ const centimetre = (v: number): number => Math.round(v * 100) / 100;
 /** A thing of the ground as a trunk that a ridge is tied to. */
 function trunkOf(t: Thing, tieHeight: number): Trunk {
   const { min, max } = RIDGE_LIMITS.girth;
+  const { wood, signs, onWord } = kindOf(t).trunk(t);
   return {
     name: inSentence(t.name),
-    wood: 'wood' in t ? t.wood : 'unknown',
-    girth: clamp('girth' in t ? t.girth : halfWidth(t) * 2 * Math.PI, min, max),
+    wood,
+    girth: clamp(roundOf(t), min, max),
     tieHeight,
-    signs: t.kind === 'tree' ? t.signs : [],
-    ...(t.kind === 'tree' || (t.kind === 'post' && !t.fixed) ? {} : { standsOnWord: true as const }),
+    signs,
+    ...(onWord ? { standsOnWord: true } : {}),
   };
 }
 

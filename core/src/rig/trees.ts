@@ -3,9 +3,10 @@ import type { Problem } from '../document/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
 import type { PitchForm } from '../roof/index.js';
 import { PITCH_TRAITS } from '../roof/index.js';
+import type { GuyAnchor, TreeId } from '../support/index.js';
+import { guyTree, isGuyTree, keyOfGuyTree, supportOf } from '../support/index.js';
 import type { BedAnchor } from './bed-document.js';
 import { bedProblems } from './bed.js';
-import type { GuyAnchor, TreeId } from './pitch-document.js';
 import type { RigContext } from './pitch.js';
 import { guyOf, pitchProblems } from './pitch.js';
 import { measuredSpan, problemsOf } from './ridge.js';
@@ -44,12 +45,6 @@ function guyAnchor(rig: RidgeRig, id: TreeId): GuyAnchor | undefined {
   return guy.off ? undefined : guy.anchor;
 }
 
-const GUY_TREE = 'guy-tree ';
-export const guyTree = (key: string): TreeId => `${GUY_TREE}${key}`;
-export const isGuyTree = (id: TreeId): boolean => id.startsWith(GUY_TREE);
-/** Key of the guy that a tree is told with. */
-export const keyOfGuyTree = (id: TreeId): string => id.slice(GUY_TREE.length);
-
 /** Every tree of the rig: its trunks, those of the bed's ends, those that guys have of their own. */
 export function treesOf(rig: RidgeRig): RigTree[] {
   const ids: TreeId[] = [
@@ -77,8 +72,9 @@ export function treeAt(rig: RidgeRig, body: BodyMeasures, id: TreeId): readonly 
 
 /** The tree that an anchor is on and how high on it, m, by the key of its guy; null where it is on none. */
 export function tiedTo(anchor: GuyAnchor, key: string): { readonly tree: TreeId; readonly height: number } | null {
-  if (anchor.kind === 'tree') return { tree: anchor.tree, height: anchor.height };
-  return anchor.kind === 'stem' ? { tree: guyTree(key), height: anchor.height } : null;
+  const kind = supportOf(anchor);
+  const tree = kind.tree(anchor, key);
+  return tree === null ? null : { tree, height: kind.tieHeight(anchor) };
 }
 
 /** Trunks that a form's ridge or ends are tied to. */

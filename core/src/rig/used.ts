@@ -1,3 +1,5 @@
+import type { GuyAnchor } from '../support/index.js';
+import { supportOf } from '../support/index.js';
 import type { GearList } from './gear.js';
 import { guyOf } from './pitch.js';
 import type { RidgeRig } from './rig-document.js';
@@ -12,13 +14,17 @@ export function usedBy(rig: RidgeRig): Readonly<Record<'cords' | GearList, Reado
     straps: new Set<string>(),
   };
   const { pitch, bed } = rig;
+  const takes = (anchor: GuyAnchor): void => {
+    const pegs = supportOf(anchor).takes(anchor)?.pegs;
+    if (pegs !== undefined) used.pegs.add(pegs);
+  };
   if (pitch !== undefined) {
     used.roofs.add(pitch.roof);
     for (const h of pitch.hitches) used.cords.add(h.cord);
     for (const p of pitch.pulls ?? []) used.pegs.add(p.pegs);
     for (const guy of [pitch.guy, ...Object.keys(pitch.own).map((key) => guyOf(pitch, key))]) {
       used.cords.add(guy.cord);
-      if (guy.anchor.kind === 'peg') used.pegs.add(guy.anchor.pegs);
+      takes(guy.anchor);
     }
   }
   if (bed !== undefined) {
@@ -31,7 +37,7 @@ export function usedBy(rig: RidgeRig): Readonly<Record<'cords' | GearList, Reado
     for (const { anchor } of bed.ends)
       if (anchor.kind === 'pole') {
         used.cords.add(anchor.cord);
-        if (anchor.anchor.kind === 'peg') used.pegs.add(anchor.anchor.pegs);
+        takes(anchor.anchor);
       }
   }
   return used;

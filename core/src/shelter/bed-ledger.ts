@@ -17,10 +17,11 @@ import {
   looked,
 } from '../catalogue/index.js';
 import { norm } from '../quantity/index.js';
-import { anchorHold, soilOf, bedStem } from '../rig/index.js';
+import { soilOf, bedStem } from '../rig/index.js';
 import type { Bed, BedPole, Row } from '../rig/index.js';
 import type { Check, Judged, Link, LinkKind, Use } from '../strength/index.js';
 import { cordStrength, judgedBy, knotKept, link, ratioFor } from '../strength/index.js';
+import { holdOf } from '../support/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { BedModel, Read } from './bed-model.js';
@@ -209,12 +210,12 @@ function asideRow(model: BedModel, aside: NonNullable<Bed['aside']>, add: Add): 
     model.figure({ symbol: 'T', title: 'pull of the side cord', quantity: 'force' }, c, (s) => s.aside),
   );
   const hang = model.hangOf(model.cases[0]!);
-  const held = anchorHold(
+  const held = holdOf(
     { kind: 'peg', pegs: aside.pegs, inLine: 1, lean: 0.35 },
     { soil: findSoil(soilOf(rig))!, pulls: rig.pitch?.pulls ?? [] },
     context.pegs,
     'side cord',
-  );
+  )!;
   add({ id: 'aside', name: 'side cord', what: kitCord.name, role: 'stay', unstressed: aside.out }, pull, [
     {
       id: 'aside:end',
@@ -229,7 +230,7 @@ function asideRow(model: BedModel, aside: NonNullable<Bed['aside']>, add: Add): 
     },
     {
       id: 'aside:anchor',
-      kind: held.kind,
+      kind: 'anchor',
       name: held.name,
       use: 'ridge',
       demand: pull,
@@ -365,16 +366,16 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
           available: (c) =>
             treeHoldFigure(anchor.name, diameterOf(anchor.girth), stem, { soil: soilOf(rig), wet: c.environment.wet }),
         });
-    } else if (anchor.kind !== 'tree') {
-      const held = anchorHold(anchor, { soil, pulls: rig.pitch?.pulls ?? [] }, context.pegs, name);
+    }
+    const held = holdOf(anchor, { soil, pulls: rig.pitch?.pulls ?? [] }, context.pegs, name);
+    if (held !== null)
       checks.push({
         id: `stay${i}${k}:anchor`,
-        kind: held.kind,
+        kind: 'anchor',
         name: held.name,
         demand: pull,
         available: (c) => held.holds(stayRise(model.stateOf(c), model, i, k), c.environment.wet),
       });
-    }
     const foot = model.hangOf(model.cases[0]!).ends[i].pole!.stays[k]!;
     add(
       { id: `stay${i}${k}`, name, what: kitCord.name, role: 'stay', unstressed: foot.length, cut: foot.length + 1.2 },

@@ -3,7 +3,8 @@ import type { StemPull } from '../anchor/index.js';
 import type { HangState } from '../bed/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import { bedStem, treeOf } from '../rig/index.js';
-import type { RidgeRig, TreeId } from '../rig/index.js';
+import type { RidgeRig } from '../rig/index.js';
+import type { TreeId } from '../support/index.js';
 import type { Figure } from '../working/index.js';
 import type { BedModel } from './bed-model.js';
 

@@ -4,7 +4,6 @@ import { say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import type { RigContext, RidgeRig, Row } from '../rig/index.js';
 import { ratioOf, treeOf } from '../rig/index.js';
-import type { TreeId } from '../rig/index.js';
 import {
   bedHolds,
   evaluateBed,
@@ -16,6 +15,7 @@ import {
   withEnds,
 } from '../shelter/index.js';
 import type { BedResult } from '../shelter/index.js';
+import type { TreeId } from '../support/index.js';
 import { sentenceOf, wordsOf } from '../words/index.js';
 import type { Unmet } from './remedies.js';
 import { SPARE, shortWords, wouldDo } from './remedies.js';

@@ -2,9 +2,11 @@ import { findHitch, findTermination } from '../catalogue/index.js';
 import type { Evaluated } from '../pitch/index.js';
 import { asSubject, capital, say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
-import type { Guy, GuyAnchor, RigContext, RidgeRig, Row } from '../rig/index.js';
-import { GUY_ANCHOR_NAMES, GUY_HITCHES, guyOf, treeOf } from '../rig/index.js';
+import type { Guy, RigContext, RidgeRig, Row } from '../rig/index.js';
+import { GUY_HITCHES, guyOf, treeOf } from '../rig/index.js';
 import type { Judged } from '../strength/index.js';
+import type { GuyAnchor } from '../support/index.js';
+import { supportOf } from '../support/index.js';
 import { marginWords } from '../words/index.js';
 import type { SizeAim } from './offers.js';
 import { sameAnchor, withGuy, withHitch } from './offers.js';
@@ -87,13 +89,8 @@ const madeFast = (guy: Guy): string =>
     : `${GUY_HITCHES[guy.hitch]} of ${guy.wraps} wraps`;
 
 /** What holds a guy, in words. */
-export function anchorWords(rig: RidgeRig, anchor: GuyAnchor, context: RigContext, units: UnitChoice): string {
-  if (anchor.kind === 'tree') return treeOf(rig, anchor.tree)?.name ?? GUY_ANCHOR_NAMES.tree;
-  if (anchor.kind !== 'peg') return 'name' in anchor ? anchor.name : GUY_ANCHOR_NAMES[anchor.kind];
-  const name = context.pegs.find((p) => p.id === anchor.pegs)?.name ?? anchor.pegs;
-  const many = ['no', 'one', 'two', 'three', 'four'][anchor.inLine] ?? String(anchor.inLine);
-  return `${many} of ${name}${anchor.inLine > 1 ? ' behind one another' : ''}, leaning ${say(anchor.lean, 'angle', units)}`;
-}
+export const anchorWords = (rig: RidgeRig, anchor: GuyAnchor, context: RigContext, units: UnitChoice): string =>
+  tell(supportOf(anchor).called(anchor, { pegs: context.pegs, tree: (id) => treeOf(rig, id)?.name }), units);
 
 function partsOf(known: Evaluated, context: RigContext, units: UnitChoice): Part[] {
   const { model } = known.tied;

@@ -3,8 +3,10 @@ import type { Cord, HitchType, Termination } from '../catalogue/index.js';
 import { offAxis } from '../hitch/index.js';
 import { cutOf, ratiosOf } from '../pitch/index.js';
 import type { CaseReading, Evaluated, Member, PitchModel } from '../pitch/index.js';
-import type { Guy, GuyAnchor, KitCord, RigContext, RidgeRig, RoofHitch } from '../rig/index.js';
+import type { Guy, KitCord, RigContext, RidgeRig, RoofHitch } from '../rig/index.js';
 import { PITCH_LIMITS, isBrought } from '../rig/index.js';
+import type { GuyAnchor } from '../support/index.js';
+import { supportOf } from '../support/index.js';
 import type { Assignment, Offer } from './assign.js';
 import { assign, undominated } from './assign.js';
 
@@ -323,7 +325,7 @@ function guyOffers(ask: Ask, m: Member): LineOffer[] {
     const readings = times === 1 ? hardest : hardest.map((r) => fartherOut(r, m, times));
     const anchorPart = anchorsFor(ask, guy, known.readings[0]!, m).map((anchor) => ({
       anchor,
-      pegs: anchor.kind === 'peg' ? anchor.inLine : 0,
+      pegs: supportOf(anchor).takes(anchor)?.count ?? 0,
       shortfall: shortOf(
         ratiosOf(model, { ...m, reach: { ...m.reach!, guy: { ...guy, anchor } } }, readings, atAnchor),
       ),
@@ -331,7 +333,7 @@ function guyOffers(ask: Ask, m: Member): LineOffer[] {
     }));
     const anchorsWorth = worthOfEach(
       anchorPart,
-      (a) => (a.anchor.kind === 'peg' ? a.anchor.pegs : ''),
+      (a) => pegsOf(a.anchor) ?? '',
       ({ anchor, pegs, changes, shortfall }) => ({
         cost: costOf(aim, { cut: 0, mass: pegs * pegMass(ask, anchor), pegs }, changes, shortfall),
         amount: pegs,
@@ -343,7 +345,8 @@ function guyOffers(ask: Ask, m: Member): LineOffer[] {
         const cut = cutOf(model, { ...c.member, reach: { ...m.reach!, guy: made } }, length);
         const bill = { cut, mass: massOf(c.cord, cut) + a.pegs * pegMass(ask, a.anchor), pegs: a.pegs };
         const uses: [string, number][] = [[cordStock(c.kitCord.id), cut]];
-        if (a.anchor.kind === 'peg') uses.push([pegStock(a.anchor.pegs), a.pegs]);
+        const stock = pegsOf(a.anchor);
+        if (stock !== undefined) uses.push([pegStock(stock), a.pegs]);
         out.push(
           offer(aim, bill, c.changes + a.changes + Number(times !== 1), c.shortfall + a.shortfall, uses, (r) =>
             withGuy(r, key.id, {
@@ -406,9 +409,11 @@ function hardestOn(readings: readonly CaseReading[], end: 0 | 1, m: Member): Cas
   return [...out];
 }
 
+const pegsOf = (anchor: GuyAnchor): string | undefined => supportOf(anchor).takes(anchor)?.pegs;
+
 function pegMass({ context }: Ask, anchor: GuyAnchor): number {
-  const pegs = anchor.kind === 'peg' ? context.pegs.find((p) => p.id === anchor.pegs) : undefined;
-  return pegs === undefined ? 0 : (findPeg(pegs.shape)?.mass ?? 0);
+  const shape = context.pegs.find((p) => p.id === pegsOf(anchor))?.shape;
+  return findPeg(shape ?? '')?.mass ?? 0;
 }
 
 /** Pegs of the kit, one to three in line, leaning as now or square to the guy; anything else stays what it is. */
@@ -434,11 +439,8 @@ const OUT = [1, 1.35, 1.8, 2.4];
 const FARTHEST = 6;
 const FLATTEST = 0.2;
 
-/** What stands where it stands. */
-const ROOTED: readonly GuyAnchor['kind'][] = ['stem', 'tree', 'root'];
-
 function farther(m: Member, guy: Guy): number[] {
-  if (m.role !== 'guy' || ROOTED.includes(guy.anchor.kind)) return [1];
+  if (m.role !== 'guy' || supportOf(guy.anchor).rooted) return [1];
   const { key, foot } = m.reach!;
   const run = Math.hypot(foot[0] - key.at[0], foot[1] - key.at[1]);
   const height = Math.max(0, key.at[2] - foot[2]);

@@ -7,12 +7,14 @@ import { evaluatePitch, linksOf, pitchModel, solveCase, tieOff } from '../pitch/
 import type { Evaluated, Member } from '../pitch/index.js';
 import { asSubject, capital, say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
-import type { GuyAnchor, KitCord, KitPegs, RigContext, RidgeRig, Row, TreeId } from '../rig/index.js';
-import { PITCH_LIMITS, RIDGE_LIMITS, RigProblem, guyTree, ratioOf, tiedTo, treeOf } from '../rig/index.js';
+import type { KitCord, RigContext, RidgeRig, Row } from '../rig/index.js';
+import { PITCH_LIMITS, RIDGE_LIMITS, RigProblem, ratioOf, tiedTo, treeOf } from '../rig/index.js';
 import { holds, judgeRig } from '../shelter/index.js';
 import type { RigReport } from '../shelter/index.js';
 import type { Judged } from '../strength/index.js';
 import { judgedBy } from '../strength/index.js';
+import type { GuyAnchor, KitPegs, TreeId } from '../support/index.js';
+import { SUPPORT_LIMITS, guyTree } from '../support/index.js';
 import { marginWords, sentenceOf, wordsOf } from '../words/index.js';
 import { withGuy } from './offers.js';
 
@@ -285,7 +287,7 @@ function anchorRemedy(ask: Ask, m: Member): Remedy | null {
   }
   const lean = now.kind === 'peg' ? now.lean : Math.PI / 9;
   if (now.kind === 'peg')
-    for (let inLine = now.inLine + 1; inLine <= PITCH_LIMITS.inLine.max; inLine++) {
+    for (let inLine = now.inLine + 1; inLine <= SUPPORT_LIMITS.inLine.max; inLine++) {
       const anchor: GuyAnchor = { ...now, inLine };
       if (held(anchor))
         return {

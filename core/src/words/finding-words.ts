@@ -174,9 +174,9 @@ const WORDS: Words = {
     phrase`The end at ${tree} cannot be hauled with a ${termination}.`,
     phrase`Choose a tensioning end there.`,
   ],
-  'held-twice': ({ lines, by, kind }) => [
+  'held-twice': ({ lines, by, shared }) => [
     phrase`The ${lines[0]} and the ${lines[1]} are both held by ${by}, each told as if it were alone.`,
-    kind === 'stem'
+    shared === 'tree'
       ? phrase`Tie one of them to “${by}” as a tree of this rig.`
       : phrase`Tell half its mass for each, or hold one by something else.`,
   ],

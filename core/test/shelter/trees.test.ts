@@ -2,11 +2,12 @@ import { describe, expect, test } from '@jest/globals';
 import { levelOn, momentOn } from '../../src/anchor/index.js';
 import { evaluatePitch, pullsOn } from '../../src/pitch/index.js';
 import { unmetOf } from '../../src/sizing/remedies.js';
-import type { Guy, GuyAnchor, RigContext, RidgeRig, TreeId } from '../../src/rig/index.js';
+import type { Guy, RigContext, RidgeRig } from '../../src/rig/index.js';
 import { rigProblems, rowsTogether, treeAt, treeOf, treesOf, trunksUsed } from '../../src/rig/index.js';
 import { judgeRig } from '../../src/shelter/index.js';
 import type { BedResult } from '../../src/shelter/index.js';
 import type { Evaluated } from '../../src/pitch/index.js';
+import type { GuyAnchor, TreeId } from '../../src/support/index.js';
 import { ONE_TREE, UNDER_FLY, UNITS, demo, ended, namedWind } from './helper.js';
 
 const judged = (

@@ -1,8 +1,9 @@
-import { TIED_AT } from '@rough-bight/core/pitch';
 import type { GuyReport } from '@rough-bight/core/pitch';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
-import type { Guy, RidgeRig, TreeId } from '@rough-bight/core/rig';
-import { PITCH_LIMITS, RIDGE_LIMITS, guyOf, guyTree, measuredSpan, treeAt, treesOf } from '@rough-bight/core/rig';
+import type { Guy, RidgeRig } from '@rough-bight/core/rig';
+import { PITCH_LIMITS, RIDGE_LIMITS, guyOf, measuredSpan, treeAt, treesOf } from '@rough-bight/core/rig';
+import type { TreeId } from '@rough-bight/core/support';
+import { TIED_AT, guyTree } from '@rough-bight/core/support';
 
 /** What can be taken hold of on a pitched rig. */
 export type PitchGrip =

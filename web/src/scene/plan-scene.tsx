@@ -2,7 +2,7 @@ import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { METRES_PER, say } from '@rough-bight/core/quantity';
 import type { Area, At, FireSpot, JudgedSpan, Place, Thing } from '@rough-bight/core/ground';
 import {
-  KIND_NAMES,
+  kindOf,
   along,
   fallLine,
   fallingOf,
@@ -332,7 +332,7 @@ export function PlanScene(props: Props): ReactElement {
               role="button"
               tabIndex={0}
               className={t.id === selected ? 'plan-thing plan-thing-on' : 'plan-thing'}
-              aria-label={`${t.name}, ${KIND_NAMES[t.kind]}, ${say(t.at[0], 'length', units)} east, ${say(t.at[1], 'length', units)} north${ruled(t) ? ', ruled out' : ''}`}
+              aria-label={`${t.name}, ${kindOf(t).name}, ${say(t.at[0], 'length', units)} east, ${say(t.at[1], 'length', units)} north${ruled(t) ? ', ruled out' : ''}`}
               onPointerDown={(e) => start(grip, e)}
               onKeyDown={(e) => nudge(grip, e)}
             >

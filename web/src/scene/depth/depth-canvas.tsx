@@ -475,11 +475,11 @@ function Feet({
           const [x, y, z] = footNow(rig, body, g);
           return (
             <group key={g.id}>
-              {g.held !== 'tree' && (
+              {g.solid !== null && (
                 <Pole
-                  from={[x, y, z + (g.held === 'stem' ? 0.9 : 0.05)]}
-                  to={[x, y, z - (g.held === 'stem' ? 0.3 : 0.2)]}
-                  thick={Math.max(0.025, g.thick)}
+                  from={[x, y, z + g.solid.above]}
+                  to={[x, y, z - g.solid.below]}
+                  thick={g.solid.thick}
                   color={bad.has(g.id) ? palette.danger : palette.tar}
                 />
               )}

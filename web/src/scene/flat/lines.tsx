@@ -1,8 +1,9 @@
-import { TIED_AT } from '@rough-bight/core/pitch';
 import type { GuyReport, PitchResult, PitchShape } from '@rough-bight/core/pitch';
 import { say } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import { hemOf } from '@rough-bight/core/roof';
+import type { Mark } from '@rough-bight/core/support';
+import { SUPPORTS } from '@rough-bight/core/support';
 import { memo, useMemo } from 'react';
 import type { ReactElement } from 'react';
 import { HitchMark } from '../../parts/marks.js';
@@ -98,7 +99,15 @@ export const Lines = memo(function Lines({
   );
 });
 
-/** What holds a guy's foot: a peg, a tree of its own, what lies there; a tree of the rig is drawn already. */
+/** Pixels for a millimetre of a support's mark, and what paints it. */
+const MARK = 3.2;
+const INK: Readonly<Record<Mark['ink'], string>> = {
+  outline: 'pitch-peg',
+  dashed: 'pitch-peg pitch-buried',
+  filled: 'pitch-stem',
+};
+
+/** What holds a guy's foot; a tree of the rig is drawn already. */
 function FootMark({
   guy,
   frame,
@@ -109,43 +118,18 @@ function FootMark({
   readonly bad: boolean;
 }): ReactElement | null {
   const side = frame.view === 'side';
+  const { mark } = SUPPORTS[guy.held];
+  const drawn = mark[side ? 'side' : 'above']((guy.thick * frame.scale) / MARK, frame.scale / MARK);
+  if (drawn === '') return null;
   const [x, y] = [across(frame, guy.foot[0]), upward(frame, side ? guy.foot[2] : guy.foot[1])];
-  const rough = bad ? 'pitch-bad' : '';
-  switch (guy.held) {
-    case 'tree':
-      return null;
-    case 'stem': {
-      const thick = Math.max(4, guy.thick * frame.scale);
-      return side ? (
-        <rect
-          className={`pitch-stem ${rough}`}
-          x={x - thick / 2}
-          y={y - STEM * frame.scale}
-          width={thick}
-          height={(STEM + TIED_AT) * frame.scale}
-        />
-      ) : (
-        <circle className={`pitch-stem ${rough}`} cx={x} cy={y} r={thick / 2 + 2} />
-      );
-    }
-    case 'weight':
-    case 'root':
-      return <ellipse className={`pitch-stem ${rough}`} cx={x} cy={y} rx={7} ry={side ? 4 : 7} />;
-    default:
-      return (
-        <path
-          className={`pitch-peg ${rough}`}
-          d={
-            side
-              ? `M${svg([x - 3, y - 6])}L${svg([x + 3, y + 11])}`
-              : `M${svg([x - 5, y - 5])}l10 10M${svg([x - 5, y + 5])}l10 -10`
-          }
-        />
-      );
-  }
+  return (
+    <path
+      className={`pitch-foot ${INK[mark.ink]} ${bad ? 'pitch-bad' : ''}`}
+      transform={`translate(${x.toFixed(1)} ${y.toFixed(1)}) scale(${MARK})`}
+      d={drawn}
+    />
+  );
 }
-/** A stem of its own is drawn so far above its tie, m. */
-const STEM = 0.9;
 
 /** Something bright on a guy that people walk into. */
 const flagAt = (a: Point, b: Point): string => `M${svg([a[0] * 0.6 + b[0] * 0.4, a[1] * 0.6 + b[1] * 0.4])}l-4 11h8z`;

@@ -9,6 +9,7 @@ import {
   measuredSpan,
   strapsFor,
 } from '@rough-bight/core/rig';
+import { supportOf } from '@rough-bight/core/support';
 import { headWords } from '@rough-bight/core/words';
 import type { Bed, BedAnchor, BedEnd, BedPole, Beneath, RigContext, RidgeRig } from '@rough-bight/core/rig';
 import type { BedResult, Drip } from '@rough-bight/core/shelter';
@@ -431,11 +432,12 @@ function PoleFields({
           anchor={pole.anchor}
           pegs={context.pegs}
           trees={treeChoices(rig, context.body)}
+          body={context.body}
           near={pole.foot}
           onChange={(anchor) => onChange({ anchor })}
         />
       </div>
-      {pole.stays === 2 && (pole.anchor.kind === 'weight' || pole.anchor.kind === 'buried') && (
+      {pole.stays === 2 && supportOf(pole.anchor).shared === 'halves' && (
         <p className="quiet">Each stay has one of its own. Where one holds both, tell half of it.</p>
       )}
     </>

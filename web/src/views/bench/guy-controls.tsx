@@ -4,8 +4,11 @@ import { guysToTrees } from '@rough-bight/core/pitch';
 import { ratioOf } from '@rough-bight/core/rig';
 import type { GuyReport } from '@rough-bight/core/pitch';
 import { capital, say } from '@rough-bight/core/quantity';
-import { GUY_HITCHES, PITCH_LIMITS, guyOf, guyTree, treeOf } from '@rough-bight/core/rig';
-import type { Guy, GuyHitch, KitPegs, Pitch, RidgeRig } from '@rough-bight/core/rig';
+import type { BodyMeasures } from '@rough-bight/core/quantity';
+import { GUY_HITCHES, PITCH_LIMITS, guyOf, treeOf } from '@rough-bight/core/rig';
+import type { Guy, GuyHitch, Pitch, RidgeRig } from '@rough-bight/core/rig';
+import type { KitPegs } from '@rough-bight/core/support';
+import { guyTree } from '@rough-bight/core/support';
 import { ArrowUpToLine, RotateCcw } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
@@ -87,6 +90,7 @@ export function GuyControls({
               cords={cords}
               pegs={pegs}
               trees={[]}
+              body={body}
               onChange={(part) => set({ guy: { ...pitch.guy, ...part } })}
             />
             <Choice
@@ -111,6 +115,7 @@ export function GuyControls({
               cords={cords}
               pegs={pegs}
               trees={choices.filter((t) => t.id !== guyTree(picked.key))}
+              body={body}
               near={[picked.foot[0], picked.foot[1]]}
               onChange={(part) => edit(withGuy(rig, picked.key, part))}
             />
@@ -266,6 +271,7 @@ function GuyFields({
   cords,
   pegs,
   trees,
+  body,
   near = null,
   onChange,
 }: {
@@ -273,6 +279,7 @@ function GuyFields({
   readonly cords: readonly { readonly id: string; readonly name: string }[];
   readonly pegs: readonly KitPegs[];
   readonly trees: readonly TreeChoice[];
+  readonly body: BodyMeasures;
   readonly near?: readonly [x: number, y: number] | null;
   readonly onChange: (part: Partial<Guy>) => string | null;
 }): ReactElement {
@@ -307,6 +314,7 @@ function GuyFields({
         anchor={anchor}
         pegs={pegs}
         trees={trees}
+        body={body}
         near={near}
         onChange={(next) => onChange({ anchor: next })}
       />

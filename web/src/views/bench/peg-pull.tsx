@@ -1,6 +1,7 @@
 import { HEEL_PULL, findSoil } from '@rough-bight/core/catalogue';
-import { PITCH_LIMITS } from '@rough-bight/core/rig';
-import type { KitPegs, PegPull, Pitch } from '@rough-bight/core/rig';
+import type { Pitch } from '@rough-bight/core/rig';
+import type { KitPegs, PegPull } from '@rough-bight/core/support';
+import { SUPPORT_LIMITS } from '@rough-bight/core/support';
 import type { ReactElement } from 'react';
 import { Choice } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
@@ -50,7 +51,7 @@ export function PulledPeg({
       <NumberField
         label={`Pulled ${what}`}
         value={pulled.force}
-        limit={PITCH_LIMITS.pull}
+        limit={SUPPORT_LIMITS.pull}
         step={10}
         hint="along its guy, by heel (about 300 N) or spring balance"
         onCommit={(force) => put({ ...pulled, force })}

@@ -1,5 +1,5 @@
 import type { Place } from '@rough-bight/core/ground';
-import { RIDGE_ANCHORS } from '@rough-bight/core/ground';
+import { kindOf } from '@rough-bight/core/ground';
 import { tell } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { Copy, FileInput, Plus, Trash2 } from 'lucide-react';
@@ -55,7 +55,7 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
     work.catch((error: unknown) => setProblem((error as Error).message));
   };
   const rigsAt = (id: string): number => camp.rigs.filter((r) => r.document.site?.place === id).length;
-  const anchorsOf = (p: StoredPlace): number => p.document.things.filter((t) => RIDGE_ANCHORS.includes(t.kind)).length;
+  const anchorsOf = (p: StoredPlace): number => p.document.things.filter((t) => kindOf(t).ends).length;
   const startPlace = async (name: string, note: string, document: Place): Promise<void> => {
     const made = await addPlace({ name: unusedName(name, camp.places), note, document });
     await navigate(`/places/${made.id}/look`);

@@ -1,7 +1,7 @@
 import { saveText } from '../../parts/save-text.js';
 import { writeGeoJson } from '@rough-bight/core/formats';
 import type { JudgedSpan, Place, ThingKind } from '@rough-bight/core/ground';
-import { KIND_NAMES, PLACE_LIMITS, freshThing, placedByMeasures } from '@rough-bight/core/ground';
+import { THINGS, PLACE_LIMITS, freshThing, placedByMeasures } from '@rough-bight/core/ground';
 import { capital } from '@rough-bight/core/quantity';
 import { leeward, pitchedAsWished, rehung, rigAt } from '@rough-bight/core/rig';
 import { FileDown, FileUp, Table2 } from 'lucide-react';
@@ -241,7 +241,7 @@ function Ground({
             <>
               {putting !== null && (
                 <p className="putting" role="status">
-                  Touch the plan where the {KIND_NAMES[putting]} is.{' '}
+                  Touch the plan where the {THINGS[putting].name} is.{' '}
                   <button type="button" className="button button-small" onClick={() => put(putting, [0, 0])}>
                     Put it in the middle
                   </button>

@@ -1,5 +1,5 @@
 import type { Place } from '@rough-bight/core/ground';
-import { RIDGE_ANCHORS } from '@rough-bight/core/ground';
+import { kindOf } from '@rough-bight/core/ground';
 import { BEAUFORT, compassPoint } from '@rough-bight/core/weather';
 import type { GroundJudgement } from '../../workers/ground.worker.js';
 
@@ -15,7 +15,7 @@ export interface GroundMark {
 
 /** The marks of the tape: what is done on arriving, in its order. */
 export function groundMarks(place: Place, judgement: GroundJudgement | null): GroundMark[] {
-  const anchors = place.things.filter((t) => RIDGE_ANCHORS.includes(t.kind));
+  const anchors = place.things.filter((t) => kindOf(t).ends);
   const out = anchors.filter((t) => t.kind === 'tree' && t.signs.length > 0).length;
   const grave = judgement?.survey?.findings.filter((f) => f.grave).length ?? 0;
   return [

@@ -1,23 +1,15 @@
-import { SIGNS } from '@rough-bight/core/anchor';
 import type { Sign } from '@rough-bight/core/anchor';
-import { FEATURES, SOILS, WOODS, likelyWoods, weakestOf } from '@rough-bight/core/catalogue';
+import { FEATURES, WOODS, likelyWoods, weakestOf } from '@rough-bight/core/catalogue';
 import type { Feature } from '@rough-bight/core/catalogue';
-import type { Field, Place, Thing, ThingKind, Tree } from '@rough-bight/core/ground';
-import {
-  KINDS,
-  KIND_NAMES,
-  PLACE_LIMITS,
-  isArea,
-  leastCorners,
-  rainToFill,
-  shownFields,
-} from '@rough-bight/core/ground';
-import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
-import { capital, say } from '@rough-bight/core/quantity';
+import type { Place, Thing, ThingKind } from '@rough-bight/core/ground';
+import { KINDS, PLACE_LIMITS, THINGS, cornersOf, isArea, kindOf, rainToFill } from '@rough-bight/core/ground';
+import type { BodyMeasures } from '@rough-bight/core/quantity';
+import { capital, tell } from '@rough-bight/core/quantity';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import type { ReactElement } from 'react';
-import { Choice, TextField } from '../../parts/choice.js';
+import { TextField } from '../../parts/choice.js';
+import { DescribedFields } from '../../parts/described-field.js';
 import { FigureValue } from '../../parts/figure.js';
 import { useUnits } from '../../parts/units.js';
 import { NumberField } from '../../parts/number-field.js';
@@ -25,9 +17,6 @@ import { KindIcon } from '../../parts/plan-marks.js';
 import { SignList } from '../../parts/sign-list.js';
 import { withThing, withoutThing } from '../../scene/plan-moves.js';
 import type { GroundEditing } from './steps.js';
-
-const WOOD_OPTIONS = WOODS.map((w) => ({ id: w.id, name: w.name }));
-const SOIL_OPTIONS = SOILS.map((s) => ({ id: s.id, name: s.name }));
 
 /** What can be put down: take a kind, then touch the plan. */
 export function Palette({
@@ -48,7 +37,7 @@ export function Palette({
           onClick={() => onPutting(putting === kind ? null : kind)}
         >
           <KindIcon kind={kind} />
-          {capital(KIND_NAMES[kind])}
+          {capital(THINGS[kind].name)}
         </button>
       ))}
     </div>
@@ -65,17 +54,12 @@ export function ThingControls({
 }: GroundEditing & { readonly thing: Thing; readonly body: BodyMeasures; readonly onGone: () => void }): ReactElement {
   const put = (part: Partial<Record<string, unknown>>): null =>
     edit(withThing(place, thing.id, (t) => ({ ...t, ...part }) as Thing));
-  const fields = shownFields(thing.kind);
+  const kind = kindOf(thing);
   return (
     <div className="thing-controls">
       <div className="thing-head">
         <KindIcon kind={thing.kind} />
-        <TextField
-          label={capital(KIND_NAMES[thing.kind])}
-          value={thing.name}
-          max={60}
-          onCommit={(name) => put({ name })}
-        />
+        <TextField label={capital(kind.name)} value={thing.name} max={60} onCommit={(name) => put({ name })} />
         <button
           type="button"
           className="icon-button"
@@ -103,14 +87,14 @@ export function ThingControls({
           step={0.1}
           onCommit={(n) => put({ at: [thing.at[0], n] })}
         />
-        {fields.map((f) =>
-          f.key === 'girth' ? (
-            <GirthField key="girth" girth={(thing as Tree).girth} body={body} onCommit={(girth) => put({ girth })} />
-          ) : (
-            <FieldControl key={f.key} field={f} thing={thing} onCommit={(value) => put({ [f.key]: value })} />
-          ),
-        )}
-        {!isArea(thing) && thing.kind !== 'sleep' && thing.kind !== 'hazard' && thing.kind !== 'hollow' && (
+        <DescribedFields
+          fields={kind.fields}
+          of={thing}
+          unasked={kind.unasked}
+          lists={{ pegs: [], trees: [], body }}
+          onPut={(key, value) => put({ [key]: value })}
+        />
+        {kind.raised && (
           <NumberField
             label="Foot raised"
             value={thing.foot}
@@ -128,14 +112,9 @@ export function ThingControls({
             type="button"
             className="button button-small"
             onClick={() => {
-              const [a, b] = [
-                thing.outline.at(-1)!,
-                thing.kind === 'keep' || thing.kind === 'soil' ? thing.outline[0]! : thing.outline.at(-2)!,
-              ];
-              const next =
-                thing.kind === 'keep' || thing.kind === 'soil'
-                  ? [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]
-                  : [2 * a[0] - b[0], 2 * a[1] - b[1]];
+              const { closed } = cornersOf(thing.kind);
+              const [a, b] = [thing.outline.at(-1)!, closed ? thing.outline[0]! : thing.outline.at(-2)!];
+              const next = closed ? [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2] : [2 * a[0] - b[0], 2 * a[1] - b[1]];
               put({ outline: [...thing.outline, next] });
             }}
           >
@@ -144,7 +123,7 @@ export function ThingControls({
           <button
             type="button"
             className="button button-small"
-            disabled={thing.outline.length <= leastCorners(thing.kind)}
+            disabled={thing.outline.length <= cornersOf(thing.kind).least}
             onClick={() => put({ outline: thing.outline.slice(0, -1) })}
           >
             Take the last away
@@ -172,120 +151,11 @@ export function ThingControls({
   );
 }
 
-function FieldControl({
-  field,
-  thing,
-  onCommit,
-}: {
-  readonly field: Field;
-  readonly thing: Thing;
-  readonly onCommit: (value: unknown) => null;
-}): ReactElement | null {
-  const value = (thing as unknown as Record<string, unknown>)[field.key];
-  switch (field.type) {
-    case 'number':
-      return (
-        <NumberField
-          label={field.label}
-          value={value as number}
-          limit={field.limit}
-          step={field.step}
-          {...(field.hint === undefined ? {} : { hint: field.hint })}
-          onCommit={onCommit}
-        />
-      );
-    case 'bearing':
-      return (
-        <NumberField
-          label={field.label}
-          value={value as number}
-          limit={PLACE_LIMITS.bearing}
-          step={Math.PI / 36}
-          hint="from north, clockwise"
-          onCommit={onCommit}
-        />
-      );
-    case 'flag':
-      return (
-        <label className="check">
-          <input type="checkbox" checked={value as boolean} onChange={(e) => onCommit(e.target.checked)} />
-          {field.label}
-        </label>
-      );
-    case 'choice':
-      return (
-        <Choice
-          label={field.label}
-          value={value as string}
-          options={field.options.map((o) => ({ id: o, name: o }))}
-          onChange={onCommit}
-        />
-      );
-    case 'wood':
-      return <Choice label={field.label} value={value as string} options={WOOD_OPTIONS} onChange={onCommit} />;
-    case 'soil':
-      return (
-        <Choice
-          label={field.label}
-          value={value as string}
-          options={SOIL_OPTIONS}
-          hint={SOILS.find((s) => s.id === value)?.feel ?? ''}
-          onChange={onCommit}
-        />
-      );
-    case 'signs':
-    case 'outline':
-      return null;
-  }
-}
-
-/** Girth by a cord laid round, or by hand spans. */
-function GirthField({
-  girth,
-  body,
-  onCommit,
-}: {
-  readonly girth: number;
-  readonly body: BodyMeasures;
-  readonly onCommit: (girth: number) => null;
-}): ReactElement {
-  const [by, setBy] = useState<'cord' | 'spans'>('cord');
-  const units = useUnits();
-  const { min, max } = PLACE_LIMITS.girth;
-  return (
-    <div className="girth">
-      {by === 'cord' ? (
-        <NumberField
-          label="Girth"
-          value={girth}
-          limit={PLACE_LIMITS.girth}
-          step={0.01}
-          hint={`${say(girth / Math.PI, 'length', units)} through`}
-          onCommit={onCommit}
-        />
-      ) : (
-        <NumberField
-          label="Girth in hand spans"
-          value={girth / body.handSpan}
-          limit={{ quantity: 'count', min: min / body.handSpan, max: max / body.handSpan }}
-          step={0.25}
-          suffix="spans"
-          hint={`${say(girth, 'length', units)} round`}
-          onCommit={(spans) => onCommit(Math.min(max, Math.max(min, Math.round(spans * body.handSpan * 100) / 100)))}
-        />
-      )}
-      <button type="button" className="link-button girth-by" onClick={() => setBy(by === 'cord' ? 'spans' : 'cord')}>
-        {by === 'cord' ? 'by hand spans' : 'by a cord'}
-      </button>
-    </div>
-  );
-}
-
 function LookUp({
   thing,
   onSigns,
 }: {
-  readonly thing: Tree;
+  readonly thing: Extract<Thing, { readonly signs: unknown }>;
   readonly onSigns: (signs: readonly Sign[]) => null;
 }): ReactElement {
   return (
@@ -365,7 +235,7 @@ export function ThingsTable({
                   {t.name}
                 </button>
               </th>
-              <td>{KIND_NAMES[t.kind]}</td>
+              <td>{kindOf(t).name}</td>
               <td>
                 <NumberField
                   label={`${t.name}, east`}
@@ -386,7 +256,7 @@ export function ThingsTable({
                   onCommit={(n) => set(t.id, { at: [t.at[0], n] })}
                 />
               </td>
-              <td className="quiet">{knownOf(t, units)}</td>
+              <td className="quiet">{tell(kindOf(t).known(t), units)}</td>
             </tr>
           ))}
         </tbody>
@@ -395,31 +265,9 @@ export function ThingsTable({
   );
 }
 
-function knownOf(t: Thing, units: UnitChoice): string {
-  const m = (x: number): string => say(x, 'length', units);
-  switch (t.kind) {
-    case 'tree':
-    case 'sapling':
-      return `${WOODS.find((w) => w.id === t.wood)?.name ?? t.wood}, ${m(t.girth)} round${t.signs.length > 0 ? `; ruled out: ${t.signs.map((s) => SIGNS[s]).join(', ')}` : ''}`;
-    case 'post':
-      return `${m(t.girth)} round, ${m(t.depth)} in the ground${t.fixed ? ', immovable on your word' : ''}`;
-    case 'boulder':
-    case 'log':
-      return `${say(t.mass, 'mass', units)}${t.fixed ? ', immovable on your word' : ''}`;
-    case 'hollow':
-      return `${m(t.depth)} deep, ${m(t.radius)} to its rim`;
-    case 'hazard':
-      return `${t.what}, ${m(t.height)}`;
-    case 'soil':
-      return SOILS.find((s) => s.id === t.soil)?.name ?? t.soil;
-    default:
-      return '';
-  }
-}
-
 /** A name that nothing of the place has: "tree 4". */
 export function nextName(place: Place, kind: ThingKind): string {
-  const base = KIND_NAMES[kind];
+  const base = THINGS[kind].name;
   for (let k = place.things.filter((t) => t.kind === kind).length + 1; ; k++)
     if (!place.things.some((t) => t.name === `${base} ${k}`)) return `${base} ${k}`;
 }

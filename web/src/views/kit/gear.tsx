@@ -1,10 +1,10 @@
 import { CLOTHS, HOLDS, PEGS, findPeg } from '@rough-bight/core/catalogue';
 import type { Hold } from '@rough-bight/core/catalogue';
 import { say } from '@rough-bight/core/quantity';
-import { PITCH_LIMITS } from '@rough-bight/core/rig';
-import type { KitPegs } from '@rough-bight/core/rig';
 import { LAYOUTS, ROOF_LIMITS, roofMass, roofProblems, tieOutsOf } from '@rough-bight/core/roof';
 import type { KitRoof, Layout } from '@rough-bight/core/roof';
+import type { KitPegs } from '@rough-bight/core/support';
+import { SUPPORT_LIMITS } from '@rough-bight/core/support';
 import type { ReactElement } from 'react';
 import { Choice, TextField } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
@@ -190,7 +190,7 @@ export function Pegs({
               whole
               label="How many"
               value={p.count}
-              limit={PITCH_LIMITS.pegs}
+              limit={SUPPORT_LIMITS.pegs}
               step={1}
               onCommit={(count) => {
                 onChange({ ...p, count });

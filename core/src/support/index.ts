@@ -1,0 +1,7 @@
+export * from './limits.js';
+export * from './kit-pegs.js';
+export * from './tree-id.js';
+export type { Ground, Hold, Mark, Solid, Support } from './support.js';
+export { PEG_ARM } from './peg.js';
+export { TIED_AT } from './stem.js';
+export * from './kinds.js';

@@ -1,0 +1,63 @@
+import { z } from 'zod';
+import type { Described } from '../document/index.js';
+import { usualOf } from '../document/index.js';
+import { buried, buriedDocument } from './buried.js';
+import type { KitPegs } from './kit-pegs.js';
+import { onTree, onTreeDocument } from './on-tree.js';
+import { peg, pegDocument } from './peg.js';
+import { root, rootDocument } from './root.js';
+import { stem, stemDocument } from './stem.js';
+import type { Ground, Hold, Support } from './support.js';
+import type { TreeId } from './tree-id.js';
+import { weight, weightDocument } from './weight.js';
+
+/** What holds the end of a guy or a back-stay: `stem`: a tree of its own; `tree`: one that something else of the rig is tied to as well. */
+export const guyAnchorDocument = z.discriminatedUnion('kind', [
+  pegDocument,
+  stemDocument,
+  onTreeDocument,
+  weightDocument,
+  buriedDocument,
+  rootDocument,
+]);
+export type GuyAnchor = Described<typeof guyAnchorDocument>;
+export type SupportKind = GuyAnchor['kind'];
+
+/** Every kind of support, as lists show them. */
+export const SUPPORTS: { readonly [K in SupportKind]: Support<Extract<GuyAnchor, { readonly kind: K }>> } = {
+  peg,
+  stem,
+  tree: onTree,
+  weight,
+  buried,
+  root,
+};
+export const SUPPORT_KINDS = Object.keys(SUPPORTS) as readonly SupportKind[];
+
+/** The entry of a support's own kind. */
+export const supportOf = <A extends GuyAnchor>(anchor: A): Support<A> => SUPPORTS[anchor.kind] as unknown as Support<A>;
+
+/** What a support holds of one cord; null of a tree. @param where which one, in words */
+export const holdOf = (anchor: GuyAnchor, ground: Ground, pegs: readonly KitPegs[], where: string): Hold | null =>
+  supportOf(anchor).hold?.(anchor, ground, pegs, where) ?? null;
+
+/** A support of a kind as one finds it: its usual numbers, the first pegs of the kit, this tree. */
+export const freshSupport = (kind: SupportKind, pegs: readonly KitPegs[], tree: TreeId | undefined): GuyAnchor =>
+  filled({ kind, ...usualOf(SUPPORTS[kind].fields) } as unknown as GuyAnchor, (as, usual) =>
+    as === 'kit' ? (pegs[0]?.id ?? '') : as === 'tree' ? (tree ?? usual) : usual,
+  );
+
+/** The same support with the ids of what it takes of the kit changed. */
+export const withKitIds = (anchor: GuyAnchor, to: (id: string) => string): GuyAnchor =>
+  filled(anchor, (as, id) => (as === 'kit' ? to(id as string) : id));
+
+/** A support with every value made anew by how its field is asked for. */
+function filled(anchor: GuyAnchor, make: (as: string, value: unknown) => unknown): GuyAnchor {
+  const { fields } = SUPPORTS[anchor.kind];
+  return Object.fromEntries(
+    Object.entries(anchor).map(([key, value]) => [
+      key,
+      key === 'kind' ? value : make((fields as Readonly<Record<string, { ask: { as: string } }>>)[key]!.ask.as, value),
+    ]),
+  ) as unknown as GuyAnchor;
+}

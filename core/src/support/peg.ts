@@ -1,0 +1,101 @@
+import { bestRise, ganged, pegFigure, pegHolds, soilNumbers } from '../anchor/index.js';
+import type { Soil } from '../catalogue/index.js';
+import { PULL_SPREAD, findPeg } from '../catalogue/index.js';
+import type { Field, Fielded } from '../document/index.js';
+import { countField, id, kindPart, numberField } from '../document/index.js';
+import { amount, phrase } from '../quantity/index.js';
+import { given } from '../working/index.js';
+import type { PegPull } from './kit-pegs.js';
+import { SUPPORT_LIMITS } from './limits.js';
+import type { Hold, Support } from './support.js';
+import { PLAIN } from './support.js';
+
+/** Height of the cord on a peg, and of what stands out above it, m. */
+export const PEG_ARM = 0.03;
+const HEAD = 0.02;
+
+const pegs: Field<string> = { label: 'Pegs', check: id('pegs'), usual: '', ask: { as: 'kit', list: 'pegs' } };
+const fields = {
+  pegs,
+  inLine: countField('In line', SUPPORT_LIMITS.inLine, 1, 'behind one another'),
+  lean: numberField('Leans', SUPPORT_LIMITS.lean, 0.087, 0.35, 'away from the pull'),
+};
+export const pegDocument = kindPart('peg', fields);
+type Peg = { readonly kind: 'peg' } & Fielded<typeof fields>;
+
+/** One peg, or some behind one another, driven into the ground. */
+export const peg: Support<Peg> = {
+  ...PLAIN,
+  name: 'peg',
+  fields,
+  called: ({ pegs: of, inLine, lean }, kit) => {
+    const many = ['no', 'one', 'two', 'three', 'four'][inLine] ?? String(inLine);
+    const name = kit.pegs.find((p) => p.id === of)?.name ?? of;
+    return phrase`${many} of ${name}${inLine > 1 ? ' behind one another' : ''}, leaning ${amount(lean, 'angle')}`;
+  },
+  tieHeight: () => PEG_ARM,
+  hold: (s, { soil, pulls }, kit, where) => {
+    const shape = findPeg(kit.find((p) => p.id === s.pegs)!.shape)!;
+    const pulled = pulls.find((p) => p.pegs === s.pegs && p.soil === soil.id);
+    const driven = { width: shape.width, depth: shape.length - PEG_ARM - HEAD, arm: PEG_ARM, lean: s.lean };
+    return {
+      name: `${s.inLine > 1 ? `${s.inLine} pegs` : 'peg'} in ${soil.name}, ${where}`,
+      ...(pulled === undefined
+        ? {
+            holds: (rise, wet) => pegFigure(soil, driven, rise, s.inLine, shape, wet),
+            held: (rise, wet) => pegHolds(soil, driven, rise, s.inLine, shape, wet),
+          }
+        : pulledHold(pulled, soil, s.inLine)),
+    };
+  },
+  takes: (s) => ({ pegs: s.pegs, count: s.inLine }),
+  bestRise: (s, soil, kit, least, most) => {
+    const shape = findPeg(kit.find((p) => p.id === s.pegs)?.shape ?? '');
+    if (shape === undefined) return null;
+    const driven = { width: shape.width, depth: shape.length - PEG_ARM - HEAD, arm: PEG_ARM };
+    const met = { surface: shape.surface, wet: false, depth: driven.depth };
+    return bestRise(soilNumbers(soil, 'typical', met), driven, least, most);
+  },
+  problems: (s, kit) => {
+    const these = kit.find((p) => p.id === s.pegs);
+    if (these === undefined) return [{ field: 'pegs', message: 'These pegs are no longer in the kit. Choose others.' }];
+    return findPeg(these.shape) === undefined
+      ? [
+          {
+            field: 'pegs',
+            message: `The catalogue has no peg “${these.shape}”. Choose another shape in the kit.`,
+          },
+        ]
+      : [];
+  },
+  mark: {
+    ink: 'outline',
+    above: () => 'M-1 -1L1 1M-1 1L1 -1',
+    side: () => 'M-0.8 -1.6L0.8 2.9',
+  },
+  solid: () => ({ below: 0.2, above: 0.05, thick: 0.025 }),
+};
+
+/** What a peg holds that was pulled there: it replaces the model of that peg in that soil. */
+function pulledHold(pulled: PegPull, soil: Soil, inLine: number): Omit<Hold, 'name'> {
+  const spread = PULL_SPREAD[pulled.moved ? 'moved' : 'held'];
+  // a pull in dry ground says nothing of wet ground but by the soil's own loss
+  const kept = (wet: boolean): number => (wet && !pulled.wet ? soil.wet.typical : 1);
+  const held = (_rise: number, wet: boolean): number => pulled.force * spread.typical * kept(wet) * ganged(inLine);
+  return {
+    held,
+    holds: (rise, wet) => {
+      const value = held(rise, wet);
+      return given(
+        { symbol: 'R', title: `what the peg holds, pulled in ${soil.name}`, quantity: 'force' },
+        value,
+        {
+          kind: 'measured',
+          text: `pulled by hand, ${pulled.moved ? 'where it moved' : 'and it held'}${kept(wet) < 1 ? '; less what a wet night takes' : ''}`,
+          citation: spread.citation,
+        },
+        [(value * spread.low) / spread.typical, (value * spread.high) / spread.typical],
+      );
+    },
+  };
+}
