@@ -9,12 +9,13 @@ import { prepareGround, rankSpans, survey } from '@rough-bight/core/ground';
 import { roofNet } from './nets.mjs';
 import { wood } from './places.mjs';
 import { solveSpan, unstressedFromDip, unstressedFromPretension, unstressedFromSag } from '@rough-bight/core/line';
-import { readRigFile, surroundingsOf } from '@rough-bight/core/formats';
+import { readRigFile, contextOf } from '@rough-bight/core/formats';
 import { casesFor } from '@rough-bight/core/cases';
 import { evaluatePitch, pitchModel, solveCases, solvePitch, tieOff } from '@rough-bight/core/pitch';
 import { evaluateRidge, gustOf } from '@rough-bight/core/rig';
 import { evaluateBed, hangIt, judgeRig } from '@rough-bight/core/shelter';
 import { sizeCords, sizeRig } from '@rough-bight/core/sizing';
+import { SI } from '@rough-bight/core/quantity';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
 
 /** Median time of one call, ms, over `runs` calls after as many to warm up. */
@@ -41,20 +42,23 @@ async function medianOf(runs, work) {
 }
 
 /** Judges a pitched rig as the application does: half of its cases in a thread of its own. */
-async function pitchFull(rig, around) {
+async function pitchFull(rig, context) {
   const thread = new Worker(new URL('./half.mjs', import.meta.url));
   const ms = await medianOf(3, async () => {
     const other = once(thread, 'message');
-    thread.postMessage({ rig, around });
-    const { tied, states } = solvePitch(rig, around, { full: true }, 0);
+    thread.postMessage({ rig, context });
+    const { tied, states } = solvePitch(rig, context, { full: true }, 0);
     const [theirs] = await other;
-    evaluatePitch(rig, around, { full: true, solved: { tied, states: [...states, ...theirs] } });
+    evaluatePitch(rig, context, { full: true, solved: { tied, states: [...states, ...theirs] } });
   });
   await thread.terminate();
   return ms;
 }
 
-/** A named roof: squares along the ridge and across, and how often to solve it. */
+/**
+ * A named roof: squares along the ridge and across, and how often to solve it.
+ * @type {{ panels: number, size: [number, number], runs: number }[]}
+ */
 const ROOFS = [
   { panels: 30, size: [5, 3], runs: 200 },
   { panels: 130, size: [13, 5], runs: 100 },
@@ -107,27 +111,27 @@ function roofs() {
 /** A gable of 128 panels with six guys: judged in full, with spreads, and followed while a foot is dragged. */
 async function pitches() {
   const file = readRigFile(readFileSync(join(root, 'examples/rigs/gravel-spit-gable.rig.json'), 'utf8'));
-  const around = surroundingsOf(file);
-  let { tied } = evaluatePitch(file.rig, around);
+  const context = contextOf(file);
+  let { tied } = evaluatePitch(file.rig, context);
   let away = 0;
   const dragged = () => {
     away = away === 0 ? 0.05 : 0;
     const own = { '01': { foot: [3.5, 1.3 + away] } };
-    ({ tied } = evaluatePitch({ ...file.rig, pitch: { ...file.rig.pitch, own } }, around, { full: false, from: tied }));
+    ({ tied } = evaluatePitch({ ...file.rig, pitch: { ...file.rig.pitch, own } }, context, { full: false, from: tied }));
   };
   // twelve lines: ridge, two hitches, nine guys
   const mess = readRigFile(readFileSync(join(root, 'examples/rigs/mess-roof.rig.json'), 'utf8'));
   const more = { ...mess.rig.pitch.own, '0q': { off: false }, '1q': { off: false }, '0Q': { off: false } };
   const twelve = { ...mess.rig, pitch: { ...mess.rig.pitch, own: more } };
-  const messAround = surroundingsOf(mess);
-  const mounted = tieOff(pitchModel(twelve, messAround));
+  const messContext = contextOf(mess);
+  const mounted = tieOff(pitchModel(twelve, messContext));
   const dry = casesFor('roof', twelve, gustOf(twelve, { speed: 10, from: null })).filter(
     ({ environment: e }) => e.wind !== null && !e.wet,
   );
   return {
     envelope16_ms: median(5, () => solveCases(mounted, dry)),
-    size_rig_ms: median(3, () => sizeRig(twelve, messAround, 'cut', { length: 'm', force: 'N' })),
-    pitch_full_ms: await pitchFull(file.rig, around),
+    size_rig_ms: median(3, () => sizeRig(twelve, messContext, 'cut', SI)),
+    pitch_full_ms: await pitchFull(file.rig, context),
     pitch_drag_ms: median(15, dragged),
   };
 }
@@ -135,21 +139,20 @@ async function pitches() {
 /** A bed under its roof: hung by its wish, judged in full with spreads, and followed while a strap is dragged. */
 function beds() {
   const file = readRigFile(readFileSync(join(root, 'examples/rigs/river-bed-under-the-fly.rig.json'), 'utf8'));
-  const around = surroundingsOf(file);
-  const units = { length: 'm', force: 'N' };
-  const roof = evaluatePitch(file.rig, around);
+  const context = contextOf(file);
+  const roof = evaluatePitch(file.rig, context);
   let { tied } = roof;
   let away = 0;
   return {
     hang_ms: median(7, () => {
-      if (hangIt(file.rig, around, units).offers.length === 0) throw new Error('the bench bed cannot be hung');
+      if (hangIt(file.rig, context, SI).offers.length === 0) throw new Error('the bench bed cannot be hung');
     }),
-    bed_full_ms: median(5, () => evaluateBed(file.rig, around, { full: true, roof })),
+    bed_full_ms: median(5, () => evaluateBed(file.rig, context, { full: true, roof })),
     bed_drag_ms: median(15, () => {
       away = away === 0 ? 0.05 : 0;
       const [first, second] = file.rig.bed.ends;
       const bed = { ...file.rig.bed, ends: [{ ...first, height: first.height + away }, second] };
-      ({ tied } = judgeRig({ ...file.rig, bed }, around, { full: false, from: tied }).roof);
+      ({ tied } = judgeRig({ ...file.rig, bed }, context, { full: false, from: tied }).roof);
     }),
   };
 }
@@ -163,12 +166,13 @@ function grounds(camp) {
   return {
     rank200_ms: median(25, () => rankSpans(prepareGround(two, who, cord))),
     rank_demo_ms: median(25, () => rankSpans(prepareGround(place, who, cord))),
-    survey_demo_ms: median(8, () => survey(place, who, { length: 'm', force: 'N' })),
+    survey_demo_ms: median(8, () => survey(place, who, SI)),
   };
 }
 
 export async function measure() {
   const cord = CORDS[0];
+  /** @type {import('@rough-bight/core/line').Span} */
   const span = {
     chord: [6.8, 0, 0.1],
     curve: dryCurve(cord),
@@ -184,16 +188,15 @@ export async function measure() {
     ],
   };
   const camp = JSON.parse(readFileSync(join(root, 'examples/sallow-ait.json'), 'utf8'));
-  const around = { kit: camp.kit, body: camp.person.body, required: DEFAULT_REQUIRED };
-  const units = { length: 'm', force: 'N' };
+  const context = { kit: camp.kit, body: camp.person.body, required: DEFAULT_REQUIRED };
   const rig = camp.rigs[0].rig;
   return {
     ridge_solve_ms: median(3000, () => solveSpan(span, unstressedFromPretension(span, 280))),
     ridge_from_sag_ms: median(500, () => solveSpan(span, unstressedFromSag(span, 0.15))),
     ridge_from_dip_ms: median(300, () => unstressedFromDip(span, 0.5, 19.6, 0.1)),
-    ridge_drag_judgement_ms: median(60, () => evaluateRidge(rig, around, { ranges: false })),
-    ridge_full_judgement_ms: median(15, () => evaluateRidge(rig, around)),
-    size_kit_ms: median(2, () => sizeCords(rig, around, units)),
+    ridge_drag_judgement_ms: median(60, () => evaluateRidge(rig, context, { ranges: false })),
+    ridge_full_judgement_ms: median(15, () => evaluateRidge(rig, context)),
+    size_kit_ms: median(2, () => sizeCords(rig, context, SI)),
     ...grounds(camp),
     ...roofs(),
     ...(await pitches()),

@@ -2,6 +2,6 @@
 import { parentPort } from 'node:worker_threads';
 import { solvePitch } from '@rough-bight/core/pitch';
 
-parentPort.on('message', ({ rig, around }) => {
-  parentPort.postMessage(solvePitch(rig, around, { full: true }, 1).states);
+parentPort.on('message', ({ rig, context }) => {
+  parentPort.postMessage(solvePitch(rig, context, { full: true }, 1).states);
 });
