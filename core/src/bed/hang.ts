@@ -1,4 +1,4 @@
-import type { Engine, Net, NetLine, NetNode, TensionCurve } from '../net/index.js';
+import type { Engine, Net, NetLine, NetNode, NetNumbers, TensionCurve } from '../net/index.js';
 import { numbersOf, prepare, solve, storedAt } from '../net/index.js';
 import { add, dot, norm, scale, sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
@@ -96,8 +96,8 @@ const END = ['0', '1'] as const;
 /** So deep that nothing comes down to it, m. */
 const NO_GROUND = -1e6;
 
-/** The net of a bed: the same nodes and lines for every number it can have. */
-function netOf(h: Hang): Net {
+/** The net of a bed: the same nodes and lines for every number it can have. Its ties are `tie0` and `tie1`. */
+export function bedNet(h: Hang): Net {
   const nodes: NetNode[] = [];
   const lines: NetLine[] = [];
   const struts: NonNullable<Net['struts']>[number][] = [];
@@ -165,15 +165,21 @@ export interface BedEngine {
   readonly engine: Engine;
   readonly line: ReadonlyMap<string, number>;
   readonly node: ReadonlyMap<string, number>;
+  readonly strut: ReadonlyMap<string, number>;
 }
 
-export function prepareBed(h: Hang): BedEngine {
-  const engine = prepare(netOf(h));
-  return { engine, line: new Map(engine.structure.lineId.map((id, i) => [id, i])), node: engine.structure.nodeIndex };
+export const prepareBed = (h: Hang): BedEngine => bedIn(prepare(bedNet(h)), '');
+
+/** The bed of an engine that may hold more: its parts by their names in its own net. @param prefix before those names there */
+export function bedIn(engine: Engine, prefix: string): BedEngine {
+  const named = (ids: readonly string[]): Map<string, number> =>
+    new Map(ids.flatMap((id, i) => (id.startsWith(prefix) ? [[id.slice(prefix.length), i] as const] : [])));
+  const { nodeId, lineId, strutId } = engine.structure;
+  return { engine, node: named(nodeId), line: named(lineId), strut: named(strutId) };
 }
 
-/** Sets every number of the bed. */
-function setNumbers({ engine, line, node }: BedEngine, h: Hang): void {
+/** Sets every number of the bed; what its ties give is the net's own. */
+export function setBed({ engine, line, node, strut }: BedEngine, h: Hang): void {
   const { structure: s } = engine;
   const put = (id: string, at: Vec3): void => {
     const n = node.get(id)!;
@@ -184,8 +190,6 @@ function setNumbers({ engine, line, node }: BedEngine, h: Hang): void {
     s.rest[i] = rest;
     s.curve[i] = curve;
   };
-  s.groundLevel = h.ground === null ? NO_GROUND : dot(h.ground.normal, sub(h.ground.at, s.origin));
-  s.load.fill(0);
   const shares = shareOut(h.loads, h.length, BED_PARTS);
   let whole = 0;
   for (const f of shares) whole += f;
@@ -200,23 +204,21 @@ function setNumbers({ engine, line, node }: BedEngine, h: Hang): void {
     if (k < BED_PARTS) cord(`cloth${k}`, h.length / BED_PARTS, h.cloth);
   }
   for (const i of [0, 1] as const) {
-    const { at, give, pole, free } = h.ends[i];
+    const { at, pole, free } = h.ends[i];
     cord(`strap${END[i]}`, free, h.strap);
     if (pole === null) {
       put(`tie${END[i]}`, at);
-      const n = 3 * node.get(`tie${END[i]}`)!;
-      if (give > 0) s.spring[n] = s.spring[n + 1] = 1 / give;
       continue;
     }
     put(`foot${END[i]}`, pole.foot);
-    const strut = s.strutId.indexOf(`pole${END[i]}`);
-    s.strutRest[strut] = pole.length;
-    s.strutStiffness[strut] = pole.stiffness;
+    const k = strut.get(`pole${END[i]}`)!;
+    s.strutRest[k] = pole.length;
+    s.strutStiffness[k] = pole.stiffness;
     const head = 3 * node.get(`tie${END[i]}`)!;
     [s.load[head], s.load[head + 1]] = pole.push;
-    pole.stays.forEach((stay, k) => {
-      put(`stay${END[i]}${k}`, stay.foot);
-      cord(`stay${END[i]}${k}`, stay.length, stay.curve);
+    pole.stays.forEach((stay, n) => {
+      put(`stay${END[i]}${n}`, stay.foot);
+      cord(`stay${END[i]}${n}`, stay.length, stay.curve);
     });
   }
   if (h.ridge !== null) cord('ridge', h.ridge.length, h.ridge.curve);
@@ -228,11 +230,22 @@ function setNumbers({ engine, line, node }: BedEngine, h: Hang): void {
 
 /** Finds the bed's rest, from where it was last; and from its own beginning where that leads nowhere. */
 export function solveBed(bed: BedEngine, h: Hang): HangState {
-  setNumbers(bed, h);
-  const { engine, line, node } = bed;
+  setBed(bed, h);
+  const { engine, node } = bed;
+  const { structure: s } = engine;
+  s.groundLevel = h.ground === null ? NO_GROUND : dot(h.ground.normal, sub(h.ground.at, s.origin));
+  for (const i of [0, 1] as const) {
+    const { give, pole } = h.ends[i];
+    const n = 3 * node.get(`tie${END[i]}`)!;
+    if (pole === null && give > 0) s.spring[n] = s.spring[n + 1] = 1 / give;
+  }
   let outcome = solve(engine);
   if (!outcome.converged) outcome = solve(engine, { from: 'given' });
-  const numbers = numbersOf(engine, outcome);
+  return bedStateOf(bed, h, numbersOf(engine, outcome));
+}
+
+/** A bed read off the numbers of its engine. */
+export function bedStateOf({ engine, line, node, strut }: BedEngine, h: Hang, numbers: NetNumbers): HangState {
   const { structure: s } = engine;
   const at = (id: string): Vec3 => {
     const n = 3 * node.get(id)!;
@@ -244,21 +257,19 @@ export function solveBed(bed: BedEngine, h: Hang): HangState {
     return [-numbers.reaction[n]!, -numbers.reaction[n + 1]!, -numbers.reaction[n + 2]!];
   };
   let stored = 0;
-  s.lineId.forEach((_, i) => {
-    const a = 3 * s.stretchFrom[i]!;
-    const b = 3 * s.stretchTo[i]!;
+  for (const i of line.values()) {
+    const [a, b] = [3 * s.stretchFrom[i + s.passStart[i]!]!, 3 * s.stretchTo[i + s.passStart[i + 1]!]!];
     const length = Math.hypot(
       numbers.at[a]! - numbers.at[b]!,
       numbers.at[a + 1]! - numbers.at[b + 1]!,
       numbers.at[a + 2]! - numbers.at[b + 2]!,
     );
     stored += s.rest[i]! * storedAt(s.curve[i]!, length / s.rest[i]! - 1);
-  });
+  }
   const pole = (i: 0 | 1): PoleState | null => {
     const p = h.ends[i].pole;
     if (p === null) return null;
-    const k = s.strutId.indexOf(`pole${END[i]}`);
-    const force = numbers.strutForce[k]!;
+    const force = numbers.strutForce[strut.get(`pole${END[i]}`)!]!;
     stored += (0.5 * force * force * p.length) / p.stiffness;
     return {
       head: at(`tie${END[i]}`),
@@ -270,20 +281,12 @@ export function solveBed(bed: BedEngine, h: Hang): HangState {
   const poles = [pole(0), pole(1)] as const;
   const cable: Vec3[] = [];
   for (let k = 0; k <= BED_PARTS; k++) cable.push(at(`b${k}`));
-  /** What a strap pulls its tie with: the spring's force, or along the strap from a pole's head. */
+  /** What a strap pulls its tie with, along itself; its own bending of the stem is stored. */
   const pullOf = (i: 0 | 1): Vec3 => {
-    if (h.ends[i].pole === null) {
-      const { give, at: home } = h.ends[i];
-      const r = reaction(`tie${END[i]}`);
-      if (!(give > 0)) return r;
-      const now = at(`tie${END[i]}`);
-      const level: readonly [number, number] = [(now[0] - home[0]) / give, (now[1] - home[1]) / give];
-      stored += 0.5 * give * (level[0] ** 2 + level[1] ** 2);
-      return [level[0], level[1], r[2]];
-    }
-    const [from, to] = [at(`tie${END[i]}`), cable[i === 0 ? 0 : BED_PARTS]!];
-    const way = sub(to, from);
-    return scale(way, tension(`strap${END[i]}`) / (norm(way) || 1));
+    const way = sub(cable[i === 0 ? 0 : BED_PARTS]!, at(`tie${END[i]}`));
+    const pull = scale(way, tension(`strap${END[i]}`) / (norm(way) || 1));
+    if (h.ends[i].pole === null) stored += 0.5 * h.ends[i].give * (pull[0] ** 2 + pull[1] ** 2);
+    return pull;
   };
   const pull = [pullOf(0), pullOf(1)] as const;
   const shares = shareOut(h.loads, h.length, BED_PARTS);
@@ -294,7 +297,7 @@ export function solveBed(bed: BedEngine, h: Hang): HangState {
     lifted += (h.weight / BED_PARTS) * (k === 0 || k === BED_PARTS ? 0.5 : 1) * p[2];
   });
   let borne = 0;
-  for (let n = 2; n < numbers.ground.length; n += 3) borne += numbers.ground[n]!;
+  for (let k = 0; k <= BED_PARTS; k++) borne += numbers.ground[3 * node.get(`b${k}`)! + 2]!;
   let cloth = 0;
   for (let k = 0; k < BED_PARTS; k++) cloth = Math.max(cloth, tension(`cloth${k}`));
   return {

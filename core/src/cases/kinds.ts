@@ -134,7 +134,16 @@ export const CASE_KINDS = {
   },
   gust: { of: ['line', 'roof'], cases: gusts(false), ...gustWords },
   'wet-gust': { of: ['line', 'roof'], cases: gusts(true), ...gustWords },
-  lain: { of: [], cases: once(), ...said('with someone in the bed'), when: plain('lain in, dry') },
+  lain: {
+    of: ['roof'],
+    cases: ({ bed }) =>
+      bed === undefined
+        ? []
+        : [{ occupancy: 'lying' }, { id: 'lain-wet', occupancy: 'lying', since: SOAKED, environment: { wet: true } }],
+    name: ({ environment: { wet } }) => `someone in the bed${wet ? ', soaked' : ''}`,
+    said: ({ environment: { wet } }) => `with someone in the bed${wet ? ', soaked' : ''}`,
+    when: ({ environment: { wet } }) => phrase`the trees drawn together, ${wet ? 'soaked' : 'dry'}`,
+  },
   empty: { of: ['bed'], cases: once(), ...said('empty'), when: plain('hung, nobody in it') },
   sitting: { of: ['bed'], cases: once({ occupancy: 'seated' }), ...said('seated'), when: plain('sitting still in it') },
   lying: {
@@ -211,9 +220,6 @@ export const QUIET: readonly LoadCase[] = [PITCHED, only('settled'), only('eveni
 
 /** A gust from one bearing under one law, dry or soaked. */
 export const gustCase = (wind: CaseWind, wet: boolean): LoadCase => made(wet ? 'wet-gust' : 'gust', gustOwn(wind, wet));
-
-/** As it stands when someone in a bed has drawn the trunks together. @param by m */
-export const lainCase = (by: number): LoadCase => made('lain', { environment: { sway: -by } });
 
 /** A case's name; how it is said at the end of a sentence; and when it is. */
 export const nameOf = (c: LoadCase): string => KINDS[c.kind].name(c);

@@ -2,6 +2,7 @@ import { contactForces, contactTangents } from './contact.js';
 import { lineForces, lineTangents } from './lines.js';
 import { panelForces, panelStiffness, panelTangents } from './panels.js';
 import type { Members, Sink, State } from './state.js';
+import { stemForces, stemTangents } from './stems.js';
 import { strutForces, strutTangents } from './struts.js';
 import { footForces, footTangents, loadAndSpringForces, springTangents, tetherForces } from './supports.js';
 import { LOCKED, RING } from './structure.js';
@@ -31,6 +32,7 @@ export function evaluate(state: State, out: Balance): void {
   panelForces(state);
   footForces(state);
   contactForces(state);
+  stemForces(state);
   measure(state, out);
 }
 
@@ -58,6 +60,7 @@ export function collectTangents(state: State, members: Members, sink: Sink): voi
   panelTangents(state, sink, members.firstPanel);
   footTangents(state, sink, members.firstFoot);
   contactTangents(state, sink, members.firstContact);
+  stemTangents(state, sink, members.firstStem);
 }
 
 /**
@@ -119,6 +122,10 @@ export function nodeStiffness(state: State, out: Float64Array): void {
   for (let i = 0; i < s.area.length; i++) {
     const stiffness = panelStiffness(s, x, i);
     for (let c = 0; c < 3; c++) out[s.corner[3 * i + c] as number]! += stiffness;
+  }
+  for (let i = 0; i + 1 < s.stemStart.length; i++) {
+    const m = s.stemStart[i + 1]! - s.stemStart[i]!;
+    s.stemStiffness[i]!.forEach((k, e) => (out[s.stemNode[s.stemStart[i]! + Math.floor(e / m)]!]! += Math.abs(k)));
   }
   for (const n of s.footNode) out[n]! += state.footStiffness;
   for (let c = 0; c < s.contactNode.length; c++)

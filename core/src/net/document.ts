@@ -14,6 +14,16 @@ export interface Net {
   readonly ground?: NetGround;
   /** Nodes that lie on others, as cloth on a line. */
   readonly rests?: readonly NetRest[];
+  /** Trees and posts that bend under all that is tied to them. Not read from files. */
+  readonly stems?: readonly NetStem[];
+}
+
+/** Nodes on one stem: each moves level by what is pulled at all of them. They are held upright. */
+export interface NetStem {
+  readonly id: string;
+  readonly nodes: readonly string[];
+  /** Way of the node of the row for a newton at that of the column, m/N; symmetric and positive definite. */
+  readonly flexibility: readonly (readonly number[])[];
 }
 
 /** A node that lies on another: held up by it, held sideways by friction, free to lift off. */

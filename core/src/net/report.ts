@@ -7,6 +7,7 @@ import { stretchRest } from './lines.js';
 import { mechanismsOf } from './mechanisms.js';
 import { panelStress } from './panels.js';
 import { LENGTH, STRETCH, T0, T1, pointOn } from './stretch.js';
+import { stemPushes } from './stems.js';
 import { strutForce } from './struts.js';
 import { footPush } from './supports.js';
 import { LOCKED, RING } from './structure.js';
@@ -81,6 +82,7 @@ export function reactionsOf(engine: Engine): Float64Array {
     footPush(state, f, push);
     for (let c = 0; c < 3; c++) if (!s.fixed[3 * n + c]) out[3 * n + c]! += push[c]!;
   });
+  stemPushes(state, out);
   return out;
 }
 

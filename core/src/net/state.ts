@@ -76,7 +76,7 @@ export function newState(structure: Structure): State {
 /** Takes the stiffness matrix of elements, one at a time. */
 export interface Sink {
   /**
-   * @param element index: lines, then struts, panels, feet, contacts
+   * @param element index: lines, then struts, panels, feet, contacts, stems
    * @param k       -dforce/dplace of the element's nodes, row by row, `stride` numbers a row; may be changed
    */
   add(element: number, k: Float64Array, stride: number): void;
@@ -84,7 +84,7 @@ export interface Sink {
   ground(node: number, kx: number, ky: number, kz: number): void;
 }
 
-/** The nodes of every element: lines, struts, panels, feet, contacts, in this order. */
+/** The nodes of every element: lines, struts, panels, feet, contacts, stems, in this order. */
 export interface Members {
   readonly start: Int32Array;
   readonly node: Int32Array;
@@ -92,6 +92,7 @@ export interface Members {
   readonly firstPanel: number;
   readonly firstFoot: number;
   readonly firstContact: number;
+  readonly firstStem: number;
 }
 
 export function membersOf(s: Structure): Members {
@@ -121,6 +122,10 @@ export function membersOf(s: Structure): Members {
     if (s.contactHost[c]! >= 0) node.push(s.contactHost[c]!);
     start.push(node.length);
   });
+  for (let i = 0; i + 1 < s.stemStart.length; i++) {
+    node.push(...s.stemNode.subarray(s.stemStart[i]!, s.stemStart[i + 1]!));
+    start.push(node.length);
+  }
   const firstStrut = s.rest.length;
   const firstPanel = firstStrut + s.strutFrom.length;
   return {
@@ -130,5 +135,6 @@ export function membersOf(s: Structure): Members {
     firstPanel,
     firstFoot: firstPanel + s.area.length,
     firstContact: firstPanel + s.area.length + s.footNode.length,
+    firstStem: firstPanel + s.area.length + s.footNode.length + s.contactNode.length,
   };
 }

@@ -3,6 +3,7 @@ import type { TensionCurve } from './curve.js';
 import { linearCurve, tensionCurve } from './curve.js';
 import { GROUND_STIFFNESS } from './contact.js';
 import type { Net, NetLine, NetPass } from './document.js';
+import { stemArrays } from './stems.js';
 import type { SheetWind } from './wind.js';
 
 /** How a line is held at a node it runs through. */
@@ -42,6 +43,11 @@ export interface Structure {
   readonly contactStiffness: Float64Array;
   /** Where the ground's plane lies along its normal, m from the origin. */
   groundLevel: number;
+
+  /** Stem i has the nodes stemStart[i] .. stemStart[i + 1] of stemNode, and a stiffness of as many rows, N/m. */
+  readonly stemStart: Int32Array;
+  readonly stemNode: Int32Array;
+  readonly stemStiffness: readonly Float64Array[];
 
   /** Line i has the stretches i + passStart[i] .. i + passStart[i + 1], one more than the nodes it runs through. */
   readonly lineId: readonly string[];
@@ -87,9 +93,12 @@ export interface Structure {
 
 const UP: Vec3 = [0, 0, 1];
 
-/** Turns a net into arrays. Reads nothing that `readNet` has not checked; throws RangeError on an unknown node. */
-export function structureOf(net: Net): Structure {
-  const { nodes, lines = [], struts = [], panels = [], ground, rests = [] } = net;
+/**
+ * Turns a net into arrays. Reads nothing that `readNet` has not checked; throws RangeError on an unknown node.
+ * @param about the arrays' origin, m; the middle of the net when left out
+ */
+export function structureOf(net: Net, about?: Vec3): Structure {
+  const { nodes, lines = [], struts = [], panels = [], ground, rests = [], stems = [] } = net;
   const count = nodes.length;
   const nodeIndex = new Map(nodes.map((n, i) => [n.id, i]));
   const find = (id: string, who: string): number => {
@@ -98,7 +107,9 @@ export function structureOf(net: Net): Structure {
     return i;
   };
   const origin: [number, number, number] = [0, 0, 0];
-  for (const n of nodes) for (let c = 0; c < 3; c++) origin[c]! += n.at[c]! / count;
+  for (let c = 0; c < 3; c++)
+    if (about === undefined) for (const n of nodes) origin[c]! += n.at[c]! / count;
+    else origin[c] = about[c]!;
   const at = new Float64Array(3 * count);
   const fixed = new Uint8Array(3 * count);
   const load = new Float64Array(3 * count);
@@ -210,6 +221,7 @@ export function structureOf(net: Net): Structure {
     contactFriction: Float64Array.from(contacts, (c) => c.friction),
     contactStiffness: Float64Array.from(contacts, (c) => c.stiffness),
     groundLevel: [0, 1, 2].reduce((sum, c) => sum + groundNormal[c]! * ((ground?.at[c] ?? 0) - origin[c]!), 0),
+    ...stemArrays(stems, find),
     lineId: lines.map((l) => l.id),
     rest: Float64Array.from(lines, (l) => l.restLength),
     weight: Float64Array.from(lines, (l) => l.weightPerMetre ?? 0),

@@ -236,6 +236,8 @@ export interface PitchOptions {
   readonly from?: TiedRig;
   /** What was solved of this very rig already, as {@link solvePitch} gives it. */
   readonly solved?: Solved;
+  /** Solves it with someone in the bed beneath, in one of the cases in which somebody is; left out where nobody ever is. */
+  readonly lainIn?: (tied: TiedRig, c: LoadCase) => PitchState;
 }
 
 /** A tied rig and what it does in some of its cases. */
@@ -393,7 +395,7 @@ export function solvePitch(
     });
   const all = options.full
     ? casesFor('roof', rig, gustOf(rig, options.wind)).filter(
-        (c) => c.environment.wind === null || among === undefined || among.has(c.id),
+        (c) => c.occupancy === 'nobody' && (c.environment.wind === null || among === undefined || among.has(c.id)),
       )
     : [PITCHED];
   const cases = half === undefined ? all : all.filter((c) => isIn(half, c));
@@ -409,8 +411,16 @@ export function solvePitch(
  * @throws RigProblem naming field and remedy; NoSuchLine when no ridgeline gives the sag, dip or tension asked
  */
 export function evaluatePitch(rig: RidgeRig, context: RigContext, options: PitchOptions = { full: true }): Evaluated {
-  const { tied, states, cases } = solvePitch(rig, context, options);
+  const alone = solvePitch(rig, context, options);
+  const { tied } = alone;
   const { model } = tied;
+  const { lainIn } = options;
+  const occupied =
+    lainIn === undefined
+      ? []
+      : casesFor('roof', rig, null).filter((c) => c.occupancy !== 'nobody' && (options.full || !c.environment.wet));
+  const cases = [...alone.cases, ...occupied];
+  const states = [...alone.states, ...occupied.map((c) => lainIn!(tied, c))];
   // every shape of a cycle counts: a line takes the worst of them
   const through = states.flatMap((s) => [s, ...s.cycle]);
   const checks = allChecks(model);
@@ -771,7 +781,7 @@ function sagOf({ model, engine, line, pitched }: TiedRig): number | null {
 /** What each main line has left after a while, and the length to haul in to be as tight as when pitched. */
 function takeUpOf({ model, pitched, line }: TiedRig, states: readonly PitchState[]): PitchResult['takeUp'] {
   return states
-    .filter((s) => s.case.environment.wind === null && s.case.since > 0)
+    .filter((s) => s.case.environment.wind === null && s.case.since > 0 && s.case.occupancy === 'nobody')
     .flatMap((s) =>
       model.members.flatMap((m, k) =>
         m.role === 'loop' || m.role === 'peg'

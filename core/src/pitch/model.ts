@@ -1,4 +1,6 @@
-import { bucklingLoad, diameterOf, trunkGive } from '../anchor/index.js';
+import { bucklingLoad } from '../anchor/index.js';
+import type { TreeTie } from '../assembly/index.js';
+import { tiesOf } from '../assembly/index.js';
 import type { Cloth, Cord, HitchType } from '../catalogue/index.js';
 import {
   CLOTH_ON_GROUND,
@@ -8,7 +10,6 @@ import {
   findCloth,
   findCord,
   findHitch,
-  findWood,
   wetCurve,
 } from '../catalogue/index.js';
 import type { TiedHitch } from '../hitch/index.js';
@@ -61,6 +62,8 @@ export interface PitchModel {
     readonly set: RoofHitch;
     readonly kitCord: KitCord;
   })[];
+  /** Where it is tied to trees of the rig. */
+  readonly ties: readonly TreeTie[];
   /** Whether the rig has a ridgeline at all. */
   readonly hasRidge: boolean;
   /** Force that buckles each stick, N, by strut id. */
@@ -144,23 +147,25 @@ export function pitchModel(
   const span = measuredSpan(rig, context.body);
   const hasRidge = plan.ridge !== null;
   const trunkUsed = (i: 0 | 1): boolean => hasRidge || layout.reaches.some((r) => r.kind === 'tie' && r.end === i);
-  for (const i of [0, 1] as const) {
-    if (!trunkUsed(i)) continue;
-    const give = rig.trunks[i].standsOnWord
-      ? 0
-      : trunkGive(rig.trunks[i].tieHeight, ridge.diameters[i], ridge.woods[i].modulus.typical);
-    nodes.push(standing(`trunk${i}`, setting.ties[i], give));
-  }
+  const ties: TreeTie[] = [];
+  for (const i of [0, 1] as const)
+    if (trunkUsed(i))
+      ties.push({
+        node: `trunk${i}`,
+        at: setting.ties[i],
+        tree: treeOf(rig, `trunk${i}`)!,
+        height: rig.trunks[i].tieHeight,
+      });
+  const feet: NetNode[] = [];
   for (const r of layout.reaches) {
     if (r.kind === 'tie') continue;
+    const node = `foot ${r.key.id}`;
     const tied = tiedTo(r.guy.anchor, r.key.id);
-    const tree = tied === null ? null : treeOf(rig, tied.tree);
-    const wood = tree === null || tree.standsOnWord ? undefined : findWood(tree.wood);
-    // by its own pull: what else bends the same tree moves a low tie little
-    const give =
-      wood === undefined ? 0 : trunkGive(Math.max(0.05, tied!.height), diameterOf(tree!.girth), wood.modulus.typical);
-    nodes.push(standing(`foot ${r.key.id}`, r.foot, give));
+    if (tied === null) feet.push({ id: node, at: r.foot, fixed: true });
+    else ties.push({ node, at: r.foot, tree: treeOf(rig, tied.tree)!, height: tied.height });
   }
+  const trees = tiesOf(ties);
+  nodes.push(...trees.nodes, ...feet);
   for (const s of layout.sticks) {
     nodes.push({ id: `stick ${s.id}`, at: s.foot, fixed: true });
     const length = Math.hypot(...([0, 1, 2] as const).map((c) => s.key.at[c] - s.foot[c]!));
@@ -333,10 +338,12 @@ export function pitchModel(
       struts,
       panels,
       rests,
+      stems: trees.stems,
       ground: { at: [0, 0, 0], normal: upFrom(layout.setting.ground), friction: CLOTH_ON_GROUND.typical },
     },
     members,
     hitches,
+    ties,
     hasRidge,
     buckling,
     curveOf: (m, wet) => {
@@ -363,11 +370,6 @@ function lumpWeight(
 }
 
 const lengthOf = (r: Reach): number => Math.hypot(...([0, 1, 2] as const).map((c) => r.key.at[c] - r.foot[c]!));
-
-/** A tie on a stem that gives sideways by `give`, m/N; held fast where it does not. */
-function standing(id: string, at: Vec3, give: number): NetNode {
-  return give > 0 ? { id, at, fixed: [false, false, true], spring: [1 / give, 1 / give, 0] } : { id, at, fixed: true };
-}
 
 /** The cloth's nodes where its flat pieces lie in space. */
 function placeCloth({ plan }: PitchLayout, mesh: Mesh, byId: ReadonlyMap<string, Key>): NetNode[] {

@@ -11,6 +11,7 @@ export * from './bed.js';
 export * from './trees.js';
 export * from './gust.js';
 export * from './model.js';
+export * from './line-net.js';
 export * from './row.js';
 export * from './evaluate.js';
 export * from './tradeoff.js';

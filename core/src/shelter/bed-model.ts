@@ -71,6 +71,13 @@ const HEIGHT_OFF = 0.02;
 const FREE_OFF = 0.015;
 const MASS_OFF = [0.96, 1.06] as const;
 
+/** How far what else is tied to its trees has moved the ties of a bed, level, m. */
+export type Moved = readonly [readonly [x: number, y: number], readonly [x: number, y: number]];
+export const UNMOVED: Moved = [
+  [0, 0],
+  [0, 0],
+];
+
 /** Something of a bed read off its state. */
 export type Read = (s: HangState) => number;
 
@@ -161,15 +168,17 @@ const crept = (k: number): number => 1 + k * Math.log10(1 + NIGHT / RELAX_ONSET.
 /**
  * Readies the bed of a rig.
  * @param options.ranges false leaves out the spreads
+ * @param options.moved  how far what else is tied to its trees has moved its ties, m; not at all when left out
  * @throws RigProblem naming field and remedy
  */
 export function bedModel(
   rig: RidgeRig,
   context: RigContext,
-  options: { readonly ranges: boolean } = { ranges: true },
+  options: { readonly ranges: boolean; readonly moved?: (wet: boolean) => Moved } = { ranges: true },
 ): BedModel {
   const problem = [...bedProblems(rig, context), ...treeProblems(rig)][0];
   if (problem !== undefined) throw new RigProblem(problem.field, problem.said ?? problem.message);
+  const { moved = () => UNMOVED } = options;
   const bed = rig.bed!;
   const kit = context.beds.find((x) => x.id === bed.bed)!;
   const straps = context.straps.find((x) => x.id === bed.straps)!;
@@ -265,7 +274,8 @@ export function bedModel(
     const [x, y] = footOf(v, i);
     const word = anchor.kind === 'trunk' && rig.trunks[i].standsOnWord === true;
     const give = word ? 0 : trunkGive(high, diameters[i], i === 0 ? v.E0 : v.E1);
-    return { at: [x, y, ground(x, y) + high], give, pole: null, free };
+    const [dx, dy] = moved(c.environment.wet)[i];
+    return { at: [x + dx, y + dy, ground(x, y) + high], give, pole: null, free };
   };
   const clothCurve = (v: Values, c: LoadCase): TensionCurve => {
     const creep = c.since > 0 ? crept(CLOTH_CREEP.typical) : 1;

@@ -67,7 +67,7 @@ export function strapTree(rig: RidgeRig, i: 0 | 1): TreeId | null {
 }
 
 /** The tree of the rig that an end's back-stays are tied to, and how high; null where they are not. */
-function stayTree(rig: RidgeRig, i: 0 | 1): { readonly tree: TreeId; readonly height: number } | null {
+export function stayTree(rig: RidgeRig, i: 0 | 1): { readonly tree: TreeId; readonly height: number } | null {
   const { anchor } = rig.bed!.ends[i];
   return anchor.kind === 'pole' && anchor.anchor.kind === 'tree' ? anchor.anchor : null;
 }

@@ -1,12 +1,12 @@
-import { lainCase, nameOf, poseOf, saidOf, shockOf, whenOf } from '../cases/index.js';
+import { casesFor, nameOf, poseOf, saidOf, shockOf, whenOf } from '../cases/index.js';
 import type { CaseKind, LoadCase } from '../cases/index.js';
 import type { StemPull } from '../anchor/index.js';
 import { barkPressure, trunkGiveAt } from '../anchor/index.js';
 import type { HangState } from '../bed/index.js';
 import { BED_SETTLING, STAY_COMES } from '../catalogue/index.js';
 import type { Finding, HeadBelongs } from '../findings/index.js';
-import { pullsOn, shapeIn, solveCase } from '../pitch/index.js';
-import type { Evaluated, PitchShape } from '../pitch/index.js';
+import { pullsOn, shapeIn } from '../pitch/index.js';
+import type { Evaluated, PitchState } from '../pitch/index.js';
 import type { Phrase, Vec3 } from '../quantity/index.js';
 import { bedStem, ratioOf } from '../rig/index.js';
 import type { RigContext, RidgeResult, RidgeRig, Row } from '../rig/index.js';
@@ -26,6 +26,8 @@ import type { RoofOver } from './over.js';
 import { bodyLine, roofOver } from './over.js';
 import type { OtherPulls, TrunkUnder } from './trunks.js';
 import { lyingMoment, trunkUnder } from './trunks.js';
+import type { Joint } from './together.js';
+import { jointOf } from './together.js';
 
 /** Places of a bed in one case, for drawing, m. */
 export interface BedShape {
@@ -124,6 +126,8 @@ export interface BedOptions {
   readonly roof?: Evaluated;
   /** The ridgeline judged with it, where it has no roof. */
   readonly ridge?: RidgeResult;
+  /** What was worked out of both together already. */
+  readonly joint?: Joint;
 }
 
 const QUICK: readonly CaseKind[] = ['empty', 'sitting', 'lying'];
@@ -134,8 +138,16 @@ const QUICK: readonly CaseKind[] = ['empty', 'sitting', 'lying'];
  * @throws RigProblem naming field and remedy
  */
 export function evaluateBed(rig: RidgeRig, context: RigContext, options: BedOptions): BedResult {
-  const { full, roof } = options;
-  const model = bedModel(rig, context, { ranges: full && options.spreads !== false });
+  const { full, roof, joint = jointOf(rig, context) } = options;
+  // what else bends its trees moves its ties: that first
+  const lain =
+    roof === undefined
+      ? []
+      : casesFor('roof', rig, null)
+          .filter((c) => c.kind === 'lain' && (full || !c.environment.wet))
+          .map((c) => joint.lainIn(roof.tied, c));
+  const lineAfter = options.ridge === undefined ? null : joint.line();
+  const model = bedModel(rig, context, { ranges: full && options.spreads !== false, moved: joint.moved });
   const cases = full ? model.cases : model.cases.filter((c) => QUICK.includes(c.kind));
   const caseOf = (kind: CaseKind): LoadCase => model.cases.find((c) => c.kind === kind)!;
   const lyingCase = caseOf('lying');
@@ -156,12 +168,12 @@ export function evaluateBed(rig: RidgeRig, context: RigContext, options: BedOpti
   const read = (symbol: string, title: string, quantity: Figure['quantity'], of: (s: HangState) => number): Figure =>
     model.figure({ symbol, title, quantity }, lyingCase, of);
   const { head, feet } = lieOn(model);
-  const drawn = roof === undefined ? null : drawnRoof(model, lying, roof);
+  const drawn = lain[0] === undefined ? null : shapeIn(lain[0]);
   const over =
     roof === undefined || drawn === null
       ? null
-      : roofOver(model, { shapes: full ? roof.result.shapes : [], topology: roof.result.topology }, drawn.shape);
-  const drips = roof === undefined || drawn === null ? [] : dripsOf(model, lying, roof.result, drawn.shape);
+      : roofOver(model, { shapes: full ? roof.result.shapes : [], topology: roof.result.topology }, drawn);
+  const drips = roof === undefined || drawn === null ? [] : dripsOf(model, lying, roof.result, drawn);
   const base = {
     name: model.kit.name,
     strapsName: model.straps.name,
@@ -213,7 +225,7 @@ export function evaluateBed(rig: RidgeRig, context: RigContext, options: BedOpti
     poles: ([0, 1] as const).flatMap((i): PoleReport[] => poleReport(model, i, full)),
     headAt: headAt(model, lying),
     settles: full ? lowestOf(model, lying) - lowestOf(model, model.stateOf(caseOf('lying-settled'))) : 0,
-    draws: drawn === null ? null : drawn.draws,
+    draws: drawsOf(model, lying, options, lain[0] ?? null, lineAfter),
     over,
     drips,
     residual: Math.max(...cases.map((c) => model.stateOf(c).residual)),
@@ -275,12 +287,14 @@ const endPulls = (
   return [of(0), of(1)];
 };
 
-/** The roof as it stands once the bed has drawn the trunks together. */
-function drawnRoof(
+/** How much nearer the bed draws the ridge's ends, and what that leaves of the line's tension. */
+function drawsOf(
   model: BedModel,
   lying: HangState,
-  roof: Evaluated,
-): { readonly shape: PitchShape; readonly draws: BedResult['draws'] } {
+  { roof, ridge }: BedOptions,
+  lain: PitchState | null,
+  lineAfter: number | null,
+): BedResult['draws'] {
   const { rig } = model;
   const by = ([0, 1] as const).reduce<number>((sum, i) => {
     const end = rig.bed!.ends[i];
@@ -288,13 +302,12 @@ function drawnRoof(
     const give = trunkGiveAt(rig.trunks[i].tieHeight, end.height, model.diameters[i], model.woods[i].modulus.typical);
     return sum + give * Math.abs(lying.pull[i][0]);
   }, 0);
-  const { tied } = roof;
-  const before = tied.pitched.ridgeEnds[0];
-  const s = solveCase(tied, lainCase(by));
-  return {
-    shape: shapeIn(s),
-    draws: tied.model.hasRidge ? { by, before, after: s.ridgeEnds[0] } : null,
-  };
+  if (roof !== undefined)
+    return roof.tied.model.hasRidge && lain !== null
+      ? { by, before: roof.tied.pitched.ridgeEnds[0], after: lain.ridgeEnds[0] }
+      : null;
+  const before = ridge?.cases.find((c) => c.group === 'pitched')?.tension.value;
+  return before === undefined || lineAfter === null ? null : { by, before, after: lineAfter };
 }
 
 function shapeOf(model: BedModel, c: LoadCase): BedShape {

@@ -9,3 +9,4 @@ export type { OtherPulls, TrunkLoad, TrunkUnder } from './trunks.js';
 export { DRY, bedHolds, saidTogether } from './findings.js';
 export * from './whole.js';
 export * from './roof-advice.js';
+export * from './together.js';

@@ -6,6 +6,7 @@ import { evaluateRidge, rowsTogether } from '../rig/index.js';
 import type { GivenWind, RigContext, RidgeResult, RidgeRig, Row } from '../rig/index.js';
 import type { BedResult } from './evaluate.js';
 import { evaluateBed } from './evaluate.js';
+import { jointOf } from './together.js';
 
 /** A whole rig judged: what was worked out of its line alone or its roof, of its bed, and what was found of all of it. */
 export interface RigReport {
@@ -55,6 +56,7 @@ export function judgeRig(
   const { full, from, wind, solved } = options;
   const spreads = options.spreads ?? true;
   const rising = options.rising ?? true;
+  const joint = rig.bed === undefined ? null : jointOf(rig, context);
   const roof =
     rig.pitch === undefined
       ? null
@@ -65,6 +67,7 @@ export function judgeRig(
           ...(from === undefined ? {} : { from }),
           ...(wind === undefined ? {} : { wind }),
           ...(solved === undefined ? {} : { solved }),
+          ...(joint === null ? {} : { lainIn: joint.lainIn }),
         });
   const line = roof !== null ? null : evaluateRidge(rig, context, { ranges: full && spreads });
   const bed =
@@ -73,6 +76,7 @@ export function judgeRig(
       : evaluateBed(rig, context, {
           full,
           spreads,
+          joint: joint!,
           ...(roof === null ? {} : { roof }),
           ...(line === null ? {} : { ridge: line }),
         });

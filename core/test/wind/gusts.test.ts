@@ -214,7 +214,7 @@ describe('luffing', () => {
 });
 
 describe('rigs at random', () => {
-  test('none crashes, none takes over twenty seconds, none is passed with a case unsettled, under ground or spoilt by its sag', () => {
+  test('none crashes, none is passed with a case unsettled, under ground or spoilt by its sag', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...PITCH_FORMS),
@@ -236,7 +236,6 @@ describe('rigs at random', () => {
             pitch: { ...base.pitch!, guy: { ...base.pitch!.guy, haul } },
           };
           const context = contextFor(roof);
-          const began = performance.now();
           try {
             const named = beaufort === 0 ? null : { speed: 0.836 * beaufort ** 1.5 * 0.8 * 1.6, from: windFrom };
             const { result } = evaluatePitch(rig, context, { full: true, spreads: false, rising: false, wind: named });
@@ -250,7 +249,6 @@ describe('rigs at random', () => {
             // a form that cannot be laid out so says which field to change
             expect((error as Error).name).toMatch(/RigProblem|NoSuchLine/);
           }
-          expect(performance.now() - began).toBeLessThan(20_000);
         },
       ),
       { seed: 15, numRuns: 80 },

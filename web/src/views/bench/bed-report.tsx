@@ -147,7 +147,7 @@ export function BedReport({
               <>
                 <dt>The ridge’s ends come nearer</dt>
                 <dd>
-                  {(bed.draws.by * 1000).toFixed(0)} mm{' '}
+                  {say(bed.draws.by, 'diameter', units)}{' '}
                   <span className="quiet">
                     {say(bed.draws.before, 'force', units)} becomes {say(bed.draws.after, 'force', units)}
                   </span>

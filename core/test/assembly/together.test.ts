@@ -1,0 +1,137 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { trunkGiveAt } from '../../src/anchor/index.js';
+import { PITCHED, casesFor } from '../../src/cases/index.js';
+import { findWood } from '../../src/catalogue/index.js';
+import { prepare, resultOf, solve } from '../../src/net/index.js';
+import { evaluatePitch, pullsOn } from '../../src/pitch/index.js';
+import type { RidgeRig } from '../../src/rig/index.js';
+import { lineNet, ridgeModel } from '../../src/rig/index.js';
+import { bedModel, evaluateBed, judgeRig, lineTogether, roofTogether } from '../../src/shelter/index.js';
+import { ONE_TREE, UNDER_FLY, WRONG, demo, namedWind } from '../shelter/helper.js';
+
+const lainOf = (rig: RidgeRig) => casesFor('roof', rig, null).filter((c) => c.occupancy === 'lying');
+const thin = (rig: RidgeRig, girth: number): RidgeRig => ({
+  ...rig,
+  trunks: rig.trunks.map((t) => ({ ...t, girth })) as unknown as RidgeRig['trunks'],
+});
+
+describe('a bare ridgeline as a net', () => {
+  const { rig, context } = demo(ONE_TREE);
+  test('is the line that is solved exactly, whatever hangs on it and however tight', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 20, max: 600, noNaN: true }),
+        fc.double({ min: 0.25, max: 1.5, noNaN: true }),
+        fc.uniqueArray(
+          fc.record({
+            at: fc.integer({ min: 2, max: 18 }).map((n) => n / 20),
+            mass: fc.double({ min: 0.1, max: 20, noNaN: true }),
+          }),
+          { maxLength: 3, selector: (h) => h.at },
+        ),
+        (tension, girth, hung) => {
+          const span = rig.span.tape;
+          const own: RidgeRig = {
+            ...thin(rig, girth),
+            tensioning: { ...rig.tensioning, how: 'tension', tension },
+            hung: hung.map((h, i) => ({
+              id: `h${i}`,
+              name: '',
+              mass: h.mass,
+              wetMass: h.mass,
+              area: 0,
+              at: h.at * span,
+            })),
+          };
+          const model = ridgeModel(own, context, { ranges: false });
+          const exact = model.stateOf(PITCHED);
+          const tie = (i: 0 | 1) => [i * span, 0, own.trunks[i].tieHeight + i * own.groundRise] as const;
+          const engine = prepare(lineNet(model, PITCHED, [tie(0), tie(1)]));
+          const outcome = solve(engine);
+          expect(outcome.converged).toBe(true);
+          const { lines, nodes } = resultOf(engine, outcome);
+          expect(Math.abs(lines['ridge']!.tension / exact.tension - 1)).toBeLessThan(1e-6);
+          exact.loadPlace.forEach((p, k) => {
+            expect(nodes[`hung h${k}`]!.at[0]).toBeCloseTo(p[0], 5);
+            expect(nodes[`hung h${k}`]!.at[2] - tie(0)[2]).toBeCloseTo(p[2], 5);
+          });
+        },
+      ),
+      { seed: 4, numRuns: 40 },
+    );
+  });
+  test('someone in a bed on its trunk eases it, and a thin trunk more', () => {
+    const eased = (girth: number): number => {
+      const own = thin(rig, girth);
+      const line = ridgeModel(own, context, { ranges: false });
+      const found = lineTogether(bedModel(own, context, { ranges: false }), line);
+      expect(found.converged).toBe(true);
+      return found.tension / line.stateOf(PITCHED).tension;
+    };
+    expect(eased(0.8)).toBeLessThan(1);
+    expect(eased(0.4)).toBeLessThan(eased(0.8));
+  });
+  test('the whole judgement tells what is left of it', () => {
+    const { draws } = judgeRig(rig, context, { full: false }).report.bed!;
+    expect(draws!.by).toBeGreaterThan(0);
+    expect(draws!.after).toBeLessThan(draws!.before);
+  });
+});
+
+describe.each([UNDER_FLY, WRONG])('%s: roof, bed and trees as one net', (name) => {
+  const { rig, context } = demo(name);
+  const { tied } = evaluatePitch(rig, context, { full: false });
+  const model = bedModel(rig, context, { ranges: false });
+  test.each([false, true])(
+    'come to rest together (soaked: %s), and the bed pulls as it does alone on trees so moved',
+    (wet) => {
+      const c = lainOf(rig).find((x) => x.environment.wet === wet)!;
+      const { roof, bed, moved } = roofTogether(model, tied, c);
+      expect(roof.numbers.converged).toBe(true);
+      const again = bedModel(rig, context, { ranges: false, moved: () => moved });
+      const alone = again.stateOf(again.cases.find((x) => x.kind === (wet ? 'soaked' : 'lying'))!);
+      for (const i of [0, 1] as const) {
+        expect(Math.abs(alone.straps[i] / bed.straps[i] - 1)).toBeLessThan(1e-5);
+        for (const d of [0, 1, 2] as const) expect(alone.pull[i][d]).toBeCloseTo(bed.pull[i][d], 1);
+      }
+    },
+  );
+  test('each trunk stands where everything tied to it bends it to', () => {
+    const c = lainOf(rig)[0]!;
+    const { roof, bed } = roofTogether(model, tied, c);
+    for (const i of [0, 1] as const) {
+      const { tieHeight, girth, wood } = rig.trunks[i];
+      const end = rig.bed!.ends[i];
+      if (end.anchor.kind !== 'trunk') continue;
+      const give = (at: number, by: number): number =>
+        trunkGiveAt(at, by, girth / Math.PI, findWood(wood)!.modulus.typical);
+      const n = 3 * tied.engine.structure.nodeIndex.get(`trunk${i}`)!;
+      const stretch = tied.engine.structure.at;
+      const moved = roof.numbers.at[n]! - (stretch[n]! + tied.engine.structure.origin[0]);
+      const own = -roof.numbers.reaction[n]!;
+      // less than what cord and bark give besides
+      const way = give(tieHeight, tieHeight) * own + give(tieHeight, end.height) * bed.pull[i][0];
+      expect(Math.abs(moved - way)).toBeLessThan(2.1e-8 * Math.abs(own));
+    }
+  });
+  test('the case is one of the rig’s, and the ridge has less in it than as pitched', () => {
+    const { report, roof } = judgeRig(rig, context, { full: true, spreads: false, rising: false, ...namedWind(rig) });
+    const cases = report.roof!.cases.filter((c) => c.group === 'lain');
+    expect(cases.map((c) => [c.id, c.converged])).toEqual([
+      ['lain', true],
+      ['lain-wet', true],
+    ]);
+    const level = (kind: string): number =>
+      pullsOn(
+        roof!.tied.model,
+        'trunk0',
+        roof!.readings.find((r) => r.state.case.kind === kind)!,
+      )[0]!.level;
+    expect(level('lain')).toBeLessThan(level('pitched'));
+    expect(report.bed!.draws!.after).toBeLessThan(report.bed!.draws!.before);
+    // what was joined once is not worked out otherwise by the bed alone
+    const alone = evaluateBed(rig, context, { full: true, spreads: false, roof: roof! });
+    expect(alone.lying.straps.map((f) => f.value)).toEqual(report.bed!.lying.straps.map((f) => f.value));
+  });
+});
