@@ -117,7 +117,10 @@ async function pitches() {
   const dragged = () => {
     away = away === 0 ? 0.05 : 0;
     const own = { '01': { foot: [3.5, 1.3 + away] } };
-    ({ tied } = evaluatePitch({ ...file.rig, pitch: { ...file.rig.pitch, own } }, context, { full: false, from: tied }));
+    ({ tied } = evaluatePitch({ ...file.rig, pitch: { ...file.rig.pitch, own } }, context, {
+      full: false,
+      from: tied,
+    }));
   };
   // twelve lines: ridge, two hitches, nine guys
   const mess = readRigFile(readFileSync(join(root, 'examples/rigs/mess-roof.rig.json'), 'utf8'));
