@@ -1,18 +1,16 @@
-import { z } from 'zod';
 import type { Limit, Phrase } from '../quantity/index.js';
-import { idOf, keyOf, part, whole, within, words, yesNo } from './fields.js';
 
 /*
- * Fields that a form shows. One entry gives what a field is called, what it may hold, what it has at first, and how it is asked for; a
- * table of them gives the type, the check and the published schema of what has these fields.
+ * Fields that a form shows. One entry gives what a field is called, how it is asked for, how far it may go and what it has at first; a
+ * table of them gives the type of what has these fields, and (`field-check.ts`) its check and published schema.
  */
 
-/** How a field is asked for. */
+/** How a field is asked for. `what` is its name in a message. */
 export type Ask =
   | { readonly as: 'number'; readonly limit: Limit; readonly step: number; readonly whole?: true }
-  | { readonly as: 'yes-no' }
-  | { readonly as: 'words'; readonly most: number }
-  | { readonly as: 'choice'; readonly options: readonly Option[] }
+  | { readonly as: 'yes-no'; readonly what: string }
+  | { readonly as: 'words'; readonly what: string; readonly most: number }
+  | { readonly as: 'choice'; readonly what: string; readonly options: readonly Option[] }
   /** Something of the kit, and a tree of the rig: by their ids. */
   | { readonly as: 'kit'; readonly list: 'pegs' }
   | { readonly as: 'tree' }
@@ -32,7 +30,6 @@ export interface Option {
 export interface Field<T = unknown> {
   readonly label: string;
   readonly hint?: Phrase;
-  readonly check: z.ZodType<T>;
   /** What a new one has. */
   readonly usual: T;
   readonly ask: Ask;
@@ -40,6 +37,8 @@ export interface Field<T = unknown> {
 export type Fields = Readonly<Record<string, Field>>;
 /** What has these fields. */
 export type Fielded<F extends Fields> = { readonly [K in keyof F]: F[K] extends Field<infer T> ? T : never };
+/** One of several kinds, with its fields. */
+export type Kinded<K extends string, F extends Fields> = { readonly kind: K } & Fielded<F>;
 
 const hinted = (hint: Phrase | string | undefined) =>
   hint === undefined ? {} : { hint: typeof hint === 'string' ? [hint] : hint };
@@ -51,21 +50,20 @@ export const numberField = (
   step: number,
   usual: number,
   hint?: Phrase | string,
-): Field<number> => ({ label, ...hinted(hint), check: within(limit), usual, ask: { as: 'number', limit, step } });
+): Field<number> => ({ label, ...hinted(hint), usual, ask: { as: 'number', limit, step } });
 
 /** The same, whole. */
 export const countField = (label: string, limit: Limit, usual: number, hint?: Phrase | string): Field<number> => ({
   label,
   ...hinted(hint),
-  check: whole(limit),
   usual,
   ask: { as: 'number', limit, step: 1, whole: true },
 });
 
-/** One of a catalogue's list. @param what as a message calls it */
+/** One of a catalogue's list. */
 export function listField(label: string, what: string, list: readonly Listed[], usual: string): Field<string> {
   const options = list.map(({ id, name, feel }) => ({ id, name, ...(feel === undefined ? {} : { hint: feel }) }));
-  return { label, check: idOf(what, list), usual, ask: { as: 'choice', options } };
+  return { label, usual, ask: { as: 'choice', what, options } };
 }
 interface Listed {
   readonly id: string;
@@ -81,41 +79,24 @@ export const keyField = <K extends string>(
   usual: NoInfer<K>,
 ): Field<K> => ({
   label,
-  check: keyOf(what, table) as unknown as z.ZodType<K>,
   usual,
-  ask: { as: 'choice', options: Object.entries<string>(table).map(([id, name]) => ({ id, name })) },
+  ask: { as: 'choice', what, options: Object.entries<string>(table).map(([id, name]) => ({ id, name })) },
 });
 
 /** @param what begins the sentence of a message */
 export const yesNoField = (label: string, what: string, usual: boolean): Field<boolean> => ({
   label,
-  check: yesNo(what),
   usual,
-  ask: { as: 'yes-no' },
+  ask: { as: 'yes-no', what },
 });
 
 /** A name of at most 60 characters. */
 export const nameField = (what: string, usual: string): Field<string> => ({
   label: 'Name',
-  check: words(what, 1, 60),
   usual,
-  ask: { as: 'words', most: 60 },
+  ask: { as: 'words', what, most: 60 },
 });
 
 /** What every field of a table has at first. */
 export const usualOf = <F extends Fields>(fields: F): Fielded<F> =>
   Object.fromEntries(Object.entries(fields).map(([key, f]) => [key, f.usual])) as Fielded<F>;
-
-/** The description of one of several kinds: its kind, what all of them have, and its fields. */
-export const kindPart = <const K extends string, F extends Fields, B extends z.ZodRawShape = Record<never, never>>(
-  kind: K,
-  fields: F,
-  base: B = {} as B,
-) =>
-  part({
-    kind: z.literal(kind),
-    ...base,
-    ...(Object.fromEntries(Object.entries(fields).map(([key, f]) => [key, f.check])) as {
-      [P in keyof F]: F[P]['check'];
-    }),
-  });

@@ -1,7 +1,7 @@
 import { buriedHold, soilNumbers } from '../anchor/index.js';
 import { BY_FEEL } from '../catalogue/index.js';
-import type { Fielded } from '../document/index.js';
-import { kindPart, numberField } from '../document/index.js';
+import type { Kinded } from '../document/index.js';
+import { numberField } from '../document/index.js';
 import { given } from '../working/index.js';
 import { SUPPORT_LIMITS } from './limits.js';
 import type { Support } from './support.js';
@@ -12,8 +12,7 @@ const fields = {
   width: numberField('Width', SUPPORT_LIMITS.buriedWidth, 0.02, 0.2),
   depth: numberField('Depth', SUPPORT_LIMITS.buriedDepth, 0.05, 0.3),
 };
-export const buriedDocument = kindPart('buried', fields);
-type Buried = { readonly kind: 'buried' } & Fielded<typeof fields>;
+export type Buried = Kinded<'buried', typeof fields>;
 
 type End = 'low' | 'typical' | 'high';
 const NAME = 'buried bag or log';

@@ -1,26 +1,22 @@
-import { z } from 'zod';
-import type { Described } from '../document/index.js';
 import { usualOf } from '../document/index.js';
-import { buried, buriedDocument } from './buried.js';
-import type { KitPegs } from './kit-pegs.js';
-import { onTree, onTreeDocument } from './on-tree.js';
-import { peg, pegDocument } from './peg.js';
-import { root, rootDocument } from './root.js';
-import { stem, stemDocument } from './stem.js';
+import type { Buried } from './buried.js';
+import { buried } from './buried.js';
+import type { KitPegs } from './document.js';
+import type { OnTree } from './on-tree.js';
+import { onTree } from './on-tree.js';
+import type { Peg } from './peg.js';
+import { peg } from './peg.js';
+import type { Root } from './root.js';
+import { root } from './root.js';
+import type { Stem } from './stem.js';
+import { stem } from './stem.js';
 import type { Ground, Hold, Support } from './support.js';
 import type { TreeId } from './tree-id.js';
-import { weight, weightDocument } from './weight.js';
+import type { Weight } from './weight.js';
+import { weight } from './weight.js';
 
-/** What holds the end of a guy or a back-stay: `stem`: a tree of its own; `tree`: one that something else of the rig is tied to as well. */
-export const guyAnchorDocument = z.discriminatedUnion('kind', [
-  pegDocument,
-  stemDocument,
-  onTreeDocument,
-  weightDocument,
-  buriedDocument,
-  rootDocument,
-]);
-export type GuyAnchor = Described<typeof guyAnchorDocument>;
+/** What holds the end of a guy or a back-stay. */
+export type GuyAnchor = Peg | Stem | OnTree | Weight | Buried | Root;
 export type SupportKind = GuyAnchor['kind'];
 
 /** Every kind of support, as lists show them. */

@@ -1,21 +1,17 @@
-import type { Field, Fielded } from '../document/index.js';
-import { kindPart } from '../document/index.js';
+import type { Field, Kinded } from '../document/index.js';
 import { TIED_AT, tiedAt } from './stem.js';
 import type { Support } from './support.js';
 import { PLAIN } from './support.js';
 import type { TreeId } from './tree-id.js';
-import { treeIdDocument } from './tree-id.js';
 
 const tree: Field<TreeId> = {
   label: 'Tree',
   hint: ['all that is tied to it is summed'],
-  check: treeIdDocument,
   usual: 'trunk0',
   ask: { as: 'tree' },
 };
 const fields = { tree, height: tiedAt(TIED_AT) };
-export const onTreeDocument = kindPart('tree', fields);
-type OnTree = { readonly kind: 'tree' } & Fielded<typeof fields>;
+export type OnTree = Kinded<'tree', typeof fields>;
 
 const NAME = 'a tree of this rig';
 

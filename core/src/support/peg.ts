@@ -1,11 +1,11 @@
 import { bestRise, ganged, pegFigure, pegHolds, soilNumbers } from '../anchor/index.js';
 import type { Soil } from '../catalogue/index.js';
 import { PULL_SPREAD, findPeg } from '../catalogue/index.js';
-import type { Field, Fielded } from '../document/index.js';
-import { countField, id, kindPart, numberField } from '../document/index.js';
+import type { Field, Kinded } from '../document/index.js';
+import { countField, numberField } from '../document/index.js';
 import { amount, phrase } from '../quantity/index.js';
 import { given } from '../working/index.js';
-import type { PegPull } from './kit-pegs.js';
+import type { PegPull } from './document.js';
 import { SUPPORT_LIMITS } from './limits.js';
 import type { Hold, Support } from './support.js';
 import { PLAIN } from './support.js';
@@ -14,14 +14,13 @@ import { PLAIN } from './support.js';
 export const PEG_ARM = 0.03;
 const HEAD = 0.02;
 
-const pegs: Field<string> = { label: 'Pegs', check: id('pegs'), usual: '', ask: { as: 'kit', list: 'pegs' } };
+const pegs: Field<string> = { label: 'Pegs', usual: '', ask: { as: 'kit', list: 'pegs' } };
 const fields = {
   pegs,
   inLine: countField('In line', SUPPORT_LIMITS.inLine, 1, 'behind one another'),
   lean: numberField('Leans', SUPPORT_LIMITS.lean, 0.087, 0.35, 'away from the pull'),
 };
-export const pegDocument = kindPart('peg', fields);
-type Peg = { readonly kind: 'peg' } & Fielded<typeof fields>;
+export type Peg = Kinded<'peg', typeof fields>;
 
 /** One peg, or some behind one another, driven into the ground. */
 export const peg: Support<Peg> = {

@@ -1,11 +1,10 @@
-import type { Fielded } from '../document/index.js';
-import { kindPart, nameField } from '../document/index.js';
+import type { Kinded } from '../document/index.js';
+import { nameField } from '../document/index.js';
 import type { Support } from './support.js';
 import { PLAIN } from './support.js';
 
 const fields = { name: nameField('name of the root', 'the root') };
-export const rootDocument = kindPart('root', fields);
-type Root = { readonly kind: 'root' } & Fielded<typeof fields>;
+export type Root = Kinded<'root', typeof fields>;
 
 /** A root that a line is passed under: nothing is known of what it holds. */
 export const root: Support<Root> = {

@@ -1,8 +1,8 @@
 import type { Sign } from '../anchor/index.js';
-import { diameterOf, signsDocument } from '../anchor/index.js';
+import { diameterOf } from '../anchor/index.js';
 import { WOODS, findWood } from '../catalogue/index.js';
-import type { Field, Fielded } from '../document/index.js';
-import { kindPart, listField, nameField, numberField } from '../document/index.js';
+import type { Field, Kinded } from '../document/index.js';
+import { listField, nameField, numberField } from '../document/index.js';
 import { SUPPORT_LIMITS } from './limits.js';
 import type { Mark, Support } from './support.js';
 import { PLAIN } from './support.js';
@@ -12,7 +12,7 @@ import { guyTree } from './tree-id.js';
 export const TIED_AT = 0.3;
 export const tiedAt = (usual: number): Field<number> => numberField('Tied at', SUPPORT_LIMITS.height, 0.05, usual);
 
-const signs: Field<readonly Sign[]> = { label: 'Look up', check: signsDocument, usual: [], ask: { as: 'signs' } };
+const signs: Field<readonly Sign[]> = { label: 'Look up', usual: [], ask: { as: 'signs' } };
 const fields = {
   name: nameField('name of the stem', 'the sapling'),
   wood: listField('Wood', 'wood', WOODS, 'unknown'),
@@ -20,8 +20,7 @@ const fields = {
   height: tiedAt(0.15),
   signs,
 };
-export const stemDocument = kindPart('stem', fields);
-type Stem = { readonly kind: 'stem' } & Fielded<typeof fields>;
+export type Stem = Kinded<'stem', typeof fields>;
 
 /** A stem is drawn so far above its tie, m. */
 const SHOWN = 0.9;

@@ -2,7 +2,7 @@ import type { Soil } from '../catalogue/index.js';
 import type { Field, Fields } from '../document/index.js';
 import type { Phrase } from '../quantity/index.js';
 import type { Figure } from '../working/index.js';
-import type { KitPegs, PegPull } from './kit-pegs.js';
+import type { KitPegs, PegPull } from './document.js';
 import type { TreeId } from './tree-id.js';
 
 /** What a support is judged with: the soil it stands in, the pegs of the kit, and which of them were pulled in that soil. */

@@ -1,14 +1,5 @@
-import { z } from 'zod';
-
 /** A tree of the rig: one of its trunks, that of one of the bed's ends, or `guy-tree` and the key of a guy on a tree of its own. */
 export type TreeId = 'trunk0' | 'trunk1' | 'bed-stem0' | 'bed-stem1' | `guy-tree ${string}`;
-
-export const treeIdDocument = z
-  .string()
-  .max(29)
-  .regex(/^(trunk[01]|bed-stem[01]|guy-tree .{1,20})$/, {
-    error: 'The tree must be trunk0, trunk1, bed-stem0, bed-stem1, or "guy-tree " and the key of the guy that has it.',
-  }) as unknown as z.ZodType<TreeId>;
 
 const GUY_TREE = 'guy-tree ';
 export const guyTree = (key: string): TreeId => `${GUY_TREE}${key}`;

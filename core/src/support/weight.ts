@@ -1,7 +1,7 @@
 import { slideHold } from '../anchor/index.js';
 import { ON_GROUND, looked } from '../catalogue/index.js';
-import type { Fielded } from '../document/index.js';
-import { kindPart, nameField, numberField } from '../document/index.js';
+import type { Kinded } from '../document/index.js';
+import { nameField, numberField } from '../document/index.js';
 import { derive, given } from '../working/index.js';
 import { SUPPORT_LIMITS } from './limits.js';
 import type { Support } from './support.js';
@@ -11,8 +11,7 @@ const fields = {
   name: nameField('name of the weight', 'the log'),
   mass: numberField('Mass', SUPPORT_LIMITS.mass, 5, 60),
 };
-export const weightDocument = kindPart('weight', fields);
-type Weight = { readonly kind: 'weight' } & Fielded<typeof fields>;
+export type Weight = Kinded<'weight', typeof fields>;
 
 /** What lies there is drawn as a lump of so many kg/m³: between wet wood and stone. */
 const DRAWN_DENSITY = 1500;

@@ -1,9 +1,9 @@
 import { findSoil } from '../../catalogue/index.js';
-import type { Described, Fields } from '../../document/index.js';
+import type { Fields } from '../../document/index.js';
 import { numberField } from '../../document/index.js';
 import { PLACE_LIMITS } from '../limits.js';
-import type { At } from './base.js';
-import { outlineField, soilField, thingPart } from './base.js';
+import type { At, ThingOf } from './base.js';
+import { outlineField, soilField } from './base.js';
 import type { Kind } from './kind.js';
 import { PLAIN } from './kind.js';
 
@@ -28,10 +28,10 @@ const keepFields = fieldsOf(true, 'firm-clay', 1);
 const soilFields = fieldsOf(true, 'sand', 1);
 const rillFields = fieldsOf(false, 'firm-clay', 1);
 const shelterFields = fieldsOf(false, 'firm-clay', 2);
-export const keepDocument = thingPart('keep', keepFields);
-export const soilDocument = thingPart('soil', soilFields);
-export const rillDocument = thingPart('rill', rillFields);
-export const shelterDocument = thingPart('shelter', shelterFields);
+export type Keep = ThingOf<'keep', typeof keepFields>;
+export type Soil = ThingOf<'soil', typeof soilFields>;
+export type Rill = ThingOf<'rill', typeof rillFields>;
+export type Shelter = ThingOf<'shelter', typeof shelterFields>;
 
 const area = <F extends Fields>(name: string, fields: F, unasked: readonly (keyof F & string)[]) => ({
   ...PLAIN,
@@ -40,11 +40,11 @@ const area = <F extends Fields>(name: string, fields: F, unasked: readonly (keyo
   unasked,
   raised: false,
 });
-export const keep: Kind<Described<typeof keepDocument>> = area('ground to keep off', keepFields, ['soil', 'height']);
-export const soil: Kind<Described<typeof soilDocument>> = {
+export const keep: Kind<Keep> = area('ground to keep off', keepFields, ['soil', 'height']);
+export const soil: Kind<Soil> = {
   ...area('patch of soil', soilFields, ['height']),
   known: (t) => [findSoil(t.soil)?.name ?? t.soil],
 };
-export const rill: Kind<Described<typeof rillDocument>> = area('rill or run-off path', rillFields, ['soil', 'height']);
+export const rill: Kind<Rill> = area('rill or run-off path', rillFields, ['soil', 'height']);
 /** How high it stands tells how far it shelters. */
-export const shelter: Kind<Described<typeof shelterDocument>> = area('hedge, bank or thicket', shelterFields, ['soil']);
+export const shelter: Kind<Shelter> = area('hedge, bank or thicket', shelterFields, ['soil']);

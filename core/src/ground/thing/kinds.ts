@@ -1,48 +1,30 @@
-import { z } from 'zod';
-import type { Described } from '../../document/index.js';
-import { usualOf } from '../../document/index.js';
 import type { Fields } from '../../document/index.js';
-import { keep, keepDocument, rill, rillDocument, shelter, shelterDocument, soil, soilDocument } from './area.js';
+import { usualOf } from '../../document/index.js';
+import type { Keep, Rill, Shelter, Soil } from './area.js';
+import { keep, rill, shelter, soil } from './area.js';
 import type { At } from './base.js';
-import { leastCorners as least } from './base.js';
+import { leastCorners } from './base.js';
 import type { Kind } from './kind.js';
-import { pole, poleDocument } from './pole.js';
-import { post, postDocument } from './post.js';
-import { root, rootDocument } from './root.js';
-import { hazard, hazardDocument, hollow, hollowDocument, mark, markDocument, sleep, sleepDocument } from './spot.js';
-import { sapling, saplingDocument, tree, treeDocument } from './stem.js';
-import { boulder, boulderDocument, log, logDocument } from './weight.js';
+import type { Pole } from './pole.js';
+import { pole } from './pole.js';
+import type { Post } from './post.js';
+import { post } from './post.js';
+import type { Root } from './root.js';
+import { root } from './root.js';
+import type { Hazard, Hollow, Mark, Sleep } from './spot.js';
+import { hazard, hollow, mark, sleep } from './spot.js';
+import type { Sapling, Tree } from './stem.js';
+import { sapling, tree } from './stem.js';
+import type { Boulder, Log } from './weight.js';
+import { boulder, log } from './weight.js';
 
-const DOCUMENTS = [
-  treeDocument,
-  saplingDocument,
-  postDocument,
-  boulderDocument,
-  logDocument,
-  rootDocument,
-  poleDocument,
-  markDocument,
-  sleepDocument,
-  hollowDocument,
-  hazardDocument,
-  keepDocument,
-  soilDocument,
-  rillDocument,
-  shelterDocument,
-] as const;
-
-/** A thing of any kind, with exactly its fields. */
-export const thingDocument = z.discriminatedUnion('kind', DOCUMENTS, {
-  error: `The kind must be one of ${DOCUMENTS.map((d) => [...d.shape.kind.values][0]!).join(', ')}.`,
-});
-/** What stands, lies or is marked on the ground. */
-export type Thing = Described<typeof thingDocument>;
-export type ThingKind = Thing['kind'];
-type Of<K extends ThingKind> = Extract<Thing, { readonly kind: K }>;
-export type Hollow = Of<'hollow'>;
-export type Pole = Of<'pole'>;
 /** Ground with an outline, or a line, as offsets from its place. */
-export type Area = Of<'keep' | 'soil' | 'rill' | 'shelter'>;
+export type Area = Keep | Soil | Rill | Shelter;
+/** What stands, lies or is marked on the ground. */
+export type Thing = Tree | Sapling | Post | Boulder | Log | Root | Pole | Mark | Sleep | Hollow | Hazard | Area;
+export type ThingKind = Thing['kind'];
+export type { Hollow, Pole };
+type Of<K extends ThingKind> = Extract<Thing, { readonly kind: K }>;
 
 /** Every kind of thing, as lists show them. */
 export const THINGS: { readonly [K in ThingKind]: Kind<Of<K>> } = {
@@ -74,7 +56,7 @@ export const isArea = (t: Thing): t is Area => 'outline' in t;
 export function cornersOf(kind: Area['kind']): { readonly closed: boolean; readonly least: number } {
   const { ask } = THINGS[kind].fields.outline;
   const closed = ask.as === 'outline' && ask.closed;
-  return { closed, least: least(closed) };
+  return { closed, least: leastCorners(closed) };
 }
 
 /** How far a thing reaches from its middle, m: half a stem, half a boulder. */

@@ -1,15 +1,15 @@
 import { pileIn } from '../../anchor/index.js';
 import { findSoil } from '../../catalogue/index.js';
-import type { Described } from '../../document/index.js';
 import { numberField } from '../../document/index.js';
 import { PLACE_LIMITS } from '../limits.js';
-import { thingPart } from './base.js';
+import type { ThingOf } from './base.js';
+
 import { SOIL_FACTOR, mayOf } from './hold.js';
 import type { Kind } from './kind.js';
 import { PLAIN } from './kind.js';
 
 const fields = { length: numberField('Length', PLACE_LIMITS.pole, 0.1, 2.1) };
-export const poleDocument = thingPart('pole', fields);
+export type Pole = ThingOf<'pole', typeof fields>;
 
 /** A back-stay of a pole set for the ridge: pegs in a row that share the pull. Judgement: the second holds half as well. */
 const BACKSTAY_PEGS = 1.5;
@@ -23,7 +23,7 @@ export function poleHold(soilId: string): number {
 }
 
 /** A pole to be set on a dug-in foot with a back-stay. */
-export const pole: Kind<Described<typeof poleDocument>> = {
+export const pole: Kind<Pole> = {
   ...PLAIN,
   name: 'pole to be set',
   fields,

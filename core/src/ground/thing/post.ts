@@ -1,12 +1,12 @@
 import { diameterOf, footMoment, footStress, pileIn } from '../../anchor/index.js';
 import { findSoil, findWood } from '../../catalogue/index.js';
-import type { Described } from '../../document/index.js';
 import { numberField } from '../../document/index.js';
 import { metres, phrase } from '../../quantity/index.js';
 import { TRUNK_FACTOR } from '../../strength/index.js';
 import { PLACE_LIMITS } from '../limits.js';
 import { TIED_AT } from '../../support/index.js';
-import { fixedField, girthField, thingPart, woodField } from './base.js';
+import type { ThingOf } from './base.js';
+import { fixedField, girthField, woodField } from './base.js';
 import { SOIL_FACTOR, mayOf } from './hold.js';
 import type { Kind } from './kind.js';
 import { PLAIN } from './kind.js';
@@ -17,8 +17,7 @@ const fields = {
   depth: numberField('Depth in the ground', PLACE_LIMITS.depth, 0.1, 0.8),
   fixed: fixedField,
 };
-export const postDocument = thingPart('post', fields);
-type Post = Described<typeof postDocument>;
+export type Post = ThingOf<'post', typeof fields>;
 
 /** A post that stands in the ground. */
 export const post: Kind<Post> = {

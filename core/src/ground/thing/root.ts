@@ -1,12 +1,12 @@
-import type { Described } from '../../document/index.js';
-import { thingPart } from './base.js';
+import type { ThingOf } from './base.js';
+
 import type { Kind } from './kind.js';
 import { PLAIN } from './kind.js';
 
-export const rootDocument = thingPart('root', {});
+export type Root = ThingOf<'root', Record<never, never>>;
 
 /** A root or root plate one can pass a line under: holds guys, never a ridge. */
-export const root: Kind<Described<typeof rootDocument>> = {
+export const root: Kind<Root> = {
   ...PLAIN,
   name: 'root',
   fields: {},

@@ -1,23 +1,23 @@
-import type { Described } from '../../document/index.js';
 import { keyField, numberField } from '../../document/index.js';
 import { metres, phrase } from '../../quantity/index.js';
 import { PLACE_LIMITS } from '../limits.js';
-import { thingPart } from './base.js';
+import type { ThingOf } from './base.js';
+
 import type { Kind } from './kind.js';
 import { PLAIN } from './kind.js';
 
 const L = PLACE_LIMITS;
 
-export const markDocument = thingPart('mark', {});
+export type Mark = ThingOf<'mark', Record<never, never>>;
 /** A spot with nothing on it but a name: a stake, a waypoint, a corner. */
-export const mark: Kind<Described<typeof markDocument>> = { ...PLAIN, name: 'marked spot', fields: {} };
+export const mark: Kind<Mark> = { ...PLAIN, name: 'marked spot', fields: {} };
 
 const sleepFields = {
   bearing: numberField('Head toward', L.bearing, Math.PI / 36, 0, 'from north, clockwise'),
 };
-export const sleepDocument = thingPart('sleep', sleepFields);
+export type Sleep = ThingOf<'sleep', typeof sleepFields>;
 /** Where they want to lie; the head lies toward the bearing. */
-export const sleep: Kind<Described<typeof sleepDocument>> = {
+export const sleep: Kind<Sleep> = {
   ...PLAIN,
   name: 'sleeping place',
   fields: sleepFields,
@@ -28,9 +28,9 @@ const hollowFields = {
   radius: numberField('Radius', L.radius, 0.1, 1.5),
   depth: numberField('Depth', L.hollow, 0.01, 0.15, 'below the slope round it'),
 };
-export const hollowDocument = thingPart('hollow', hollowFields);
+export type Hollow = ThingOf<'hollow', typeof hollowFields>;
 /** A dip that would pool: `radius` and `depth` below the slope round it. */
-export const hollow: Kind<Described<typeof hollowDocument>> = {
+export const hollow: Kind<Hollow> = {
   ...PLAIN,
   name: 'hollow',
   fields: hollowFields,
@@ -43,9 +43,9 @@ const hazardFields = {
   what: keyField('What', 'what', OVERHEAD, 'dead stem'),
   height: numberField('Height', L.height, 0.5, 9, 'a stick at arm’s length'),
 };
-export const hazardDocument = thingPart('hazard', hazardFields);
+export type Hazard = ThingOf<'hazard', typeof hazardFields>;
 /** Something overhead: a dead stem that falls its height, or a hung branch that drops within its reach. */
-export const hazard: Kind<Described<typeof hazardDocument>> = {
+export const hazard: Kind<Hazard> = {
   ...PLAIN,
   name: 'hazard overhead',
   fields: hazardFields,

@@ -1,14 +1,14 @@
 import type { Sign } from '../../anchor/index.js';
 import { SIGNS, diameterOf, screenTree, treeHoldFigure, treeHolds } from '../../anchor/index.js';
 import { findWood } from '../../catalogue/index.js';
-import type { Described } from '../../document/index.js';
 import { numberField } from '../../document/index.js';
 import { metres, phrase } from '../../quantity/index.js';
 import { TRUNK_FACTOR } from '../../strength/index.js';
 import { TIED_AT } from '../../support/index.js';
 import { derive } from '../../working/index.js';
 import { PLACE_LIMITS } from '../limits.js';
-import { girthField, signsField, thingPart, woodField } from './base.js';
+import type { ThingOf } from './base.js';
+import { girthField, signsField, woodField } from './base.js';
 import type { Kind, MayHold } from './kind.js';
 import { PLAIN } from './kind.js';
 
@@ -20,10 +20,8 @@ const fieldsOf = (girth: number, height: number) => ({
 });
 const treeFields = fieldsOf(0.6, 12);
 const saplingFields = fieldsOf(0.2, 4);
-export const treeDocument = thingPart('tree', treeFields);
-export const saplingDocument = thingPart('sapling', saplingFields);
-type Tree = Described<typeof treeDocument>;
-type Sapling = Described<typeof saplingDocument>;
+export type Tree = ThingOf<'tree', typeof treeFields>;
+export type Sapling = ThingOf<'sapling', typeof saplingFields>;
 type Stem = Tree | Sapling;
 
 /** Signs by which the whole stem may come down, those by which its top may, as far as it is high, and those by which something above may. */

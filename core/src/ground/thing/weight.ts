@@ -1,10 +1,10 @@
 import { slideHold } from '../../anchor/index.js';
 import { ON_GROUND } from '../../catalogue/index.js';
-import type { Described } from '../../document/index.js';
 import { numberField } from '../../document/index.js';
 import { amount, phrase } from '../../quantity/index.js';
 import { PLACE_LIMITS } from '../limits.js';
-import { fixedField, thingPart } from './base.js';
+import type { ThingOf } from './base.js';
+import { fixedField } from './base.js';
 import { SOIL_FACTOR, mayOf } from './hold.js';
 import type { Kind } from './kind.js';
 import { PLAIN } from './kind.js';
@@ -18,10 +18,8 @@ const fieldsOf = (mass: number, across: number, weighs: string, density: number)
 /* Densities: granite and basalt 2.6 to 3.0 t/m³ (engineering tables), green broadleaf wood 0.8 to 1.0 t/m³ (Wood Handbook, table 4-6). */
 const boulderFields = fieldsOf(300, 0.7, 'by size: stone', 2600);
 const logFields = fieldsOf(150, 0.4, 'green wood', 900);
-export const boulderDocument = thingPart('boulder', boulderFields);
-export const logDocument = thingPart('log', logFields);
-type Boulder = Described<typeof boulderDocument>;
-type Log = Described<typeof logDocument>;
+export type Boulder = ThingOf<'boulder', typeof boulderFields>;
+export type Log = ThingOf<'log', typeof logFields>;
 type Weight = Boulder | Log;
 
 const lying = {

@@ -1,6 +1,6 @@
 import type { CaseKind } from '@rough-bight/core/cases';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { useCallback, useMemo, useState } from 'react';
+import { Suspense, lazy, useCallback, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
 import { useRigContext } from '../../data/context.js';
@@ -20,12 +20,14 @@ import { Workbench } from '../workbench.js';
 import { Controls } from './controls.js';
 import type { Shown } from './controls.js';
 import { Outcome } from './outcome.js';
-import { PitchCompare } from './pitch-compare.js';
-import { PitchSize } from './pitch-size.js';
 import { Uncomputed } from './said.js';
-import { SizePanel } from './size-panel.js';
 import { BENCH_NAMES, STEPS, benchSteps, marksOf } from './steps.js';
 import type { Step } from './steps.js';
+
+// panels that are opened by a touch
+const PitchCompare = lazy(() => import('./pitch-compare.js').then((m) => ({ default: m.PitchCompare })));
+const PitchSize = lazy(() => import('./pitch-size.js').then((m) => ({ default: m.PitchSize })));
+const SizePanel = lazy(() => import('./size-panel.js').then((m) => ({ default: m.SizePanel })));
 
 /** One rig on the bench, by its address. */
 export function BenchView(): ReactElement {
@@ -158,35 +160,37 @@ function Bench({
       }
       under={<Controls store={store} camp={camp} step={step} {...calm} moving={moving} {...picked} />}
       side={
-        panel === 'size' && pitched ? (
-          <PitchSize question={question} onTake={take} onBring={put} onClose={close} />
-        ) : panel === 'size' ? (
-          <SizePanel question={question} current={rig.cord} onTake={take} onBring={put} onClose={close} />
-        ) : panel === 'compare' && pitched ? (
-          <PitchCompare
-            name={snapshot.draft.name}
-            mine={report?.full === true && isRoof(report) ? report : undefined}
-            others={others}
-            chosen={beside}
-            other={other}
-            onChoose={(id) => show('with', id)}
-            onClose={close}
-          />
-        ) : calm.problem !== null ? (
-          <Uncomputed message={calm.problem.message} />
-        ) : calm.report === null ? (
-          <Loading what="the judgement" />
-        ) : (
-          <Outcome
-            id={store.id}
-            name={snapshot.draft.name}
-            step={step}
-            question={calm.question}
-            report={calm.report}
-            advice={advice}
-            {...picked}
-          />
-        )
+        <Suspense fallback={<Loading what="the panel" />}>
+          {panel === 'size' && pitched ? (
+            <PitchSize question={question} onTake={take} onBring={put} onClose={close} />
+          ) : panel === 'size' ? (
+            <SizePanel question={question} current={rig.cord} onTake={take} onBring={put} onClose={close} />
+          ) : panel === 'compare' && pitched ? (
+            <PitchCompare
+              name={snapshot.draft.name}
+              mine={report?.full === true && isRoof(report) ? report : undefined}
+              others={others}
+              chosen={beside}
+              other={other}
+              onChoose={(id) => show('with', id)}
+              onClose={close}
+            />
+          ) : calm.problem !== null ? (
+            <Uncomputed message={calm.problem.message} />
+          ) : calm.report === null ? (
+            <Loading what="the judgement" />
+          ) : (
+            <Outcome
+              id={store.id}
+              name={snapshot.draft.name}
+              step={step}
+              question={calm.question}
+              report={calm.report}
+              advice={advice}
+              {...picked}
+            />
+          )}
+        </Suspense>
       }
     />
   );

@@ -1,16 +1,14 @@
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
 import type { RigReport } from '@rough-bight/core/shelter';
-import { memo, useMemo } from 'react';
+import { Suspense, lazy, memo, useMemo } from 'react';
 import type { ReactElement } from 'react';
 import type { DocumentStore } from '../../data/document-store.js';
 import type { Camp } from '../../data/types.js';
 import { isLine, isRoof } from '../../workers/report.js';
 import type { RigQuestion } from '../../workers/rig.worker.js';
-import { BedControls } from './bed-controls.js';
 import { editing } from './editing.js';
 import { GroundControls } from './ground-controls.js';
-import { GuyControls } from './guy-controls.js';
 import { HangControls, OnLine } from './hang-controls.js';
 import { PitchRoof } from './pitch-roof.js';
 import { PitchWeather } from './pitch-weather.js';
@@ -18,6 +16,10 @@ import { RidgeControls } from './ridge-controls.js';
 import { RoofControls, withoutRoof } from './roof-controls.js';
 import type { Step } from './steps.js';
 import { WeatherControls } from './weather-controls.js';
+
+// steps that not every rig comes to
+const BedControls = lazy(() => import('./bed-controls.js').then((m) => ({ default: m.BedControls })));
+const GuyControls = lazy(() => import('./guy-controls.js').then((m) => ({ default: m.GuyControls })));
 
 /** What the address of a rig names besides the step. */
 export type Shown = 'view' | 'case' | 'bed' | 'panel' | 'with';
@@ -64,7 +66,7 @@ export const Controls = memo(function Controls({
   const roof = report !== null && isRoof(report) ? report : null;
   const { pitch } = rig;
   return (
-    <>
+    <Suspense fallback={<p className="quiet">Fetching this step…</p>}>
       {problem !== null && (
         <p className="field-problem under-problem" role="alert">
           {problem.message} The picture shows the last rig that could be worked out, without its numbers.
@@ -128,6 +130,6 @@ export const Controls = memo(function Controls({
           <WeatherControls editing={edits} report={line} />
         </>
       )}
-    </>
+    </Suspense>
   );
 });

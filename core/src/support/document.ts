@@ -1,7 +1,25 @@
+import { z } from 'zod';
+import { signsDocument } from '../anchor/index.js';
 import { PEGS, SOILS } from '../catalogue/index.js';
 import type { Described } from '../document/index.js';
-import { id, idOf, part, whole, within, words, yesNo } from '../document/index.js';
+import { id, idOf, kindsDocument, part, whole, within, words, yesNo } from '../document/index.js';
+import type { GuyAnchor } from './kinds.js';
+import { SUPPORTS } from './kinds.js';
 import { SUPPORT_LIMITS } from './limits.js';
+import type { TreeId } from './tree-id.js';
+
+const treeIdDocument = z
+  .string()
+  .max(29)
+  .regex(/^(trunk[01]|bed-stem[01]|guy-tree .{1,20})$/, {
+    error: 'The tree must be trunk0, trunk1, bed-stem0, bed-stem1, or "guy-tree " and the key of the guy that has it.',
+  }) as unknown as z.ZodType<TreeId>;
+
+/** What holds the end of a guy or a back-stay: `stem`: a tree of its own; `tree`: one that something else of the rig is tied to as well. */
+export const guyAnchorDocument = kindsDocument<GuyAnchor>(SUPPORTS, {
+  tree: () => treeIdDocument,
+  signs: () => signsDocument,
+});
 
 /** Pegs of one shape that a person has. */
 export const pegsDocument = part({
