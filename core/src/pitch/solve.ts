@@ -166,7 +166,12 @@ export function tieOff(
   /** Solves the next haul, from where the like rig stood after its own. */
   const haul = (): Outcome => {
     const there = before?.hauls[hauls.length];
-    if (there !== undefined) beginAt(engine, before!.engine, there);
+    if (there !== undefined) {
+      beginAt(engine, before!.engine, there);
+      // what this rig was moved by after the haul before, it is moved by again
+      const [now, then] = [hauls.at(-1), before!.hauls[hauls.length - 1]];
+      if (now !== undefined && then !== undefined) moveOn(engine, before!.engine, now, then);
+    }
     const goal = hauls.length === order.length + 1 ? {} : { goal: HAULED };
     let found = solve(engine, hauls.length === 0 && there === undefined ? { ...goal, from: 'given' } : goal);
     // from there nothing was found: as if there were no like rig
@@ -244,6 +249,12 @@ function beginAt(engine: Engine, before: Engine, at: Float64Array): void {
       if (!a.fixed[3 * n + c]) engine.state.x[3 * n + c] = at[3 * n + c]! + b.origin[c]! - a.origin[c]!;
   engine.state.slip.set(a.passAt);
   engine.solved = true;
+}
+
+/** Moves the free nodes by the difference of two shapes. @param now in this engine's axes, m @param then in the other's, m */
+function moveOn({ structure: a, state }: Engine, { structure: b }: Engine, now: Float64Array, then: Float64Array): void {
+  for (let i = 0; i < now.length; i++)
+    if (!a.fixed[i]) state.x[i]! += now[i]! + a.origin[i % 3]! - then[i]! - b.origin[i % 3]!;
 }
 
 function setPass(s: Structure, node: string, kind: number, value: number): void {
