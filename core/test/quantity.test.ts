@@ -64,6 +64,19 @@ describe('in feet and pounds', () => {
     expect(Number(shown.text)).toBeCloseTo(20, 6);
     expect(show(20 * one, quantity, metric).unit).not.toBe(unit);
   });
+  test('what is less than a mark of the rule is told as less, and nothing as nothing', () => {
+    const said = (m: number): string[] =>
+      (
+        [
+          { length: 'm', force: 'N' },
+          { length: 'ft', force: 'lbf' },
+        ] as const
+      ).map((u) => say(m, 'length', u));
+    expect(said(0.004)).toEqual(['under 0.01 m', '0.2 in']);
+    expect(said(-0.001)).toEqual(['under 0.01 m', 'under 0.1 in']);
+    expect(said(0.006)[0]).toBe('0.01 m');
+    expect(said(0)).toEqual(['0.00 m', '0.00 ft']);
+  });
   test('rain caught is told for a tenth of an inch, or a millimetre', () => {
     // 0.00254 m³ from a square metre, a gallon being 0.003785411784
     expect(shownCatch(1, imperial)).toEqual({ water: '0.67 gal', each: '0.1 in' });

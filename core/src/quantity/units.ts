@@ -68,10 +68,13 @@ function shownForce(value: number, unit: ForceUnit): Shown {
   return { text: Math.abs(v) >= 99.5 ? v.toFixed(0) : figures(v, 2), unit };
 }
 
-/** A length; what is less than a foot in inches, as a rule's marks give it. */
+/** A length; what is less than a foot in inches, as a rule's marks give it; what is less than a mark is under one. */
 function shownLength(value: number, unit: LengthUnit): Shown {
   const v = value / METRES_PER[unit];
   const inches = value / INCH;
+  // nothing a rule shows, and still not nothing
+  if (value !== 0 && Math.abs(unit === 'ft' ? inches : 10 * v) < 0.05)
+    return unit === 'ft' ? { text: 'under 0.1', unit: 'in' } : { text: 'under 0.01', unit };
   if (unit === 'ft' && Math.abs(inches) >= 0.05 && Math.abs(inches) < 11.95)
     return { text: inches.toFixed(1), unit: 'in' };
   return { text: v.toFixed(Math.abs(v) < 10 ? 2 : 1), unit };

@@ -62,6 +62,17 @@ export function BedReport({
             <dd>{m(bed.settles)} lower</dd>
           </>
         )}
+        {bed.draws !== null && (
+          <>
+            <dt>The ridge’s ends come nearer</dt>
+            <dd>
+              {say(bed.draws.by, 'diameter', units)}{' '}
+              <span className="quiet">
+                {say(bed.draws.before, 'force', units)} becomes {say(bed.draws.after, 'force', units)}
+              </span>
+            </dd>
+          </>
+        )}
       </dl>
       <table className="rows">
         <thead>
@@ -140,17 +151,6 @@ export function BedReport({
                 <dt>Nearest to the cloth</dt>
                 <dd>
                   <FigureValue figure={over.figures.gap} /> <span className="quiet">{over.gaps[0]!.what}</span>
-                </dd>
-              </>
-            )}
-            {bed.draws !== null && (
-              <>
-                <dt>The ridge’s ends come nearer</dt>
-                <dd>
-                  {say(bed.draws.by, 'diameter', units)}{' '}
-                  <span className="quiet">
-                    {say(bed.draws.before, 'force', units)} becomes {say(bed.draws.after, 'force', units)}
-                  </span>
                 </dd>
               </>
             )}
