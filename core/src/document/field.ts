@@ -60,6 +60,13 @@ export const countField = (label: string, limit: Limit, usual: number, hint?: Ph
   ask: { as: 'number', limit, step: 1, whole: true },
 });
 
+/** A stem's girth. @param usual m */
+export const girthField = (limit: Limit, usual: number): Field<number> => ({
+  label: 'Girth',
+  usual,
+  ask: { as: 'girth', limit },
+});
+
 /** One of a catalogue's list. */
 export function listField(label: string, what: string, list: readonly Listed[], usual: string): Field<string> {
   const options = list.map(({ id, name, feel }) => ({ id, name, ...(feel === undefined ? {} : { hint: feel }) }));

@@ -6,7 +6,8 @@ const { abs, max, sqrt } = Math;
  * Nodes that something stops: the ground's plane, or a node they lie on. It only pushes: k times how deep a node stands in
  * it. Sideways it holds a node where it was laid (`at`) by a spring up to friction times the push (Coulomb's cone by the
  * method of Tresca's bound, refined: Licht, Pratt & Raous, Int. Ser. Numer. Math. 101, 1991): while a bound stands the
- * energy stays convex, and the bound is set anew from the push found until both agree.
+ * energy stays convex, and the bound is set anew from the push found until both agree. Where there is no energy to keep, in wind,
+ * the bound goes with the push at once, and the tangent with it.
  */
 
 const ke = new Float64Array(36);
@@ -72,10 +73,11 @@ export function contactForces(state: State): void {
     measure(state, c);
     const deep = along[DEEP] as number;
     const far = along[FAR] as number;
-    const bound = state.contactBound[c] as number;
-    if (!(deep > 0) && bound === 0) continue;
     const k = s.contactStiffness[c] as number;
     const push = deep > 0 ? k * deep : 0;
+    if (state.liveFriction) state.contactBound[c] = (s.contactFriction[c] as number) * push;
+    const bound = state.contactBound[c] as number;
+    if (!(deep > 0) && bound === 0) continue;
     const across = hold(state, c);
     const n = 3 * (s.contactNode[c] as number);
     const host = 3 * (s.contactHost[c] as number);
@@ -110,6 +112,11 @@ export function contactTangents(state: State, sink: Sink, firstElement: number):
         const nn = (s.contactNormal[3 * c + i] as number) * (s.contactNormal[3 * c + j] as number);
         let v = (deep > 0 ? k * nn : 0) + across * ((i === j ? 1 : 0) - nn);
         if (slides) v -= (across * (along[i] as number) * (along[j] as number)) / (far * far);
+        // a push that grows holds more
+        if (slides && state.liveFriction)
+          v -=
+            ((s.contactFriction[c] as number) * k * (along[i] as number) * (s.contactNormal[3 * c + j] as number)) /
+            far;
         ke[stride * i + j] = v;
         if (!pair) continue;
         ke[stride * i + 3 + j] = -v;

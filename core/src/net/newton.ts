@@ -53,7 +53,7 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
   /** Rounding allows no better. */
   let floored = false;
   /** Last change of friction's bounds, N. */
-  let unsure = s.contactNode.length > 0 ? Number.POSITIVE_INFINITY : 0;
+  let unsure = s.contactNode.length > 0 && symmetric ? Number.POSITIVE_INFINITY : 0;
   let rest = 0;
   let patience = 1;
   const done = (): boolean =>

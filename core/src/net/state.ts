@@ -18,6 +18,8 @@ export interface State {
   readonly push: Float64Array;
   /** What friction of the ground may hold at each contact, N: friction times the last push found. */
   readonly contactBound: Float64Array;
+  /** True where that goes with the push as it is: wherever the forces have no potential anyhow. */
+  liveFriction: boolean;
   /** What the cloth's law said of each panel at the last evaluation, 10 numbers each. */
   readonly law: Float64Array;
   /** Pressure on each panel at the last evaluation, Pa: given and wind's. */
@@ -56,6 +58,7 @@ export function newState(structure: Structure): State {
     slip: structure.passAt.slice(),
     push: new Float64Array(3 * structure.footNode.length),
     contactBound: new Float64Array(structure.contactNode.length),
+    liveFriction: false,
     law: new Float64Array(10 * structure.area.length),
     panelPressure: new Float64Array(structure.area.length),
     footStiffness: 0,

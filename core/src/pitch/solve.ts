@@ -252,7 +252,12 @@ function beginAt(engine: Engine, before: Engine, at: Float64Array): void {
 }
 
 /** Moves the free nodes by the difference of two shapes. @param now in this engine's axes, m @param then in the other's, m */
-function moveOn({ structure: a, state }: Engine, { structure: b }: Engine, now: Float64Array, then: Float64Array): void {
+function moveOn(
+  { structure: a, state }: Engine,
+  { structure: b }: Engine,
+  now: Float64Array,
+  then: Float64Array,
+): void {
   for (let i = 0; i < now.length; i++)
     if (!a.fixed[i]) state.x[i]! += now[i]! + a.origin[i % 3]! - then[i]! - b.origin[i % 3]!;
 }

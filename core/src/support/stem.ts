@@ -2,7 +2,7 @@ import type { Sign } from '../anchor/index.js';
 import { diameterOf } from '../anchor/index.js';
 import { WOODS, findWood } from '../catalogue/index.js';
 import type { Field, Kinded } from '../document/index.js';
-import { listField, nameField, numberField } from '../document/index.js';
+import { girthField, listField, nameField, numberField } from '../document/index.js';
 import { SUPPORT_LIMITS } from './limits.js';
 import type { Mark, Support } from './support.js';
 import { PLAIN } from './support.js';
@@ -16,7 +16,7 @@ const signs: Field<readonly Sign[]> = { label: 'Look up', usual: [], ask: { as: 
 const fields = {
   name: nameField('name of the stem', 'the sapling'),
   wood: listField('Wood', 'wood', WOODS, 'unknown'),
-  girth: numberField('Girth', SUPPORT_LIMITS.girth, 0.01, 0.25),
+  girth: girthField(SUPPORT_LIMITS.girth, 0.25),
   height: tiedAt(0.15),
   signs,
 };

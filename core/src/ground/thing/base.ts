@@ -1,10 +1,7 @@
 import type { Sign } from '../../anchor/index.js';
 import { SOILS, WOODS } from '../../catalogue/index.js';
 import type { Field, Fields, Kinded } from '../../document/index.js';
-import { listField, numberField, yesNoField } from '../../document/index.js';
-import { PLACE_LIMITS } from '../limits.js';
-
-const L = PLACE_LIMITS;
+import { listField, yesNoField } from '../../document/index.js';
 
 /** East and north of the place's zero, m. */
 export type At = readonly [east: number, north: number];
@@ -24,10 +21,6 @@ export type ThingOf<K extends string, F extends Fields> = Base & Kinded<K, F>;
 
 export const woodField = listField('Wood', 'wood', WOODS, 'unknown');
 export const soilField = (usual: string): Field<string> => listField('Soil by feel', 'soil', SOILS, usual);
-export const girthField = (usual: number): Field<number> => ({
-  ...numberField('Girth', L.girth, 0.01, usual),
-  ask: { as: 'girth', limit: L.girth },
-});
 export const fixedField = yesNoField('Immovable, on my word', 'fixed', false);
 export const signsField: Field<readonly Sign[]> = {
   label: 'Look up',

@@ -1,19 +1,19 @@
 import { diameterOf, footMoment, footStress, pileIn } from '../../anchor/index.js';
 import { findSoil, findWood } from '../../catalogue/index.js';
-import { numberField } from '../../document/index.js';
+import { girthField, numberField } from '../../document/index.js';
 import { metres, phrase } from '../../quantity/index.js';
 import { TRUNK_FACTOR } from '../../strength/index.js';
 import { PLACE_LIMITS } from '../limits.js';
 import { TIED_AT } from '../../support/index.js';
 import type { ThingOf } from './base.js';
-import { fixedField, girthField, woodField } from './base.js';
+import { fixedField, woodField } from './base.js';
 import { SOIL_FACTOR, mayOf } from './hold.js';
 import type { Kind } from './kind.js';
 import { PLAIN } from './kind.js';
 
 const fields = {
   wood: woodField,
-  girth: girthField(0.5),
+  girth: girthField(PLACE_LIMITS.girth, 0.5),
   depth: numberField('Depth in the ground', PLACE_LIMITS.depth, 0.1, 0.8),
   fixed: fixedField,
 };

@@ -1,20 +1,20 @@
 import type { Sign } from '../../anchor/index.js';
 import { SIGNS, diameterOf, screenTree, treeHoldFigure, treeHolds } from '../../anchor/index.js';
 import { findWood } from '../../catalogue/index.js';
-import { numberField } from '../../document/index.js';
+import { girthField, numberField } from '../../document/index.js';
 import { metres, phrase } from '../../quantity/index.js';
 import { TRUNK_FACTOR } from '../../strength/index.js';
 import { TIED_AT } from '../../support/index.js';
 import { derive } from '../../working/index.js';
 import { PLACE_LIMITS } from '../limits.js';
 import type { ThingOf } from './base.js';
-import { girthField, signsField, woodField } from './base.js';
+import { signsField, woodField } from './base.js';
 import type { Kind, MayHold } from './kind.js';
 import { PLAIN } from './kind.js';
 
 const fieldsOf = (girth: number, height: number) => ({
   wood: woodField,
-  girth: girthField(girth),
+  girth: girthField(PLACE_LIMITS.girth, girth),
   height: numberField('Height', PLACE_LIMITS.height, 0.5, height, 'what could fall'),
   signs: signsField,
 });
