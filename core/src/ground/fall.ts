@@ -42,7 +42,7 @@ export const BRANCH_REACH = judgement(
   0.2,
   0.35,
   0.5,
-  'Judgement; never less than 2 m.',
+  'Judgement; never less than a tall person lying.',
 );
 const LEAST_BRANCH = 2;
 

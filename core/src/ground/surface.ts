@@ -112,6 +112,7 @@ export function pondOf(hollow: Hollow, fall: number, toward: number): Pond {
 
 /** Ground above a hollow that drains into it, m up the slope. Judgement: 10 to 40. */
 const CATCHMENT = 20;
+const CATCHMENT_RANGE = [10, 40] as const;
 
 /** Rain that fills a hollow to the brim, m (a metre is a thousand millimetres), with its working. */
 export function rainToFill(place: Place, hollow: Hollow): Figure {
@@ -160,7 +161,8 @@ export function rainToFill(place: Place, hollow: Hollow): Figure {
       given(
         { symbol: 'U', title: 'length of slope that drains into it', quantity: 'length' },
         place.slope.fall > STANDS ? CATCHMENT : 0,
-        { kind: 'judgement', text: 'between 10 and 40 m on a slope, none on the level' },
+        { kind: 'judgement', text: 'on an even slope; none on the level' },
+        place.slope.fall > STANDS ? CATCHMENT_RANGE : [0, 0],
       ),
     ],
     (V, R, C, U) => V! / (Math.PI * R! * R! + C! * 2 * R! * U!),

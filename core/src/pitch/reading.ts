@@ -31,6 +31,9 @@ export const SOLVED = 'the whole rig solved as a net: cloth, cords, sticks and s
 const PLATE_SOURCE =
   'Flat sheets by incidence: Hoerner, Fluid-Dynamic Drag, 1965, ch. 3; ESDU 70015. Flutter: judgement, 0.3 of what lies along the wind.';
 
+/** What is left out of balance, as a share of the largest pull. */
+const shareOf = ({ numbers }: PitchState): number => numbers.residual / Math.max(1, ...numbers.tension);
+
 /** A number of the solve in one case as a figure: how the wind was laid on it, and what flutter adds. */
 export function solved(
   symbol: string,
@@ -47,7 +50,7 @@ export function solved(
     bare,
     {
       kind: 'derived',
-      text: `${SOLVED}${wind === null ? '' : `; the wind ${WIND_LAWS[wind.law].said}, the law that asks most here`}; out of balance by at most ${c.numbers.residual.toExponential(1)} N after ${c.numbers.iterations} steps`,
+      text: `${SOLVED}${wind === null ? '' : `; the wind ${WIND_LAWS[wind.law].said}, the law that asks most here`}; balanced to ${shareOf(c).toExponential(0)} of the largest pull after ${c.numbers.iterations} steps`,
       ...(wind === null ? {} : { citation: wind.law === 'plate' ? PLATE_SOURCE : CANOPY_SOURCE }),
     },
     [bare * from.spread[0], bare * from.spread[1]],

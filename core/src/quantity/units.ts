@@ -62,8 +62,11 @@ function figures(x: number, significant = 3): string {
   return x.toFixed(Math.min(places, 6));
 }
 
+/** A force; what no hand feels is under the least that one does. */
 function shownForce(value: number, unit: ForceUnit): Shown {
   const v = value / NEWTONS_PER[unit];
+  if (value !== 0 && Math.abs(v) < (unit === 'N' ? 0.5 : 0.05))
+    return { text: unit === 'N' ? 'under 1' : 'under 0.1', unit };
   if (unit === 'N' && Math.abs(v) >= 9999.5) return { text: figures(v / 1000), unit: 'kN' };
   return { text: Math.abs(v) >= 99.5 ? v.toFixed(0) : figures(v, 2), unit };
 }

@@ -110,6 +110,8 @@ export interface BedResult {
   readonly settles: number;
   /** How much nearer the bed draws the ridge's ends, m, and what that leaves of the ridgeline's tension, N. */
   readonly draws: { readonly by: number; readonly before: number; readonly after: number } | null;
+  /** Whether it comes to rest with all else that is tied to its trees. */
+  readonly together: boolean;
   readonly over: RoofOver | null;
   readonly drips: readonly Drip[];
   /** What keeps it from holding, what to beware of, and how warm and airy it is. */
@@ -226,6 +228,7 @@ export function evaluateBed(rig: RidgeRig, context: RigContext, options: BedOpti
     headAt: headAt(model, lying),
     settles: full ? lowestOf(model, lying) - lowestOf(model, model.stateOf(caseOf('lying-settled'))) : 0,
     draws: drawsOf(model, lying, options, lain[0] ?? null, lineAfter),
+    together: joint.rests(),
     over,
     drips,
     residual: Math.max(...cases.map((c) => model.stateOf(c).residual)),

@@ -56,6 +56,14 @@ export function findingsOf(
     out.push(finding('bed-grounded', { said: deepest.said, raise: raiseOver(deepest) }, deepest.id));
   for (const { id, name, said, reason, converged } of r.cases)
     if (!converged) out.push(finding('bed-unsettled', { name, said, reason }, id));
+  if (!r.together)
+    out.push(
+      finding('bed-unsettled', {
+        name: 'together',
+        said: 'with all that is tied to its trees',
+        reason: 'something on its trees keeps moving them',
+      }),
+    );
   for (const row of r.rows)
     if (ratioOf(row) < 1) {
       const judged = row.links[0]!;

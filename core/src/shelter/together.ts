@@ -116,10 +116,7 @@ export function roofTogether(model: BedModel, tied: TiedRig, c: LoadCase): Toget
 }
 
 /** A bare ridgeline over a bed with someone in it, as one net. */
-export function lineTogether(
-  model: BedModel,
-  line: RidgeModel,
-): Together & { readonly converged: boolean; readonly tension: number } {
+export function lineTogether(model: BedModel, line: RidgeModel): Together & { readonly tension: number } {
   const bedCase = lainBed(model, false);
   const { rig, ground } = model;
   const span = measuredSpan(rig, model.context.body);
@@ -133,7 +130,6 @@ export function lineTogether(
   engine.solved = true;
   const numbers = numbersOf(engine, solve(engine));
   return {
-    converged: numbers.converged,
     tension: numbers.tension[engine.structure.lineId.indexOf('ridge')]!,
     ...readBed(model, bedCase, engine, numbers),
   };
@@ -143,10 +139,12 @@ export function lineTogether(
 export interface Joint {
   /** The roof in one of its cases in which somebody lies in the bed. */
   readonly lainIn: (tied: TiedRig, c: LoadCase) => PitchState;
-  /** Largest tension of the bare ridgeline then, N. */
-  readonly line: () => number;
+  /** Largest tension of the bare ridgeline then, N; null where it comes to no rest. */
+  readonly line: () => number | null;
   /** How far the rest has moved the bed's ties, as far as it was worked out; not at all where it came to no rest. */
   readonly moved: (wet: boolean) => Moved;
+  /** Whether everything that was worked out came to rest. */
+  readonly rests: () => boolean;
 }
 
 export function jointOf(rig: RidgeRig, context: RigContext): Joint {
@@ -164,11 +162,12 @@ export function jointOf(rig: RidgeRig, context: RigContext): Joint {
     line: () => {
       const now = lineTogether(model, ridgeModel(rig, context, { ranges: false }));
       found.set(false, now);
-      return now.tension;
+      return now.bed.converged ? now.tension : null;
     },
     moved: (wet) => {
       const at = found.get(wet) ?? found.get(false);
       return at?.bed.converged === true ? at.moved : UNMOVED;
     },
+    rests: () => [...found.values()].every((t) => t.bed.converged),
   };
 }

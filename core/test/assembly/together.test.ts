@@ -3,11 +3,12 @@ import fc from 'fast-check';
 import { trunkGiveAt } from '../../src/anchor/index.js';
 import { PITCHED, casesFor } from '../../src/cases/index.js';
 import { findWood } from '../../src/catalogue/index.js';
+import { against } from '../../src/findings/index.js';
 import { prepare, resultOf, solve } from '../../src/net/index.js';
 import { evaluatePitch, pullsOn } from '../../src/pitch/index.js';
 import type { RidgeRig } from '../../src/rig/index.js';
-import { lineNet, ridgeModel } from '../../src/rig/index.js';
-import { bedModel, evaluateBed, judgeRig, lineTogether, roofTogether } from '../../src/shelter/index.js';
+import { evaluateRidge, lineNet, ridgeModel } from '../../src/rig/index.js';
+import { bedModel, evaluateBed, jointOf, judgeRig, lineTogether, roofTogether } from '../../src/shelter/index.js';
 import { ONE_TREE, UNDER_FLY, WRONG, demo, namedWind } from '../shelter/helper.js';
 
 const lainOf = (rig: RidgeRig) => casesFor('roof', rig, null).filter((c) => c.occupancy === 'lying');
@@ -66,7 +67,7 @@ describe('a bare ridgeline as a net', () => {
       const own = thin(rig, girth);
       const line = ridgeModel(own, context, { ranges: false });
       const found = lineTogether(bedModel(own, context, { ranges: false }), line);
-      expect(found.converged).toBe(true);
+      expect(found.bed.converged).toBe(true);
       return found.tension / line.stateOf(PITCHED).tension;
     };
     expect(eased(0.8)).toBeLessThan(1);
@@ -77,6 +78,14 @@ describe('a bare ridgeline as a net', () => {
     expect(draws!.by).toBeGreaterThan(0);
     expect(draws!.after).toBeLessThan(draws!.before);
   });
+});
+
+test('a bed that comes to no rest with what else is on its trees is not passed', () => {
+  const { rig, context } = demo(ONE_TREE);
+  const joint = { ...jointOf(rig, context), line: () => null, rests: () => false };
+  const bed = evaluateBed(rig, context, { full: false, ridge: evaluateRidge(rig, context, { ranges: false }), joint });
+  expect(bed.draws).toBeNull();
+  expect(against(bed.findings).map((f) => f.code)).toContain('bed-unsettled');
 });
 
 describe.each([UNDER_FLY, WRONG])('%s: roof, bed and trees as one net', (name) => {
