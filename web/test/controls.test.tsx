@@ -400,7 +400,7 @@ describe('the tape of steps', () => {
   test('of a bare line: what it is, what hangs on it, and that nothing is known before it is judged', () => {
     const texts = Object.fromEntries(marksOf(bareRig, lineReport, context.body, UNITS).map((m) => [m.id, m.text]));
     expect(texts['ground']).toMatch(/^span \d\.\d\d m$/);
-    expect(texts['ridge']).toMatch(/^\d+ N, sag \d\.\d\d m$/);
+    expect(texts['ridge']).toMatch(/^\d+ N, sag (under )?\d\.\d\d m$/);
     expect(marksOf(bareRig, null, context.body, UNITS).every((m) => m.state === 'none')).toBe(true);
   });
 });
