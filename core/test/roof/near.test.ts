@@ -25,8 +25,8 @@ describe('distances', () => {
         for (let i = 0; i <= 40; i++)
           for (let j = 0; j <= 40; j++)
             least = Math.min(least, norm(sub(between(p, q, i / 40), between(r, s, j / 40))));
-        expect(d).toBeLessThanOrEqual(least + 1e-9);
-        expect(d).toBeGreaterThan(least - (norm(sub(p, q)) + norm(sub(r, s))) / 40 - 1e-9);
+        expect(d).toBeLessThanOrEqual(least + 1e-8);
+        expect(d).toBeGreaterThan(least - (norm(sub(p, q)) + norm(sub(r, s))) / 40 - 1e-8);
       }),
       { numRuns: 60 },
     );
@@ -42,9 +42,9 @@ describe('distances', () => {
             const x = add(add(scale(a, i / n), scale(b, j / n)), scale(c, 1 - (i + j) / n));
             least = Math.min(least, segmentsApart(p, q, x, x));
           }
-        expect(d).toBeLessThanOrEqual(least + 1e-9);
+        expect(d).toBeLessThanOrEqual(least + 1e-8);
         const size = Math.max(norm(sub(a, b)), norm(sub(b, c)), norm(sub(c, a)));
-        expect(d).toBeGreaterThan(least - (1.2 * size) / n - 1e-9);
+        expect(d).toBeGreaterThan(least - (1.2 * size) / n - 1e-8);
       }),
       { numRuns: 60 },
     );
