@@ -22,12 +22,20 @@ export const EVIDENCE_WORDS: Readonly<Record<Constant['kind'], string>> = {
   judgement: 'judgement: no test is known to us',
 };
 
+/** A catalogue number never changes: its figure is made once. */
+const figures = new WeakMap<Constant, Figure>();
+
 /** A catalogue number as a figure that carries its range and source into workings. */
 export function looked(c: Constant): Figure {
-  return given(
-    { symbol: c.symbol, title: c.title, quantity: c.quantity },
-    c.typical,
-    { kind: c.kind, text: `catalogue, ${EVIDENCE_WORDS[c.kind]}`, citation: c.citation },
-    [c.low, c.high],
-  );
+  let figure = figures.get(c);
+  if (figure === undefined) {
+    figure = given(
+      { symbol: c.symbol, title: c.title, quantity: c.quantity },
+      c.typical,
+      { kind: c.kind, text: `catalogue, ${EVIDENCE_WORDS[c.kind]}`, citation: c.citation },
+      [c.low, c.high],
+    );
+    figures.set(c, figure);
+  }
+  return figure;
 }

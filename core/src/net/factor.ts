@@ -87,10 +87,11 @@ export function newFactors(shape: Shape, symmetric: boolean): Factors {
   };
 }
 
-const m = new Float64Array(9);
-const n = new Float64Array(9);
-
-/** For every block of column part [from, end): target -= block m, with the rows' targets in `where`. */
+/**
+ * For every block of a column's part [from, end): target -= block M, with the rows' targets in `where` and
+ * M = pivot bᵀ (pivotᵀ bᵀ where `transposed`), b the block `first` of the other half. Written out: it runs more often
+ * than anything else.
+ */
 function subtractTimes(
   target: Float64Array,
   where: Int32Array,
@@ -98,17 +99,40 @@ function subtractTimes(
   from: number,
   end: number,
   a: Float64Array,
-  m: Float64Array,
+  pivot: Float64Array,
+  q: number,
+  transposed: boolean,
+  b: Float64Array,
+  first: number,
 ): void {
-  const m0 = m[0] as number;
-  const m1 = m[1] as number;
-  const m2 = m[2] as number;
-  const m3 = m[3] as number;
-  const m4 = m[4] as number;
-  const m5 = m[5] as number;
-  const m6 = m[6] as number;
-  const m7 = m[7] as number;
-  const m8 = m[8] as number;
+  const p0 = pivot[q] as number;
+  const p1 = pivot[transposed ? q + 3 : q + 1] as number;
+  const p2 = pivot[transposed ? q + 6 : q + 2] as number;
+  const p3 = pivot[transposed ? q + 1 : q + 3] as number;
+  const p4 = pivot[q + 4] as number;
+  const p5 = pivot[transposed ? q + 7 : q + 5] as number;
+  const p6 = pivot[transposed ? q + 2 : q + 6] as number;
+  const p7 = pivot[transposed ? q + 5 : q + 7] as number;
+  const p8 = pivot[q + 8] as number;
+  const f = 9 * first;
+  const b0 = b[f] as number;
+  const b1 = b[f + 1] as number;
+  const b2 = b[f + 2] as number;
+  const b3 = b[f + 3] as number;
+  const b4 = b[f + 4] as number;
+  const b5 = b[f + 5] as number;
+  const b6 = b[f + 6] as number;
+  const b7 = b[f + 7] as number;
+  const b8 = b[f + 8] as number;
+  const m0 = p0 * b0 + p1 * b1 + p2 * b2;
+  const m1 = p0 * b3 + p1 * b4 + p2 * b5;
+  const m2 = p0 * b6 + p1 * b7 + p2 * b8;
+  const m3 = p3 * b0 + p4 * b1 + p5 * b2;
+  const m4 = p3 * b3 + p4 * b4 + p5 * b5;
+  const m5 = p3 * b6 + p4 * b7 + p5 * b8;
+  const m6 = p6 * b0 + p7 * b1 + p8 * b2;
+  const m7 = p6 * b3 + p7 * b4 + p8 * b5;
+  const m8 = p6 * b6 + p7 * b7 + p8 * b8;
   for (let p = from; p < end; p++) {
     const c = where[row[p] as number] as number;
     const i = 9 * p;
@@ -130,39 +154,6 @@ function subtractTimes(
     target[c + 6] = (target[c + 6] as number) - (a6 * m0 + a7 * m3 + a8 * m6);
     target[c + 7] = (target[c + 7] as number) - (a6 * m1 + a7 * m4 + a8 * m7);
     target[c + 8] = (target[c + 8] as number) - (a6 * m2 + a7 * m5 + a8 * m8);
-  }
-}
-
-/**
- * out = a bᵀ, 3 x 3; aᵀ bᵀ where the steps down and across `a` are exchanged. Written out: it runs more often than anything else.
- * @param down   step from one row of `a` to the next: 3, or 1 for aᵀ
- * @param across from one column to the next: 1, or 3
- */
-function product(
-  out: Float64Array,
-  a: Float64Array,
-  ai: number,
-  down: 1 | 3,
-  across: 1 | 3,
-  b: Float64Array,
-  bi: number,
-): void {
-  const a0 = a[ai] as number;
-  const a1 = a[ai + across] as number;
-  const a2 = a[ai + 2 * across] as number;
-  const a3 = a[ai + down] as number;
-  const a4 = a[ai + 4] as number;
-  const a5 = a[ai + down + 2 * across] as number;
-  const a6 = a[ai + 2 * down] as number;
-  const a7 = a[ai + 2 * down + across] as number;
-  const a8 = a[ai + 8] as number;
-  for (let c = 0; c < 3; c++) {
-    const b0 = b[bi + 3 * c] as number;
-    const b1 = b[bi + 3 * c + 1] as number;
-    const b2 = b[bi + 3 * c + 2] as number;
-    out[c] = a0 * b0 + a1 * b1 + a2 * b2;
-    out[3 + c] = a3 * b0 + a4 * b1 + a5 * b2;
-    out[6 + c] = a6 * b0 + a7 * b1 + a8 * b2;
   }
 }
 
@@ -189,12 +180,8 @@ export function factorise(f: Factors, floor?: Float64Array): void {
       const following = next[k] as number;
       const from = at[k] as number;
       const end = start[k + 1] as number;
-      product(m, pivot, 9 * k, 3, 1, second, 9 * from);
-      if (!symmetric) {
-        product(n, pivot, 9 * k, 1, 3, lower, 9 * from);
-        subtractTimes(upper, where, row, from + 1, end, upper, n);
-      }
-      subtractTimes(lower, where, row, from, end, lower, m);
+      if (!symmetric) subtractTimes(upper, where, row, from + 1, end, upper, pivot, 9 * k, true, lower, from);
+      subtractTimes(lower, where, row, from, end, lower, pivot, 9 * k, false, second, from);
       if (from + 1 < end) {
         at[k] = from + 1;
         const r = row[from + 1] as number;

@@ -21,9 +21,6 @@ const AGREED = 10;
 export const BALANCED = 5e-7;
 const MOST_STEPS = 120;
 const MOST_TRIALS = 14;
-/** A search that took less than this share of its step is followed by a leap of at most LEAP foreseen steps. */
-const POOR = 0.7;
-const LEAP = 12;
 /** rad. */
 const TURN = 0.4;
 
@@ -54,8 +51,6 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
   let floored = false;
   /** Last change of friction's bounds, N. */
   let unsure = s.contactNode.length > 0 && symmetric ? Number.POSITIVE_INFINITY : 0;
-  let rest = 0;
-  let patience = 1;
   const done = (): boolean =>
     unsure <= AGREED * engine.goal * state.scale &&
     (floored ||
@@ -65,8 +60,9 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
   for (let step = 0; step < MOST_STEPS; step++) {
     if (unsure > 0 && balance.residual <= REFINE_FROM * state.scale) {
       unsure = refineContacts(state);
+      // however little they changed: what is searched along is the energy of the new bounds
+      if (unsure > 0) evaluate(state, balance);
       if (unsure > AGREED * engine.goal * state.scale) {
-        evaluate(state, balance);
         last = Number.POSITIVE_INFINITY;
         floored = false;
       }
@@ -118,7 +114,6 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
       damping *= 100;
       continue;
     }
-    if (taken < POOR * first && rest-- <= 0) rest = leap(first) ? 0 : patience++;
     if (engine.allowance <= 0) return 'work';
     engine.onStep?.(state.energy, balance.residual);
     if (taken < 0.2 * first) damping = min(4 * damping, 1e4);
@@ -144,29 +139,6 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
       evaluate(state, balance);
       return;
     }
-  }
-
-  /**
-   * After a poor search: the whole step, as far as it turns nothing too much, and then foreseen steps, until the energy
-   * is below the search's. False, and the state as the search left it, when it does not get there.
-   */
-  function leap(first: number): boolean {
-    const { before, correction: searched } = engine;
-    if (stiffness === null || !symmetric) return false;
-    const { x } = state;
-    searched.set(x);
-    const energy = state.energy;
-    x.set(before);
-    stride(engine, first);
-    for (let k = 0; k < LEAP; k++) {
-      evaluate(state, balance);
-      if (!Number.isFinite(balance.residual)) break;
-      if (state.energy < energy) return true;
-      if (!foreseenStep(engine, stiffness, balance, symmetric)) break;
-    }
-    x.set(searched);
-    evaluate(state, balance);
-    return false;
   }
 
   /** Solves for the direction; returns the force's pull along it. */
@@ -326,7 +298,7 @@ function good(
     if (abs(change) <= rounding) return abs(slope) <= 0.3 * slope0 || residual <= 0.5 * residual0;
     return change < 0 && abs(slope) <= 0.3 * slope0;
   }
-  return abs(slope) <= 0.3 * slope0 || residual <= 0.5 * residual0;
+  return abs(slope) <= 0.5 * slope0 || residual <= 0.5 * residual0;
 }
 
 function dotFree(a: Float64Array, b: Float64Array, fixed: Uint8Array): number {

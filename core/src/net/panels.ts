@@ -10,10 +10,6 @@ const { abs, max, sqrt } = Math;
 
 const law: ClothState = newClothState();
 const ke = new Float64Array(81);
-const bb = new Float64Array(9); // B of the second corner, rows e11, e22, 2 e12
-const bc = new Float64Array(9);
-const db = new Float64Array(9); // tangent times B
-const dc = new Float64Array(9);
 
 /**
  * Written by `deform`, 3 numbers each: first and second column of the deformation gradient, sides a-b and a-c as they
@@ -166,12 +162,6 @@ export function panelTangents(state: State, sink: Sink, firstElement: number): v
     recall(state, i);
     const pressure = (s.wind === null ? (s.pressure[i] as number) : pressureOn(state, i)) / 6;
     if (law.state === SLACK && pressure === 0 && s.wind === null) continue;
-    const p0 = now[P] as number;
-    const p1 = now[P + 1] as number;
-    const p2 = now[P + 2] as number;
-    const q0 = now[Q] as number;
-    const q1 = now[Q + 1] as number;
-    const q2 = now[Q + 2] as number;
     const area = s.area[i] as number;
     const g0 = s.gradient[3 * i] as number;
     const g1 = s.gradient[3 * i + 1] as number;
@@ -185,61 +175,56 @@ export function panelTangents(state: State, sink: Sink, firstElement: number): v
     const gbb = area * (g0 * g0 * law.s11 + 2 * g0 * g1 * law.s12 + g1 * g1 * law.s22);
     const gbc = area * (g0 * g2 * law.s12 + g1 * g2 * law.s22);
     const gcc = area * g2 * g2 * law.s22;
-    bb[0] = p0 * g0;
-    bb[1] = p1 * g0;
-    bb[2] = p2 * g0;
-    bb[3] = q0 * g1;
-    bb[4] = q1 * g1;
-    bb[5] = q2 * g1;
-    bb[6] = p0 * g1 + q0 * g0;
-    bb[7] = p1 * g1 + q1 * g0;
-    bb[8] = p2 * g1 + q2 * g0;
-    bc[3] = q0 * g2;
-    bc[4] = q1 * g2;
-    bc[5] = q2 * g2;
-    bc[6] = p0 * g2;
-    bc[7] = p1 * g2;
-    bc[8] = p2 * g2;
+    // elastic stiffness of a pair of corners: what D gives of the four products of p and q, gradients in front
     const d0 = area * (d[0] as number);
     const d1 = area * (d[1] as number);
     const d2 = area * (d[2] as number);
     const d3 = area * (d[3] as number);
     const d4 = area * (d[4] as number);
     const d5 = area * (d[5] as number);
-    for (let k = 0; k < 3; k++) {
-      const x0 = bb[k] as number;
-      const x1 = bb[3 + k] as number;
-      const x2 = bb[6 + k] as number;
-      db[k] = d0 * x0 + d1 * x1 + d2 * x2;
-      db[3 + k] = d1 * x0 + d3 * x1 + d4 * x2;
-      db[6 + k] = d2 * x0 + d4 * x1 + d5 * x2;
-      const y1 = bc[3 + k] as number;
-      const y2 = bc[6 + k] as number;
-      dc[k] = d1 * y1 + d2 * y2;
-      dc[3 + k] = d3 * y1 + d4 * y2;
-      dc[6 + k] = d4 * y1 + d5 * y2;
-    }
+    const bpp = g0 * (d0 * g0 + 2 * d2 * g1) + d5 * g1 * g1;
+    const bpq = g0 * (d2 * g0 + (d1 + d5) * g1) + d4 * g1 * g1;
+    const bqq = g0 * (d5 * g0 + 2 * d4 * g1) + d3 * g1 * g1;
+    const mpp = g2 * (d2 * g0 + d5 * g1);
+    const mpq = g2 * (d1 * g0 + d4 * g1);
+    const mqp = g2 * (d5 * g0 + d4 * g1);
+    const mqq = g2 * (d4 * g0 + d3 * g1);
+    const cpp = g2 * g2 * d5;
+    const cpq = g2 * g2 * d4;
+    const cqq = g2 * g2 * d3;
     for (let r = 0; r < 3; r++) {
-      const x0 = bb[r] as number;
-      const x1 = bb[3 + r] as number;
-      const x2 = bb[6 + r] as number;
-      const y1 = bc[3 + r] as number;
-      const y2 = bc[6 + r] as number;
+      const pr = now[P + r] as number;
+      const qr = now[Q + r] as number;
+      const row = 9 * r;
       for (let c = 0; c < 3; c++) {
-        const same = r === c ? 1 : 0;
-        const kbb = x0 * (db[c] as number) + x1 * (db[3 + c] as number) + x2 * (db[6 + c] as number) + same * gbb;
-        const kbc = x0 * (dc[c] as number) + x1 * (dc[3 + c] as number) + x2 * (dc[6 + c] as number) + same * gbc;
-        const kcb = y1 * (db[3 + c] as number) + y2 * (db[6 + c] as number) + same * gbc;
-        const kcc = y1 * (dc[3 + c] as number) + y2 * (dc[6 + c] as number) + same * gcc;
-        ke[9 * (3 + r) + 3 + c] = kbb;
-        ke[9 * (3 + r) + 6 + c] = kbc;
-        ke[9 * (6 + r) + 3 + c] = kcb;
-        ke[9 * (6 + r) + 6 + c] = kcc;
-        ke[9 * (3 + r) + c] = -(kbb + kbc);
-        ke[9 * (6 + r) + c] = -(kcb + kcc);
-        ke[9 * r + 3 + c] = -(kbb + kcb);
-        ke[9 * r + 6 + c] = -(kbc + kcc);
-        ke[9 * r + c] = kbb + kbc + kcb + kcc;
+        const pc = now[P + c] as number;
+        const qc = now[Q + c] as number;
+        const pp = pr * pc;
+        const qq = qr * qc;
+        const pq = pr * qc;
+        const qp = qr * pc;
+        let kbb = bpp * pp + bpq * (pq + qp) + bqq * qq;
+        let kcc = cpp * pp + cpq * (pq + qp) + cqq * qq;
+        const same = mpp * pp + mqq * qq;
+        let kbc = same + mpq * pq + mqp * qp;
+        let kcb = same + mpq * qp + mqp * pq;
+        if (r === c) {
+          kbb += gbb;
+          kcc += gcc;
+          kbc += gbc;
+          kcb += gbc;
+        }
+        const mid = row + 27 + c;
+        const low = row + 54 + c;
+        ke[mid + 3] = kbb;
+        ke[mid + 6] = kbc;
+        ke[low + 3] = kcb;
+        ke[low + 6] = kcc;
+        ke[mid] = -(kbb + kbc);
+        ke[low] = -(kcb + kcc);
+        ke[row + 3 + c] = -(kbb + kcb);
+        ke[row + 6 + c] = -(kbc + kcc);
+        ke[row + c] = kbb + kbc + kcb + kcc;
       }
     }
     if (pressure !== 0) {
