@@ -23,7 +23,7 @@ const pitched = evaluatePitch(gable.rig, gable.context, { full: false }).result;
 
 describe('the flat views of a pitched rig', () => {
   test.each(['side', 'above'] as const)('everything of it is in the picture, from %s', (view) => {
-    const frame = fitFrame(view, [740, 500], gable.rig, 7, [pitched]);
+    const frame = fitFrame(view, [740, 500], gable.rig, 7, [pitched], null);
     const { at } = pitched.shapes[0]!;
     for (let n = 0; n < pitched.topology.clothNodes; n++) {
       const [x, y] = place(frame, at, n);
@@ -39,8 +39,8 @@ describe('the flat views of a pitched rig', () => {
   });
   test('a rig beside it is in the picture too', () => {
     const far = { ...pitched, guys: [{ ...pitched.guys[0]!, foot: [12, 0, 0] as const }] };
-    const alone = fitFrame('side', [740, 500], gable.rig, 7, [pitched]);
-    expect(fitFrame('side', [740, 500], gable.rig, 7, [pitched, far]).scale).toBeLessThan(alone.scale);
+    const alone = fitFrame('side', [740, 500], gable.rig, 7, [pitched], null);
+    expect(fitFrame('side', [740, 500], gable.rig, 7, [pitched, far], null).scale).toBeLessThan(alone.scale);
   });
   test('near panels are drawn over far ones, and what faces the light is lighter', () => {
     const at = [0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 2, 0, 1, 2, 0, 0, 2, 1, 0, 0, 3, 1, 0, 3, 0, 1, 3];
@@ -124,7 +124,7 @@ describe('taking hold of a bed', () => {
 });
 
 test('nothing to take hold of lies under the buttons of the views', () => {
-  const frame = fitFrame('above', [740, 456], gable.rig, 7, [pitched]);
+  const frame = fitFrame('above', [740, 456], gable.rig, 7, [pitched], null);
   for (let k = 0; k < 72; k++) {
     const a = (k * Math.PI) / 36;
     const [x, y] = onRing(gable.rig.pitch!, frame, [Math.cos(a), Math.sin(a)]);

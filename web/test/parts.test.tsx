@@ -12,7 +12,7 @@ import type { Figure } from '@rough-bight/core/working';
 import { rangeText } from '../src/parts/figure.js';
 import { WorkingContext } from '../src/parts/units.js';
 import { WorkingPanel } from '../src/parts/working.js';
-import { SideScene } from '../src/scene/side-scene.js';
+import { FlatScene } from '../src/scene/flat/flat-scene.js';
 import { casesTogether } from '../src/views/bench/cases-together.js';
 import { Ledger } from '../src/views/bench/ledger.js';
 import type { LineReport } from '../src/workers/report.js';
@@ -107,7 +107,12 @@ describe('the scene', () => {
     judged: RidgeRig | null,
     onNudge = jest.fn((_: RidgeRig) => undefined),
   ): ReactElement => (
-    <SideScene
+    <FlatScene
+      view="side"
+      caseId="pitched"
+      chosen={null}
+      beside={null}
+      onChoose={jest.fn()}
       rig={rig}
       report={judged === null ? null : reportOn(judged)}
       kit={camp.kit}

@@ -6,6 +6,7 @@ import { evaluatePitch } from '@rough-bight/core/pitch';
 import { measuredSpan, pitchProblems } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { windToward } from '@rough-bight/core/weather';
+import { movedBy } from '../src/scene/moved.js';
 import { bearingInRig, footNow, movedPitch, withGuy, withoutOwn } from '../src/scene/pitch-moves.js';
 
 const file = readRigFile(readFileSync(join(process.cwd(), 'examples/rigs/gravel-spit-gable.rig.json'), 'utf8'));
@@ -58,7 +59,8 @@ describe('taking hold of a pitched rig', () => {
     expect(stays.pitch!.own['11']).toEqual({ anchor: sapling, foot: [3.1, -4] });
   });
   test('a tie, the roof, a hitch and an edge move only what they are, within their limits', () => {
-    expect(movedPitch(rig, { kind: 'tie', index: 1 }, [0, 0, 0.1], guys, body).trunks.map((t) => t.tieHeight)).toEqual([
+    const around = { kit: context.kit, body, straps: null, sag: 0.1, guys };
+    expect(movedBy(rig, { kind: 'tie', index: 1 }, [0, 0, 0.1], around).trunks.map((t) => t.tieHeight)).toEqual([
       1.7, 1.8,
     ]);
     expect(movedPitch(rig, { kind: 'roof' }, [0.25, 0, 0], guys, body).pitch!.middle).toBe(3.75);

@@ -1,11 +1,11 @@
 import { diameterOf } from '../anchor/index.js';
 import { groundOf } from '../pitch/index.js';
-import type { PitchResult, PitchShape } from '../pitch/index.js';
 import { say } from '../quantity/index.js';
 import type { BodyMeasures, UnitChoice, Vec3 } from '../quantity/index.js';
 import { measuredSpan, trunksUsed } from '../rig/index.js';
-import type { RidgeRig } from '../rig/index.js';
-import type { BedShape } from '../shelter/index.js';
+import type { Pitch } from '../rig/index.js';
+import { drawingOf } from '../shelter/index.js';
+import type { BedShape, Drawing, DrawnShape, RigReport } from '../shelter/index.js';
 import { hemOf } from '../roof/index.js';
 import type { Mark } from '../support/index.js';
 import { SUPPORTS } from '../support/index.js';
@@ -16,10 +16,9 @@ export const DRAWN = { plan: 'plan', side: 'side view' } as const;
 export type Drawn = keyof typeof DRAWN;
 
 /** What is drawn, and how it is called and measured. */
-export interface Drawing {
+export interface Sheet {
   readonly name: string;
-  readonly rig: RidgeRig;
-  readonly result: PitchResult;
+  readonly report: RigReport;
   readonly body: BodyMeasures;
   readonly units: UnitChoice;
   /** A bed hung under it, as drawn. */
@@ -30,7 +29,7 @@ export interface Drawing {
 
 type Point = readonly [x: number, y: number];
 
-/** A sheet lying on its side, and its margins, mm (ISO 216, A4). */
+/** Paper lying on its side, and its margins, mm (ISO 216, A4). */
 const SHEET = { width: 297, height: 210, margin: 14, title: 16 } as const;
 /** Room for dimensions round the rig, mm. */
 const AROUND = 24;
@@ -45,13 +44,15 @@ const n = (v: number): string => Number(v.toFixed(2)).toString();
 const PENS: Readonly<Record<Mark['ink'], string>> = { outline: 'peg', dashed: 'buried', filled: 'weight' };
 
 /**
- * A view of a pitched rig to a ruler's scale on an A4 sheet, with dimensions, as SVG: a millimetre of the drawing is a millimetre of
+ * A view of a rig to a ruler's scale on an A4 sheet, with dimensions, as SVG: a millimetre of the drawing is a millimetre of
  * the paper.
  * @returns a whole SVG document
  */
-export function rigSvg(view: Drawn, drawing: Drawing): string {
-  const { name, rig, result, body, units } = drawing;
-  const shape = result.shapes.find((s) => s.caseId === (drawing.caseId ?? 'pitched')) ?? result.shapes[0]!;
+export function rigSvg(view: Drawn, { name, report, body, units, bed, caseId = 'pitched' }: Sheet): string {
+  const { rig, roof, line } = report;
+  const drawing = drawingOf(report);
+  const { topology, guys } = drawing;
+  const shape = drawing.shapes.find((s) => s.caseId === caseId) ?? drawing.shapes[0]!;
   const span = measuredSpan(rig, body);
   const ground = groundOf(rig, span);
   const up = view === 'plan' ? 1 : 2;
@@ -63,9 +64,8 @@ export function rigSvg(view: Drawn, drawing: Drawing): string {
   const take = (x: number, y: number): void => {
     [x0, x1, y0, y1] = [Math.min(x0, x), Math.max(x1, x), Math.min(y0, y), Math.max(y1, y)];
   };
-  for (let k = 0; k < result.topology.clothNodes; k++) take(shape.at[3 * k]!, shape.at[3 * k + up]!);
-  for (const g of result.guys) take(g.foot[0], g.foot[up]!);
-  const { bed } = drawing;
+  for (let k = 0; k < topology.clothNodes; k++) take(shape.at[3 * k]!, shape.at[3 * k + up]!);
+  for (const g of guys) take(g.foot[0], g.foot[up]!);
   for (const p of bed?.line ?? []) take(p[0], p[up]);
   for (const p of bed?.poles ?? []) for (const s of [p, ...p.stays]) take(s.foot[0], s.foot[up]);
   for (const i of trunks) {
@@ -131,15 +131,25 @@ export function rigSvg(view: Drawn, drawing: Drawing): string {
       );
     }
   }
-  out.push(
-    `<path class="cloth" d="${panels(result, node, path)}"/>`,
-    `<path class="hem" d="${hemOf(result.topology.corners)
-      .map(([a, b]) => path([node(a), node(b)]))
-      .join('')}"/>`,
-  );
-  for (const s of result.topology.sticks) out.push(`<path class="stick" d="${path([node(s.from), node(s.to)])}"/>`);
-  for (const l of result.topology.lines)
-    out.push(`<path class="${l.role === 'ridge' ? 'line ridge' : 'line'}" d="${path(l.nodes.map(node))}"/>`);
+  if (topology.clothNodes > 0)
+    out.push(
+      `<path class="cloth" d="${panels(drawing, node, path)}"/>`,
+      `<path class="hem" d="${hemOf(topology.corners)
+        .map(([a, b]) => path([node(a), node(b)]))
+        .join('')}"/>`,
+    );
+  for (const s of topology.sticks) out.push(`<path class="stick" d="${path([node(s.from), node(s.to)])}"/>`);
+  for (const l of topology.lines)
+    out.push(
+      `<path class="${l.role === 'ridge' || l.role === 'stretch' ? 'line ridge' : 'line'}" d="${path(l.nodes.map(node))}"/>`,
+    );
+  for (const h of topology.hung) {
+    const [x, y] = node(h.node);
+    out.push(
+      `<path class="hung" d="M${n(x)} ${n(y)}${view === 'side' ? 'v2m-1.2 0h2.4v3h-2.4z' : 'm-1 -1h2v2h-2z'}"/>`,
+      text([x + 2, y + (view === 'side' ? 4.5 : 4)], h.name, 'start', 2.4),
+    );
+  }
   if (bed !== undefined) {
     const at = (p: Vec3): Point => put(p[0], p[up]);
     out.push(`<path class="bed" d="${path(bed.line.map(at))}"/>`);
@@ -160,7 +170,7 @@ export function rigSvg(view: Drawn, drawing: Drawing): string {
       out.push(dimension(put(low[0], floor), put(low[0], low[2]), 2, length(low[2] - floor)));
     }
   }
-  for (const g of result.guys) {
+  for (const g of guys) {
     const { mark } = SUPPORTS[g.held];
     const drawn = g.kind === 'tie' ? '' : mark[view === 'plan' ? 'above' : 'side'](g.thick * mm, mm);
     const [x, y] = put(g.foot[0], g.foot[up]!);
@@ -169,7 +179,7 @@ export function rigSvg(view: Drawn, drawing: Drawing): string {
         `<path class="${PENS[mark.ink]}" data-holds="${g.held}" transform="translate(${n(x)} ${n(y)})" d="${drawn}"/>`,
       );
   }
-  out.push(...pullWords(result, shape, node, text, units));
+  out.push(...pullWords(drawing, shape, node, text, units));
 
   // dimensions
   if (trunks.length === 2)
@@ -191,11 +201,11 @@ export function rigSvg(view: Drawn, drawing: Drawing): string {
           length(rig.trunks[i].tieHeight),
         ),
       );
-    const top = result.cover.headroom;
-    const middle = (x0 + x1) / 2;
-    out.push(dimension(put(middle, ground(middle, 0)), put(middle, ground(middle, 0) + top), 2, length(top)));
+    // how high one can stand under a roof; of a bare line how far it hangs from the ground
+    const [x, up] = roof !== null ? [(x0 + x1) / 2, roof.cover.headroom] : lowestOf(shape, ground);
+    out.push(dimension(put(x, ground(x, 0)), put(x, ground(x, 0) + up), 2, length(up)));
   } else {
-    for (const g of result.guys) {
+    for (const g of guys) {
       if (g.kind === 'tie') continue;
       const at = put(g.foot[0], g.foot[1]);
       const side = g.foot[1] >= 0 ? -3 : 5;
@@ -203,17 +213,17 @@ export function rigSvg(view: Drawn, drawing: Drawing): string {
         text([at[0], at[1] + side], `${length(g.foot[0])} along, ${length(Math.abs(g.foot[1]))} out`, 'middle', 2.4),
       );
     }
-    out.push(...compass(rig));
+    if (rig.pitch !== undefined) out.push(...compass(rig.pitch));
   }
   const metre = units.length === 'ft' ? 0.3048 * 5 : 1;
   const [barX, barY] = [SHEET.margin, SHEET.height - SHEET.margin];
   out.push(
     `<path class="bar" d="M${barX} ${barY - 2}v2h${n(metre * mm)}v-2"/>`,
     text([barX + metre * mm + 2, barY], units.length === 'ft' ? '5 ft' : '1 m', 'start'),
-    text([SHEET.margin, SHEET.margin + 3], `${name}: ${result.formName}, ${DRAWN[view]}`, 'start', 5),
+    text([SHEET.margin, SHEET.margin + 3], `${name}: ${roof?.formName ?? 'ridgeline'}, ${DRAWN[view]}`, 'start', 5),
     text(
       [SHEET.margin, SHEET.margin + 9],
-      `1 : ${scale} on A4, ${result.cases.find((c) => c.id === shape.caseId)?.name ?? shape.caseId}; pulls beside the lines`,
+      `1 : ${scale} on A4, ${[...(roof?.cases ?? line!.cases)].find((c) => c.id === shape.caseId)?.name ?? shape.caseId}; pulls beside the lines`,
       'start',
     ),
     text(
@@ -226,7 +236,7 @@ export function rigSvg(view: Drawn, drawing: Drawing): string {
   return `<?xml version="1.0" encoding="UTF-8"?>
 <svg xmlns="http://www.w3.org/2000/svg" width="${SHEET.width}mm" height="${SHEET.height}mm" viewBox="0 0 ${SHEET.width} ${SHEET.height}">
 <title>${escape(name)}, ${DRAWN[view]}, 1 : ${scale}</title>
-<style>path{fill:none;stroke:#16241E;stroke-width:.25;stroke-linejoin:round}text{font-family:sans-serif;fill:#16241E}.cloth{fill:#C9B88F;fill-opacity:.5;stroke:none}.hem{stroke:#5A4330;stroke-width:.3}.bed{fill:none;stroke:#566539;stroke-width:1.4}.strap{stroke:#5A4330}.line{stroke-width:.45}.ridge{stroke-width:.7}.stick{stroke:#5A4330;stroke-width:.8}.trunk{fill:#DCD0B8;stroke:#5A4330}.ground{stroke:#5A4330;stroke-width:.6}.dim path{stroke:#4A544E;stroke-width:.18}.dim text{fill:#4A544E}.peg{stroke-width:.4}.weight{fill:#DCD0B8;stroke:#5A4330}.buried{stroke:#5A4330;stroke-dasharray:.6 .4}.wind path{stroke:#2C6072;stroke-width:.4}.wind text{fill:#2C6072}</style>
+<style>path{fill:none;stroke:#16241E;stroke-width:.25;stroke-linejoin:round}text{font-family:sans-serif;fill:#16241E}.cloth{fill:#C9B88F;fill-opacity:.5;stroke:none}.hem{stroke:#5A4330;stroke-width:.3}.bed{fill:none;stroke:#566539;stroke-width:1.4}.strap{stroke:#5A4330}.line{stroke-width:.45}.ridge{stroke-width:.7}.stick{stroke:#5A4330;stroke-width:.8}.trunk{fill:#DCD0B8;stroke:#5A4330}.ground{stroke:#5A4330;stroke-width:.6}.dim path{stroke:#4A544E;stroke-width:.18}.dim text{fill:#4A544E}.peg{stroke-width:.4}.hung{fill:#DCD0B8;stroke:#5A4330}.weight{fill:#DCD0B8;stroke:#5A4330}.buried{stroke:#5A4330;stroke-dasharray:.6 .4}.wind path{stroke:#2C6072;stroke-width:.4}.wind text{fill:#2C6072}</style>
 ${out.join('\n')}
 </svg>
 `;
@@ -234,7 +244,7 @@ ${out.join('\n')}
 
 /** The panels, every one turned the same way so that near and far ones fill alike. */
 function panels(
-  { topology: { corners } }: PitchResult,
+  { topology: { corners } }: Drawing,
   node: (k: number) => Point,
   path: (points: readonly Point[], close?: boolean) => string,
 ): string {
@@ -248,14 +258,14 @@ function panels(
 }
 
 function pullWords(
-  result: PitchResult,
-  shape: PitchShape,
+  { topology }: Drawing,
+  shape: DrawnShape,
   node: (k: number) => Point,
   text: (at: Point, words: string, anchor?: string, size?: number) => string,
   units: UnitChoice,
 ): string[] {
   const taken: Point[] = [];
-  return result.topology.lines.flatMap((l) => {
+  return topology.lines.flatMap((l) => {
     if (l.role === 'loop') return [];
     const [a, b] = [node(l.nodes[0]!), node(l.nodes[l.role === 'ridge' ? 1 : l.nodes.length - 1]!)];
     const at: Point = [(a[0] + b[0]) / 2 + 1.5, (a[1] + b[1]) / 2 - 1];
@@ -265,9 +275,18 @@ function pullWords(
   });
 }
 
+/** Where along it a line hangs lowest over the ground, and how high that is, m. */
+function lowestOf({ at }: DrawnShape, ground: (x: number, y: number) => number): readonly [number, number] {
+  let best: readonly [number, number] = [0, Number.POSITIVE_INFINITY];
+  for (let k = 0; k < at.length; k += 3) {
+    const up = at[k + 2]! - ground(at[k]!, at[k + 1]!);
+    if (up < best[1]) best = [at[k]!, up];
+  }
+  return best;
+}
+
 /** North and the wind, in the plan's corner. */
-function compass(rig: RidgeRig): string[] {
-  const { bearing, windFrom } = rig.pitch!;
+function compass({ bearing, windFrom }: Pitch): string[] {
   const [x, y] = [SHEET.width - SHEET.margin - 12, SHEET.margin + 14];
   // the span runs to the right: north is turned back from it by its bearing
   const north: Point = [Math.cos(bearing), -Math.sin(bearing)];

@@ -1,10 +1,9 @@
 import { diameterOf } from '../anchor/index.js';
 import { groundOf } from '../pitch/index.js';
-import type { PitchResult } from '../pitch/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
 import { measuredSpan, trunksUsed } from '../rig/index.js';
-import type { RidgeRig } from '../rig/index.js';
-import type { BedShape } from '../shelter/index.js';
+import { drawingOf } from '../shelter/index.js';
+import type { BedShape, RigReport } from '../shelter/index.js';
 
 /** Numbers of the glTF 2.0 specification (Khronos, ISO/IEC 12113:2022). */
 const FLOAT = 5126;
@@ -88,16 +87,17 @@ function stem([x, y, z]: Place, height: number, diameter: number): { places: Pla
   return { places, corners };
 }
 
-const MATERIALS = [
-  { name: 'cloth', color: [0.584, 0.479, 0.275, 1] },
-  { name: 'cord', color: [0.008, 0.018, 0.013, 1] },
-  { name: 'wood', color: [0.102, 0.056, 0.03, 1] },
-  { name: 'ground', color: [0.716, 0.631, 0.479, 1] },
-] as const;
-type Material = (typeof MATERIALS)[number]['name'];
+/** Linear colours. */
+const MATERIALS = {
+  cloth: [0.584, 0.479, 0.275, 1],
+  cord: [0.008, 0.018, 0.013, 1],
+  wood: [0.102, 0.056, 0.03, 1],
+  ground: [0.716, 0.631, 0.479, 1],
+} as const;
+type Material = keyof typeof MATERIALS;
 
 /**
- * The scene of a pitched rig as glTF 2.0 with its buffer inside: cloth, every line by the name of its row with its pull, N, in
+ * The scene of a rig as glTF 2.0 with its buffer inside: cloth, every line by the name of its row with its pull, N, in
  * `extras`, sticks, trunks, what holds the guys, and the ground. Metres; y up, as glTF asks.
  * @param caseId which case is drawn; as pitched when left out
  * @param bed    hung under it, as drawn
@@ -105,19 +105,24 @@ type Material = (typeof MATERIALS)[number]['name'];
  */
 export function rigGltf(
   name: string,
-  rig: RidgeRig,
-  result: PitchResult,
+  report: RigReport,
   body: BodyMeasures,
   caseId = 'pitched',
   bed?: BedShape,
 ): string {
-  const shape = result.shapes.find((s) => s.caseId === caseId) ?? result.shapes[0]!;
+  const { rig, roof } = report;
+  const { topology, shapes, guys } = drawingOf(report);
+  const shape = shapes.find((s) => s.caseId === caseId) ?? shapes[0]!;
   const span = measuredSpan(rig, body);
   const ground = groundOf(rig, span);
   const packer = new Packer();
   const meshes: object[] = [];
   const nodes: object[] = [];
-  const materialOf = (material: Material): number => MATERIALS.findIndex((m) => m.name === material);
+  const used: Material[] = [];
+  const materialOf = (material: Material): number => {
+    if (!used.includes(material)) used.push(material);
+    return used.indexOf(material);
+  };
   const add = (
     title: string,
     material: Material,
@@ -140,17 +145,17 @@ export function rigGltf(
   };
   const at = (k: number): Place => [shape.at[3 * k]!, shape.at[3 * k + 1]!, shape.at[3 * k + 2]!];
 
-  add(
-    'cloth',
-    'cloth',
-    Array.from({ length: result.topology.clothNodes }, (_, k) => at(k)),
-    result.topology.corners,
-  );
-  const rowName = new Map(result.rows.map((r) => [r.id, r.name]));
-  for (const l of result.topology.lines)
+  if (topology.clothNodes > 0)
+    add(
+      'cloth',
+      'cloth',
+      Array.from({ length: topology.clothNodes }, (_, k) => at(k)),
+      topology.corners,
+    );
+  const rowName = new Map(report.rows.map((r) => [r.id, r.name]));
+  for (const l of topology.lines)
     add(rowName.get(l.row) ?? l.id, 'cord', l.nodes.map(at), null, { row: l.row, tension: shape.tension[l.line]! });
-  for (const s of result.topology.sticks)
-    add(rowName.get(s.id) ?? s.id, 'wood', [at(s.from), at(s.to)], null, { row: s.id });
+  for (const s of topology.sticks) add(rowName.get(s.id) ?? s.id, 'wood', [at(s.from), at(s.to)], null, { row: s.id });
   if (bed !== undefined) {
     add('bed', 'cord', bed.line, null, { row: 'bed' });
     for (const i of [0, 1] as const)
@@ -177,7 +182,7 @@ export function rigGltf(
     const { places, corners } = stem([x, 0, ground(x, 0)], trunk.tieHeight + 1, diameterOf(trunk.girth));
     add(trunk.name, 'wood', places, corners);
   }
-  for (const g of result.guys) {
+  for (const g of guys) {
     if (g.solid === null) continue;
     const [x, y, z] = g.foot;
     const { below, above, thick } = g.solid;
@@ -197,13 +202,15 @@ export function rigGltf(
   return JSON.stringify({
     asset: { version: '2.0', generator: 'Rough Bight' },
     scene: 0,
-    scenes: [{ name, nodes: nodes.map((_, k) => k), extras: { case: shape.caseId, form: result.formName } }],
+    scenes: [
+      { name, nodes: nodes.map((_, k) => k), extras: { case: shape.caseId, form: roof?.formName ?? 'ridgeline' } },
+    ],
     nodes,
     meshes,
-    materials: MATERIALS.map((m) => ({
-      name: m.name,
+    materials: used.map((material) => ({
+      name: material,
       doubleSided: true,
-      pbrMetallicRoughness: { baseColorFactor: m.color, metallicFactor: 0, roughnessFactor: 0.9 },
+      pbrMetallicRoughness: { baseColorFactor: MATERIALS[material], metallicFactor: 0, roughnessFactor: 0.9 },
     })),
     accessors: packer.accessors,
     bufferViews: packer.views,

@@ -8,5 +8,5 @@ export * from './distances.js';
 export * from './rig-file.js';
 export * from './versions.js';
 export { rigSvg } from './drawing.js';
-export type { Drawing, Drawn } from './drawing.js';
+export type { Drawn, Sheet } from './drawing.js';
 export { rigGltf } from './gltf.js';

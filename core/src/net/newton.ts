@@ -21,6 +21,10 @@ const AGREED = 10;
 export const BALANCED = 5e-7;
 const MOST_STEPS = 120;
 const MOST_TRIALS = 14;
+/** After so many steps a search that took less than this share of its step is followed by a leap of at most LEAP foreseen steps. */
+const STUBBORN = 12;
+const POOR = 0.7;
+const LEAP = 12;
 /** rad. */
 const TURN = 0.4;
 
@@ -45,6 +49,8 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
   const symmetric = isConservative(state);
   let damping = 1e-4;
   let last = Number.POSITIVE_INFINITY;
+  let rest = 0;
+  let patience = 1;
   let refinements = 0;
   let kicks = 0;
   /** Rounding allows no better. */
@@ -114,6 +120,7 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
       damping *= 100;
       continue;
     }
+    if (symmetric && step >= STUBBORN && taken < POOR * first && rest-- <= 0) rest = leap(first) ? 0 : patience++;
     if (engine.allowance <= 0) return 'work';
     engine.onStep?.(state.energy, balance.residual);
     if (taken < 0.2 * first) damping = min(4 * damping, 1e4);
@@ -139,6 +146,29 @@ export function* newton(engine: Engine, balance: Balance): Generator<void, Endin
       evaluate(state, balance);
       return;
     }
+  }
+
+  /**
+   * After a poor search: the whole step, as far as it turns nothing too much, and then foreseen steps, until the energy
+   * is below the search's. False, and the state as the search left it, when it does not get there.
+   */
+  function leap(first: number): boolean {
+    const { before, correction: searched } = engine;
+    if (stiffness === null) return false;
+    const { x } = state;
+    searched.set(x);
+    const energy = state.energy;
+    x.set(before);
+    stride(engine, first);
+    for (let k = 0; k < LEAP; k++) {
+      evaluate(state, balance);
+      if (!Number.isFinite(balance.residual)) break;
+      if (state.energy < energy) return true;
+      if (!foreseenStep(engine, stiffness, balance, symmetric)) break;
+    }
+    x.set(searched);
+    evaluate(state, balance);
+    return false;
   }
 
   /** Solves for the direction; returns the force's pull along it. */

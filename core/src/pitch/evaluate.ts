@@ -118,7 +118,8 @@ export interface PitchTopology {
   readonly lines: readonly {
     readonly id: string;
     readonly row: string;
-    readonly role: Member['role'];
+    /** `stretch`: of a line from one thing hung on it to the next. */
+    readonly role: Member['role'] | 'stretch';
     readonly nodes: readonly number[];
     readonly line: number;
   }[];

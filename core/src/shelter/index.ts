@@ -10,3 +10,4 @@ export { DRY, bedHolds, saidTogether } from './findings.js';
 export * from './whole.js';
 export * from './roof-advice.js';
 export * from './together.js';
+export * from './drawing.js';

@@ -3,23 +3,25 @@
 /// <reference lib="dom.iterable" />
 import { describe, expect, test } from '@jest/globals';
 import { rigSvg } from '../../src/formats/index.js';
-import type { Drawing } from '../../src/formats/index.js';
+import type { Sheet } from '../../src/formats/index.js';
 import { evaluatePitch } from '../../src/pitch/index.js';
+import type { PitchResult } from '../../src/pitch/index.js';
 import type { PitchForm } from '../../src/roof/index.js';
+import { judgeRig, reportOf } from '../../src/shelter/index.js';
+import type { RigReport } from '../../src/shelter/index.js';
+import { bareRig } from '../shelter/bare.js';
 import { contextFor, rigOf, roofFor } from '../pitch/helper.js';
 
-function drawn(form: PitchForm, part: Partial<Drawing> = {}): Drawing {
+function drawn(form: PitchForm): Sheet & { readonly report: RigReport & { readonly roof: PitchResult } } {
   const roof = roofFor(form);
   const rig = rigOf(form, roof);
   const context = contextFor(roof);
   const { result } = evaluatePitch(rig, context, { full: false });
   return {
+    report: { ...reportOf(rig, false, { line: null, roof: result, bed: null }), roof: result },
     name: 'By the <alder> & the post',
-    rig,
-    result,
     body: context.body,
     units: { length: 'm', force: 'N' },
-    ...part,
   };
 }
 const parse = (svg: string): Document => new DOMParser().parseFromString(svg, 'image/svg+xml');
@@ -62,9 +64,9 @@ describe('a drawing to scale', () => {
       Number(c.getAttribute('cx')),
       Number(c.getAttribute('cy')),
     ]);
-    expect(((b![0]! - a![0]!) * scale) / 1000).toBeCloseTo(gable.rig.span.tape, 2);
+    expect(((b![0]! - a![0]!) * scale) / 1000).toBeCloseTo(gable.report.rig.span.tape, 2);
     expect(b![1]).toBeCloseTo(a![1]!, 6);
-    const feet = gable.result.guys.map((g) => g.foot);
+    const feet = gable.report.roof.guys.map((g) => g.foot);
     const marks = [...doc.querySelectorAll('[data-holds=peg]')].map(placeOf);
     expect(marks).toHaveLength(feet.length);
     feet.forEach((f, i) => {
@@ -75,8 +77,8 @@ describe('a drawing to scale', () => {
   });
   test('what holds a guy is drawn as what it is', () => {
     const held = ['weight', 'buried', 'root', 'stem', 'peg', 'tree'] as const;
-    const guys = gable.result.guys.map((g, i) => ({ ...g, held: held[i]! }));
-    const doc = parse(rigSvg('plan', { ...gable, result: { ...gable.result, guys } }));
+    const guys = gable.report.roof.guys.map((g, i) => ({ ...g, held: held[i]! }));
+    const doc = parse(rigSvg('plan', { ...gable, report: { ...gable.report, roof: { ...gable.report.roof, guys } } }));
     const count = (what: string): number => doc.querySelectorAll(what).length;
     expect(guys).toHaveLength(held.length);
     // a tree of the rig has its own mark already
@@ -84,7 +86,7 @@ describe('a drawing to scale', () => {
     expect(new Set([...doc.querySelectorAll('[data-holds]')].map((p) => p.getAttribute('d'))).size).toBe(5);
   });
   test('the side view dimensions the ties and the headroom, in the unit chosen', () => {
-    const said = (units: Drawing['units']): string =>
+    const said = (units: Sheet['units']): string =>
       parse(rigSvg('side', { ...gable, units })).documentElement.textContent;
     expect(said({ length: 'm', force: 'N' })).toContain('1.70 m');
     expect(said({ length: 'ft', force: 'lbf' })).toMatch(/5\.\d+ ft/);
@@ -97,5 +99,20 @@ describe('a drawing to scale', () => {
         expect(doc.querySelectorAll('path.line').length).toBeGreaterThan(2);
         expect(numbers(doc).flat().every(Number.isFinite)).toBe(true);
       }
+  });
+  test.each(['plan', 'side'] as const)('a bare ridgeline is drawn too: the %s, with what hangs on it', (view) => {
+    const { rig, context } = bareRig();
+    const { report } = judgeRig(rig, context, { full: false });
+    const doc = parse(rigSvg(view, { ...gable, report, body: context.body }));
+    expect(doc.querySelector('parsererror')).toBeNull();
+    // a stretch to each thing hung and one more, end on end
+    expect(doc.querySelectorAll('path.ridge')).toHaveLength(rig.hung.length + 1);
+    expect(doc.querySelectorAll('path.hung')).toHaveLength(rig.hung.length);
+    for (const h of rig.hung) expect(doc.documentElement.textContent).toContain(h.name);
+    const scale = scaleOf(doc);
+    const points = [...doc.querySelectorAll('path.ridge')].flatMap((p) =>
+      [...p.getAttribute('d')!.matchAll(/[ML](-?[\d.]+) /g)].map((m) => Number(m[1])),
+    );
+    expect(((Math.max(...points) - Math.min(...points)) * scale) / 1000).toBeCloseTo(rig.span.tape, 1);
   });
 });

@@ -3,6 +3,8 @@ import validator from 'gltf-validator';
 import { rigGltf } from '../../src/formats/index.js';
 import { evaluatePitch } from '../../src/pitch/index.js';
 import type { PitchForm } from '../../src/roof/index.js';
+import { judgeRig, reportOf } from '../../src/shelter/index.js';
+import { bareRig } from '../shelter/bare.js';
 import { contextFor, rigOf, roofFor } from '../pitch/helper.js';
 
 interface Gltf {
@@ -18,7 +20,8 @@ function made(form: PitchForm) {
   const rig = rigOf(form, roof);
   const context = contextFor(roof);
   const { result } = evaluatePitch(rig, context, { full: false });
-  return { rig, result, text: rigGltf('a rig', rig, result, context.body) };
+  const report = reportOf(rig, false, { line: null, roof: result, bed: null });
+  return { rig, result, text: rigGltf('a rig', report, context.body) };
 }
 
 describe('the scene as glTF', () => {
@@ -51,5 +54,14 @@ describe('the scene as glTF', () => {
       expect(node.extras!.tension).toBeCloseTo(result.shapes[0]!.tension[l.line]!, 9);
       expect(gltf.meshes[node.mesh]!.primitives[0]!.mode).toBe(3);
     }
+  });
+  test('a bare ridgeline is a scene without a cloth', async () => {
+    const { rig, context } = bareRig();
+    const { report } = judgeRig(rig, context, { full: false });
+    const text = rigGltf('a line', report, context.body);
+    expect((await validator.validateBytes(new TextEncoder().encode(text))).issues.messages).toEqual([]);
+    const { nodes } = JSON.parse(text) as Gltf;
+    expect(nodes.filter((n) => n.extras?.row === 'ridge')).toHaveLength(rig.hung.length + 1);
+    expect(nodes.some((n) => n.name === 'cloth')).toBe(false);
   });
 });

@@ -6,12 +6,13 @@ import { judgedWhole } from '../said.js';
 import { ONE_TREE, UNDER_FLY, UNITS, bedded, demo, namedWind } from './helper.js';
 
 const fly = demo(UNDER_FLY);
-const { tied: roof, bed } = judgedWhole(fly.rig, fly.context, { full: false });
+const judged = judgedWhole(fly.rig, fly.context, { full: false });
+const { bed } = judged;
 const lying = bed!.shapes.find((s) => s.caseId === 'lying')!;
 
 describe('a bed in drawings and scenes', () => {
   test.each(['plan', 'side'] as const)('is on the %s with its straps and their pulls', (view) => {
-    const drawing = { name: 'fly', rig: fly.rig, result: roof!.result, body: fly.context.body, units: UNITS };
+    const drawing = { name: 'fly', report: judged, body: fly.context.body, units: UNITS };
     const svg = rigSvg(view, { ...drawing, bed: lying });
     expect(svg).toMatch(/<path class="bed" d="M[\d.]+ [\d.]+L/);
     expect(svg.match(/class="line strap"/g)).toHaveLength(2);
@@ -21,7 +22,7 @@ describe('a bed in drawings and scenes', () => {
     expect(rigSvg(view, drawing)).not.toContain('class="bed"');
   });
   test('is in the scene, which the format’s own validator passes', async () => {
-    const text = rigGltf('fly', fly.rig, roof!.result, fly.context.body, 'pitched', lying);
+    const text = rigGltf('fly', judged, fly.context.body, 'pitched', lying);
     const report = await validator.validateBytes(new TextEncoder().encode(text));
     expect(report.issues.messages).toEqual([]);
     const { nodes } = JSON.parse(text) as { nodes: { name: string; extras?: { tension?: number } }[] };

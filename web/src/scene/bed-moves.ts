@@ -9,8 +9,6 @@ export interface BedGrip {
   readonly index: 0 | 1;
 }
 
-export const isBedGrip = (grip: { readonly kind: string }): grip is BedGrip =>
-  grip.kind === 'strap' || grip.kind === 'loop';
 /** A key goes to the next loop, however near it is. */
 export const loopStep = (by: number): number => Math.sign(by) * Math.max(Math.abs(by), 0.11);
 

@@ -2,8 +2,8 @@ import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { END_ROOM, RIDGE_LIMITS, measuredSpan, problemsOf, straightDistance } from '@rough-bight/core/rig';
 import type { KitCord, RidgeRig, Trunk } from '@rough-bight/core/rig';
 
-/** What can be taken hold of in the scene. */
-export type Grip =
+/** What of a line and its trunks can be taken hold of. */
+export type LineGrip =
   | { readonly kind: 'trunk'; readonly index: 0 | 1 }
   | { readonly kind: 'tie'; readonly index: 0 | 1 }
   | { readonly kind: 'hung'; readonly index: number }
@@ -27,9 +27,9 @@ function withSpan(rig: RidgeRig, span: number, body: BodyMeasures): RidgeRig {
  * The rig after a grip has moved by (dx, dz) metres from where it was in `rig`; the same rig when that
  * would not fit together.
  */
-export function moved(
+export function movedLine(
   rig: RidgeRig,
-  grip: Grip,
+  grip: LineGrip,
   dx: number,
   dz: number,
   context: { readonly kit: readonly KitCord[]; readonly body: BodyMeasures },
@@ -80,5 +80,7 @@ export function moved(
       break;
     }
   }
-  return problemsOf(next, context).length === 0 ? next : rig;
+  // what was wrong before keeps nothing from being moved
+  const wrong = new Set(problemsOf(rig, context).map((p) => p.field));
+  return problemsOf(next, context).every((p) => wrong.has(p.field)) ? next : rig;
 }

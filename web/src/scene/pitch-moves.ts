@@ -1,13 +1,12 @@
 import type { GuyReport } from '@rough-bight/core/pitch';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { Guy, RidgeRig } from '@rough-bight/core/rig';
-import { PITCH_LIMITS, RIDGE_LIMITS, guyOf, measuredSpan, treeAt, treesOf } from '@rough-bight/core/rig';
+import { PITCH_LIMITS, guyOf, measuredSpan, treeAt, treesOf } from '@rough-bight/core/rig';
 import type { TreeId } from '@rough-bight/core/support';
 import { TIED_AT, guyTree } from '@rough-bight/core/support';
 
 /** What can be taken hold of on a pitched rig. */
 export type PitchGrip =
-  | { readonly kind: 'tie'; readonly index: 0 | 1 }
   | { readonly kind: 'roof' }
   | { readonly kind: 'hitch'; readonly index: 0 | 1 }
   | { readonly kind: 'edge'; readonly index: 0 | 1 }
@@ -99,13 +98,6 @@ export function movedPitch(
 ): RidgeRig {
   const pitch = rig.pitch!;
   switch (grip.kind) {
-    case 'tie': {
-      const { min, max } = RIDGE_LIMITS.tieHeight;
-      const trunks = rig.trunks.map((t, i) =>
-        i === grip.index ? { ...t, tieHeight: centimetre(clamp(t.tieHeight + dz, min, max)) } : t,
-      ) as unknown as RidgeRig['trunks'];
-      return { ...rig, trunks };
-    }
     case 'roof': {
       const span = measuredSpan(rig, body);
       return { ...rig, pitch: { ...pitch, middle: centimetre(clamp(pitch.middle + dx, 0.1, span - 0.1)) } };

@@ -17,7 +17,7 @@ export function RigScene({ view, onView, ...props }: Props): ReactElement {
   return (
     <div className={props.stale === true ? 'rig-scene scene-stale' : 'rig-scene'}>
       {view === 'depth' && report !== null ? (
-        <DepthScene {...props} result={report.roof} onFlat={() => onView('side')} />
+        <DepthScene {...props} report={report} onFlat={() => onView('side')} />
       ) : (
         <FlatScene {...props} view={view === 'depth' ? 'side' : view} />
       )}

@@ -1,13 +1,14 @@
 import { diameterOf } from '@rough-bight/core/anchor';
 import { groundOf } from '@rough-bight/core/pitch';
 import { ratioOf } from '@rough-bight/core/rig';
-import type { GuyReport, PitchResult, PitchShape } from '@rough-bight/core/pitch';
+import type { GuyReport, PitchResult } from '@rough-bight/core/pitch';
 import { say } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
-import type { RidgeRig } from '@rough-bight/core/rig';
+import type { Pitch, RidgeRig } from '@rough-bight/core/rig';
 import { measuredSpan, trunksUsed } from '@rough-bight/core/rig';
 import { hemOf } from '@rough-bight/core/roof';
-import type { BedShape } from '@rough-bight/core/shelter';
+import { drawingOf } from '@rough-bight/core/shelter';
+import type { BedShape, Drawing, DrawnShape, RigReport } from '@rough-bight/core/shelter';
 import { windToward } from '@rough-bight/core/weather';
 import { Html, Line, OrbitControls } from '@react-three/drei';
 import { Canvas, useThree } from '@react-three/fiber';
@@ -25,12 +26,12 @@ import type { Place } from './shapes.js';
 
 export interface DepthProps {
   readonly rig: RidgeRig;
-  readonly result: PitchResult;
+  readonly report: RigReport;
   readonly caseId: string;
   readonly body: BodyMeasures;
   readonly palette: Palette;
   /** Another rig drawn in dashes. */
-  readonly beside: PitchResult | null;
+  readonly beside: Drawing | null;
   readonly chosen: string | null;
   /** The bed as drawn. */
   readonly bed: BedShape | null;
@@ -46,14 +47,15 @@ const NEARER = 0.88;
 
 /** The rig in depth: turned by a drag or the arrow keys, its feet moved where they stand. Up is z, as everywhere else. */
 export default function DepthCanvas(props: DepthProps): ReactElement {
-  const { result, caseId } = props;
-  const shape = result.shapes.find((s) => s.caseId === caseId) ?? result.shapes[0]!;
+  const { report, caseId } = props;
+  const drawing = useMemo(() => drawingOf(report), [report]);
+  const shape = drawing.shapes.find((s) => s.caseId === caseId) ?? drawing.shapes[0]!;
   const controls = useRef<Orbit>(null);
   const labels = useRef<HTMLDivElement>(null!);
   /** Whether a hand moves a foot: then a drag does not turn the view. */
   const [held, setHeld] = useState(false);
   // it looks at where the rig stood when the view was opened: a hand that moves a foot must not move the world
-  const [{ middle, reach }] = useState(() => boundsOf(result, shape));
+  const [{ middle, reach }] = useState(() => boundsOf(drawing, shape));
   const turn = (e: KeyboardEvent): void => {
     const c = controls.current;
     if (c === null) return;
@@ -97,7 +99,7 @@ export default function DepthCanvas(props: DepthProps): ReactElement {
         <color attach="background" args={[props.palette.cloth]} />
         <hemisphereLight args={[0xffffff, props.palette.soil, 1.9]} position={[0, 0, 1]} />
         <directionalLight position={[-4, -6, 9]} intensity={1.4} />
-        <Rig {...props} shape={shape} labels={labels} onHold={setHeld} />
+        <Rig {...props} drawing={drawing} shape={shape} labels={labels} onHold={setHeld} />
         <OrbitControls
           ref={controls}
           makeDefault
@@ -117,24 +119,25 @@ export default function DepthCanvas(props: DepthProps): ReactElement {
 type Labels = RefObject<HTMLDivElement>;
 
 interface Drawn extends DepthProps {
-  readonly shape: PitchShape;
+  readonly drawing: Drawing;
+  readonly shape: DrawnShape;
 }
 
 function Rig(props: Drawn & { readonly labels: Labels; readonly onHold: (held: boolean) => void }): ReactElement {
-  const { rig, result, body, palette, shape, chosen, onChoose } = props;
+  const { rig, report, drawing, body, palette, shape, chosen, onChoose } = props;
   const invalidate = useThree((s) => s.invalidate);
-  useEffect(() => invalidate(), [invalidate, result, shape, palette, chosen, props.beside, props.bed]);
+  useEffect(() => invalidate(), [invalidate, drawing, shape, palette, chosen, props.beside, props.bed]);
   const span = measuredSpan(rig, body);
   const ground = useMemo(() => groundOf(rig, span), [rig, span]);
-  const bad = useMemo(() => new Set(result.rows.filter((r) => ratioOf(r) < 1).map((r) => r.id)), [result]);
+  const bad = useMemo(() => new Set(report.rows.filter((r) => ratioOf(r) < 1).map((r) => r.id)), [report]);
   return (
     <>
       <Ground rig={rig} span={span} ground={ground} palette={palette} />
       <Trunks rig={rig} span={span} ground={ground} palette={palette} />
-      <Cloth result={result} shape={shape} ground={ground} palette={palette} />
+      {report.roof !== null && <Cloth result={report.roof} shape={shape} ground={ground} palette={palette} />}
       <Lines
         labels={props.labels}
-        result={result}
+        drawing={drawing}
         shape={shape}
         palette={palette}
         bad={bad}
@@ -143,16 +146,16 @@ function Rig(props: Drawn & { readonly labels: Labels; readonly onHold: (held: b
       />
       {props.bed !== null && <BedInDepth bed={props.bed} palette={palette} />}
       <Feet {...props} bad={bad} />
-      {props.beside !== null && <Beside result={props.beside} palette={palette} />}
-      <Wind rig={rig} result={result} shape={shape} palette={palette} />
-      <Person body={body} ground={ground} place={standAt(result, shape)} palette={palette} />
+      {props.beside !== null && <Beside drawing={props.beside} palette={palette} />}
+      {rig.pitch !== undefined && <Wind pitch={rig.pitch} drawing={drawing} shape={shape} palette={palette} />}
+      <Person body={body} ground={ground} place={standAt(drawing, shape)} palette={palette} />
     </>
   );
 }
 
-/** Beyond the roof's second end, where a person shows its size and hides nothing. */
-function standAt(result: PitchResult, shape: PitchShape): readonly [number, number] {
-  const { middle, reach } = boundsOf(result, shape);
+/** Beyond the rig's second end, where a person shows its size and hides nothing. */
+function standAt(drawing: Drawing, shape: DrawnShape): readonly [number, number] {
+  const { middle, reach } = boundsOf(drawing, shape);
   return [middle[0] + reach * 1.15, middle[1] - reach * 0.35];
 }
 
@@ -180,7 +183,7 @@ function Cloth({
   palette,
 }: {
   readonly result: PitchResult;
-  readonly shape: PitchShape;
+  readonly shape: DrawnShape;
   readonly ground: (x: number, y: number) => number;
   readonly palette: Palette;
 }): ReactElement {
@@ -258,7 +261,7 @@ function Panels({
 /** Lines thicker where they carry more, rust where they are short; touched, they open in the ledger. */
 function Lines({
   labels,
-  result,
+  drawing,
   shape,
   palette,
   bad,
@@ -266,22 +269,26 @@ function Lines({
   onChoose,
 }: {
   readonly labels: Labels;
-  readonly result: PitchResult;
-  readonly shape: PitchShape;
+  readonly drawing: Drawing;
+  readonly shape: DrawnShape;
   readonly palette: Palette;
   readonly bad: ReadonlySet<string>;
   readonly chosen: string | null;
   readonly onChoose: (row: string | null) => void;
 }): ReactElement {
   const units = useUnits();
-  const trips = new Set(result.guys.filter((g) => g.trips).map((g) => g.id));
+  const trips = new Set(drawing.guys.filter((g) => g.trips).map((g) => g.id));
   return (
     <>
-      {result.topology.lines.map((l) => {
+      {drawing.topology.lines.map((l) => {
         const pull = shape.tension[l.line]!;
         const points = l.nodes.map((n) => at(shape, n));
         const short = bad.has(l.row);
-        const [a, b] = [points[0]!, points[l.role === 'ridge' ? 1 : points.length - 1]!];
+        const half = points.length >> 1;
+        const [a, b] =
+          l.role === 'stretch'
+            ? [points[half]!, points[half]!]
+            : [points[0]!, points[l.role === 'ridge' ? 1 : points.length - 1]!];
         const beside: Place = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2 + 0.06];
         return (
           <group key={l.id}>
@@ -294,7 +301,7 @@ function Lines({
                 onChoose(chosen === l.row ? null : l.row);
               }}
             />
-            {l.role !== 'loop' && (short || chosen === l.row || l.role === 'ridge') && (
+            {l.role !== 'loop' && (short || chosen === l.row || l.role === 'ridge' || l.role === 'stretch') && (
               <Html
                 portal={labels}
                 position={beside as [number, number, number]}
@@ -320,7 +327,7 @@ function Lines({
           </group>
         );
       })}
-      {result.topology.hung.map((h) => {
+      {drawing.topology.hung.map((h) => {
         const [x, y, z] = at(shape, h.node);
         return (
           <mesh key={h.id} position={[x, y, z - 0.22]}>
@@ -329,7 +336,7 @@ function Lines({
           </mesh>
         );
       })}
-      {result.topology.sticks.map((s) => (
+      {drawing.topology.sticks.map((s) => (
         <Pole
           key={s.id}
           from={at(shape, s.from)}
@@ -379,12 +386,12 @@ function BedInDepth({ bed, palette }: { readonly bed: BedShape; readonly palette
 }
 
 /** Another rig as pitched: its hem and its lines, dashed. */
-function Beside({ result, palette }: { readonly result: PitchResult; readonly palette: Palette }): ReactElement {
+function Beside({ drawing, palette }: { readonly drawing: Drawing; readonly palette: Palette }): ReactElement {
   const points = useMemo(() => {
-    const shape = result.shapes[0]!;
-    const lines = result.topology.lines.flatMap((l) => l.nodes.slice(1).flatMap((n, k) => [l.nodes[k]!, n]));
-    return [...hemOf(result.topology.corners).flat(), ...lines].map((n) => at(shape, n));
-  }, [result]);
+    const shape = drawing.shapes[0]!;
+    const lines = drawing.topology.lines.flatMap((l) => l.nodes.slice(1).flatMap((n, k) => [l.nodes[k]!, n]));
+    return [...hemOf(drawing.topology.corners).flat(), ...lines].map((n) => at(shape, n));
+  }, [drawing]);
   return (
     <Line
       segments
@@ -434,7 +441,7 @@ function Pole({
 /** What holds each guy, and a ball to move it by. */
 function Feet({
   rig,
-  result,
+  drawing,
   body,
   palette,
   bad,
@@ -469,7 +476,7 @@ function Feet({
   };
   return (
     <>
-      {result.guys
+      {drawing.guys
         .filter((g) => g.kind !== 'tie')
         .map((g) => {
           const [x, y, z] = footNow(rig, body, g);
@@ -509,7 +516,7 @@ interface OnGround {
 }
 
 function Ground({ rig, span, ground, palette }: OnGround): ReactElement {
-  const middle = rig.pitch!.middle;
+  const middle = rig.pitch?.middle ?? span / 2;
   const far = Math.max(10, span);
   const grid = useMemo(() => gridSegments(middle, far, ground), [middle, far, ground]);
   const field = useMemo(() => {
@@ -552,18 +559,18 @@ function Trunks({ rig, span, ground, palette }: OnGround): ReactElement {
 }
 
 function Wind({
-  rig,
-  result,
+  pitch,
+  drawing,
   shape,
   palette,
 }: {
-  readonly rig: RidgeRig;
-  readonly result: PitchResult;
-  readonly shape: PitchShape;
+  readonly pitch: Pitch;
+  readonly drawing: Drawing;
+  readonly shape: DrawnShape;
   readonly palette: Palette;
 }): ReactElement {
-  const { middle, reach } = boundsOf(result, shape);
-  const [wx, wy] = windToward(rig.pitch!.windFrom, rig.pitch!.bearing);
+  const { middle, reach } = boundsOf(drawing, shape);
+  const [wx, wy] = windToward(pitch.windFrom, pitch.bearing);
   const start: Place = [middle[0] - wx * reach * 1.15, middle[1] - wy * reach * 1.15, middle[2] + 0.3];
   const tip: Place = [start[0] + wx * 0.9, start[1] + wy * 0.9, start[2]];
   const barb = (side: 1 | -1): Place => [

@@ -1,18 +1,21 @@
 import type { Vec3 } from '@rough-bight/core/quantity';
-import type { PitchResult, PitchShape } from '@rough-bight/core/pitch';
-import type { BedShape } from '@rough-bight/core/shelter';
+import type { BedShape, Drawing, DrawnShape } from '@rough-bight/core/shelter';
 
 export type Place = readonly [number, number, number];
 
-export const at = (shape: PitchShape, node: number): Place => [
+export const at = (shape: DrawnShape, node: number): Place => [
   shape.at[3 * node]!,
   shape.at[3 * node + 1]!,
   shape.at[3 * node + 2]!,
 ];
 
 /** The panels' corners one after another, 9 numbers a panel, m. */
-export function clothCorners(result: PitchResult, shape: PitchShape, out = new Float32Array(0)): Float32Array {
-  const { corners } = result.topology;
+export function clothCorners(
+  { topology }: Pick<Drawing, 'topology'>,
+  shape: DrawnShape,
+  out = new Float32Array(0),
+): Float32Array {
+  const { corners } = topology;
   const all = out.length === 3 * corners.length ? out : new Float32Array(3 * corners.length);
   for (let i = 0; i < corners.length; i++) for (let c = 0; c < 3; c++) all[3 * i + c] = shape.at[3 * corners[i]! + c]!;
   return all;
@@ -49,7 +52,10 @@ export function gridSegments(middle: number, reach: number, ground: (x: number, 
 }
 
 /** Middle and size of all that is drawn, m. */
-export function boundsOf(result: PitchResult, shape: PitchShape): { readonly middle: Place; readonly reach: number } {
+export function boundsOf(
+  { topology, guys }: Drawing,
+  shape: DrawnShape,
+): { readonly middle: Place; readonly reach: number } {
   const low = [Infinity, Infinity, Infinity];
   const high = [-Infinity, -Infinity, -Infinity];
   const take = (p: Place): void =>
@@ -57,8 +63,12 @@ export function boundsOf(result: PitchResult, shape: PitchShape): { readonly mid
       low[c] = Math.min(low[c]!, v);
       high[c] = Math.max(high[c]!, v);
     });
-  for (let n = 0; n < result.topology.clothNodes; n++) take(at(shape, n));
-  for (const g of result.guys) take(g.foot);
+  for (let n = 0; n < topology.clothNodes; n++) take(at(shape, n));
+  // a bare line, and the ground it stands over
+  if (topology.clothNodes === 0)
+    for (let n = 0; n < shape.at.length / 3; n++)
+      for (const z of [0, shape.at[3 * n + 2]!]) take([at(shape, n)[0], at(shape, n)[1], z]);
+  for (const g of guys) take(g.foot);
   const middle = [0, 1, 2].map((c) => (low[c]! + high[c]!) / 2) as unknown as Place;
   return { middle, reach: Math.max(...[0, 1, 2].map((c) => high[c]! - low[c]!)) / 2 };
 }

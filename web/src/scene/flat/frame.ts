@@ -1,7 +1,7 @@
-import type { PitchResult } from '@rough-bight/core/pitch';
 import type { RidgeRig } from '@rough-bight/core/rig';
+import type { BedShape, Drawing } from '@rough-bight/core/shelter';
 
-/** The flat views of a pitched rig. */
+/** The flat views of a rig. */
 export type FlatView = 'side' | 'above';
 
 /** Metres to pixels of one view: across the picture and up it. */
@@ -27,7 +27,8 @@ export function fitFrame(
   [width, height]: Point,
   rig: RidgeRig,
   span: number,
-  results: readonly (PitchResult | null)[],
+  drawings: readonly (Drawing | null)[],
+  bed: BedShape | null,
 ): Frame {
   let [x0, x1, y0, y1] = [0, span, 0, 0];
   const take = (x: number, y: number): void => {
@@ -36,9 +37,15 @@ export function fitFrame(
     y0 = Math.min(y0, y);
     y1 = Math.max(y1, y);
   };
-  if (view === 'side') take(0, Math.max(rig.trunks[0].tieHeight, rig.groundRise + rig.trunks[1].tieHeight) + 0.5);
-  if (results[0] === null) take(span, view === 'side' ? 2 : 1.5);
-  for (const one of results) {
+  if (view === 'side') {
+    take(span, rig.groundRise);
+    take(0, Math.max(rig.trunks[0].tieHeight, rig.groundRise + rig.trunks[1].tieHeight) + 0.5);
+  } else if (rig.pitch === undefined) for (const y of [-1.5, 1.5]) take(0, y);
+  // a pole's stays reach beyond the span
+  for (const pole of bed?.poles ?? [])
+    for (const { foot } of pole.stays) take(foot[0], view === 'side' ? foot[2] : foot[1]);
+  if (drawings[0] === null) take(span, view === 'side' ? 2 : 1.5);
+  for (const one of drawings) {
     if (one === null) continue;
     const { at } = one.shapes[0]!;
     for (let n = 0; n < one.topology.clothNodes; n++) take(at[3 * n]!, at[3 * n + (view === 'side' ? 2 : 1)]!);

@@ -1,18 +1,21 @@
-import type { GuyReport, PitchResult, PitchShape } from '@rough-bight/core/pitch';
+import type { GuyReport } from '@rough-bight/core/pitch';
 import { say } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
+import { hitched } from '@rough-bight/core/rig';
+import type { RidgeRig } from '@rough-bight/core/rig';
 import { hemOf } from '@rough-bight/core/roof';
+import type { Drawing, DrawnShape } from '@rough-bight/core/shelter';
 import type { Mark } from '@rough-bight/core/support';
 import { SUPPORTS } from '@rough-bight/core/support';
 import { memo, useMemo } from 'react';
 import type { ReactElement } from 'react';
-import { HitchMark } from '../../parts/marks.js';
+import { HitchMark, HungMark } from '../../parts/marks.js';
 import type { Frame, Point } from './frame.js';
 import { across, place, svg, through, upward } from './frame.js';
 
 interface Drawn {
-  readonly result: PitchResult;
-  readonly shape: PitchShape;
+  readonly drawing: Drawing;
+  readonly shape: DrawnShape;
   readonly frame: Frame;
 }
 interface Chosen {
@@ -25,21 +28,21 @@ const BEYOND = 0.02;
 
 /** Another rig as pitched: its hem, folds along the ridge and lines, dashed. */
 export const Beside = memo(function Beside({
-  result,
+  drawing,
   frame,
 }: {
-  readonly result: PitchResult;
+  readonly drawing: Drawing;
   readonly frame: Frame;
 }): ReactElement {
-  const { at } = result.shapes[0]!;
-  const hem = useMemo(() => hemOf(result.topology.corners), [result]);
-  const runs = [...hem, ...result.topology.lines.map((l) => l.nodes)];
+  const { at } = drawing.shapes[0]!;
+  const hem = useMemo(() => hemOf(drawing.topology.corners), [drawing]);
+  const runs = [...hem, ...drawing.topology.lines.map((l) => l.nodes)];
   return <path className="pitch-beside" d={runs.map((nodes) => through(frame, at, nodes)).join('')} />;
 });
 
 /** Lines and sticks: thicker where they carry more, rust where they are short. */
 export const Lines = memo(function Lines({
-  result,
+  drawing,
   shape,
   frame,
   bad,
@@ -51,7 +54,7 @@ export const Lines = memo(function Lines({
   /** Those behind the cloth, or those before it. */
   readonly far: boolean;
 }): ReactElement {
-  const { topology, guys } = result;
+  const { topology, guys } = drawing;
   const { at } = shape;
   const side = frame.view === 'side';
   const isFar = (nodes: readonly number[]): boolean =>
@@ -134,24 +137,52 @@ function FootMark({
 /** Something bright on a guy that people walk into. */
 const flagAt = (a: Point, b: Point): string => `M${svg([a[0] * 0.6 + b[0] * 0.4, a[1] * 0.6 + b[1] * 0.4])}l-4 11h8z`;
 
-/** Turns of the roof's hitches, and what hangs on the ridge. */
-export const Hangers = memo(function Hangers({ result, shape, frame }: Drawn): ReactElement {
+/** Pixels a metre under which names of what hangs would lie on each other. */
+const ROOM_FOR_NAMES = 48;
+
+/** Turns of the roof's hitches, and what hangs on the line: gear below it, cloth from a hitch that grips it. */
+export const Hangers = memo(function Hangers({
+  drawing,
+  shape,
+  frame,
+  hung,
+}: Drawn & {
+  /** What hangs there, of the rig that is drawn. */
+  readonly hung: RidgeRig['hung'];
+}): ReactElement {
+  const { lines } = drawing.topology;
+  const side = frame.view === 'side';
+  const names = side && drawing.topology.clothNodes === 0 && frame.scale > ROOM_FOR_NAMES;
   return (
     <>
-      {result.topology.lines
+      {lines
         .filter((l) => l.role === 'loop')
         .map((l) => {
           const [x, y] = place(frame, shape.at, l.nodes[0]!);
           return <HitchMark key={l.id} x={x} y={y} angle={0} />;
         })}
-      {result.topology.hung.map((h) => {
+      {drawing.topology.hung.map((h) => {
         const [x, y] = place(frame, shape.at, h.node);
+        const thing = hung.find((t) => t.id === h.id);
+        const grips = thing !== undefined && hitched(thing);
         return (
           <g key={h.id} className="hung">
             <title>{h.name}</title>
-            <path
-              d={frame.view === 'side' ? `M${svg([x, y])}v12m-6 0h12l2 12h-16z` : `M${svg([x - 5, y - 5])}h10v10h-10z`}
-            />
+            {!side ? (
+              <path d={`M${svg([x - 5, y - 5])}h10v10h-10z`} />
+            ) : grips ? (
+              <>
+                <HungCloth x={x} y={y} side={Math.sqrt(thing.area) * frame.scale} floor={upward(frame, 0) - 10} />
+                <HitchMark x={x} y={y} angle={0} />
+              </>
+            ) : (
+              <HungMark x={x} y={y} lantern={/lantern|lamp/i.test(h.name)} />
+            )}
+            {names && (
+              <text x={x + 12} y={y + 28}>
+                {h.name}
+              </text>
+            )}
           </g>
         );
       })}
@@ -159,12 +190,39 @@ export const Hangers = memo(function Hangers({ result, shape, frame }: Drawn): R
   );
 });
 
+/** Cloth that hangs from one hitch: a corner up, to scale by its area. */
+function HungCloth({
+  x,
+  y,
+  side,
+  floor,
+}: {
+  readonly x: number;
+  readonly y: number;
+  readonly side: number;
+  readonly floor: number;
+}): ReactElement {
+  const drop = Math.max(0, Math.min(1.2 * side, floor - y));
+  return (
+    <path
+      className="cloth-hung"
+      d={`M${x} ${y}L${x + 0.45 * side} ${y + 0.7 * drop}Q${x + 0.1 * side} ${y + drop} ${x} ${y + drop}Q${x - 0.1 * side} ${y + drop} ${x - 0.45 * side} ${y + 0.7 * drop}Z`}
+    />
+  );
+}
+
 /** Where a touch opens a line in the ledger: wide, unseen, far ones under the near ones. */
-export const Touches = memo(function Touches({ result, shape, frame, chosen, onChoose }: Drawn & Chosen): ReactElement {
+export const Touches = memo(function Touches({
+  drawing,
+  shape,
+  frame,
+  chosen,
+  onChoose,
+}: Drawn & Chosen): ReactElement {
   const depth = (nodes: readonly number[]): number => shape.at[3 * nodes[0]! + 1]!;
   return (
     <g>
-      {[...result.topology.lines]
+      {[...drawing.topology.lines]
         .sort((a, b) => depth(b.nodes) - depth(a.nodes))
         .map((l) => (
           <path
@@ -180,7 +238,7 @@ export const Touches = memo(function Touches({ result, shape, frame, chosen, onC
 
 /** What pulls, beside each line: those on the near side, and whatever is chosen or short. */
 export const Pulls = memo(function Pulls({
-  result,
+  drawing,
   shape,
   frame,
   bad,
@@ -197,7 +255,7 @@ export const Pulls = memo(function Pulls({
   const taken: Point[] = [...keepOff];
   return (
     <g className="pitch-pulls">
-      {result.topology.lines.map((l) => {
+      {drawing.topology.lines.map((l) => {
         if (l.role === 'loop') return null;
         const nodes = l.role === 'ridge' ? l.nodes.slice(0, 2) : l.nodes;
         const near = frame.view === 'above' || shape.at[3 * l.nodes[0]! + 1]! < BEYOND;
@@ -205,7 +263,12 @@ export const Pulls = memo(function Pulls({
         const [a, b] = [place(frame, shape.at, nodes[0]!), place(frame, shape.at, nodes.at(-1)!)];
         // beside a line that runs up the picture, above one that runs across it
         const steep = Math.abs(a[0] - b[0]) < Math.abs(a[1] - b[1]);
-        const at: Point = [(a[0] + b[0]) / 2 + (steep ? 26 : 0), (a[1] + b[1]) / 2 + (steep ? 5 : -7)];
+        // a line that hangs is told where it is, not on its chord
+        const [x, y] =
+          l.role === 'stretch'
+            ? place(frame, shape.at, nodes[nodes.length >> 1]!)
+            : [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+        const at: Point = [x + (steep ? 26 : 0), y + (steep ? 5 : l.role === 'stretch' ? -14 : -7)];
         // names on names help nobody: the first there stays
         if (chosen !== l.row && taken.some((t) => Math.abs(t[0] - at[0]) < 46 && Math.abs(t[1] - at[1]) < 16))
           return null;

@@ -12,8 +12,7 @@ import { Loading, Trouble } from '../../parts/states.js';
 import { useCalm } from '../../parts/use-calm.js';
 import { RIG_VIEWS, RigScene } from '../../scene/rig-scene.js';
 import type { RigView } from '../../scene/rig-scene.js';
-import { SideScene } from '../../scene/side-scene.js';
-import { isLine, isRoof } from '../../workers/report.js';
+import { isRoof } from '../../workers/report.js';
 import type { RigQuestion } from '../../workers/rig.worker.js';
 import { useJudge, useOther } from '../../workers/use-judge.js';
 import { Workbench } from '../workbench.js';
@@ -115,16 +114,6 @@ function Bench({
     [store.id, calm, me.body, units],
   );
   const pitched = rig.pitch !== undefined;
-  const hand = {
-    rig,
-    body: me.body,
-    bed: report?.bed?.shapes.find((s) => s.caseId === bedCase) ?? report?.bed?.shapes.at(-1) ?? null,
-    straps: context.straps.find((s) => s.id === rig.bed?.straps) ?? null,
-    moving,
-    onMove: move,
-    onMoveEnd: rest,
-    onNudge: put,
-  };
   const picked = { caseId, bedCase, chosen, onChoose: setChosen, show, put };
   const take = (next: RidgeRig): void => {
     put(next);
@@ -142,21 +131,25 @@ function Bench({
       steps={steps}
       copy={async (draft) => `/rigs/${(await addRig(draft)).id}/${pitched ? 'hang' : 'ridge'}`}
       scene={
-        pitched ? (
-          <RigScene
-            {...hand}
-            report={report !== null && isRoof(report) ? report : null}
-            stale={problem !== null}
-            view={view}
-            onView={showView}
-            caseId={report?.full === true ? caseId : 'pitched'}
-            chosen={chosen}
-            beside={other?.report?.roof ?? null}
-            onChoose={setChosen}
-          />
-        ) : (
-          <SideScene {...hand} report={report !== null && isLine(report) ? report : null} kit={camp.kit} />
-        )
+        <RigScene
+          rig={rig}
+          report={report}
+          kit={camp.kit}
+          body={me.body}
+          bed={report?.bed?.shapes.find((s) => s.caseId === bedCase) ?? report?.bed?.shapes.at(-1) ?? null}
+          straps={context.straps.find((s) => s.id === rig.bed?.straps) ?? null}
+          stale={problem !== null}
+          view={view}
+          onView={showView}
+          caseId={report?.full === true ? caseId : 'pitched'}
+          chosen={chosen}
+          beside={other?.report?.roof ?? null}
+          onChoose={setChosen}
+          moving={moving}
+          onMove={move}
+          onMoveEnd={rest}
+          onNudge={put}
+        />
       }
       under={<Controls store={store} camp={camp} step={step} {...calm} moving={moving} {...picked} />}
       side={

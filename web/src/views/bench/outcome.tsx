@@ -6,7 +6,6 @@ import { verdictOf } from '@rough-bight/core/words';
 import { Ruler } from 'lucide-react';
 import { memo } from 'react';
 import type { ReactElement } from 'react';
-import { isRoof } from '../../workers/report.js';
 import type { RigQuestion } from '../../workers/rig.worker.js';
 import { useRoofAdvice } from '../../workers/use-judge.js';
 import { BedReport } from './bed-report.js';
@@ -88,16 +87,14 @@ export const Outcome = memo(function Outcome({
         unknown cord is unknown. {report.roof !== null && 'Soil by feel is good to a factor of two. '}Local rules come
         first.
       </Cautions>
-      {isRoof(report) && (
-        <SaveAs
-          id={id}
-          name={name}
-          report={report}
-          body={context.body}
-          caseId={report.full ? caseId : 'pitched'}
-          bed={bed?.shapes.find((s) => s.caseId === bedCase) ?? bed?.shapes.at(-1) ?? null}
-        />
-      )}
+      <SaveAs
+        id={id}
+        name={name}
+        report={report}
+        body={context.body}
+        caseId={report.full ? caseId : 'pitched'}
+        bed={bed?.shapes.find((s) => s.caseId === bedCase) ?? bed?.shapes.at(-1) ?? null}
+      />
     </>
   );
 });

@@ -1,11 +1,10 @@
 import type { Drawn } from '@rough-bight/core/formats';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
-import type { BedShape } from '@rough-bight/core/shelter';
+import type { BedShape, RigReport } from '@rough-bight/core/shelter';
 import { Download } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { saveText } from '../../parts/save-text.js';
 import { useUnits } from '../../parts/units.js';
-import type { RoofReport } from '../../workers/report.js';
 
 /** The rig as a file: whole, drawn to scale, or as a scene in depth. */
 export function SaveAs({
@@ -18,25 +17,24 @@ export function SaveAs({
 }: {
   readonly id: string;
   readonly name: string;
-  readonly report: RoofReport;
+  readonly report: RigReport;
   readonly body: BodyMeasures;
   readonly caseId: string;
   readonly bed: BedShape | null;
 }): ReactElement {
   const units = useUnits();
-  const { rig, roof: result } = report;
   // what writes them is fetched when it is wanted
   const draw = async (view: Drawn): Promise<void> => {
     const { rigSvg } = await import('@rough-bight/core/formats');
     saveText(
       `${id}-${view}.svg`,
       'image/svg+xml',
-      rigSvg(view, { name, rig, result, body, units, caseId, ...(bed === null ? {} : { bed }) }),
+      rigSvg(view, { name, report, body, units, caseId, ...(bed === null ? {} : { bed }) }),
     );
   };
   const scene = async (): Promise<void> => {
     const { rigGltf } = await import('@rough-bight/core/formats');
-    saveText(`${id}.gltf`, 'model/gltf+json', rigGltf(name, rig, result, body, caseId, bed ?? undefined));
+    saveText(`${id}.gltf`, 'model/gltf+json', rigGltf(name, report, body, caseId, bed ?? undefined));
   };
   return (
     <section className="save-as" aria-label="Save as a file">

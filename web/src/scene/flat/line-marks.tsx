@@ -1,0 +1,174 @@
+import { diameterOf } from '@rough-bight/core/anchor';
+import { say, sayHeight, saySmall } from '@rough-bight/core/quantity';
+import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
+import type { RidgeResult, RidgeRig, Shape } from '@rough-bight/core/rig';
+import type { Drawing, DrawnShape, RigReport } from '@rough-bight/core/shelter';
+import type { ReactElement } from 'react';
+import { FigureValue } from '../../parts/figure.js';
+import { useUnits } from '../../parts/units.js';
+import type { Frame, Point } from './frame.js';
+import { across, place, svg, through, upward } from './frame.js';
+
+/** The line of a case as it was solved. */
+const solvedAs = ({ shapes }: RidgeResult, { caseId }: DrawnShape): Shape | undefined =>
+  shapes.find((s) => s.caseId === caseId);
+
+/** How far the line hangs under its chord in the case that is drawn, m; null where it does not. */
+export function sagOf(line: RidgeResult, shape: DrawnShape): number | null {
+  const sag = solvedAs(line, shape)?.sag ?? 0;
+  return sag > 0 ? sag : null;
+}
+
+/** What is measured on a bare line from the side: its chord, a wet night, its sag, the heights of its ties and the span. */
+export function LineMarks({
+  drawing,
+  shape,
+  frame,
+  line,
+  rig,
+  span,
+  body,
+  units,
+}: {
+  readonly drawing: Drawing;
+  readonly shape: DrawnShape;
+  readonly frame: Frame;
+  readonly line: RidgeResult;
+  readonly rig: RidgeRig;
+  readonly span: number;
+  readonly body: BodyMeasures;
+  readonly units: UnitChoice;
+}): ReactElement {
+  const all = [0, ...drawing.topology.lines.flatMap((l) => l.nodes.slice(1))];
+  const ends = [place(frame, shape.at, 0), place(frame, shape.at, all.at(-1)!)] as const;
+  const wet = drawing.shapes.find((s) => s.caseId === 'wet');
+  const solved = solvedAs(line, shape);
+  const foot = (i: 0 | 1): number => upward(frame, i * rig.groundRise);
+  const floor = frame.height - 30;
+  return (
+    <>
+      <path className="chord" d={`M${ends.map(svg).join('L')}`} />
+      {wet !== undefined && wet !== shape && <path className="line-wet" d={through(frame, wet.at, all)} />}
+      {solved !== undefined && solved.sag > 0 && (
+        <SagMark
+          at={all.map((n) => place(frame, shape.at, n))}
+          ends={ends}
+          x={ends[0][0] + solved.sagAt * frame.scale}
+          text={`sag ${say(solved.sag, 'length', units)}, ${saySmall(solved.sag, body)}`}
+        />
+      )}
+      {([0, 1] as const).map((i) => {
+        const { tieHeight, girth } = rig.trunks[i];
+        const x = across(frame, i * span);
+        const y = upward(frame, i * rig.groundRise + tieHeight);
+        const on = i === 0 ? 1 : -1;
+        const wide = Math.max(8, diameterOf(girth) * frame.scale) / 2;
+        const anchor = i === 0 ? 'start' : 'end';
+        return (
+          <g key={i} className="scene-height">
+            <path d={`M${x + on * (wide + 14)} ${y}V${foot(i)}m-5 0h10M${x + on * (wide + 9)} ${y}h10`} />
+            <text x={x + on * (wide + 20)} y={(y + foot(i)) / 2 + 20} textAnchor={anchor}>
+              {say(tieHeight, 'length', units)}
+            </text>
+            <text className="quiet" x={x + on * (wide + 20)} y={(y + foot(i)) / 2 + 36} textAnchor={anchor}>
+              {sayHeight(tieHeight, body, units.length)}
+            </text>
+          </g>
+        );
+      })}
+      <path
+        className="span-mark"
+        d={`M${across(frame, 0)} ${floor}H${across(frame, span)}M${across(frame, 0)} ${floor - 6}v12M${across(frame, span)} ${floor - 6}v12`}
+      />
+    </>
+  );
+}
+
+/** The drop of the line under its chord, where it is most. */
+function SagMark({
+  at,
+  ends: [a, b],
+  x,
+  text,
+}: {
+  /** The line, px. */
+  readonly at: readonly Point[];
+  readonly ends: readonly [Point, Point];
+  readonly x: number;
+  readonly text: string;
+}): ReactElement {
+  const top = a[1] + ((b[1] - a[1]) * (x - a[0])) / (b[0] - a[0]);
+  const k = Math.max(
+    1,
+    at.findIndex((p) => p[0] >= x),
+  );
+  const [p, q] = [at[k - 1]!, at[k]!];
+  const bottom = p[1] + ((q[1] - p[1]) * (x - p[0])) / (q[0] - p[0] || 1);
+  const left = x > (a[0] + b[0]) / 2 - 10 && x + 190 > b[0];
+  return (
+    <g className="sag-mark">
+      <path d={`M${x} ${top - 42}V${top}M${x} ${bottom}V${bottom + 6}`} />
+      <text x={x + (left ? -8 : 8)} y={top - 34} textAnchor={left ? 'end' : 'start'}>
+        {text}
+      </text>
+    </g>
+  );
+}
+
+/** What is said beside a bare line, each with its working: its span, and what its trunks bear. */
+export function LineNotes({
+  report,
+  line,
+  frame,
+  rig,
+  span,
+}: {
+  readonly report: RigReport;
+  readonly line: RidgeResult;
+  readonly frame: Frame;
+  readonly rig: RidgeRig;
+  readonly span: number;
+}): ReactElement {
+  const units = useUnits();
+  const [x0, x1] = [across(frame, 0), across(frame, span)];
+  return (
+    <>
+      <div className="scene-span" style={{ left: (x0 + x1) / 2, top: frame.height - 24 }}>
+        span <FigureValue figure={line.span} band />
+        {rig.span.how === 'paces' && <span className="quiet">, {Number(rig.span.paces.toFixed(1))} of my paces</span>}
+      </div>
+      {([0, 1] as const).map((i) => {
+        const f = line.trunks[i];
+        // a trunk that bears the bed as well is told with both
+        const under = report.bed?.trunks.find((t) => t.id === `trunk${i}`)?.worst;
+        const top = upward(frame, i * rig.groundRise) + 10;
+        return (
+          <div
+            key={i}
+            className={`scene-forces scene-forces-${i}`}
+            style={i === 0 ? { left: Math.max(8, x0 - 66), top } : { right: Math.max(8, frame.width - x1 - 66), top }}
+          >
+            {under === undefined ? (
+              <>
+                <FigureValue figure={f.horizontal} /> across, <FigureValue figure={f.vertical} />{' '}
+                {f.lifts ? 'up' : 'down'}
+                <br />
+                <FigureValue figure={f.moment} /> at the foot
+              </>
+            ) : (
+              <>
+                <FigureValue figure={under.level} /> across, {say(Math.abs(under.down), 'force', units)}{' '}
+                {under.down < 0 ? 'up' : 'down'}
+                <br />
+                <FigureValue figure={under.moment} /> at the foot: line and bed, at worst
+              </>
+            )}
+          </div>
+        );
+      })}
+      <p className="scene-key">
+        <span className="key-line" /> as pitched <span className="key-wet" /> wet night
+      </p>
+    </>
+  );
+}
