@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './server.js';
 
@@ -243,4 +244,24 @@ test('units: feet and pounds, kilograms-force, and back', async ({ page }) => {
   await page.getByRole('button', { name: 'm', exact: true }).click();
   await page.getByRole('button', { name: 'N', exact: true }).click();
   await expect(tension(page)).toContainText('N');
+});
+
+test('a bare line is seen from above and in depth too, and drawn to scale', async ({ page }) => {
+  await ownRig(page, 'Landing gable');
+  const side = page.getByRole('group', { name: 'The rig from the side, to scale' });
+  await expect(side.getByRole('slider', { name: 'Haul or slacken the line' })).toBeVisible();
+  await page.getByRole('button', { name: 'from above', exact: true }).click();
+  await expect(page.getByRole('group', { name: 'The rig from above, to scale' })).toBeVisible();
+  await page.getByRole('button', { name: 'in depth', exact: true }).click();
+  await expect(page.getByRole('application', { name: /The rig in depth/ })).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'from the side', exact: true }).click();
+  await expect(side).toBeVisible();
+  await expect(page.getByText(/worst of \d+ cases/)).toBeVisible({ timeout: 20_000 });
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Side view to scale' }).click(),
+  ]);
+  const svg = await readFile(await download.path(), 'utf8');
+  expect(svg).toContain('ridgeline, side view');
+  expect(svg).toContain('>lantern<');
 });
