@@ -24,10 +24,10 @@ const tensioned = (rig: RidgeRig, part: Partial<RidgeRig['tensioning']>): RidgeR
 describe('the verdict says what gives first', () => {
   test('in the words of the rule it is judged by', () => {
     expect(verdict(gable).detail).toMatch(/[Ii]t holds 3\.6 times the worst pull; 2 times is asked\./);
-    expect(verdict({ ...gable, rule: 'share' }).detail).toMatch(
+    expect(verdict({ ...gable, designRule: 'share' }).detail).toMatch(
       /35 % of its low-end strength is in use; 50 % is allowed\./,
     );
-    expect(verdict({ ...gable, rule: 'chance' }).detail).toMatch(
+    expect(verdict({ ...gable, designRule: 'chance' }).detail).toMatch(
       /[Ii]t fails with a chance of .*; 1 in 100 is allowed\./,
     );
   });

@@ -81,6 +81,18 @@ describe('a data folder that an older program left', () => {
     await kept.close();
     expect(rows[0]!.document).toMatchObject({ format: 'rough-bight/ridge@1', roof: { on: true, mass: 0.9 } });
   });
+
+  test('ridge-2: a side held by a cord on a peg is a side stay on one, in the rig and in its saves', async () => {
+    await unpack('ridge-2.tar.br');
+    const store = await openEmbedded(folder);
+    const [rig] = (await store.db.select().from(rigs)).filter((r) => r.id === 'river-bed-under-the-fly');
+    await store.close();
+    expect(rig!.document).toMatchObject({
+      format: RIDGE_FORMAT,
+      designRule: 'share',
+      bed: { sideStay: { side: 'right', out: 1.4, haul: 25, anchor: { kind: 'peg', pegs: 'cut', inLine: 1 } } },
+    });
+  });
 });
 
 describe('data that a newer program wrote is refused by name, and left alone', () => {

@@ -156,19 +156,21 @@ describe('who lies in it, and what for', () => {
     type(screen.getByLabelText(label), text);
     expect(last().bed).toEqual({ ...fly.rig.bed!, ...part });
   });
-  test('a cord to one side comes with a side, a peg and a pull, and goes again', () => {
+  test('a side stay comes with a side, a peg and a pull, is held by what holds a guy, and goes again', () => {
     const { last } = shown(fly);
-    fireEvent.click(screen.getByLabelText(/a cord holds one side open/));
-    const { aside } = last().bed!;
-    expect(aside).toMatchObject({ side: 'left', haul: 20 });
+    fireEvent.click(screen.getByLabelText(/a side stay holds one side open/));
+    const { sideStay } = last().bed!;
+    expect(sideStay).toMatchObject({ side: 'left', haul: 20 });
     const held = { ...fly, rig: last() };
     expect(judge(held).cases.every((c) => c.converged)).toBe(true);
     cleanup();
     const again = shown(held);
     fireEvent.click(screen.getByLabelText('Right'));
-    expect(again.last().bed!.aside).toEqual({ ...aside, side: 'right' });
-    fireEvent.click(screen.getByLabelText(/a cord holds one side open/));
-    expect(again.last().bed!.aside).toBeNull();
+    expect(again.last().bed!.sideStay).toEqual({ ...sideStay, side: 'right' });
+    fireEvent.change(screen.getByLabelText('To'), { target: { value: 'root' } });
+    expect(again.last().bed!.sideStay!.anchor.kind).toBe('root');
+    fireEvent.click(screen.getByLabelText(/a side stay holds one side open/));
+    expect(again.last().bed!.sideStay).toBeNull();
   });
   test('other straps, and another bed, are hung on loops they have and reach with', () => {
     const knotted = {

@@ -31,7 +31,7 @@ export interface HangEnd {
 }
 
 /** A cord that pulls the middle of a bed aside. */
-export interface HangAside {
+export interface HangSideStay {
   readonly foot: Vec3;
   /** Unstressed, m. */
   readonly length: number;
@@ -48,7 +48,7 @@ export interface Hang {
   /** Weight of the cloth with its cords, N. */
   readonly weight: number;
   readonly ridge: { readonly length: number; readonly curve: TensionCurve } | null;
-  readonly aside: HangAside | null;
+  readonly sideStay: HangSideStay | null;
   readonly loads: readonly LoadPiece[];
   /** Level push across the bed, N, shared out as its loads are. */
   readonly push: Vec3;
@@ -67,11 +67,11 @@ export interface HangState {
   readonly links: readonly [Vec3, Vec3];
   /** The cloth from its first end, m: BED_PARTS + 1 places. */
   readonly line: readonly Vec3[];
-  /** Tension of each strap, of the cloth at most, of the ridge-cord and of the cord aside, N. */
+  /** Tension of each strap, of the cloth at most, of the ridge-cord and of the side stay, N. */
   readonly straps: readonly [number, number];
   readonly cloth: number;
   readonly ridge: number;
-  readonly aside: number;
+  readonly sideStay: number;
   /** Pull on what each strap is tied to, N: along x, across and down (negative z). */
   readonly pull: readonly [Vec3, Vec3];
   /** Poles, by end: push along it, what its foot presses on the ground with, tension of its stays, N. */
@@ -135,9 +135,9 @@ export function bedNet(h: Hang): Net {
   line('strap1', `b${BED_PARTS}`, 'tie1', h.ends[1].free);
   for (let k = 0; k < BED_PARTS; k++) line(`cloth${k}`, `b${k}`, `b${k + 1}`, h.length / BED_PARTS);
   if (h.ridge !== null) line('ridge', 'b0', `b${BED_PARTS}`, h.ridge.length);
-  if (h.aside !== null) {
-    nodes.push({ id: 'aside', at: h.aside.foot, fixed: true });
-    line('aside', `b${BED_PARTS / 2}`, 'aside', h.aside.length);
+  if (h.sideStay !== null) {
+    nodes.push({ id: 'sideStay', at: h.sideStay.foot, fixed: true });
+    line('sideStay', `b${BED_PARTS / 2}`, 'sideStay', h.sideStay.length);
   }
   for (const i of [0, 1] as const) {
     const { pole } = h.ends[i];
@@ -222,9 +222,9 @@ export function setBed({ engine, line, node, strut }: BedEngine, h: Hang): void 
     });
   }
   if (h.ridge !== null) cord('ridge', h.ridge.length, h.ridge.curve);
-  if (h.aside !== null) {
-    put('aside', h.aside.foot);
-    cord('aside', h.aside.length, h.aside.curve);
+  if (h.sideStay !== null) {
+    put('sideStay', h.sideStay.foot);
+    cord('sideStay', h.sideStay.length, h.sideStay.curve);
   }
 }
 
@@ -311,7 +311,7 @@ export function bedStateOf({ engine, line, node, strut }: BedEngine, h: Hang, nu
     straps: [tension('strap0'), tension('strap1')],
     cloth,
     ridge: h.ridge === null ? 0 : tension('ridge'),
-    aside: h.aside === null ? 0 : tension('aside'),
+    sideStay: h.sideStay === null ? 0 : tension('sideStay'),
     pull,
     poles,
     stored,

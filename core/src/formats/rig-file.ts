@@ -137,7 +137,10 @@ export function renameKit(rig: RidgeRig, to: (id: string) => string): RidgeRig {
             bed: to(bed.bed),
             straps: to(bed.straps),
             ends: [end(bed.ends[0]), end(bed.ends[1])],
-            aside: bed.aside === null ? null : { ...bed.aside, cord: to(bed.aside.cord), pegs: to(bed.aside.pegs) },
+            sideStay:
+              bed.sideStay === null
+                ? null
+                : { ...bed.sideStay, cord: to(bed.sideStay.cord), anchor: anchored(bed.sideStay.anchor) },
           },
         }),
   };

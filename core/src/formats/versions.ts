@@ -59,6 +59,23 @@ function withoutBareRoof(old: Raw): Raw {
   };
 }
 
+/** An older rig with its fields by their later names; what held the cord aside was always a peg in line, leaning as usual. */
+function withSideStay(old: Raw): Raw {
+  const { rule, bed, ...rig } = old;
+  const { aside, ...rest } = table(bed);
+  const stay = (held: Raw): Raw => {
+    const { pegs, ...others } = held;
+    return { ...others, anchor: { kind: 'peg', pegs, inLine: 1, lean: 0.35 } };
+  };
+  return {
+    ...rig,
+    ...(rule === undefined ? {} : { designRule: rule }),
+    ...(bed === undefined
+      ? {}
+      : { bed: aside === undefined ? bed : { ...rest, sideStay: aside === null ? null : stay(table(aside)) } }),
+  };
+}
+
 /** A rig as it is stored and edited. */
 export const RIG_VERSIONS: Versions = {
   now: RIDGE_FORMAT,
@@ -66,12 +83,18 @@ export const RIG_VERSIONS: Versions = {
     {
       // when a bare line carried "a roof" of its own, a mass and an area at two hitches: it is two things hung
       from: 'rough-bight/ridge@1',
-      to: RIDGE_FORMAT,
+      to: 'rough-bight/ridge@2',
       bring: withoutBareRoof,
       lost: (old) =>
         bareRoof(old) === null
           ? null
           : 'The roof on its bare line is told as two things hung now, one at each hitch and each half of it; pitch a roof of the kit to have it guyed.',
+    },
+    {
+      // when the design rule was a rule, and the side stay of a bed a cord aside on a peg
+      from: 'rough-bight/ridge@2',
+      to: RIDGE_FORMAT,
+      bring: withSideStay,
     },
   ],
 };
@@ -129,7 +152,11 @@ const asFile = (old: Raw): Raw => ({
 export const FILE_VERSIONS: Versions = {
   now: RIG_FORMAT,
   steps: [
-    ...['rough-bight/ridge@1', RIDGE_FORMAT].map((from) => ({ from, to: 'rough-bight/rig@3', bring: asFile })),
+    ...[...RIG_VERSIONS.steps.map((s) => s.from), RIDGE_FORMAT].map((from) => ({
+      from,
+      to: 'rough-bight/rig@3',
+      bring: asFile,
+    })),
     {
       // before beds: its kit held none
       from: 'rough-bight/rig@1',

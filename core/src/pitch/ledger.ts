@@ -381,7 +381,9 @@ export function ratiosOf(model: PitchModel, m: Member, readings: readonly CaseRe
   return checksOf(model, m).flatMap((check) => {
     if (!only(check)) return [];
     const found = worst(check, readings);
-    return found === null ? [] : [ratioFor(rig.rule, { ...found, kind: check.kind }, context.required, rig.use).ratio];
+    return found === null
+      ? []
+      : [ratioFor(rig.designRule, { ...found, kind: check.kind }, context.required, rig.use).ratio];
   });
 }
 

@@ -83,15 +83,15 @@ export const bedDocument = part({
   drop: within(B.drop),
   swing: within(B.swing),
   reach: within(B.reach),
-  /** Cord that holds one side open. */
-  aside: part({
+  /** Stay that holds one side open. */
+  sideStay: part({
     cord: id('cord'),
     /** To the left of the span or to its right. */
     side: oneOf('side', ['left', 'right']),
     /** How far out it is pegged, m. */
-    out: within(B.asideOut),
+    out: within(B.sideStayOut),
     haul: within(B.haul),
-    pegs: id('pegs'),
+    anchor: guyAnchorDocument,
   }).nullable(),
   beneath: keyOf('ground beneath', BENEATH),
   /** Where no roof's pitch names it. */

@@ -5,7 +5,7 @@ import type { Problem } from '../document/index.js';
 import { problem } from '../document/index.js';
 import type { BodyMeasures, Phrase } from '../quantity/index.js';
 import { metres, phrase } from '../quantity/index.js';
-import { supportOf } from '../support/index.js';
+import { holdsOnGround, supportOf } from '../support/index.js';
 import type { Bed, BedAnchor, BedEnd } from './bed-document.js';
 import type { RigContext } from './pitch.js';
 import { measuredSpan } from './ridge.js';
@@ -62,7 +62,7 @@ export function freshBed(kit: { readonly bed: KitBed; readonly straps: KitStraps
     drop: 0.3,
     swing: 0.35,
     reach: 0.3,
-    aside: null,
+    sideStay: null,
     beneath: 'soft',
     soil: 'turf',
     wish: { height: 0.45, angle: Math.PI / 6, headUp: 0 },
@@ -124,11 +124,12 @@ export function bedProblems(rig: RidgeRig, context: RigContext): Problem[] {
     if (!context.kit.some((k) => k.id === id))
       say(field, `The cord of ${what} is no longer in the kit. Choose another.`);
   };
-  if (bed.aside !== null) {
-    cord('aside.cord', bed.aside.cord, 'the side');
-    const { pegs } = bed.aside;
-    if (!context.pegs.some((p) => p.id === pegs))
-      say('aside.pegs', 'These pegs are no longer in the kit. Choose others.');
+  if (bed.sideStay !== null) {
+    cord('sideStay.cord', bed.sideStay.cord, 'the side stay');
+    const held = bed.sideStay.anchor;
+    if (!holdsOnGround(held.kind))
+      say('sideStay.anchor.kind', 'A side stay is held on the ground, not by a tree. Choose what holds it there.');
+    for (const p of supportOf(held).problems(held, context.pegs)) say(`sideStay.anchor.${p.field}`, p.message);
   }
   bed.ends.forEach(({ anchor, wraps, loop, free }, n) => {
     const i = n as 0 | 1;

@@ -70,7 +70,7 @@ export const BED_LIMITS = {
   spread: limit('spread of the stays', 'length', 0, 4),
   haul: PITCH_LIMITS.haul,
   offCentre: limit('offset of the lines on the pole’s head', 'length', 0, 0.2),
-  asideOut: limit('way out to the side cord’s peg', 'length', 0.3, 5),
+  sideStayOut: limit('way out to the side stay’s peg', 'length', 0.3, 5),
   wishHeight: limit('wished height', 'length', 0.15, 1.5),
   wishAngle: limit('wished angle of the straps', 'angle', 0.17, 0.96),
   headUp: limit('the head’s end over the feet’s', 'length', -0.4, 0.4),

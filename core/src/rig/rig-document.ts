@@ -82,7 +82,7 @@ export const rigDocument = part({
   /** Most sag that is still tight enough, share of the span. */
   tightness: within(L.tightness),
   use: oneOf('use', USES),
-  rule: oneOf('rule', RULES),
+  designRule: oneOf('design rule', RULES),
   /** Where it stands: ids of a place and of its two anchors; the second is empty for a pole still to be set. */
   site: part({ place: id('place'), from: id('first anchor'), to: words('second anchor’s id', 0, 60) }).optional(),
   /** Ids of what of the kit was left at home tonight: nothing is sized from it. */

@@ -23,7 +23,7 @@ export function hauledTo(rig: RidgeRig, tension: number): RidgeRig {
 
 /** The rig hauled to `tension`, N, judged without the spreads of measured numbers. */
 export function hauledPoint(rig: RidgeRig, context: LineContext, tension: number): TradeoffPoint {
-  const r = evaluateRidge(hauledTo(rig, tension), context, { ranges: rig.rule === 'chance' });
+  const r = evaluateRidge(hauledTo(rig, tension), context, { ranges: rig.designRule === 'chance' });
   return {
     pretension: tension,
     sag: r.sag.value,

@@ -30,9 +30,9 @@ export function usedBy(rig: RidgeRig): Readonly<Record<'cords' | GearList, Reado
   if (bed !== undefined) {
     used.beds.add(bed.bed);
     used.straps.add(bed.straps);
-    if (bed.aside !== null) {
-      used.cords.add(bed.aside.cord);
-      used.pegs.add(bed.aside.pegs);
+    if (bed.sideStay !== null) {
+      used.cords.add(bed.sideStay.cord);
+      takes(bed.sideStay.anchor);
     }
     for (const { anchor } of bed.ends)
       if (anchor.kind === 'pole') {

@@ -42,7 +42,7 @@ function judged(model: BedModel, check: BedCheck, cases: readonly LoadCase[]): J
     const demand = check.demand(c);
     const shock = shockOf(c) !== null;
     const { ratio } = ratioFor(
-      rig.rule,
+      rig.designRule,
       { kind: check.kind, demand, available },
       context.required,
       check.use ?? 'person',
@@ -52,7 +52,7 @@ function judged(model: BedModel, check: BedCheck, cases: readonly LoadCase[]): J
       found = { l: link(check.id, check.kind, check.name, c.id, demand, available), shock, ratio };
   }
   if (found === null) return [];
-  return [judgedBy({ rule: rig.rule, use: check.use ?? 'person' }, context.required, found.shock)(found.l)];
+  return [judgedBy({ designRule: rig.designRule, use: check.use ?? 'person' }, context.required, found.shock)(found.l)];
 }
 
 const END = ['first', 'second'] as const;
@@ -197,46 +197,46 @@ export function bedRows(model: BedModel, cases: readonly LoadCase[]): Row[] {
     const { anchor } = rig.bed!.ends[i];
     if (anchor.kind === 'pole') poleRows(model, anchor, i, add);
   }
-  if (rig.bed!.aside !== null) asideRow(model, rig.bed!.aside, add);
+  if (rig.bed!.sideStay !== null) sideStayRow(model, rig.bed!.sideStay, add);
   return rows;
 }
 
-/** The cord that holds one side open: it carries nobody. */
-function asideRow(model: BedModel, aside: NonNullable<Bed['aside']>, add: Add): void {
+/** The stay that holds one side open: it carries nobody. */
+function sideStayRow(model: BedModel, sideStay: NonNullable<Bed['sideStay']>, add: Add): void {
   const { rig, context } = model;
-  const kitCord = context.kit.find((k) => k.id === aside.cord)!;
+  const kitCord = context.kit.find((k) => k.id === sideStay.cord)!;
   const cord = findCord(kitCord.cord)!;
   const pull = memoised((c) =>
-    model.figure({ symbol: 'T', title: 'pull of the side cord', quantity: 'force' }, c, (s) => s.aside),
+    model.figure({ symbol: 'T', title: 'pull of the side stay', quantity: 'force' }, c, (s) => s.sideStay),
   );
   const hang = model.hangOf(model.cases[0]!);
   const held = holdOf(
-    { kind: 'peg', pegs: aside.pegs, inLine: 1, lean: 0.35 },
+    sideStay.anchor,
     { soil: findSoil(soilOf(rig))!, pulls: rig.pitch?.pulls ?? [] },
     context.pegs,
-    'side cord',
+    'side stay',
   )!;
-  add({ id: 'aside', name: 'side cord', what: kitCord.name, role: 'stay', unstressed: aside.out }, pull, [
+  add({ id: 'side-stay', name: 'side stay', what: kitCord.name, role: 'stay', unstressed: sideStay.out }, pull, [
     {
-      id: 'aside:end',
+      id: 'side-stay:end',
       kind: 'end',
-      name: 'knots of the side cord',
+      name: 'knots of the side stay',
       use: 'ridge',
       demand: pull,
       available: memoised(
-        (c) => cordStrength(cord, kitCord, 'side cord', c.environment.wet, [knotKept(GUY_ENDS.adjustable, cord)]),
+        (c) => cordStrength(cord, kitCord, 'side stay', c.environment.wet, [knotKept(GUY_ENDS.adjustable, cord)]),
         (c) => String(c.environment.wet),
       ),
     },
     {
-      id: 'aside:anchor',
+      id: 'side-stay:anchor',
       kind: 'anchor',
       name: held.name,
       use: 'ridge',
       demand: pull,
       available: (c) => {
         const s = model.stateOf(c);
-        const [from, foot] = [s.line[s.line.length >> 1]!, hang.aside!.foot];
+        const [from, foot] = [s.line[s.line.length >> 1]!, hang.sideStay!.foot];
         return held.holds(
           Math.max(0, Math.atan2(from[2] - foot[2], Math.hypot(from[0] - foot[0], from[1] - foot[1]))),
           c.environment.wet,

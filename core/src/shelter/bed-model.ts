@@ -14,7 +14,7 @@ import {
 import type {
   BedEngine,
   Hang,
-  HangAside,
+  HangSideStay,
   HangEnd,
   HangPole,
   HangState,
@@ -297,7 +297,7 @@ export function bedModel(
     return lying.map((p, k) => (k < 2 ? { ...p, from: p.from + toward, to: p.to + toward } : p));
   };
   /** The cord to one side: it hauls with about the same pull however far the bed comes to it. */
-  const asideOf = ({ side, out, haul }: NonNullable<Bed['aside']>, middle: Vec3): HangAside => {
+  const sideStayOf = ({ side, out, haul }: NonNullable<Bed['sideStay']>, middle: Vec3): HangSideStay => {
     const sign = side === 'left' ? 1 : -1;
     const [x, y] = [middle[0] - axis[1] * sign * out, middle[1] + axis[0] * sign * out];
     const foot: Vec3 = [x, y, ground(x, y)];
@@ -336,7 +336,7 @@ export function bedModel(
         ridgeCord === null
           ? null
           : { length: kit.ridgeLength, curve: c.environment.wet ? wetCurve(ridgeCord) : dryCurve(ridgeCord) },
-      aside: bed.aside === null ? null : asideOf(bed.aside, middle),
+      sideStay: bed.sideStay === null ? null : sideStayOf(bed.sideStay, middle),
       loads: loadsOf(c, force).map((p) => ({ from: p.from * grown, to: p.to * grown, force: p.force })),
       push: [-axis[1] * across, axis[0] * across, 0],
       ground: null,

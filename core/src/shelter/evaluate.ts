@@ -45,7 +45,7 @@ export interface BedShape {
     readonly head: Vec3;
     readonly stays: readonly { readonly foot: Vec3; readonly pull: number }[];
   }[];
-  readonly aside: Vec3 | null;
+  readonly sideStay: Vec3 | null;
 }
 
 /** A pole as it fares. */
@@ -338,7 +338,7 @@ function shapeOf(model: BedModel, c: LoadCase): BedShape {
             },
           ];
     }),
-    aside: h.aside?.foot ?? null,
+    sideStay: h.sideStay?.foot ?? null,
   };
 }
 

@@ -105,7 +105,7 @@ function hungOn(
     if (offer === undefined) break;
     const bed = evaluateBed(offer.rig, context, {
       full: true,
-      spreads: rig.rule === 'chance',
+      spreads: rig.designRule === 'chance',
       ...(roof === null ? {} : { roof }),
     });
     const hung: Hung = {
@@ -176,7 +176,7 @@ function roofFor(rig: RidgeRig, context: RigContext): Ridge {
 /** Judged whole, as quickly as that can be; null where it cannot be pitched so. */
 function judged(rig: RidgeRig, context: RigContext): RigReport | null {
   try {
-    return judgeRig(rig, context, { full: true, spreads: rig.rule === 'chance' }).report;
+    return judgeRig(rig, context, { full: true, spreads: rig.designRule === 'chance' }).report;
   } catch (error) {
     if (error instanceof RigProblem) return null;
     throw error;

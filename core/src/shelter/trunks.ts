@@ -98,7 +98,7 @@ export function trunkUnder(
     const moment = momentOn(pulls);
     const demand = plain('M', 'bending at the foot', 'moment', moment);
     const { ratio } = ratioFor(
-      rig.rule === 'chance' ? 'factor' : rig.rule,
+      rig.designRule === 'chance' ? 'factor' : rig.designRule,
       { kind: 'trunk', demand, available: holds(pair) },
       context.required,
       'person',
@@ -131,7 +131,7 @@ export function trunkUnder(
       role: 'trunk',
       demand: level,
       pitched: loads.get('pitched+lying')?.level ?? loads.get('ridge+lying')?.level ?? level.value,
-      links: [judgedBy({ rule: rig.rule, use: 'person' }, context.required, shockOf(pair.bed) !== null)(l)],
+      links: [judgedBy({ designRule: rig.designRule, use: 'person' }, context.required, shockOf(pair.bed) !== null)(l)],
       unstressed: null,
       cut: null,
     },

@@ -38,7 +38,7 @@ export function adviseRidge(rig: RidgeRig, context: LineContext, result: RidgeRe
   for (const candidate of candidates(rig, context, result, units)) {
     let r: RidgeResult;
     try {
-      r = evaluateRidge(candidate.rig, context, { ranges: rig.rule === 'chance' });
+      r = evaluateRidge(candidate.rig, context, { ranges: rig.designRule === 'chance' });
     } catch {
       continue; // not a rig that can be computed, so nothing to offer
     }

@@ -22,7 +22,9 @@ import { SPARE, shortWords, wouldDo } from './remedies.js';
 
 /** The bed of a rig judged under its roof as that stands; null where it has none. */
 export function bedUnder(rig: RidgeRig, context: RigContext, roof: Evaluated): BedResult | null {
-  return rig.bed === undefined ? null : evaluateBed(rig, context, { full: true, spreads: rig.rule === 'chance', roof });
+  return rig.bed === undefined
+    ? null
+    : evaluateBed(rig, context, { full: true, spreads: rig.designRule === 'chance', roof });
 }
 
 const touches = (b: BedResult): number => (b.over === null ? 0 : tooNear(b.over).length);

@@ -246,7 +246,7 @@ function bearsAt({ context, known }: Ask, rig: RidgeRig, row: string): boolean {
   try {
     const { result } = evaluatePitch(rig, context, {
       full: true,
-      spreads: rig.rule === 'chance',
+      spreads: rig.designRule === 'chance',
       rising: false,
       slip: false,
       among: new Set(known.result.rows.flatMap((r) => r.links.map((l) => l.link.caseId))),
@@ -412,7 +412,7 @@ function drained({ rig, context, units }: Ask): Remedy {
 export function strongestWind(rig: RidgeRig, context: RigContext, progress: () => boolean = () => true): number | null {
   const holdsIn = (beaufort: number): boolean => {
     const blown = { ...rig, wind: { ...rig.wind, beaufort } };
-    return holds(judgeRig(blown, context, { full: true, spreads: rig.rule === 'chance', rising: false }).report);
+    return holds(judgeRig(blown, context, { full: true, spreads: rig.designRule === 'chance', rising: false }).report);
   };
   let [low, high]: [number | null, number] = [null, RIDGE_LIMITS.beaufort.max + 1];
   while (high - (low ?? -1) > 1) {

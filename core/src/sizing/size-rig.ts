@@ -130,7 +130,7 @@ export function sizeRig(
     solves++;
     const known = evaluatePitch(r, context, {
       full: true,
-      spreads: rig.rule === 'chance',
+      spreads: rig.designRule === 'chance',
       rising: false,
       // it is sized so that its hitches hold; where they do, this is how it stands
       slip: false,

@@ -15,12 +15,12 @@ export interface Judged {
 
 /** Judges a link by all three schools, and by the rig's own. @param quick whether its demand is the most of a computed fall or swing */
 export function judgedBy(
-  rig: { readonly rule: Rule; readonly use: Use },
+  rig: { readonly designRule: Rule; readonly use: Use },
   required: Required,
   quick = false,
 ): (link: Link) => Judged {
   return (link) => {
     const schools = RULES.map((r) => judge(link, r, required, rig.use, quick));
-    return { link, judgement: schools.find((x) => x.rule === rig.rule)!, schools };
+    return { link, judgement: schools.find((x) => x.rule === rig.designRule)!, schools };
   };
 }

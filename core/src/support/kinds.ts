@@ -37,6 +37,9 @@ export const supportOf = <A extends GuyAnchor>(anchor: A): Support<A> => SUPPORT
 export const holdOf = (anchor: GuyAnchor, ground: Ground, pegs: readonly KitPegs[], where: string): Hold | null =>
   supportOf(anchor).hold?.(anchor, ground, pegs, where) ?? null;
 
+/** Whether a kind holds by the ground alone, which a tree does not: that bends under all that is tied to it. */
+export const holdsOnGround = (kind: SupportKind): boolean => SUPPORTS[kind].hold !== null;
+
 /** A support of a kind as one finds it: its usual numbers, the first pegs of the kit, this tree. */
 export const freshSupport = (kind: SupportKind, pegs: readonly KitPegs[], tree: TreeId | undefined): GuyAnchor =>
   filled({ kind, ...usualOf(SUPPORTS[kind].fields) } as unknown as GuyAnchor, (as, usual) =>

@@ -17,7 +17,7 @@ export const hang = (
   cloth: linearCurve(1.2e4),
   weight: 6,
   ridge: null,
-  aside: null,
+  sideStay: null,
   loads: [],
   push: [0, 0, 0],
   ground: null,

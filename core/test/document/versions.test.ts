@@ -60,7 +60,10 @@ describe('a chain of versions', () => {
         expect(step.from).not.toBe(step.to);
         fc.assert(
           fc.property(
-            fc.dictionary(fc.constantFrom('hung', 'roof', 'pitch', 'kit', 'settings', 'rig'), fc.jsonValue()),
+            fc.dictionary(
+              fc.constantFrom('hung', 'roof', 'pitch', 'kit', 'settings', 'rig', 'rule', 'bed'),
+              fc.jsonValue(),
+            ),
             (old) => {
               step.bring({ ...old, format: step.from });
               step.lost?.({ ...old, format: step.from });
@@ -69,6 +72,30 @@ describe('a chain of versions', () => {
         );
       }
     }
+  });
+});
+
+describe('a rig of before its side stay was held by any support', () => {
+  const { designRule, ...gist } = gable;
+  const old = { ...gist, format: 'rough-bight/ridge@2', rule: designRule };
+  const fly = camp.rigs.find((r: { rig: RidgeRig }) => r.rig.bed !== undefined).rig as RidgeRig;
+  const withAside = (aside: unknown): RidgeRig => {
+    const { designRule: rule, bed, ...rest } = fly;
+    const others = Object.fromEntries(Object.entries(bed!).filter(([key]) => key !== 'sideStay'));
+    const raw = { ...rest, format: 'rough-bight/ridge@2', rule, bed: { ...others, aside } };
+    return bringUp(RIG_VERSIONS, raw).document as RidgeRig;
+  };
+  test('says the same by its later names, and nothing is lost', () => {
+    expect(bringUp(RIG_VERSIONS, old)).toEqual({ document: gable, from: 'rough-bight/ridge@2', lost: [] });
+    expect(withAside(null)).toEqual(fly);
+    const cord = { cord: fly.cord, side: 'left', out: 1.2, haul: 20 };
+    const brought = withAside({ ...cord, pegs: 'cut' });
+    expect(misfits(rigDocument, brought)).toEqual([]);
+    expect(brought.bed!.sideStay).toEqual({ ...cord, anchor: { kind: 'peg', pegs: 'cut', inLine: 1, lean: 0.35 } });
+  });
+  test('what does not fit is left for the check to name', () => {
+    expect(misfits(rigDocument, withAside(7)).length).toBeGreaterThan(0);
+    expect(misfits(rigDocument, withAside({})).length).toBeGreaterThan(0);
   });
 });
 

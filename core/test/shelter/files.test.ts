@@ -2,6 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import validator from 'gltf-validator';
 import { rigGltf, rigSvg } from '../../src/formats/index.js';
 import { bedProblems, freshBed, rehung, strapsFor } from '../../src/rig/index.js';
+import { SUPPORT_KINDS, freshSupport, holdsOnGround } from '../../src/support/index.js';
+import type { GuyAnchor } from '../../src/support/index.js';
 import { judgedWhole } from '../said.js';
 import { ONE_TREE, UNDER_FLY, UNITS, bedded, demo, namedWind } from './helper.js';
 
@@ -56,24 +58,46 @@ describe('a bed on other trunks', () => {
   });
 });
 
-describe('a cord that holds one side open', () => {
-  const aside = { cord: 'guy', side: 'left' as const, out: 1.2, haul: 25, pegs: 'cut' };
+describe('a side stay', () => {
+  const sideStay = {
+    cord: 'guy',
+    side: 'left' as const,
+    out: 1.2,
+    haul: 25,
+    anchor: { kind: 'peg' as const, pegs: 'cut', inLine: 1 as const, lean: 0.35 },
+  };
   test('pulls the bed to its side with about what it was hauled with, and stands in the ledger', () => {
-    const open = judgedWhole(bedded(fly.rig, { aside }), fly.context, {
+    const open = judgedWhole(bedded(fly.rig, { sideStay }), fly.context, {
       full: true,
       spreads: false,
       ...namedWind(fly.rig),
     }).bed!;
-    const row = open.rows.find((r) => r.id === 'aside')!;
+    const row = open.rows.find((r) => r.id === 'side-stay')!;
     expect(row.pitched).toBeGreaterThan(18);
     expect(row.pitched).toBeLessThan(40);
-    expect(row.links.map((l) => l.link.id).sort()).toEqual(['aside:anchor', 'aside:end']);
+    expect(row.links.map((l) => l.link.id).sort()).toEqual(['side-stay:anchor', 'side-stay:end']);
     const middle = open.shapes.find((s) => s.caseId === 'lying')!.line[12]!;
     expect(middle[1]).toBeGreaterThan(0.005);
-    const other = judgedWhole(bedded(fly.rig, { aside: { ...aside, side: 'right' } }), fly.context, {
+    const other = judgedWhole(bedded(fly.rig, { sideStay: { ...sideStay, side: 'right' } }), fly.context, {
       full: false,
     }).bed!;
     expect(other.shapes.find((s) => s.caseId === 'lying')!.line[12]![1]).toBeCloseTo(-middle[1], 3);
+  });
+  test('is held by whatever holds a guy: a root, a log, a bag; not by a tree of the rig', () => {
+    const heldBy = (anchor: GuyAnchor) => bedded(fly.rig, { sideStay: { ...sideStay, anchor } });
+    const held = (anchor: GuyAnchor): string =>
+      judgedWhole(heldBy(anchor), fly.context, { full: false })
+        .bed!.rows.find((r) => r.id === 'side-stay')!
+        .links.find((l) => l.link.id === 'side-stay:anchor')!.link.name;
+    const kinds = SUPPORT_KINDS.filter(holdsOnGround);
+    expect(new Set(kinds.map((k) => held(freshSupport(k, fly.context.pegs, undefined)))).size).toBe(kinds.length);
+    for (const tree of ['tree', 'stem'] as const)
+      expect(
+        bedProblems(heldBy(freshSupport(tree, fly.context.pegs, 'trunk0')), fly.context).map((p) => p.field),
+      ).toEqual(['bed.sideStay.anchor.kind']);
+    expect(
+      bedProblems(heldBy({ kind: 'peg', pegs: 'gone', inLine: 1, lean: 0.35 }), fly.context).map((p) => p.field),
+    ).toEqual(['bed.sideStay.anchor.pegs']);
   });
 });
 

@@ -72,8 +72,8 @@ export function BedMark({
           />
         </g>
       ))}
-      {shape.aside !== null && (
-        <path className="bed-aside" d={path([project(shape.line[parts / 2]!), project(shape.aside)])} />
+      {shape.sideStay !== null && (
+        <path className="bed-side-stay" d={path([project(shape.line[parts / 2]!), project(shape.sideStay)])} />
       )}
       {lain && !above && <Person body={shape.body} project={project} scale={scale} />}
       <path className={bad.has('bed') ? 'bed-cloth pitch-bad' : 'bed-cloth'} d={outline} />

@@ -71,7 +71,7 @@ const service = {
   /** What a rig comes to in a sentence. */
   verdict: ({ rig, context, units }: RigQuestion): Answer<Verdict> =>
     answer(units, () =>
-      verdictOf(judgeRig(rig, context, { full: true, spreads: rig.rule === 'chance' }).report, context.body),
+      verdictOf(judgeRig(rig, context, { full: true, spreads: rig.designRule === 'chance' }).report, context.body),
     ),
   /** How to hang the bed as it is wished. */
   hangIt: ({ rig, context, units }: RigQuestion): Answer<HangAnswer> =>
@@ -85,7 +85,7 @@ const service = {
   /** What would help a line that has no roof. */
   advise: ({ rig, context, units }: Question): Answer<Advice[]> =>
     answer(units, () =>
-      adviseRidge(rig, context, evaluateRidge(rig, context, { ranges: rig.rule === 'chance' }), units),
+      adviseRidge(rig, context, evaluateRidge(rig, context, { ranges: rig.designRule === 'chance' }), units),
     ),
   tradeoff: ({ rig, context, units }: Question, count: number): Answer<TradeoffPoint[]> =>
     answer(units, () => tradeoff(rig, context, count)),

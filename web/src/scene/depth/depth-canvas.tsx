@@ -366,7 +366,7 @@ function BedInDepth({ bed, palette }: { readonly bed: BedShape; readonly palette
       {line([bed.ties[0], bed.line[0]!], palette.tar, 4, 'strap0')}
       {line([bed.ties[1], bed.line.at(-1)!], palette.tar, 4, 'strap1')}
       {bed.ridge && line([bed.line[0]!, bed.line.at(-1)!], palette.ink, 1.5, 'ridge')}
-      {bed.aside !== null && line([bed.line[bed.line.length >> 1]!, bed.aside], palette.ink, 1.5, 'aside')}
+      {bed.sideStay !== null && line([bed.line[bed.line.length >> 1]!, bed.sideStay], palette.ink, 1.5, 'sideStay')}
       {bed.poles.map((p) => (
         <group key={p.end}>
           <Pole from={p.foot} to={p.head} thick={0.09} color={palette.tar} />

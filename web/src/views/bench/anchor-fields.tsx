@@ -2,7 +2,15 @@ import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { treeAt, treesOf } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import type { GuyAnchor, KitPegs, SupportKind, TreeId } from '@rough-bight/core/support';
-import { SUPPORTS, SUPPORT_KINDS, freshSupport, isGuyTree, keyOfGuyTree, supportOf } from '@rough-bight/core/support';
+import {
+  SUPPORTS,
+  SUPPORT_KINDS,
+  freshSupport,
+  holdsOnGround,
+  isGuyTree,
+  keyOfGuyTree,
+  supportOf,
+} from '@rough-bight/core/support';
 import type { ReactElement } from 'react';
 import { Choice } from '../../parts/choice.js';
 import { DescribedFields } from '../../parts/described-field.js';
@@ -44,6 +52,7 @@ export function AnchorFields({
   trees,
   body,
   near = null,
+  onGround = false,
   onChange,
 }: {
   readonly anchor: GuyAnchor;
@@ -53,6 +62,8 @@ export function AnchorFields({
   readonly body: BodyMeasures;
   /** Where it is held now, m on the plan. */
   readonly near?: readonly [x: number, y: number] | null;
+  /** Whether no tree may hold it. */
+  readonly onGround?: boolean;
   readonly onChange: (anchor: GuyAnchor) => string | null;
 }): ReactElement {
   return (
@@ -60,7 +71,9 @@ export function AnchorFields({
       <Choice<SupportKind>
         label="To"
         value={anchor.kind}
-        options={SUPPORT_KINDS.filter((id) => id !== 'tree' || trees.length > 0 || anchor.kind === id).map((id) => ({
+        options={SUPPORT_KINDS.filter(
+          (id) => anchor.kind === id || (onGround ? holdsOnGround(id) : id !== 'tree' || trees.length > 0),
+        ).map((id) => ({
           id,
           name: SUPPORTS[id].name,
         }))}

@@ -9,7 +9,7 @@ import {
   measuredSpan,
   strapsFor,
 } from '@rough-bight/core/rig';
-import { supportOf } from '@rough-bight/core/support';
+import { freshSupport, supportOf } from '@rough-bight/core/support';
 import { headWords } from '@rough-bight/core/words';
 import type { Bed, BedAnchor, BedEnd, BedPole, Beneath, RigContext, RidgeRig } from '@rough-bight/core/rig';
 import type { BedResult, Drip } from '@rough-bight/core/shelter';
@@ -571,7 +571,7 @@ function WhoControls({ rig, edit, bed: result }: Props): ReactElement {
 
 function MoreControls({ rig, edit, context, bed: result }: Props): ReactElement {
   const bed = rig.bed!;
-  const { aside } = bed;
+  const { sideStay } = bed;
   const set = (part: Partial<Bed>): string | null => edit({ ...rig, bed: { ...bed, ...part } });
   const ridge = ([0, 1] as const).map((i) => result?.drips.find((d) => d.id === `ridge${i}`));
   return (
@@ -610,48 +610,62 @@ function MoreControls({ rig, edit, context, bed: result }: Props): ReactElement 
         ),
       )}
       <Check
-        checked={aside !== null}
+        checked={sideStay !== null}
         onChange={(held) =>
           set({
-            aside: held
-              ? { cord: context.kit[0]?.id ?? '', side: 'left', out: 1.2, haul: 20, pegs: context.pegs[0]?.id ?? '' }
+            sideStay: held
+              ? {
+                  cord: context.kit[0]?.id ?? '',
+                  side: 'left',
+                  out: 1.2,
+                  haul: 20,
+                  anchor: freshSupport('peg', context.pegs, undefined),
+                }
               : null,
           })
         }
       >
-        a cord holds one side open
+        a side stay holds one side open
       </Check>
-      {aside !== null && (
+      {sideStay !== null && (
         <div className="control-row">
           <Segments
             label="Side"
-            value={aside.side}
+            value={sideStay.side}
             options={[
               { id: 'left', name: 'Left' },
               { id: 'right', name: 'Right' },
             ]}
-            onChange={(side) => set({ aside: { ...aside, side } })}
+            onChange={(side) => set({ sideStay: { ...sideStay, side } })}
           />
           <Choice
             label="Its cord"
-            value={aside.cord}
+            value={sideStay.cord}
             options={context.kit.map((k) => ({ id: k.id, name: k.name }))}
-            onChange={(cord) => set({ aside: { ...aside, cord } })}
+            onChange={(cord) => set({ sideStay: { ...sideStay, cord } })}
           />
           <NumberField
-            label="Pegged"
-            value={aside.out}
-            limit={B.asideOut}
+            label="Held"
+            value={sideStay.out}
+            limit={B.sideStayOut}
             step={0.1}
             hint="out from the bed"
-            onCommit={(out) => set({ aside: { ...aside, out } })}
+            onCommit={(out) => set({ sideStay: { ...sideStay, out } })}
           />
           <NumberField
             label="Hauled with"
-            value={aside.haul}
+            value={sideStay.haul}
             limit={B.haul}
             step={5}
-            onCommit={(haul) => set({ aside: { ...aside, haul } })}
+            onCommit={(haul) => set({ sideStay: { ...sideStay, haul } })}
+          />
+          <AnchorFields
+            anchor={sideStay.anchor}
+            pegs={context.pegs}
+            trees={[]}
+            onGround
+            body={context.body}
+            onChange={(anchor) => set({ sideStay: { ...sideStay, anchor } })}
           />
         </div>
       )}

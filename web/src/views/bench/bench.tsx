@@ -87,7 +87,8 @@ function Bench({
   const move = useCallback((next: RidgeRig) => store.move({ ...store.read().draft, document: next }), [store]);
   const rest = useCallback(() => store.endMove(), [store]);
   const named = search.get('view') ?? '';
-  const view: RigView = named in RIG_VIEWS ? (named as RigView) : step === 'guy' && rig.pitch !== undefined ? 'above' : 'side';
+  const view: RigView =
+    named in RIG_VIEWS ? (named as RigView) : step === 'guy' && rig.pitch !== undefined ? 'above' : 'side';
   const wanted = search.get('case') ?? 'pitched';
   // a kind's name stands for the hardest case of it
   const caseId = report?.roof?.worst[wanted as CaseKind] ?? wanted;

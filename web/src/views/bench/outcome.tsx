@@ -77,8 +77,8 @@ export const Outcome = memo(function Outcome({
         rows={report.rows}
         cases={casesTogether(report)}
         full={report.full}
-        rule={rig.rule}
-        onRule={(rule) => put({ ...rig, rule })}
+        rule={rig.designRule}
+        onRule={(designRule) => put({ ...rig, designRule })}
         chosen={chosen}
         onChoose={onChoose}
       />

@@ -29,6 +29,6 @@ export function freshRig(cord: string): RidgeRig {
     sway: 0,
     tightness: 0.04,
     use: 'ridge',
-    rule: 'factor',
+    designRule: 'factor',
   };
 }
