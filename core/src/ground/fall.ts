@@ -111,9 +111,16 @@ export function fallFigure(f: Falling, fall: number): Figure {
   );
   if (!f.whole)
     return derive(
-      { symbol: 'R', title: `reach of what hangs in ${f.name}`, quantity: 'length', formula: 'R = max(2 m, b h)' },
-      [height, looked(BRANCH_REACH)],
-      (h, b) => Math.max(LEAST_BRANCH, h! * b!),
+      { symbol: 'R', title: `reach of what hangs in ${f.name}`, quantity: 'length', formula: 'R = max(R₀, b h)' },
+      [
+        given({ symbol: 'R₀', title: 'least that is kept from what hangs', quantity: 'length' }, LEAST_BRANCH, {
+          kind: 'judgement',
+          text: 'whatever the height',
+        }),
+        height,
+        looked(BRANCH_REACH),
+      ],
+      (least, h, b) => Math.max(least!, h! * b!),
     );
   return derive(
     { symbol: 'R', title: `reach of ${f.name} straight downhill`, quantity: 'length', formula: 'R = h (m + r s)' },

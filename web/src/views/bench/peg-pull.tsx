@@ -1,10 +1,12 @@
 import { HEEL_PULL, findSoil } from '@rough-bight/core/catalogue';
+import { say } from '@rough-bight/core/quantity';
 import type { Pitch } from '@rough-bight/core/rig';
 import type { KitPegs, PegPull } from '@rough-bight/core/support';
 import { SUPPORT_LIMITS } from '@rough-bight/core/support';
 import type { ReactElement } from 'react';
 import { Choice } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
+import { useUnits } from '../../parts/units.js';
 
 const ENDS = [
   { id: 'held', name: 'it held' },
@@ -25,6 +27,7 @@ export function PulledPeg({
   readonly pegs: readonly KitPegs[];
   readonly set: (change: Partial<Pitch>) => string | null;
 }): ReactElement | null {
+  const units = useUnits();
   const { anchor } = pitch.guy;
   if (anchor.kind !== 'peg') return null;
   const { pulls = [], soil } = pitch;
@@ -53,7 +56,7 @@ export function PulledPeg({
         value={pulled.force}
         limit={SUPPORT_LIMITS.pull}
         step={10}
-        hint="along its guy, by heel (about 300 N) or spring balance"
+        hint={`along its guy, by heel (about ${say(HEEL_PULL.typical, 'force', units)}) or spring balance`}
         onCommit={(force) => put({ ...pulled, force })}
       />
       <Choice
