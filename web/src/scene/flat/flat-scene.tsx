@@ -124,12 +124,20 @@ export function FlatScene(props: SceneProps): ReactElement {
         {bed !== null && (!side || roof === null) && bedMark}
         {drawn !== null && (
           <>
-            {line !== null && side && (
-              <LineMarks {...drawn} line={line} rig={rig} span={span} body={body} units={units} />
-            )}
             <Lines {...drawn} bad={bad} chosen={chosen} far={false} />
             {bed !== null && side && roof !== null && bedMark}
             <Hangers {...drawn} hung={report!.rig.hung} />
+            {line !== null && side && (
+              <LineMarks
+                {...drawn}
+                line={line}
+                rig={rig}
+                span={span}
+                body={body}
+                units={units}
+                heights={bed === null}
+              />
+            )}
             <Pulls {...drawn} bad={bad} chosen={chosen} units={units} keepOff={written} />
             {covered !== null && side && bed === null && (
               <Headroom result={covered.result} frame={frame} body={body} units={units} />

@@ -29,6 +29,7 @@ export function LineMarks({
   span,
   body,
   units,
+  heights,
 }: {
   readonly drawing: Drawing;
   readonly shape: DrawnShape;
@@ -38,6 +39,8 @@ export function LineMarks({
   readonly span: number;
   readonly body: BodyMeasures;
   readonly units: UnitChoice;
+  /** Whether there is room for how high its ties are. */
+  readonly heights: boolean;
 }): ReactElement {
   const all = [0, ...drawing.topology.lines.flatMap((l) => l.nodes.slice(1))];
   const ends = [place(frame, shape.at, 0), place(frame, shape.at, all.at(-1)!)] as const;
@@ -54,10 +57,11 @@ export function LineMarks({
           at={all.map((n) => place(frame, shape.at, n))}
           ends={ends}
           x={ends[0][0] + solved.sagAt * frame.scale}
+          width={frame.width}
           text={`sag ${say(solved.sag, 'length', units)}, ${saySmall(solved.sag, body)}`}
         />
       )}
-      {([0, 1] as const).map((i) => {
+      {(heights ? ([0, 1] as const) : []).map((i) => {
         const { tieHeight, girth } = rig.trunks[i];
         const x = across(frame, i * span);
         const y = upward(frame, i * rig.groundRise + tieHeight);
@@ -84,17 +88,23 @@ export function LineMarks({
   );
 }
 
+/** Width of a letter in the picture, about, px. */
+const LETTER = 6.6;
+
 /** The drop of the line under its chord, where it is most. */
 function SagMark({
   at,
   ends: [a, b],
   x,
+  width,
   text,
 }: {
   /** The line, px. */
   readonly at: readonly Point[];
   readonly ends: readonly [Point, Point];
   readonly x: number;
+  /** Of the picture, px. */
+  readonly width: number;
   readonly text: string;
 }): ReactElement {
   const top = a[1] + ((b[1] - a[1]) * (x - a[0])) / (b[0] - a[0]);
@@ -104,16 +114,21 @@ function SagMark({
   );
   const [p, q] = [at[k - 1]!, at[k]!];
   const bottom = p[1] + ((q[1] - p[1]) * (x - p[0])) / (q[0] - p[0] || 1);
-  const left = x > (a[0] + b[0]) / 2 - 10 && x + 190 > b[0];
+  // beside the mark, on the other side where it would run over the second tie, and never out of the picture
+  const long = LETTER * text.length;
+  const beside = x + 8 + long > b[0] ? x - 8 - long : x + 8;
   return (
     <g className="sag-mark">
       <path d={`M${x} ${top - 42}V${top}M${x} ${bottom}V${bottom + 6}`} />
-      <text x={x + (left ? -8 : 8)} y={top - 34} textAnchor={left ? 'end' : 'start'}>
+      <text x={Math.max(6, Math.min(beside, width - long - 6))} y={top - 34}>
         {text}
       </text>
     </g>
   );
 }
+
+/** A picture narrower than this has no room for every force, px. */
+const NARROW = 520;
 
 /** What is said beside a bare line, each with its working: its span, and what its trunks bear. */
 export function LineNotes({
@@ -131,6 +146,7 @@ export function LineNotes({
 }): ReactElement {
   const units = useUnits();
   const [x0, x1] = [across(frame, 0), across(frame, span)];
+  const narrow = frame.width < NARROW;
   return (
     <>
       <div className="scene-span" style={{ left: (x0 + x1) / 2, top: frame.height - 24 }}>
@@ -146,21 +162,29 @@ export function LineNotes({
           <div
             key={i}
             className={`scene-forces scene-forces-${i}`}
-            style={i === 0 ? { left: Math.max(8, x0 - 66), top } : { right: Math.max(8, frame.width - x1 - 66), top }}
+            style={
+              i === 0
+                ? { left: Math.max(8, x0 - 66), top }
+                : { right: narrow ? 8 : Math.max(8, frame.width - x1 - 66), top }
+            }
           >
             {under === undefined ? (
               <>
-                <FigureValue figure={f.horizontal} /> across, <FigureValue figure={f.vertical} />{' '}
-                {f.lifts ? 'up' : 'down'}
+                <FigureValue figure={f.horizontal} /> across
+                {!narrow && (
+                  <>
+                    , <FigureValue figure={f.vertical} /> {f.lifts ? 'up' : 'down'}
+                  </>
+                )}
                 <br />
                 <FigureValue figure={f.moment} /> at the foot
               </>
             ) : (
               <>
-                <FigureValue figure={under.level} /> across, {say(Math.abs(under.down), 'force', units)}{' '}
-                {under.down < 0 ? 'up' : 'down'}
+                <FigureValue figure={under.level} /> across
+                {!narrow && `, ${say(Math.abs(under.down), 'force', units)} ${under.down < 0 ? 'up' : 'down'}`}
                 <br />
-                <FigureValue figure={under.moment} /> at the foot: line and bed, at worst
+                <FigureValue figure={under.moment} /> at the foot{!narrow && ': line and bed, at worst'}
               </>
             )}
           </div>
