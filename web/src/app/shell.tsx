@@ -3,7 +3,7 @@ import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
-import { useMe } from '../data/camp.js';
+import { useMe } from '../data/me.js';
 import type { SaveState } from '../data/document-store.js';
 import { BightMark } from '../parts/marks.js';
 import { FindDialog } from './find.js';

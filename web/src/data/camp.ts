@@ -1,7 +1,8 @@
 import type { Gear, GearList, KitCord } from '@rough-bight/core/rig';
 import useSWR, { useSWRConfig } from 'swr';
 import { call, get } from './api.js';
-import type { Camp, CampSummary, Person, StoredPlace, StoredRig } from './types.js';
+import { inTurn } from './in-turn.js';
+import type { Camp, CampSummary, StoredPlace, StoredRig } from './types.js';
 
 export function useCamps() {
   return useSWR<readonly CampSummary[]>('/api/camps', get);
@@ -13,14 +14,6 @@ export function useCamp(id: string | undefined) {
 
 /** Lists of the kit, by their names in a camp and in an address. */
 type List = 'kit' | GearList;
-
-/** Changes to the kit go one after another: the later one is the one that stays. */
-let lastChange: Promise<unknown> = Promise.resolve();
-function inTurn<T>(work: () => Promise<T>): Promise<T> {
-  const next = lastChange.then(work, work);
-  lastChange = next.catch(() => undefined);
-  return next;
-}
 
 /** Changes to a camp's kit and list of rigs, each refreshing what is shown. */
 export function useCampActions(campId: string) {
@@ -65,31 +58,4 @@ export function useCampActions(campId: string) {
     removePlace: (id: string) => then(call<undefined>('DELETE', `/api/places/${encodeURIComponent(id)}`)),
     removeRig: (id: string) => then(call<undefined>('DELETE', `/api/rigs/${encodeURIComponent(id)}`)),
   };
-}
-
-/** Version of the person that this window saved last. */
-let ownVersion = 0;
-
-/** The person whose measures and rules are used, and how to change them. */
-export function useMe() {
-  const swr = useSWR<Person>('/api/me', get, { revalidateOnFocus: false });
-  const change = async (next: Person): Promise<void> => {
-    await swr.mutate(
-      inTurn(async () => {
-        const saved = await call<Person>('PUT', '/api/me', {
-          name: next.name,
-          body: next.body,
-          units: next.units,
-          required: next.required,
-          calibrations: next.calibrations,
-          // made from what was shown, which holds this window's own change before it, saved meanwhile
-          version: Math.max(next.version, ownVersion),
-        });
-        ownVersion = saved.version;
-        return saved;
-      }),
-      { optimisticData: next, rollbackOnError: true, revalidate: false },
-    );
-  };
-  return { ...swr, change };
 }

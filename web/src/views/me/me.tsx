@@ -7,7 +7,7 @@ import type { Rule, Use } from '@rough-bight/core/strength';
 import { useEffect, useState } from 'react';
 import type { ReactElement } from 'react';
 import { useShell } from '../../app/shell-context.js';
-import { useMe } from '../../data/camp.js';
+import { useMe } from '../../data/me.js';
 import type { Person } from '../../data/types.js';
 import { NumberField } from '../../parts/number-field.js';
 import { Loading, Trouble } from '../../parts/states.js';

@@ -5,7 +5,7 @@ import { FolderOpen } from 'lucide-react';
 import { useEffect, useId } from 'react';
 import type { ReactElement } from 'react';
 import { useShell } from '../../app/shell-context.js';
-import { useMe } from '../../data/camp.js';
+import { useMe } from '../../data/me.js';
 import { useNet } from '../../workers/use-net.js';
 import { NetPicture } from './picture.js';
 
