@@ -178,7 +178,7 @@ export function bedRows(model: BedModel, cases: readonly LoadCase[]): Row[] {
         {
           id: 'bed-ridge:end',
           kind: 'end',
-          name: 'ends of the bed’s ridge-cord',
+          name: 'an end of the bed’s ridge-cord',
           // it keeps the bed's shape: where it parts the bed hangs deeper and still holds
           use: 'ridge',
           demand: pull,
@@ -220,7 +220,7 @@ function sideStayRow(model: BedModel, sideStay: NonNullable<Bed['sideStay']>, ad
     {
       id: 'side-stay:end',
       kind: 'end',
-      name: 'knots of the side stay',
+      name: 'a knot of the side stay',
       use: 'ridge',
       demand: pull,
       available: memoised(

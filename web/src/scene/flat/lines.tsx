@@ -166,10 +166,12 @@ export const Hangers = memo(function Hangers({
         const thing = hung.find((t) => t.id === h.id);
         const grips = thing !== undefined && hitched(thing);
         return (
-          <g key={h.id} className="hung">
+          <g key={h.id}>
             <title>{h.name}</title>
             {!side ? (
-              <path d={`M${svg([x - 5, y - 5])}h10v10h-10z`} />
+              <g className="hung">
+                <path d={`M${svg([x - 5, y - 5])}h10v10h-10z`} />
+              </g>
             ) : grips ? (
               <>
                 <HungCloth x={x} y={y} side={Math.sqrt(thing.area) * frame.scale} floor={upward(frame, 0) - 10} />
