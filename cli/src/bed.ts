@@ -64,23 +64,41 @@ export function bedJson(file: RigFile, b: BedResult) {
       worst: round(row.demand.value),
       ...governs(row),
     })),
-    trunks: b.trunks.map(({ worst, ...t }) => ({
-      ...t,
-      worst: {
-        said: worst.said,
-        level: round(worst.level.value),
-        down: round(worst.down),
-        moment: round(worst.moment.value),
-      },
-      loads: t.loads.map((l) => ({
-        ...l,
-        roof: round(l.roof),
-        bed: round(l.bed),
-        level: round(l.level),
-        down: round(l.down),
-        moment: round(l.moment),
+    trunks: b.bears
+      .filter(({ role }) => role === 'trunk')
+      .map(({ id, name, loads, worst }) => ({
+        id,
+        name,
+        loads: loads.map((l) => ({
+          caseId: l.caseId,
+          said: l.said,
+          roof: round(l.roof),
+          bed: round(l.bed),
+          level: round(l.pull),
+          down: round(l.down),
+          moment: round(l.asked),
+        })),
+        worst: {
+          said: worst.said,
+          level: round(worst.pull.value),
+          down: round(worst.down),
+          moment: round(worst.asked.value),
+        },
       })),
-    })),
+    holds: b.bears
+      .filter(({ role }) => role === 'hold')
+      .map(({ id, name, loads, worst }) => ({
+        id,
+        name,
+        loads: loads.map((l) => ({
+          caseId: l.caseId,
+          said: l.said,
+          roof: round(l.roof),
+          bed: round(l.bed),
+          pull: round(l.pull),
+        })),
+        worst: { said: worst.said, pull: round(worst.pull.value) },
+      })),
     poles: b.poles,
     roofOver:
       over === null

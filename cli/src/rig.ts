@@ -100,7 +100,7 @@ export function rig(args: readonly string[], io: Output): number {
   const caseId = result?.worst[group] ?? 'pitched';
   const cases = [...(result?.cases ?? []), ...(bed?.cases ?? [])];
   const converged = cases.every((c) => c.converged) && (result === null || allSolved(result));
-  const under = new Set<string>(bed?.trunks.map((t) => t.id));
+  const under = new Set<string>(bed?.bears.map((t) => t.id));
   const said = result === null ? null : toJson(result, caseId, under);
   const ofBed = bed === null ? {} : { bed: bedJson(file, bed) };
   const shapes = roof !== null && options.has('shape') ? { shapes: shapesOf(roof) } : {};
@@ -160,7 +160,7 @@ const round = (x: number, places = 3): number => Number(x.toFixed(places));
 /** @param under ids of the trees that bear a bed as well: they are told again with it */
 function toJson(r: PitchResult, caseId: string, under: ReadonlySet<string>) {
   const shape = r.shapes.find((s) => s.caseId === caseId)!;
-  const lines = r.rows.filter((row) => !['trunk', 'cloth', 'stick'].includes(row.role));
+  const lines = r.rows.filter((row) => !['trunk', 'hold', 'cloth', 'stick'].includes(row.role));
   return {
     form: r.formName,
     case: r.cases.find((c) => c.id === caseId)!.group,

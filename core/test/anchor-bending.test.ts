@@ -10,11 +10,11 @@ import {
   treeHoldFigure,
   treeHolds,
 } from '../src/anchor/index.js';
-import type { StemPull } from '../src/anchor/index.js';
+import type { TiePull } from '../src/anchor/index.js';
 import { SOILS, WOODS, findWood } from '../src/catalogue/index.js';
 import { given } from '../src/working/index.js';
 
-const pull = (level: number, toward: number, height: number, off = 0): StemPull => ({
+const pull = (level: number, toward: number, height: number, off = 0): TiePull => ({
   level,
   toward,
   height,

@@ -17,7 +17,7 @@ import {
 } from '../src/support/index.js';
 
 const pegs = [{ id: 'mine', name: 'my pegs', shape: 'stout-wood', count: 6 }];
-const fresh = (kind: SupportKind): GuyAnchor => freshSupport(kind, pegs, 'trunk1');
+const fresh = (kind: SupportKind): GuyAnchor => freshSupport(kind, pegs, { tree: 'trunk1', line: 'guy right' });
 
 describe.each(SUPPORT_KINDS)('what holds a guy: %s', (kind) => {
   test('as one finds it, it fits its own description, and the kit', () => {
@@ -30,12 +30,17 @@ describe.each(SUPPORT_KINDS)('what holds a guy: %s', (kind) => {
     for (const field of Object.keys(SUPPORTS[kind].fields))
       expect(misfit(guyAnchorDocument, { ...fresh(kind), [field]: { rubbish: true } })).toMatchObject({ field });
   });
-  test('either it is a tree, or it tells what it holds: the figure and the number agree, and a wet night helps nothing', () => {
+  test('either it is a tree, or told with another line, or it tells what it holds: the figure and the number agree, and a wet night helps nothing', () => {
     const found = fresh(kind);
     const tree = supportOf(found).tree(found, 'left');
     if (tree !== null) {
       expect(holdOf(found, { soil: findSoil('turf')!, pulls: [] }, pegs, 'here')).toBeNull();
       expect(tree).toBe(kind === 'tree' ? 'trunk1' : guyTree('left'));
+      return;
+    }
+    if (found.kind === 'same') {
+      expect(found.line).toBe('guy right');
+      expect(holdOf(found, { soil: findSoil('turf')!, pulls: [] }, pegs, 'here')).toBeNull();
       return;
     }
     fc.assert(
@@ -56,7 +61,7 @@ describe.each(SUPPORT_KINDS)('what holds a guy: %s', (kind) => {
   test('it is drawn from above, from the side and in space, or by whatever else of the rig it is', () => {
     const { mark, solid } = supportOf(fresh(kind));
     const drawn = [mark.above(8, 20), mark.side(8, 20)];
-    if (kind === 'tree') {
+    if (kind === 'tree' || kind === 'same') {
       expect(drawn).toEqual(['', '']);
       expect(solid(fresh(kind))).toBeNull();
       return;
@@ -67,7 +72,11 @@ describe.each(SUPPORT_KINDS)('what holds a guy: %s', (kind) => {
     expect(thick).toBeGreaterThan(0);
   });
   test('it has a name in a sentence, in feet as in metres', () => {
-    const said = supportOf(fresh(kind)).called(fresh(kind), { pegs, tree: () => 'the alder' });
+    const said = supportOf(fresh(kind)).called(fresh(kind), {
+      pegs,
+      tree: () => 'the alder',
+      line: () => 'the right guy',
+    });
     for (const units of [{ length: 'm', force: 'N' } as const, { length: 'ft', force: 'lbf' } as const])
       expect(tell(said, units)).toMatch(/^[a-z].* .*[a-z°]$/);
   });

@@ -66,16 +66,18 @@ describe('a bed on one tree', () => {
     const before = poleOf(one.rig);
     expect(poleOf(last())).toEqual({ ...before, ...part, ...('foot' in part ? { foot: [4.2, before.foot[1]] } : {}) });
   });
-  test('one stay or two; what holds them is told each by itself, a log by its mass', () => {
+  test('one stay or two, each by one of its own or both by one; a log is told by its mass', () => {
     const { last } = shown(one);
-    expect(screen.getByText(/Each stay has one of its own/)).toBeTruthy();
+    fireEvent.click(group(/^Second end/).getByLabelText('both to one'));
+    expect(poleOf(last()).together).toBe(true);
+    fireEvent.click(group(/^Second end/).getByLabelText('both to one'));
     type(group(/^Second end/).getByLabelText('Mass'), '450');
     expect(poleOf(last()).anchor).toEqual({ ...poleOf(one.rig).anchor, mass: 450 });
     fireEvent.click(group(/^Second end/).getByLabelText('One'));
     expect(poleOf(last()).stays).toBe(1);
     cleanup();
     shown({ ...one, rig: last() });
-    expect(screen.queryByText(/Each stay has one of its own/)).toBeNull();
+    expect(group(/^Second end/).queryByLabelText('both to one')).toBeNull();
     expect(group(/^Second end/).queryByLabelText('Spread')).toBeNull();
   });
   test('stays on a tree of the rig go where it stands: how far and how spread is not asked then', () => {

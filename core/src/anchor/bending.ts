@@ -4,8 +4,8 @@ import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import { footMoment } from './tree.js';
 
-/** One of the pulls a stem bears at once. */
-export interface StemPull {
+/** One of the pulls that a stem, or what else holds more than one line, bears at once. */
+export interface TiePull {
   /** Its level part, N. */
   readonly level: number;
   /** Its downward part, N; negative lifts. */
@@ -23,7 +23,7 @@ export interface StemPull {
 const SMALL = ['₁', '₂', '₃', '₄', '₅', '₆', '₇', '₈', '₉'];
 
 /** Length of what level vectors come to together. @param share of each pull that counts */
-function together(pulls: readonly StemPull[], share: (p: StemPull) => number): number {
+function together(pulls: readonly TiePull[], share: (p: TiePull) => number): number {
   let [x, y] = [0, 0];
   for (const p of pulls) {
     x += share(p) * Math.cos(p.toward);
@@ -33,10 +33,10 @@ function together(pulls: readonly StemPull[], share: (p: StemPull) => number): n
 }
 
 /** Level pull of everything on a stem, by their directions, N. */
-export const levelOn = (pulls: readonly StemPull[]): number => together(pulls, (p) => p.level);
+export const levelOn = (pulls: readonly TiePull[]): number => together(pulls, (p) => p.level);
 
 /** Bending moment at a stem's foot under everything tied to it, each at its own height, N m. */
-export const momentOn = (pulls: readonly StemPull[]): number => together(pulls, (p) => footMoment(p.level, p.height));
+export const momentOn = (pulls: readonly TiePull[]): number => together(pulls, (p) => footMoment(p.level, p.height));
 
 /** Height of a tie, measured by body mark or tape. */
 const tieHeightFigure = (height: number, symbol = 'h', title = 'tie height'): Figure =>
@@ -55,7 +55,7 @@ const diameterFigure = (diameter: number): Figure =>
   );
 
 /** Pulls with the working of each, and where it pulls to, numbered where there are more. */
-function numbered(pulls: readonly StemPull[]): readonly (readonly [pull: Figure, toward: Figure])[] {
+function numbered(pulls: readonly TiePull[]): readonly (readonly [pull: Figure, toward: Figure])[] {
   return pulls.map((p, k) => [
     { ...p.figure(), symbol: `H${SMALL[k] ?? k + 1}` },
     given(
@@ -67,7 +67,7 @@ function numbered(pulls: readonly StemPull[]): readonly (readonly [pull: Figure,
 }
 
 /** The same pulls with other numbers in place of theirs, taken `each` at a time from the values of a figure's inputs. */
-const withValues = (pulls: readonly StemPull[], v: readonly number[], each: number): StemPull[] =>
+const withValues = (pulls: readonly TiePull[], v: readonly number[], each: number): TiePull[] =>
   pulls.map((p, k) => ({
     ...p,
     level: v[each * k]!,
@@ -75,8 +75,38 @@ const withValues = (pulls: readonly StemPull[], v: readonly number[], each: numb
     height: each > 2 ? v[each * k + 2]! : p.height,
   }));
 
+/** How much it all lifts, N; negative presses down. */
+const liftOn = (pulls: readonly TiePull[]): number => pulls.reduce((sum, p) => sum - p.down, 0);
+/** Whole pull of everything on what holds it at one place, by directions and lift, N. */
+export const pullOn = (pulls: readonly TiePull[]): number => Math.hypot(levelOn(pulls), liftOn(pulls));
+/** Angle of that pull above level, rad; 0 where it presses down. */
+export const riseOn = (pulls: readonly TiePull[]): number => Math.max(0, Math.atan2(liftOn(pulls), levelOn(pulls)));
+
+/** The whole pull of everything on what holds it at one place, with its working. @param said the case, as the end of the title */
+export function pullFigure(name: string, pulls: readonly TiePull[], said = ''): Figure {
+  return derive(
+    {
+      symbol: 'T',
+      title: `pull on ${name}${said}`,
+      quantity: 'force',
+      formula: 'T = |Σ Tᵢ|, Tᵢ along φᵢ and βᵢ with Hᵢ level',
+      notes: ['All that it holds together, each by its direction.'],
+    },
+    numbered(pulls).flatMap(([pull, toward], k) => [
+      pull,
+      toward,
+      given(
+        { symbol: `β${SMALL[k] ?? k + 1}`, title: `how far above level ${pulls[k]!.what} pulls`, quantity: 'angle' },
+        Math.atan2(-pulls[k]!.down, pulls[k]!.level),
+        { kind: 'derived', text: 'from the rig at rest' },
+      ),
+    ]),
+    (...v) => pullOn(withValues(pulls, v, 3).map((p, k) => ({ ...p, down: -p.level * Math.tan(v[3 * k + 2]!) }))),
+  );
+}
+
 /** Level pull on a stem with its working. @param said the case, as the end of the title */
-export function levelFigure(name: string, pulls: readonly StemPull[], said = ''): Figure {
+export function levelFigure(name: string, pulls: readonly TiePull[], said = ''): Figure {
   if (pulls.length === 1) return pulls[0]!.figure();
   return derive(
     { symbol: 'H', title: `level pull on ${name}${said}`, quantity: 'force', formula: 'H = |Σ Hᵢ|' },
@@ -86,7 +116,7 @@ export function levelFigure(name: string, pulls: readonly StemPull[], said = '')
 }
 
 /** Bending moment at the foot of a stem under everything tied to it, with its working. @param said the case, as the end of the title */
-export function momentFigure(name: string, pulls: readonly StemPull[], said = ''): Figure {
+export function momentFigure(name: string, pulls: readonly TiePull[], said = ''): Figure {
   const title = `bending at the foot of ${name}${said}`;
   const [first] = pulls;
   if (first !== undefined && pulls.length === 1)

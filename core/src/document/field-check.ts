@@ -2,8 +2,10 @@ import { z } from 'zod';
 import type { Ask, Fields } from './field.js';
 import { id, oneOf, part, whole, within, words, yesNo } from './fields.js';
 
-/** Checks of what a folder alone knows: trees of a rig, signs of a look-up, corners of ground. */
-export type OwnChecks = { readonly [A in 'tree' | 'signs' | 'outline']?: (ask: Extract<Ask, { as: A }>) => z.ZodType };
+/** Checks of what a folder alone knows: trees and lines of a rig, signs of a look-up, corners of ground. */
+export type OwnChecks = {
+  readonly [A in 'tree' | 'line' | 'signs' | 'outline']?: (ask: Extract<Ask, { as: A }>) => z.ZodType;
+};
 
 /** The check of a field by how it is asked for. */
 function checkOf(ask: Ask, own: OwnChecks): z.ZodType {
@@ -24,6 +26,7 @@ function checkOf(ask: Ask, own: OwnChecks): z.ZodType {
     case 'kit':
       return id(ask.list);
     case 'tree':
+    case 'line':
     case 'signs':
     case 'outline':
       return (own[ask.as] as (ask: Ask) => z.ZodType)(ask);

@@ -11,9 +11,10 @@ export type Ask =
   | { readonly as: 'yes-no'; readonly what: string }
   | { readonly as: 'words'; readonly what: string; readonly most: number }
   | { readonly as: 'choice'; readonly what: string; readonly options: readonly Option[] }
-  /** Something of the kit, and a tree of the rig: by their ids. */
+  /** Something of the kit, and a tree or a line of the rig: by their ids. */
   | { readonly as: 'kit'; readonly list: 'pegs' }
   | { readonly as: 'tree' }
+  | { readonly as: 'line' }
   /** A stem's girth, which a cord or hand spans tell; what a look-up at it finds. */
   | { readonly as: 'girth'; readonly limit: Limit }
   | { readonly as: 'signs' }

@@ -59,8 +59,8 @@ export interface Facts {
   readonly 'held-twice': {
     readonly lines: readonly [string, string];
     readonly by: string;
-    /** What to tell it as instead: one tree of the rig, or half its mass for each. */
-    readonly shared: 'tree' | 'halves';
+    /** What to tell the second with instead: the tree that it is, or the first line. */
+    readonly shared: 'tree' | 'line';
   };
   readonly 'hitch-slides': { readonly hitch: string; readonly by: number };
   readonly hitch: { readonly hitch: string; readonly advice: HitchAdvice };

@@ -1,6 +1,6 @@
 import { PITCHED, casesFor, nameOf, saidOf, whenOf } from '../cases/index.js';
 import type { CaseKind, CaseWind, LoadCase } from '../cases/index.js';
-import { diameterOf, levelOn } from '../anchor/index.js';
+import { diameterOf } from '../anchor/index.js';
 import { acrossOf, AIR_DENSITY, GUST_FACTOR, GUY_ENDS, SHELTERS, looked } from '../catalogue/index.js';
 import { TAIL } from '../cordage/index.js';
 import type { Finding } from '../findings/index.js';
@@ -8,12 +8,12 @@ import { gripFigure, hangGap, hitchAdvice, loopCut, offAxis } from '../hitch/ind
 import type { HitchAdvice } from '../hitch/index.js';
 import { norm, sub } from '../quantity/index.js';
 import type { Phrase, Vec3 } from '../quantity/index.js';
-import type { GivenWind, RigContext, RidgeRig, Row } from '../rig/index.js';
-import { gustOf, ratioOf, tiedTo, treeOf } from '../rig/index.js';
+import type { BearerId, GivenWind, RigContext, RidgeRig, Row } from '../rig/index.js';
+import { gustOf, pegsOfBed, ratioOf, tiedTo, treeOf } from '../rig/index.js';
 import { judgedBy } from '../strength/index.js';
 import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
-import type { GuyAnchor, TreeId, Solid } from '../support/index.js';
+import type { GuyAnchor, Solid } from '../support/index.js';
 import { supportOf } from '../support/index.js';
 import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
@@ -33,7 +33,7 @@ import type { HitchState, PitchState, TiedRig } from './solve.js';
 import { solveCase, tieOff } from './solve.js';
 import type { Room } from './room.js';
 import { roomIn } from './room.js';
-import { pullsOn } from './tree-pulls.js';
+import { bearerIn, pullsOn } from './pulls-on.js';
 import { findingsOf } from './findings.js';
 
 /** A friction hitch that carries the roof, as it fares. */
@@ -633,7 +633,10 @@ const farthest = (states: readonly PitchState[], end: 0 | 1): number =>
 function pitchedOf(model: PitchModel, reading: CaseReading, chain: Chain): number {
   if (chain.role === 'cloth') return reading.clothStress;
   if (chain.role === 'stick') return reading.stick(chain.id).value;
-  if (chain.role === 'trunk') return levelOn(pullsOn(model, chain.id as TreeId, reading));
+  if (chain.role === 'trunk' || chain.role === 'hold') {
+    const id = chain.id as BearerId;
+    return bearerIn(model, id)!.size(pullsOn(model, id, reading));
+  }
   return reading.tension(chain.id).value;
 }
 
@@ -801,7 +804,7 @@ function takeUpOf({ model, pitched, line }: TiedRig, states: readonly PitchState
 }
 
 function pegsOf({ model }: TiedRig): PitchResult['pegs'] {
-  const wanted = new Map<string, number>();
+  const wanted = new Map(pegsOfBed(model.rig));
   for (const r of model.layout.reaches)
     if (r.kind !== 'tie') {
       const taken = supportOf(r.guy.anchor).takes(r.guy.anchor);

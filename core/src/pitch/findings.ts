@@ -8,7 +8,7 @@ import type { PitchResult } from './evaluate.js';
 import { givesFirst } from './gives-first.js';
 import { LYING_ROOM, ONE_SLEEPER } from './room.js';
 import type { TiedRig } from './solve.js';
-import { bearing, heldTwice } from './tree-pulls.js';
+import { bearing, heldTwice } from './pulls-on.js';
 
 /** A hitch slides when it goes farther than this, m: under it the solve's own rounding. */
 const SLIDES = 0.005;

@@ -10,7 +10,7 @@ export * from './room.js';
 export { linksOf, ratiosOf } from './ledger.js';
 export type { Chain } from './ledger.js';
 export type { CaseReading } from './reading.js';
-export { pullsOn } from './tree-pulls.js';
+export { bearerIn, calledIn, heldWith, pullsOn } from './pulls-on.js';
 export * from './gives-first.js';
 export * from './compare.js';
 export * from './trees.js';

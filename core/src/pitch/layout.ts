@@ -1,13 +1,13 @@
 import { findSoil } from '../catalogue/index.js';
 import type { Hold } from '../catalogue/index.js';
-import type { Vec3 } from '../quantity/index.js';
+import type { BodyMeasures, Vec3 } from '../quantity/index.js';
 import { norm, sub } from '../quantity/index.js';
-import { RigProblem, guyOf, measuredSpan, tiedTo, treeAt } from '../rig/index.js';
+import { RigProblem, anchorOf, guyOf, lineFoot, measuredSpan, tiedTo, treeAt } from '../rig/index.js';
 import type { Guy, Pitch, RigContext, RidgeRig } from '../rig/index.js';
 import { FormProblem, planForm, tieOutAt } from '../roof/index.js';
 import type { FormPlan, Key, KitRoof, Setting } from '../roof/index.js';
-import type { TreeId } from '../support/index.js';
-import { keyOfGuyTree, supportOf } from '../support/index.js';
+import type { GuyAnchor } from '../support/index.js';
+import { keyOfGuyTree, keyOfLine, supportOf } from '../support/index.js';
 
 /** A cord from the cloth to something beyond it, where it is meant to go. */
 export interface Reach {
@@ -147,11 +147,11 @@ export function layoutOf(rig: RidgeRig, context: RigContext): PitchLayout {
         foot: [key.at[0], key.at[1], ground(key.at[0], key.at[1])],
       });
   }
-  return { plan, spare, setting, roof, reaches: toTrees(rig, context, reaches, ground), sticks, hitchHolds, gathered };
+  return { plan, spare, setting, roof, reaches: toShared(rig, context, reaches, ground), sticks, hitchHolds, gathered };
 }
 
-/** The same cords with those to a tree of the rig ending where it stands. */
-function toTrees(
+/** The same cords with those to a tree of the rig, or to what holds another line, ending where that is. */
+function toShared(
   rig: RidgeRig,
   context: RigContext,
   reaches: readonly Reach[],
@@ -159,33 +159,51 @@ function toTrees(
 ): Reach[] {
   return reaches.map((r) => {
     const { anchor } = r.guy;
-    if (r.kind === 'tie' || anchor.kind !== 'tree') return r;
-    const at =
-      treeAt(rig, context.body, anchor.tree) ?? reaches.find((x) => x.key.id === keyOfGuyTree(anchor.tree))?.foot;
-    if (at === undefined)
-      throw new RigProblem(
-        `pitch.own.${r.key.id}.anchor.tree`,
-        `The guy whose tree the ${reachName(r)} shares is not in this form. Choose another tree, or what else holds it.`,
-      );
-    const [x, y] = at;
-    return { ...r, foot: [x, y, ground(x, y) + anchor.height] };
+    if (r.kind === 'tie') return r;
+    const at = sharedPlace(rig, context.body, anchor, `pitch.own.${r.key.id}.anchor`, () => reaches);
+    return at === null ? r : { ...r, foot: [...at, ground(...at) + heldAt(rig, anchor)] };
   });
 }
 
+/** Height at which a line is held, m, by what it names or by what holds the line that it names. */
+function heldAt(rig: RidgeRig, anchor: GuyAnchor): number {
+  const own = anchor.kind === 'same' ? (anchorOf(rig, anchor.line) ?? anchor) : anchor;
+  return supportOf(own).tieHeight(own);
+}
+
 /**
- * Where a tree of the rig stands on the plan, m.
+ * Where something stands that more than one line comes to, m on the plan; null for what a line has for itself.
  * @throws RigProblem where no guy of this form has it
  */
-export function treePlace(rig: RidgeRig, context: RigContext, id: TreeId, field: string): readonly [number, number] {
-  const at =
-    treeAt(rig, context.body, id) ??
-    (rig.pitch === undefined
-      ? undefined
-      : layoutOf(rig, context).reaches.find((r) => r.key.id === keyOfGuyTree(id))?.foot);
+function sharedPlace(
+  rig: RidgeRig,
+  body: BodyMeasures,
+  anchor: GuyAnchor,
+  field: string,
+  reaches: () => readonly Reach[],
+): readonly [number, number] | null {
+  if (anchor.kind !== 'tree' && anchor.kind !== 'same') return null;
+  const [told, key] =
+    anchor.kind === 'tree'
+      ? [treeAt(rig, body, anchor.tree), keyOfGuyTree(anchor.tree)]
+      : [lineFoot(rig, body, anchor.line), keyOfLine(anchor.line)];
+  const at = told ?? reaches().find((r) => r.key.id === key)?.foot;
   if (at === undefined)
-    throw new RigProblem(field, 'The guy that has this tree is not in this form. Choose another tree.');
+    throw new RigProblem(
+      `${field}.${anchor.kind === 'tree' ? 'tree' : 'line'}`,
+      `The guy that has it is not in this form. Choose another ${anchor.kind === 'tree' ? 'tree' : 'line'}, or what else holds it.`,
+    );
   return [at[0], at[1]];
 }
+
+/** The same for a line that is none of the roof's. @param field of the document that names it */
+export const placeOfShared = (
+  rig: RidgeRig,
+  context: RigContext,
+  anchor: GuyAnchor,
+  field: string,
+): readonly [number, number] | null =>
+  sharedPlace(rig, context.body, anchor, field, () => (rig.pitch === undefined ? [] : layoutOf(rig, context).reaches));
 
 /** A form with the tie-outs it uses on this roof, and those along its edges that could take a guy more. */
 function withTieOuts(plan: FormPlan, roof: KitRoof, own: Pitch['own']): { plan: FormPlan; spare: readonly Key[] } {

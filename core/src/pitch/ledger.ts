@@ -1,20 +1,12 @@
-import {
-  diameterOf,
-  levelFigure,
-  levelOn,
-  momentFigure,
-  momentOn,
-  treeHoldFigure,
-  treeHolds,
-} from '../anchor/index.js';
+import type { TiePull } from '../anchor/index.js';
 import { nameOf } from '../cases/index.js';
-import { GRIPPED, GUY_ENDS, HOLDS, LOOP_JOIN, SUN, WEAR, findSoil, findWood, looked } from '../catalogue/index.js';
+import { GRIPPED, GUY_ENDS, HOLDS, LOOP_JOIN, SUN, WEAR, findSoil, looked } from '../catalogue/index.js';
 import { gripFigure, offAxis, ownGripFigure } from '../hitch/index.js';
 import type { Guy } from '../rig/index.js';
+import type { BearerId } from '../rig/index.js';
 import { tiedTo, treeOf } from '../rig/index.js';
 import type { Check, Link } from '../strength/index.js';
 import { bendKept, cordStrength, knotKept, link, ratioFor } from '../strength/index.js';
-import type { TreeId } from '../support/index.js';
 import { holdOf } from '../support/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
@@ -23,7 +15,7 @@ import type { Member, PitchModel } from './model.js';
 import type { CaseReading } from './reading.js';
 import { SOLVED, solved } from './reading.js';
 import type { HitchState } from './solve.js';
-import { pullsOn, sharedTrees } from './tree-pulls.js';
+import { bearerIn, heldWith, pullsOn, shared } from './pulls-on.js';
 
 /** The links of one line, stick or anchor: each under the case that leaves it least. */
 export interface Chain {
@@ -31,7 +23,7 @@ export interface Chain {
   readonly name: string;
   /** What it is made of: the cord, the roof, the trunk. */
   readonly what: string;
-  readonly role: Member['role'] | 'trunk' | 'cloth' | 'stick';
+  readonly role: Member['role'] | 'trunk' | 'hold' | 'cloth' | 'stick';
   /** Largest pull in any case. */
   readonly demand: Figure;
   readonly links: readonly Link[];
@@ -157,7 +149,7 @@ function anchorCheck(model: PitchModel, m: Member): RoofCheck | null {
   const { soil, pulls = [] } = model.rig.pitch!;
   const held = holdOf(anchor, { soil: findSoil(soil)!, pulls }, model.context.pegs, where);
   if (held === null) {
-    const check = treeCheck(model, tiedTo(anchor, m.reach!.key.id)!.tree);
+    const check = bearerCheck(model, tiedTo(anchor, m.reach!.key.id)!.tree);
     return check === null ? null : { ...check, id: `${m.id}:anchor` };
   }
   return {
@@ -316,29 +308,26 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
         });
       }
     }
-    // a tree of the rig has a row of its own, with all that is tied to it
-    const anchor = guy.anchor.kind === 'tree' ? null : anchorCheck(model, m);
+    // a tree of the rig, and what holds other lines too, has a row of its own with all that comes to it
+    const anchor = guy.anchor.kind === 'tree' || heldWith(model, m) !== null ? null : anchorCheck(model, m);
     if (anchor !== null) out.push(anchor);
   }
   out.push(tieOutCheck(model, `${m.id}:tie-out`, key.name, hold, pull, asks));
   return out;
 }
 
-/** A tree of the rig as a check that can give: bending at its foot, or its roots, under all of the roof that is tied to it; null on somebody's word. */
-function treeCheck(model: PitchModel, id: TreeId): RoofCheck | null {
-  const tree = treeOf(model.rig, id)!;
-  if (tree.standsOnWord) return null;
-  const wood = findWood(tree.wood)!;
-  const d = diameterOf(tree.girth);
-  const { soil } = model.rig.pitch!;
+/** A tree, or what else holds more than one line, as a check that can give under all of the roof that comes to it; null on somebody's word. */
+function bearerCheck(model: PitchModel, id: BearerId): RoofCheck | null {
+  const bearer = bearerIn(model, id);
+  if (bearer === null) return null;
+  const on = (r: CaseReading): TiePull[] => pullsOn(model, id, r);
   return {
     id,
-    kind: 'trunk',
-    name: `foot of ${tree.name}`,
-    demand: (r) => momentFigure(tree.name, pullsOn(model, id, r)),
-    available: byWet((wet) => treeHoldFigure(tree.name, d, wood, { soil, wet })),
-    asks: (r) => momentOn(pullsOn(model, id, r)),
-    holds: (r) => treeHolds(d, wood, { soil, wet: r.state.case.environment.wet }),
+    ...bearer.link,
+    demand: (r) => bearer.demand(on(r)),
+    available: (r) => bearer.available(on(r), r.state.case.environment.wet),
+    asks: (r) => bearer.asks(on(r)),
+    holds: (r) => bearer.holds(on(r), r.state.case.environment.wet),
   };
 }
 
@@ -351,7 +340,8 @@ export function anchorHolds(
 ): { readonly name: string; readonly capacity: number | null; readonly margin: number | null } {
   const trunk = node === 'trunk0' || node === 'trunk1' ? node : null;
   const { rig } = model;
-  const check = trunk === null ? anchorCheck(model, m) : treeCheck(model, trunk);
+  const bearer = trunk ?? heldWith(model, m);
+  const check = bearer === null ? anchorCheck(model, m) : bearerCheck(model, bearer);
   if (check === null) {
     const tree = trunk ?? tiedTo(m.reach!.guy.anchor, m.reach!.key.id)!.tree;
     return { name: treeOf(rig, tree)!.name, capacity: null, margin: null };
@@ -391,7 +381,7 @@ export function ratiosOf(model: PitchModel, m: Member, readings: readonly CaseRe
 export function allChecks(model: PitchModel): RoofCheck[] {
   return [
     ...model.members.flatMap((m) => checksOf(model, m)),
-    ...sharedTrees(model).flatMap((id) => treeCheck(model, id) ?? []),
+    ...shared(model).flatMap((id) => bearerCheck(model, id) ?? []),
     clothCheck(model),
     ...model.layout.sticks.map((s) => stickCheck(model, s)),
   ];
@@ -399,7 +389,7 @@ export function allChecks(model: PitchModel): RoofCheck[] {
 
 /** Every line, the stems, the cloth and the sticks, each with all the checks at which it can let go. */
 export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): Chain[] {
-  const { rig, layout } = model;
+  const { layout } = model;
   const out: Chain[] = [];
   const largest = (of: (r: CaseReading) => number, make: (r: CaseReading) => Figure): Figure =>
     make(readings.reduce((a, b) => (of(b) > of(a) ? b : a)));
@@ -417,19 +407,18 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
       links,
     });
   }
-  for (const id of sharedTrees(model)) {
-    const check = treeCheck(model, id);
-    if (check === null) continue;
-    const tree = treeOf(rig, id)!;
-    const found = worstLink(check, readings);
+  for (const id of shared(model)) {
+    const bearer = bearerIn(model, id);
+    if (bearer === null) continue;
+    const found = worstLink(bearerCheck(model, id)!, readings);
     out.push({
       id,
-      name: tree.name,
-      what: findWood(tree.wood)!.name,
-      role: 'trunk',
+      name: bearer.name,
+      what: bearer.what,
+      role: bearer.role,
       demand: largest(
-        (r) => levelOn(pullsOn(model, id, r)),
-        (r) => levelFigure(tree.name, pullsOn(model, id, r)),
+        (r) => bearer.size(pullsOn(model, id, r)),
+        (r) => bearer.pull(pullsOn(model, id, r)),
       ),
       links: found === null ? [] : [found],
     });

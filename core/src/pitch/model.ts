@@ -20,9 +20,20 @@ import type { Net, NetLine, NetNode, NetPanel, NetPass, NetRest, NetStrut } from
 import { GRAVITY, metres, phrase } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import type { KitCord, RigContext, RidgeModel, RidgeRig, RoofHitch } from '../rig/index.js';
-import { RigProblem, measuredSpan, pitchProblems, ridgeModel, tiedTo, treeOf, treeProblems } from '../rig/index.js';
+import {
+  RigProblem,
+  holdProblems,
+  holdsOf,
+  measuredSpan,
+  pitchProblems,
+  ridgeModel,
+  tiedTo,
+  treeOf,
+  treeProblems,
+} from '../rig/index.js';
 import type { Key, Mesh, Neighbours } from '../roof/index.js';
 import { meshCloth, neighboursOf, roofMass } from '../roof/index.js';
+import type { HoldId } from '../support/index.js';
 import type { PitchLayout, Reach } from './layout.js';
 import { layoutOf, reachName, upFrom } from './layout.js';
 
@@ -64,6 +75,8 @@ export interface PitchModel {
   })[];
   /** Where it is tied to trees of the rig. */
   readonly ties: readonly TreeTie[];
+  /** What on the ground holds more than one line. */
+  readonly holds: readonly HoldId[];
   /** Whether the rig has a ridgeline at all. */
   readonly hasRidge: boolean;
   /** Force that buckles each stick, N, by strut id. */
@@ -119,7 +132,7 @@ export function pitchModel(
   options: { readonly ranges: boolean } = { ranges: true },
 ): PitchModel {
   const pitch = rig.pitch!;
-  const problem = [...pitchProblems(rig, context), ...treeProblems(rig)][0];
+  const problem = [...pitchProblems(rig, context), ...treeProblems(rig), ...holdProblems(rig)][0];
   if (problem !== undefined) throw new RigProblem(problem.field, problem.said ?? problem.message);
   const ridge = ridgeModel(rig, context, options);
   const layout = layoutOf(rig, context);
@@ -344,6 +357,7 @@ export function pitchModel(
     members,
     hitches,
     ties,
+    holds: holdsOf(rig),
     hasRidge,
     buckling,
     curveOf: (m, wet) => {

@@ -3,9 +3,9 @@ import { kindOf } from '../ground/index.js';
 import type { RigContext, RidgeRig } from '../rig/index.js';
 import { treeAt, treesOf } from '../rig/index.js';
 import type { GuyAnchor } from '../support/index.js';
-import { TIED_AT, guyTree, keyOfGuyTree } from '../support/index.js';
+import { SUPPORTS, TIED_AT, guyLine, guyTree, keyOfGuyTree } from '../support/index.js';
 import type { PitchResult } from './evaluate.js';
-import { SAME } from './tree-pulls.js';
+import { SAME } from './pulls-on.js';
 
 /** A guy that something on the ground could hold instead of a peg. */
 export interface GuyToTree {
@@ -56,6 +56,11 @@ export function guysToTrees(
     const at = treeAt(rig, context.body, id) ?? result.guys.find((g) => g.key === keyOfGuyTree(id))?.foot ?? null;
     return at === null ? [] : [{ id, at: [at[0], at[1]] as const }];
   });
+  /** Another guy that this thing on the ground holds already. */
+  const guyAt = (at: readonly [number, number], { kind }: GuyAnchor, key: string) =>
+    SUPPORTS[kind].shared !== 'line'
+      ? undefined
+      : result.guys.find((g) => g.key !== key && g.held === kind && isAt([g.foot[0], g.foot[1]], at));
   const need = (id: string): number => {
     const foot = result.rows.find((r) => r.id === id)?.links.find((l) => l.link.kind === 'anchor');
     return foot?.judgement.ratio ?? Number.POSITIVE_INFINITY;
@@ -77,10 +82,16 @@ export function guysToTrees(
         .sort((a, b) => a.off - b.off)[0];
       if (near === undefined) return [];
       const { name, at, distance, off } = near;
-      // a tree that something of the rig is tied to already bears both
-      const shared =
+      // what something of the rig is tied to already bears both
+      const tree =
         near.anchor.kind !== 'stem' ? undefined : standing.find((t) => isAt(t.at, at) && t.id !== guyTree(g.key));
-      const anchor: GuyAnchor = shared === undefined ? near.anchor : { kind: 'tree', tree: shared.id, height: TIED_AT };
+      const other = guyAt(at, near.anchor, g.key);
+      const anchor: GuyAnchor =
+        tree !== undefined
+          ? { kind: 'tree', tree: tree.id, height: TIED_AT }
+          : other !== undefined
+            ? { kind: 'same', line: guyLine(other.key) }
+            : near.anchor;
       return [{ key: g.key, guy: g.name, to: name, anchor, foot: at, distance, off }];
     });
 }

@@ -23,6 +23,8 @@ const pole = part({
   /** Of its head from upright, away from the bed, rad. */
   lean: within(B.lean),
   stays: z.union([z.literal(1), z.literal(2)], { error: 'The number of stays must be 1 or 2.' }),
+  /** Whether one thing holds both stays; each has one of its own when left out. */
+  together: yesNo('together').optional(),
   /** How far beyond the pole's foot they are held, and how far apart from the middle, m. */
   out: within(B.out),
   spread: within(B.spread),

@@ -5,7 +5,7 @@ import type { Problem } from '../document/index.js';
 import { problem } from '../document/index.js';
 import type { BodyMeasures, Phrase } from '../quantity/index.js';
 import { metres, phrase } from '../quantity/index.js';
-import { holdsOnGround, supportOf } from '../support/index.js';
+import { holdsOnGround, isShared, supportOf } from '../support/index.js';
 import type { Bed, BedAnchor, BedEnd } from './bed-document.js';
 import type { RigContext } from './pitch.js';
 import { measuredSpan } from './ridge.js';
@@ -128,7 +128,10 @@ export function bedProblems(rig: RidgeRig, context: RigContext): Problem[] {
     cord('sideStay.cord', bed.sideStay.cord, 'the side stay');
     const held = bed.sideStay.anchor;
     if (!holdsOnGround(held.kind))
-      say('sideStay.anchor.kind', 'A side stay is held on the ground, not by a tree. Choose what holds it there.');
+      say(
+        'sideStay.anchor.kind',
+        'A side stay has something of its own on the ground, not a tree nor what holds another line. Choose what holds it there.',
+      );
     for (const p of supportOf(held).problems(held, context.pegs)) say(`sideStay.anchor.${p.field}`, p.message);
   }
   bed.ends.forEach(({ anchor, wraps, loop, free }, n) => {
@@ -141,7 +144,7 @@ export function bedProblems(rig: RidgeRig, context: RigContext): Problem[] {
       const held = anchor.anchor;
       for (const p of supportOf(held).problems(held, context.pegs))
         say(`ends.${i}.anchor.anchor.${p.field}`, p.message);
-      if (anchor.stays === 2 && held.kind !== 'tree' && anchor.spread < 0.1)
+      if (anchor.stays === 2 && anchor.together !== true && !isShared(held) && anchor.spread < 0.1)
         say(
           `ends.${i}.anchor.spread`,
           phrase`Two stays must stand apart: spread each at least ${metres(0.1)} from the middle.`,

@@ -9,6 +9,8 @@ export * from './pitch.js';
 export * from './gear.js';
 export * from './bed.js';
 export * from './trees.js';
+export * from './holds.js';
+export * from './bearer.js';
 export * from './gust.js';
 export * from './model.js';
 export * from './line-net.js';

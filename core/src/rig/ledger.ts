@@ -1,5 +1,5 @@
 import { nameOf } from '../cases/index.js';
-import type { StemPull } from '../anchor/index.js';
+import type { TiePull } from '../anchor/index.js';
 import { momentFigure, treeHoldFigure } from '../anchor/index.js';
 import { GRIPPED, looked } from '../catalogue/index.js';
 import type { Check, Link } from '../strength/index.js';
@@ -65,7 +65,7 @@ function checksOf(model: RidgeModel): Check<CaseFigures>[] {
 }
 
 /** What the line pulls at a trunk in a case. */
-export function trunkPull(model: RidgeModel, c: CaseFigures, i: 0 | 1): StemPull {
+export function trunkPull(model: RidgeModel, c: CaseFigures, i: 0 | 1): TiePull {
   const level = c.horizontal[i];
   return {
     level: level.value,

@@ -3,7 +3,7 @@ import type { Figure } from '../working/index.js';
 
 /** What a member of a rig is. */
 export type Role =
-  'ridge' | 'loop' | 'guy' | 'peg' | 'tie' | 'trunk' | 'cloth' | 'stick' | 'strap' | 'bed' | 'pole' | 'stay';
+  'ridge' | 'loop' | 'guy' | 'peg' | 'tie' | 'trunk' | 'hold' | 'cloth' | 'stick' | 'strap' | 'bed' | 'pole' | 'stay';
 
 /** A member of a rig in its ledger: one line, stem, stick, cloth or part of a bed, and what lets go first in it. */
 export interface Row {

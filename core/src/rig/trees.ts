@@ -7,6 +7,7 @@ import type { GuyAnchor, TreeId } from '../support/index.js';
 import { guyTree, isGuyTree, keyOfGuyTree, supportOf } from '../support/index.js';
 import type { BedAnchor } from './bed-document.js';
 import { bedProblems } from './bed.js';
+import { holdProblems, toldAnchors } from './holds.js';
 import type { RigContext } from './pitch.js';
 import { guyOf, pitchProblems } from './pitch.js';
 import { measuredSpan, problemsOf } from './ridge.js';
@@ -86,16 +87,13 @@ export function trunksOfForm(form: PitchForm): readonly (0 | 1)[] {
 /** Trunks that anything of a pitched rig is tied to: its form, its bed, a guy or a back-stay. */
 export function trunksUsed(rig: RidgeRig): (0 | 1)[] {
   const { pitch, bed } = rig;
-  const anchors: (GuyAnchor | undefined)[] = [
-    ...(pitch === undefined ? [] : [pitch.guy, ...Object.values(pitch.own)].map((g) => g.anchor)),
-    ...(bed?.ends.map((e) => (e.anchor.kind === 'pole' ? e.anchor.anchor : undefined)) ?? []),
-  ];
+  const told = toldAnchors(rig);
   return ([0, 1] as const).filter(
     (i) =>
       pitch === undefined ||
       trunksOfForm(pitch.form).includes(i) ||
       bed?.ends[i].anchor.kind === 'trunk' ||
-      anchors.some((a) => a?.kind === 'tree' && a.tree === `trunk${i}`),
+      told.some(({ anchor: a }) => a.kind === 'tree' && a.tree === `trunk${i}`),
   );
 }
 
@@ -107,18 +105,8 @@ function whose(id: TreeId): string {
 
 /** What is tied to a tree that the rig does not have: each with the field and the remedy. */
 export function treeProblems(rig: RidgeRig): Problem[] {
-  const { pitch, bed } = rig;
-  const anchors: (readonly [field: string, anchor: GuyAnchor | undefined, what: string])[] = [];
-  if (pitch !== undefined) {
-    anchors.push(['pitch.guy.anchor', pitch.guy.anchor, 'guy']);
-    for (const [key, own] of Object.entries(pitch.own))
-      if (own.off !== true) anchors.push([`pitch.own.${key}.anchor`, own.anchor, 'guy']);
-  }
-  bed?.ends.forEach(({ anchor }, i) => {
-    if (anchor.kind === 'pole') anchors.push([`bed.ends.${i}.anchor.anchor`, anchor.anchor, 'back-stay']);
-  });
-  return anchors.flatMap(([field, anchor, what]): Problem[] => {
-    if (anchor?.kind !== 'tree' || treeOf(rig, anchor.tree) !== null) return [];
+  return toldAnchors(rig).flatMap(({ field, what, anchor }): Problem[] => {
+    if (anchor.kind !== 'tree' || treeOf(rig, anchor.tree) !== null) return [];
     return [
       {
         field: `${field}.tree`,
@@ -135,5 +123,6 @@ export function rigProblems(rig: RidgeRig, context: RigContext): Problem[] {
     ...pitchProblems(rig, context),
     ...bedProblems(rig, context),
     ...treeProblems(rig),
+    ...holdProblems(rig),
   ];
 }

@@ -43,6 +43,19 @@ export function usedBy(rig: RidgeRig): Readonly<Record<'cords' | GearList, Reado
   return used;
 }
 
+/** Pegs that a bed's stays take, by their id in the kit. */
+export function pegsOfBed({ bed }: RidgeRig): ReadonlyMap<string, number> {
+  const wanted = new Map<string, number>();
+  const take = (anchor: GuyAnchor, times: number): void => {
+    const taken = supportOf(anchor).takes(anchor);
+    if (taken !== null) wanted.set(taken.pegs, (wanted.get(taken.pegs) ?? 0) + times * taken.count);
+  };
+  for (const { anchor } of bed?.ends ?? [])
+    if (anchor.kind === 'pole') take(anchor.anchor, anchor.together === true ? 1 : anchor.stays);
+  if (bed?.sideStay) take(bed.sideStay.anchor, 1);
+  return wanted;
+}
+
 /** Lists of the kit, cords before the rest. */
 export type KitList = 'cords' | GearList;
 

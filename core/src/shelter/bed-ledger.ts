@@ -25,7 +25,7 @@ import { holdOf } from '../support/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { BedModel, Read } from './bed-model.js';
-import { stayPull, stayRise } from './bed-pulls.js';
+import { stayHold, stayPull, stayRise } from './bed-pulls.js';
 
 /** A way in which a part of a bed can fail. */
 interface BedCheck extends Check<LoadCase> {
@@ -367,7 +367,9 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
             treeHoldFigure(anchor.name, diameterOf(anchor.girth), stem, { soil: soilOf(rig), wet: c.environment.wet }),
         });
     }
-    const held = holdOf(anchor, { soil, pulls: rig.pitch?.pulls ?? [] }, context.pegs, name);
+    // what holds other lines too is judged under all of them
+    const alone = stayHold(rig, i) === null;
+    const held = alone ? holdOf(anchor, { soil, pulls: rig.pitch?.pulls ?? [] }, context.pegs, name) : null;
     if (held !== null)
       checks.push({
         id: `stay${i}${k}:anchor`,

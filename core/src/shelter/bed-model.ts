@@ -43,7 +43,7 @@ import {
 import type { BedCloth, Cord, Webbing, Wood } from '../catalogue/index.js';
 import { linearCurve, scaledCurve, strainAt, tensionCurve } from '../line/index.js';
 import type { TensionCurve } from '../line/index.js';
-import { groundOf, treePlace, upFrom } from '../pitch/index.js';
+import { groundOf, placeOfShared, upFrom } from '../pitch/index.js';
 import { GRAVITY, norm, sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import {
@@ -53,8 +53,10 @@ import {
   bedStem,
   freeStrap,
   measuredSpan,
+  stayFoot,
   tiedTo,
   treeProblems,
+  holdProblems,
 } from '../rig/index.js';
 import type { Bed, BedPole, KitCord, RigContext, RidgeRig } from '../rig/index.js';
 import type { Figure, FigureName } from '../working/index.js';
@@ -176,7 +178,7 @@ export function bedModel(
   context: RigContext,
   options: { readonly ranges: boolean; readonly moved?: (wet: boolean) => Moved } = { ranges: true },
 ): BedModel {
-  const problem = [...bedProblems(rig, context), ...treeProblems(rig)][0];
+  const problem = [...bedProblems(rig, context), ...treeProblems(rig), ...holdProblems(rig)][0];
   if (problem !== undefined) throw new RigProblem(problem.field, problem.said ?? problem.message);
   const { moved = () => UNMOVED } = options;
   const bed = rig.bed!;
@@ -210,11 +212,9 @@ export function bedModel(
   const ground = groundOf(rig, measuredSpan(rig, context.body));
   const beneath = { at: [0, 0, ground(0, 0)] as Vec3, normal: upFrom(ground) };
   const feet = [bedFoot(rig, context.body, 0), bedFoot(rig, context.body, 1)] as const;
-  const treeFeet = ([0, 1] as const).map((i) => {
+  const sharedFeet = ([0, 1] as const).map((i) => {
     const { anchor } = bed.ends[i];
-    return anchor.kind === 'pole' && anchor.anchor.kind === 'tree'
-      ? treePlace(rig, context, anchor.anchor.tree, `bed.ends.${i}.anchor.anchor.tree`)
-      : null;
+    return anchor.kind === 'pole' ? placeOfShared(rig, context, anchor.anchor, `bed.ends.${i}.anchor.anchor`) : null;
   });
   const axis = [(feet[1][0] - feet[0][0]) / central.span, (feet[1][1] - feet[0][1]) / central.span] as const;
   const weight = bed.mass * GRAVITY;
@@ -236,12 +236,9 @@ export function bedModel(
     const { cord } = stayCords[i]!;
     const curve = c.environment.wet ? wetCurve(cord) : dryCurve(cord);
     const held = tiedTo(pole.anchor, '');
-    const tree = treeFeet[i];
-    const stays = (pole.stays === 1 ? [0] : [1, -1]).map((side) => {
-      const [sx, sy] = tree ?? [
-        x + axis[0] * pole.out * away - axis[1] * side * pole.spread,
-        y + axis[1] * pole.out * away + axis[0] * side * pole.spread,
-      ];
+    const shared = sharedFeet[i];
+    const stays = (pole.stays === 1 ? ([0] as const) : ([1, -1] as const)).map((side) => {
+      const [sx, sy] = shared ?? stayFoot(pole, [x, y], [axis[0] * away, axis[1] * away], away * side);
       const foot: Vec3 = [sx, sy, ground(sx, sy) + (held?.height ?? 0)];
       const straight = norm(sub(head, foot));
       const grown = c.environment.wet ? 1 + FIBRE_TRAITS[cord.fibre].wetGrowth.typical : 1;

@@ -1,10 +1,11 @@
 import type { LoadCase } from '../cases/index.js';
-import type { StemPull } from '../anchor/index.js';
+import type { TiePull } from '../anchor/index.js';
 import type { HangState } from '../bed/index.js';
 import type { Vec3 } from '../quantity/index.js';
-import { bedStem, treeOf } from '../rig/index.js';
-import type { RidgeRig } from '../rig/index.js';
-import type { TreeId } from '../support/index.js';
+import { bedStem, holdOfLine, holdsOf, treeOf } from '../rig/index.js';
+import type { BearerId, RidgeRig } from '../rig/index.js';
+import type { HoldId, TreeId } from '../support/index.js';
+import { isHold } from '../support/index.js';
 import type { Figure } from '../working/index.js';
 import type { BedModel } from './bed-model.js';
 
@@ -43,7 +44,7 @@ export function stayPull(
   i: 0 | 1,
   k: number,
   stem: { readonly name: string; readonly height: number },
-): StemPull {
+): TiePull {
   const state = model.stateOf(c);
   const [x, y] = stayWay(state, model, i, k);
   const level = (s: HangState): number => s.poles[i]!.stays[k]! * Math.cos(stayRise(s, model, i, k));
@@ -72,18 +73,24 @@ export function stayTree(rig: RidgeRig, i: 0 | 1): { readonly tree: TreeId; read
   return anchor.kind === 'pole' && anchor.anchor.kind === 'tree' ? anchor.anchor : null;
 }
 
-/** Trees that bear something of the bed, by a strap or a back-stay. */
-export function treesUnderBed(rig: RidgeRig): TreeId[] {
-  const ids = ([0, 1] as const).map((i) => strapTree(rig, i) ?? stayTree(rig, i)?.tree);
-  return [...new Set(ids)].filter((id): id is TreeId => id !== undefined && treeOf(rig, id) !== null);
+/** What holds an end's back-stays and other lines, or both stays together; null where each has one of its own, or a tree. */
+export function stayHold(rig: RidgeRig, i: 0 | 1): HoldId | null {
+  const { anchor } = rig.bed!.ends[i];
+  return anchor.kind === 'pole' ? holdOfLine(holdsOf(rig), `stays${i}`, anchor.anchor) : null;
 }
 
-/** Everything of the bed that pulls at a tree in a case. */
-export function bedPullsOn(model: BedModel, id: TreeId, c: LoadCase): StemPull[] {
+/** Trees that bear something of the bed, by a strap or a back-stay, and what else holds its stays with other lines. */
+export function bearersUnderBed(rig: RidgeRig): BearerId[] {
+  const ids = ([0, 1] as const).map((i) => strapTree(rig, i) ?? stayTree(rig, i)?.tree ?? stayHold(rig, i));
+  return [...new Set(ids)].filter((id): id is BearerId => id !== null && (isHold(id) || treeOf(rig, id) !== null));
+}
+
+/** Everything of the bed that pulls at a tree, or at what else holds more than one line, in a case. */
+export function bedPullsOn(model: BedModel, id: BearerId, c: LoadCase): TiePull[] {
   const { rig } = model;
-  const { name } = treeOf(rig, id)!;
+  const name = isHold(id) ? 'what holds it' : treeOf(rig, id)!.name;
   const state = model.stateOf(c);
-  return ([0, 1] as const).flatMap((i): StemPull[] => {
+  return ([0, 1] as const).flatMap((i): TiePull[] => {
     if (strapTree(rig, i) === id) {
       const [x, y, z] = state.pull[i];
       return [
@@ -98,7 +105,7 @@ export function bedPullsOn(model: BedModel, id: TreeId, c: LoadCase): StemPull[]
       ];
     }
     const tied = stayTree(rig, i);
-    if (tied?.tree !== id) return [];
-    return state.poles[i]!.stays.map((_, k) => stayPull(model, c, i, k, { name, height: tied.height }));
+    if ((tied?.tree ?? stayHold(rig, i)) !== id) return [];
+    return state.poles[i]!.stays.map((_, k) => stayPull(model, c, i, k, { name, height: tied?.height ?? 0 }));
   });
 }

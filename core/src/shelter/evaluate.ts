@@ -1,21 +1,20 @@
 import { casesFor, nameOf, poseOf, saidOf, shockOf, whenOf } from '../cases/index.js';
 import type { CaseKind, LoadCase } from '../cases/index.js';
-import type { StemPull } from '../anchor/index.js';
+import type { TiePull } from '../anchor/index.js';
 import { barkPressure, trunkGiveAt } from '../anchor/index.js';
 import type { HangState } from '../bed/index.js';
 import { BED_SETTLING, STAY_COMES } from '../catalogue/index.js';
 import type { Finding, HeadBelongs } from '../findings/index.js';
-import { pullsOn, shapeIn } from '../pitch/index.js';
+import { calledIn, pullsOn, shapeIn } from '../pitch/index.js';
 import type { Evaluated, PitchState } from '../pitch/index.js';
 import type { Phrase, Vec3 } from '../quantity/index.js';
-import { bedStem, ratioOf } from '../rig/index.js';
-import type { RigContext, RidgeResult, RidgeRig, Row } from '../rig/index.js';
-import type { TreeId } from '../support/index.js';
+import { bearerOf, bedStem, ratioOf } from '../rig/index.js';
+import type { BearerId, RigContext, RidgeResult, RidgeRig, Row } from '../rig/index.js';
 import { windToward } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import { bedRows } from './bed-ledger.js';
-import { downPull, levelPull, strapTree, treesUnderBed } from './bed-pulls.js';
+import { downPull, levelPull, bearersUnderBed, strapTree } from './bed-pulls.js';
 import type { BedModel } from './bed-model.js';
 import { alongCloth, bedModel, lieOn } from './bed-model.js';
 import { headEndUp, isGrounded, lowestOf, sagOf, strapAngle } from './bed-report.js';
@@ -24,8 +23,8 @@ import type { Drip } from './drip.js';
 import { dripsOf } from './drip.js';
 import type { RoofOver } from './over.js';
 import { bodyLine, roofOver } from './over.js';
-import type { OtherPulls, TrunkUnder } from './trunks.js';
-import { lyingMoment, trunkUnder } from './trunks.js';
+import type { BearerUnder, OtherPulls } from './bearers.js';
+import { bearerUnder, lyingMoment } from './bearers.js';
 import type { Joint } from './together.js';
 import { jointOf } from './together.js';
 
@@ -100,9 +99,9 @@ export interface BedResult {
   readonly free: readonly [number, number];
   /** Pressure of the straps on bark, lying. */
   readonly bark: readonly [Figure | null, Figure | null];
-  /** Weakest first by the rig's rule; trunks bear the roof too. */
+  /** Weakest first by the rig's rule; trees, and what holds lines of both, bear the roof too. */
   readonly rows: readonly Row[];
-  readonly trunks: readonly TrunkUnder[];
+  readonly bears: readonly BearerUnder[];
   readonly poles: readonly PoleReport[];
   /** Which end the head belongs at, and why. */
   readonly headAt: { readonly end: 0 | 1; readonly because: HeadBelongs };
@@ -155,12 +154,13 @@ export function evaluateBed(rig: RidgeRig, context: RigContext, options: BedOpti
   const lyingCase = caseOf('lying');
   const lying = model.stateOf(lyingCase);
   const rows: Row[] = bedRows(model, cases);
-  const trunks: TrunkUnder[] = [];
-  for (const id of treesUnderBed(rig)) {
-    const found = trunkUnder(model, id, cases, othersOn(rig, id, options));
+  const bears: BearerUnder[] = [];
+  for (const id of bearersUnderBed(rig)) {
+    const bearer = bearerOf(rig, context.pegs, id, calledIn(roof?.tied.model));
+    const found = bearer === null ? null : bearerUnder(model, bearer, cases, othersOn(rig, id, options));
     if (found === null) continue;
     rows.push(found.row);
-    trunks.push(found.under);
+    bears.push(found.under);
   }
   const footOf = (i: 0 | 1): Figure | null => {
     const id = strapTree(rig, i);
@@ -223,7 +223,7 @@ export function evaluateBed(rig: RidgeRig, context: RigContext, options: BedOpti
     free: [model.figures.free0.value, model.figures.free1.value] as const,
     bark: [barkOf(model, lyingCase, 0), barkOf(model, lyingCase, 1)] as const,
     rows,
-    trunks,
+    bears,
     poles: ([0, 1] as const).flatMap((i): PoleReport[] => poleReport(model, i, full)),
     headAt: headAt(model, lying),
     settles: full ? lowestOf(model, lying) - lowestOf(model, model.stateOf(caseOf('lying-settled'))) : 0,
@@ -238,7 +238,7 @@ export function evaluateBed(rig: RidgeRig, context: RigContext, options: BedOpti
 }
 
 /** What the roof or the bare ridgeline pulls at a tree, case by case. */
-function othersOn(rig: RidgeRig, id: TreeId, { roof, ridge }: BedOptions): OtherPulls[] {
+function othersOn(rig: RidgeRig, id: BearerId, { roof, ridge }: BedOptions): OtherPulls[] {
   if (roof !== undefined) {
     const { tied, readings } = roof;
     return readings.flatMap((r): OtherPulls[] => {
@@ -261,7 +261,7 @@ function othersOn(rig: RidgeRig, id: TreeId, { roof, ridge }: BedOptions): Other
   if (ridge === undefined || (id !== 'trunk0' && id !== 'trunk1')) return [];
   const i = id === 'trunk0' ? 0 : 1;
   const { horizontal } = ridge.trunks[i];
-  const line: StemPull = {
+  const line: TiePull = {
     level: horizontal.value,
     down: 0,
     toward: i === 0 ? 0 : Math.PI,

@@ -3,8 +3,9 @@ import { BARK_PRESSURE, FALL_MOST, FALL_WARN } from '../catalogue/index.js';
 import type { Comfort, Finding, FindingCode } from '../findings/index.js';
 import { against, finding } from '../findings/index.js';
 import type { PitchResult } from '../pitch/index.js';
-import { bedStem, ratioOf, treeOf } from '../rig/index.js';
-import { strapTree, treesUnderBed } from './bed-pulls.js';
+import { bedStem, pegsOfBed, ratioOf, treeOf } from '../rig/index.js';
+import { isHold } from '../support/index.js';
+import { bearersUnderBed, strapTree } from './bed-pulls.js';
 import type { BedModel } from './bed-model.js';
 import { groundedIn, raiseOver } from './bed-report.js';
 import type { BedResult } from './evaluate.js';
@@ -25,11 +26,11 @@ const COMES_IN = 0.02;
 const COMES_DOWN = 0.03;
 
 /** How a case of roof, bed or both is said at the end of a sentence. */
-export function saidTogether(id: string, roof: PitchResult | null, bed: Pick<BedResult, 'cases' | 'trunks'>): string {
+export function saidTogether(id: string, roof: PitchResult | null, bed: Pick<BedResult, 'cases' | 'bears'>): string {
   return (
     bed.cases.find((c) => c.id === id)?.said ??
     roof?.cases.find((c) => c.id === id)?.said ??
-    bed.trunks.flatMap((t) => t.loads).find((l) => l.caseId === id)?.said ??
+    bed.bears.flatMap((t) => t.loads).find((l) => l.caseId === id)?.said ??
     id
   );
 }
@@ -50,7 +51,7 @@ export function findingsOf(
   const { rig } = model;
   const { height } = r.lying;
   const bed = rig.bed!;
-  const out: Finding[] = forbidding(model);
+  const out: Finding[] = [...forbidding(model), ...pegsLacking(model)];
   const deepest = groundedIn(r);
   if (deepest !== null)
     out.push(finding('bed-grounded', { said: deepest.said, raise: raiseOver(deepest) }, deepest.id));
@@ -95,6 +96,15 @@ export function findingsOf(
   return [...out, ...underRoof(r, saidOf), ...comfortOf(model, height.value)];
 }
 
+/** Pegs of its stays that the kit has not; those of a roof's guys are counted with them. */
+function pegsLacking({ rig, context }: BedModel): Finding[] {
+  if (rig.pitch !== undefined) return [];
+  return [...pegsOfBed(rig)].flatMap(([id, wanted]) => {
+    const { name, count: have } = context.pegs.find((p) => p.id === id)!;
+    return wanted > have ? [finding('pegs-short', { pegs: name, wanted, have }, id)] : [];
+  });
+}
+
 /** What must not be slept in, whatever it bears. */
 function forbidding({ rig, kit, straps }: BedModel): Finding[] {
   const bed = rig.bed!;
@@ -106,7 +116,8 @@ function forbidding({ rig, kit, straps }: BedModel): Finding[] {
     [straps, 'straps'],
   ] as const)
     if (limit > 0 && mass > limit) out.push(finding('overloaded', { name, part, limit, mass }));
-  for (const id of treesUnderBed(rig)) {
+  for (const id of bearersUnderBed(rig)) {
+    if (isHold(id)) continue;
     const tree = treeOf(rig, id)!;
     const strapped = ([0, 1] as const).some((i) => strapTree(rig, i) === id);
     // how strong a stay's tree must be is reckoned; a sign rules it out all the same

@@ -5,7 +5,7 @@ export * from './hang-it.js';
 export * from './propose.js';
 export * from './over.js';
 export type { Drip } from './drip.js';
-export type { OtherPulls, TrunkLoad, TrunkUnder } from './trunks.js';
+export type { BearerLoad, BearerUnder, OtherPulls } from './bearers.js';
 export { DRY, bedHolds, saidTogether } from './findings.js';
 export * from './whole.js';
 export * from './roof-advice.js';

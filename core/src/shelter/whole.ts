@@ -88,8 +88,8 @@ export function reportOf(rig: RidgeRig, full: boolean, parts: Pick<RigReport, 'l
   const { line, roof, bed } = parts;
   const own = roof ?? line!;
   if (bed === null) return { rig, full, ...parts, rows: own.rows, findings: inOrder(own.findings) };
-  // a tree that bears the bed as well is told with all that it bears
-  const both = new Set(bed.trunks.map((t) => t.id as string));
+  // a tree that bears the bed as well, or what holds a stay of it, is told with all that it bears
+  const both = new Set(bed.bears.map((t) => t.id as string));
   const told = (f: Finding): boolean => !(f.code === 'short' && both.has(treeIn(f.facts.judged.link.id)));
   const trees = new Set(bed.findings.flatMap((f) => (f.code === 'tree' ? [f.about] : [])));
   const others = own.findings.filter((f) => told(f) && !(f.code === 'tree' && trees.has(f.about)));

@@ -1,5 +1,6 @@
 import { findHitch, findTermination } from '../catalogue/index.js';
 import type { Evaluated } from '../pitch/index.js';
+import { calledIn } from '../pitch/index.js';
 import { asSubject, capital, say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import type { Guy, RigContext, RidgeRig, Row } from '../rig/index.js';
@@ -44,7 +45,8 @@ interface Part {
   readonly link: (j: Judged) => boolean;
 }
 
-function guyParts(key: string, name: string, context: RigContext, units: UnitChoice): Part[] {
+function guyParts(key: string, name: string, tied: Evaluated['tied'], units: UnitChoice): Part[] {
+  const { context } = tied.model;
   const at = (rig: RidgeRig): Guy => guyOf(rig.pitch!, key);
   const row = (r: Row): boolean => r.id === `guy ${key}` || r.id === `peg ${key}`;
   const isAnchor = (j: Judged): boolean => j.link.id.endsWith(':anchor');
@@ -63,7 +65,7 @@ function guyParts(key: string, name: string, context: RigContext, units: UnitCho
       link: (j) => !isAnchor(j) && j.link.kind !== 'tie-out',
     }),
     part('guy-anchor', {
-      words: (r) => anchorWords(r, at(r).anchor, context, units),
+      words: (r) => anchorWords(r, at(r).anchor, tied, units),
       same: (a, b) => sameAnchor(at(a).anchor, at(b).anchor),
       link: isAnchor,
     }),
@@ -89,8 +91,15 @@ const madeFast = (guy: Guy): string =>
     : `${GUY_HITCHES[guy.hitch]} of ${guy.wraps} wraps`;
 
 /** What holds a guy, in words. */
-export const anchorWords = (rig: RidgeRig, anchor: GuyAnchor, context: RigContext, units: UnitChoice): string =>
-  tell(supportOf(anchor).called(anchor, { pegs: context.pegs, tree: (id) => treeOf(rig, id)?.name }), units);
+const anchorWords = (rig: RidgeRig, anchor: GuyAnchor, { model }: Evaluated['tied'], units: UnitChoice): string =>
+  tell(
+    supportOf(anchor).called(anchor, {
+      pegs: model.context.pegs,
+      tree: (id) => treeOf(rig, id)?.name,
+      line: calledIn(model),
+    }),
+    units,
+  );
 
 function partsOf(known: Evaluated, context: RigContext, units: UnitChoice): Part[] {
   const { model } = known.tied;
@@ -152,7 +161,7 @@ function partsOf(known: Evaluated, context: RigContext, units: UnitChoice): Part
     });
   }
   for (const m of model.members)
-    if (m.role === 'guy' || m.role === 'peg') out.push(...guyParts(m.reach!.key.id, m.name, context, units));
+    if (m.role === 'guy' || m.role === 'peg') out.push(...guyParts(m.reach!.key.id, m.name, known.tied, units));
   return out;
 }
 

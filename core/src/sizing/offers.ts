@@ -1,7 +1,7 @@
 import { HITCHES, TERMINATIONS, findCord, findPeg } from '../catalogue/index.js';
 import type { Cord, HitchType, Termination } from '../catalogue/index.js';
 import { offAxis } from '../hitch/index.js';
-import { cutOf, ratiosOf } from '../pitch/index.js';
+import { cutOf, heldWith, ratiosOf } from '../pitch/index.js';
 import type { CaseReading, Evaluated, Member, PitchModel } from '../pitch/index.js';
 import type { Guy, KitCord, RigContext, RidgeRig, RoofHitch } from '../rig/index.js';
 import { PITCH_LIMITS, isBrought } from '../rig/index.js';
@@ -417,9 +417,10 @@ function pegMass({ context }: Ask, anchor: GuyAnchor): number {
 }
 
 /** Pegs of the kit, one to three in line, leaning as now or square to the guy; anything else stays what it is. */
-function anchorsFor({ rig, context }: Ask, guy: Guy, pitched: CaseReading, m: Member): GuyAnchor[] {
+function anchorsFor({ rig, context, known }: Ask, guy: Guy, pitched: CaseReading, m: Member): GuyAnchor[] {
   const { anchor } = guy;
-  if (anchor.kind !== 'peg') return [anchor];
+  // what holds other lines too is not one guy's to change
+  if (anchor.kind !== 'peg' || heldWith(known.tied.model, m) !== null) return [anchor];
   const { level, up } = pitched.pullOn(m.foot);
   const square = LEAN_STEP * Math.round(Math.min(MOST_LEAN, Math.max(0, Math.atan2(up, level))) / LEAN_STEP);
   const leans = Math.abs(square - anchor.lean) < LEAN_STEP / 2 ? [anchor.lean] : [anchor.lean, square];

@@ -3,18 +3,18 @@ import { CLOTHS, CORDS, HITCHES, HOLDS, PEGS } from '../catalogue/index.js';
 import type { Cord } from '../catalogue/index.js';
 import { against, ofCode } from '../findings/index.js';
 import type { FindingCode } from '../findings/index.js';
-import { evaluatePitch, linksOf, pitchModel, solveCase, tieOff } from '../pitch/index.js';
+import { calledIn, evaluatePitch, linksOf, pitchModel, pullsOn, solveCase, tieOff } from '../pitch/index.js';
 import type { Evaluated, Member } from '../pitch/index.js';
 import { asSubject, capital, say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import type { KitCord, RigContext, RidgeRig, Row } from '../rig/index.js';
-import { PITCH_LIMITS, RIDGE_LIMITS, RigProblem, ratioOf, tiedTo, treeOf } from '../rig/index.js';
+import { PITCH_LIMITS, RIDGE_LIMITS, RigProblem, bearerOf, guyOf, ratioOf, tiedTo, treeOf } from '../rig/index.js';
 import { holds, judgeRig } from '../shelter/index.js';
 import type { RigReport } from '../shelter/index.js';
 import type { Judged } from '../strength/index.js';
-import { judgedBy } from '../strength/index.js';
+import { judgedBy, link } from '../strength/index.js';
 import type { GuyAnchor, KitPegs, TreeId } from '../support/index.js';
-import { SUPPORT_LIMITS, guyTree } from '../support/index.js';
+import { SUPPORT_LIMITS, guyTree, isHold, keyOfLine, lineOfHold } from '../support/index.js';
 import { marginWords, sentenceOf, wordsOf } from '../words/index.js';
 import { withGuy } from './offers.js';
 
@@ -178,7 +178,7 @@ function remedyFor(ask: Ask, row: Row, { link, judgement }: Judged): Remedy {
   const short = SPARE / Math.max(1e-6, judgement.ratio);
   switch (link.kind) {
     case 'anchor':
-      return m === undefined ? none : (anchorRemedy(ask, m) ?? none);
+      return anchorRemedy(ask, m === undefined ? holdAsked(ask, row.id) : guyAsked(ask, m)) ?? none;
     case 'line':
     case 'end':
     case 'grip':
@@ -268,17 +268,53 @@ function bears(
   return linksOf(changed, m, known.readings, (p) => kind(p.kind)).every((l) => judged(l).judgement.ratio >= SPARE);
 }
 
-/** The least that would hold a guy's foot: more pegs in line, pegs to cut or bring, something buried, a log, a tree. */
-function anchorRemedy(ask: Ask, m: Member): Remedy | null {
-  const { rig, context, known, units } = ask;
+/** What holds one guy or more, and whether something else in its place would. */
+interface AskedHold {
+  readonly now: GuyAnchor;
+  readonly held: (anchor: GuyAnchor, pegs?: readonly KitPegs[]) => boolean;
+  readonly taken: (anchor: GuyAnchor) => RidgeRig;
+}
+
+function guyAsked(ask: Ask, m: Member): AskedHold {
+  const { rig, context, known } = ask;
   const { guy, key } = m.reach!;
-  const { model } = known.tied;
-  const now = guy.anchor;
-  const held = (anchor: GuyAnchor, pegs: readonly KitPegs[] = context.pegs): boolean => {
-    const own: Member = { ...m, reach: { ...m.reach!, guy: { ...guy, anchor } } };
-    return bears(ask, { ...model, context: { ...context, pegs } }, own, (k) => k === 'anchor' || k === 'trunk');
+  return {
+    now: guy.anchor,
+    held: (anchor, pegs = context.pegs) => {
+      const own: Member = { ...m, reach: { ...m.reach!, guy: { ...guy, anchor } } };
+      const model = { ...known.tied.model, context: { ...context, pegs } };
+      return bears(ask, model, own, (k) => k === 'anchor' || k === 'trunk');
+    },
+    taken: (anchor) => withGuy(rig, key.id, { anchor }),
   };
-  const taken = (anchor: GuyAnchor): RidgeRig => withGuy(rig, key.id, { anchor });
+}
+
+/** The same of what holds more than one guy; null of what is told with a back-stay. */
+function holdAsked({ rig, context, known, judged }: Ask, row: string): AskedHold | null {
+  const key = isHold(row) ? keyOfLine(lineOfHold(row)) : null;
+  if (!isHold(row) || key === null) return null;
+  const { model } = known.tied;
+  const taken = (anchor: GuyAnchor): RidgeRig => withGuy(rig, key, { anchor });
+  return {
+    now: guyOf(rig.pitch!, key).anchor,
+    held: (anchor, pegs = context.pegs) => {
+      const bearer = bearerOf(taken(anchor), pegs, row, calledIn(model))!;
+      return known.readings.every((r) => {
+        const pulls = pullsOn(model, row, r);
+        const available = bearer.available(pulls, r.state.case.environment.wet);
+        if (available === null) return true;
+        const { kind, name } = bearer.link;
+        return judged(link(row, kind, name, r.state.case.id, bearer.demand(pulls), available)).judgement.ratio >= SPARE;
+      });
+    },
+    taken,
+  };
+}
+
+/** The least that would hold a guy's foot: more pegs in line, pegs to cut or bring, something buried, a log, a tree. */
+function anchorRemedy({ units }: Ask, asked: AskedHold | null): Remedy | null {
+  if (asked === null) return null;
+  const { now, held, taken } = asked;
   if (now.kind === 'weight') {
     for (let mass = Math.ceil(now.mass / 10) * 10; mass <= 2000; mass += mass < 100 ? 10 : 50)
       if (held({ ...now, mass }))

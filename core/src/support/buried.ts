@@ -23,7 +23,7 @@ export const buried: Support<Buried> = {
   name: NAME,
   fields,
   called: () => [NAME],
-  shared: 'halves',
+  shared: 'line',
   hold: ({ length, width, depth }, { soil }, _, where) => {
     const at = (rise: number, wet: boolean, end: End): number =>
       BY_FEEL[end] *

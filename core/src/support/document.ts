@@ -6,6 +6,7 @@ import { id, idOf, kindsDocument, part, whole, within, words, yesNo } from '../d
 import type { GuyAnchor } from './kinds.js';
 import { SUPPORTS } from './kinds.js';
 import { SUPPORT_LIMITS } from './limits.js';
+import type { LineId } from './line-id.js';
 import type { TreeId } from './tree-id.js';
 
 const treeIdDocument = z
@@ -15,9 +16,20 @@ const treeIdDocument = z
     error: 'The tree must be trunk0, trunk1, bed-stem0, bed-stem1, or "guy-tree " and the key of the guy that has it.',
   }) as unknown as z.ZodType<TreeId>;
 
-/** What holds the end of a guy or a back-stay: `stem`: a tree of its own; `tree`: one that something else of the rig is tied to as well. */
+const lineIdDocument = z
+  .string()
+  .max(24)
+  .regex(/^(guy .{1,20}|stays[01])$/, {
+    error: 'The line must be "guy " and the key of its tie-out, stays0 or stays1.',
+  }) as unknown as z.ZodType<LineId>;
+
+/**
+ * What holds the end of a guy or a back-stay: `stem`: a tree of its own; `tree`: one that something else of the rig is tied to as well;
+ * `same`: what holds another line on the ground.
+ */
 export const guyAnchorDocument = kindsDocument<GuyAnchor>(SUPPORTS, {
   tree: () => treeIdDocument,
+  line: () => lineIdDocument,
   signs: () => signsDocument,
 });
 

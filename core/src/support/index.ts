@@ -1,5 +1,6 @@
 export * from './limits.js';
 export * from './document.js';
+export * from './line-id.js';
 export * from './tree-id.js';
 export type { Ground, Hold, Mark, Solid, Support } from './support.js';
 export { PEG_ARM } from './peg.js';

@@ -2,12 +2,15 @@ import { usualOf } from '../document/index.js';
 import type { Buried } from './buried.js';
 import { buried } from './buried.js';
 import type { KitPegs } from './document.js';
+import type { LineId } from './line-id.js';
 import type { OnTree } from './on-tree.js';
 import { onTree } from './on-tree.js';
 import type { Peg } from './peg.js';
 import { peg } from './peg.js';
 import type { Root } from './root.js';
 import { root } from './root.js';
+import type { Same } from './same.js';
+import { same } from './same.js';
 import type { Stem } from './stem.js';
 import { stem } from './stem.js';
 import type { Ground, Hold, Support } from './support.js';
@@ -16,7 +19,7 @@ import type { Weight } from './weight.js';
 import { weight } from './weight.js';
 
 /** What holds the end of a guy or a back-stay. */
-export type GuyAnchor = Peg | Stem | OnTree | Weight | Buried | Root;
+export type GuyAnchor = Peg | Stem | OnTree | Weight | Buried | Root | Same;
 export type SupportKind = GuyAnchor['kind'];
 
 /** Every kind of support, as lists show them. */
@@ -27,24 +30,33 @@ export const SUPPORTS: { readonly [K in SupportKind]: Support<Extract<GuyAnchor,
   weight,
   buried,
   root,
+  same,
 };
 export const SUPPORT_KINDS = Object.keys(SUPPORTS) as readonly SupportKind[];
 
 /** The entry of a support's own kind. */
 export const supportOf = <A extends GuyAnchor>(anchor: A): Support<A> => SUPPORTS[anchor.kind] as unknown as Support<A>;
 
-/** What a support holds of one cord; null of a tree. @param where which one, in words */
+/** What a support holds of one pull; null of a tree, and of what is told with another line. @param where which one, in words */
 export const holdOf = (anchor: GuyAnchor, ground: Ground, pegs: readonly KitPegs[], where: string): Hold | null =>
   supportOf(anchor).hold?.(anchor, ground, pegs, where) ?? null;
 
-/** Whether a kind holds by the ground alone, which a tree does not: that bends under all that is tied to it. */
+/** Whether a kind holds by itself and the ground alone: not a tree, which bends under all that is tied to it, nor what is told with another line. */
 export const holdsOnGround = (kind: SupportKind): boolean => SUPPORTS[kind].hold !== null;
 
-/** A support of a kind as one finds it: its usual numbers, the first pegs of the kit, this tree. */
-export const freshSupport = (kind: SupportKind, pegs: readonly KitPegs[], tree: TreeId | undefined): GuyAnchor =>
-  filled({ kind, ...usualOf(SUPPORTS[kind].fields) } as unknown as GuyAnchor, (as, usual) =>
-    as === 'kit' ? (pegs[0]?.id ?? '') : as === 'tree' ? (tree ?? usual) : usual,
-  );
+/** Whether it is one that another line of the rig has as well: it stands where that is told. */
+export const isShared = ({ kind }: GuyAnchor): boolean => kind === 'tree' || kind === 'same';
+
+/** A support of a kind as one finds it: its usual numbers, the first pegs of the kit, the tree and the line that are nearest. */
+export const freshSupport = (
+  kind: SupportKind,
+  pegs: readonly KitPegs[],
+  near: { readonly tree?: TreeId | undefined; readonly line?: LineId | undefined } = {},
+): GuyAnchor =>
+  filled({ kind, ...usualOf(SUPPORTS[kind].fields) } as unknown as GuyAnchor, (as, usual) => {
+    if (as === 'kit') return pegs[0]?.id ?? '';
+    return (as === 'tree' ? near.tree : as === 'line' ? near.line : undefined) ?? usual;
+  });
 
 /** The same support with the ids of what it takes of the kit changed. */
 export const withKitIds = (anchor: GuyAnchor, to: (id: string) => string): GuyAnchor =>

@@ -3,6 +3,7 @@ import type { Field, Fields } from '../document/index.js';
 import type { Phrase } from '../quantity/index.js';
 import type { Figure } from '../working/index.js';
 import type { KitPegs, PegPull } from './document.js';
+import type { LineId } from './line-id.js';
 import type { TreeId } from './tree-id.js';
 
 /** What a support is judged with: the soil it stands in, the pegs of the kit, and which of them were pulled in that soil. */
@@ -46,17 +47,21 @@ export interface Support<S> {
   /** How it is called in a sentence. */
   readonly called: (
     s: S,
-    by: { readonly pegs: readonly KitPegs[]; readonly tree: (id: TreeId) => string | undefined },
+    by: {
+      readonly pegs: readonly KitPegs[];
+      readonly tree: (id: TreeId) => string | undefined;
+      readonly line: (id: LineId) => string | undefined;
+    },
   ) => Phrase;
   /** Whether it stands where it stands: a guy cannot be taken farther out. */
   readonly rooted: boolean;
-  /** What two lines to one of them must be told as: a tree of the rig, each by half of it; null where it does not matter. */
-  readonly shared: 'tree' | 'halves' | null;
+  /** What a second line to one and the same of them must be told with: the tree it is, or the line that it holds already; null where it does not matter. */
+  readonly shared: 'tree' | 'line' | null;
   /** Height over the ground at which the cord is held, m. */
   readonly tieHeight: (s: S) => number;
   /** The tree of the rig that it is; null where it is none. @param key of the guy that has it */
   readonly tree: (s: S, key: string) => TreeId | null;
-  /** What it holds; null of a tree, which is judged at its foot under all that is tied to it. @param where which one, in words */
+  /** What it holds; null of a tree, which is judged at its foot under all that is tied to it, and of what is told with another line. @param where which one, in words */
   readonly hold: ((s: S, ground: Ground, pegs: readonly KitPegs[], where: string) => Hold) | null;
   /** Pegs of the kit that it takes. */
   readonly takes: (s: S) => { readonly pegs: string; readonly count: number } | null;

@@ -22,7 +22,7 @@ export const weight: Support<Weight> = {
   name: 'log, boulder or bag',
   fields,
   called: (s) => [s.name],
-  shared: 'halves',
+  shared: 'line',
   hold: (s) => ({
     name: `${s.name} that slides`,
     held: (rise) => slideHold(s.mass, ON_GROUND.typical, rise) / Math.cos(rise),

@@ -178,7 +178,7 @@ const WORDS: Words = {
     phrase`The ${lines[0]} and the ${lines[1]} are both held by ${by}, each told as if it were alone.`,
     shared === 'tree'
       ? phrase`Tie one of them to “${by}” as a tree of this rig.`
-      : phrase`Tell half its mass for each, or hold one by something else.`,
+      : phrase`Tell one of them to be held by what holds the other.`,
   ],
   'hitch-slides': ({ hitch, by }) => [phrase`The ${hitch} slides ${metres(by)} along the ridge in the worst case.`],
   hitch: ({ hitch, advice }) => [phrase`The ${hitch}: ${lower(hitchWords(advice))}`],

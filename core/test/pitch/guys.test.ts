@@ -110,6 +110,23 @@ describe('guys given to what stands there', () => {
     const first = guysToTrees(taken, context, again, placeOf([willow])).find((t) => t.key === '00');
     expect(first === undefined || first.anchor.kind === 'stem').toBe(true);
   });
+  test('a log that another guy has already holds both', () => {
+    const log = {
+      kind: 'log',
+      id: 'log',
+      name: 'the log',
+      at: [10 + guy.foot[0], 20 + guy.foot[1] + 1.5],
+      foot: 0,
+      mass: 90,
+    };
+    const foot = [guy.foot[0] + 0.05, guy.foot[1] + 1.5] as const;
+    const own = { '00': { anchor: { kind: 'weight', name: 'the log', mass: 90 } as const, foot, haul: 2 } };
+    const taken: RidgeRig = { ...gable, pitch: { ...gable.pitch!, own } };
+    const again = evaluatePitch(taken, context, { full: false }).result;
+    const place = placeOf([log as unknown as Thing]);
+    const found = guysToTrees(taken, context, again, place).find((t) => t.key === '01')!;
+    expect(found.anchor).toEqual({ kind: 'same', line: 'guy 00' });
+  });
   test('one log or sapling told for two guys is said, with what to do about it', () => {
     const log = { kind: 'weight', name: 'the log', mass: 90 } as const;
     const said = (a: Guy['anchor'], apart: number): string[] => {
@@ -117,7 +134,9 @@ describe('guys given to what stands there', () => {
       const { result } = evaluatePitch({ ...gable, pitch: { ...gable.pitch!, own } }, context, { full: false });
       return toldOf(ofCode(result.findings, 'held-twice'));
     };
-    expect(said(log, 0.1)).toEqual([expect.stringMatching(/both held by the log, .* Tell half its mass for each/)]);
+    expect(said(log, 0.1)).toEqual([
+      expect.stringMatching(/both held by the log, .* Tell one of them to be held by what holds the other/),
+    ]);
     expect(said(log, 0.3)).toEqual([]);
     const sapling = { kind: 'stem', name: 'the sapling', wood: 'willow', girth: 0.3, height: 0.3, signs: [] } as const;
     expect(said(sapling, 0)).toEqual([expect.stringMatching(/Tie one of them to “the sapling” as a tree of this rig/)]);

@@ -90,10 +90,12 @@ describe('a side stay', () => {
         .bed!.rows.find((r) => r.id === 'side-stay')!
         .links.find((l) => l.link.id === 'side-stay:anchor')?.link.name ?? 'a root, of which nothing is known';
     const kinds = SUPPORT_KINDS.filter(holdsOnGround);
-    expect(new Set(kinds.map((k) => held(freshSupport(k, fly.context.pegs, undefined)))).size).toBe(kinds.length);
-    for (const tree of ['tree', 'stem'] as const)
+    expect(new Set(kinds.map((k) => held(freshSupport(k, fly.context.pegs)))).size).toBe(kinds.length);
+    for (const tree of ['tree', 'stem', 'same'] as const)
       expect(
-        bedProblems(heldBy(freshSupport(tree, fly.context.pegs, 'trunk0')), fly.context).map((p) => p.field),
+        bedProblems(heldBy(freshSupport(tree, fly.context.pegs, { tree: 'trunk0', line: 'stays0' })), fly.context).map(
+          (p) => p.field,
+        ),
       ).toEqual(['bed.sideStay.anchor.kind']);
     expect(
       bedProblems(heldBy({ kind: 'peg', pegs: 'gone', inLine: 1, lean: 0.35 }), fly.context).map((p) => p.field),

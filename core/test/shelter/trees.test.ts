@@ -56,7 +56,7 @@ describe('a guy on a trunk that carries ridge and bed', () => {
     expect(guy!.height).toBe(0.4);
   });
   test('moments of ridge, guy and bed add in every case, by their directions', () => {
-    const trunk = bed!.trunks.find((t) => t.id === 'trunk0')!;
+    const trunk = bed!.bears.find((t) => t.id === 'trunk0')!;
     const high = rig.bed!.ends[0].height;
     for (const load of trunk.loads) {
       const { pulls } = pulled.find((p) => p.id === load.caseId.split('+')[0])!;
@@ -67,12 +67,12 @@ describe('a guy on a trunk that carries ridge and bed', () => {
       const x = pulls.reduce((sum, p) => sum + p.level * p.height * Math.cos(p.toward), load.bed * high);
       const y = pulls.reduce((sum, p) => sum + p.level * p.height * Math.sin(p.toward), 0);
       // the roof moves the strap a hair across the span
-      expect(load.moment).toBeCloseTo(Math.hypot(x, y), 2);
+      expect(load.asked).toBeCloseTo(Math.hypot(x, y), 2);
       expect(load.roof).toBeCloseTo(levelOn(pulls), 9);
     }
     const [worst] = bed!.rows.find((r) => r.id === 'trunk0')!.links;
     const load = trunk.loads.find((l) => l.caseId === worst!.link.caseId)!;
-    expect(worst!.link.demand.value).toBeCloseTo(load.moment, 6);
+    expect(worst!.link.demand.value).toBeCloseTo(load.asked, 6);
   });
   test('the roof alone tells the same trunk with ridge and guy; no second row for it', () => {
     const row = result.rows.find((r) => r.id === 'trunk0')!;
@@ -135,10 +135,10 @@ describe('one tree for several', () => {
       signs: [],
     };
     const hung = ended(fly.rig, 1, { anchor: own });
-    const without = judged(hung, fly.context).bed!.trunks.find((t) => t.id === 'bed-stem1')!;
+    const without = judged(hung, fly.context).bed!.bears.find((t) => t.id === 'bed-stem1')!;
     expect(without.loads.every((l) => l.roof === 0)).toBe(true);
     const { bed, roof } = judged(guyed(hung, { [keys[1]!]: { anchor: tied('bed-stem1') } }), fly.context);
-    const tree = bed!.trunks.find((t) => t.id === 'bed-stem1')!;
+    const tree = bed!.bears.find((t) => t.id === 'bed-stem1')!;
     expect(tree.loads.every((l) => l.roof > 0)).toBe(true);
     expect(rowsTogether(roof!.result.rows, bed!.rows).filter((r) => r.name === 'the old alder')).toHaveLength(1);
   });
@@ -160,7 +160,7 @@ describe('back-stays on a tree of the rig', () => {
 
   test('the tree bears the stay’s level part with what else is tied to it', () => {
     const { bed } = judged(rig, one.context);
-    const tree = bed!.trunks.find((t) => t.id === 'trunk1')!;
+    const tree = bed!.bears.find((t) => t.id === 'trunk1')!;
     const lying = tree.loads.find((l) => l.caseId.endsWith('lying'))!;
     const shape = bed!.shapes.find((s) => s.caseId === 'lying')!;
     const [{ head, stays }] = shape.poles as [(typeof shape.poles)[number]];
@@ -189,7 +189,7 @@ describe('back-stays on a tree of the rig', () => {
     expect(rows).toContain(`guy ${keys[1]!}`);
     expect(rows).toContain(`guy-tree ${keys[1]!}`);
     expect(bed!.shapes.find((x) => x.caseId === 'lying')!.poles[0]!.stays[0]!.foot[0]).toBeCloseTo(7.6, 9);
-    const tree = bed!.trunks.find((t) => t.id === `guy-tree ${keys[1]!}`)!;
+    const tree = bed!.bears.find((t) => t.id === `guy-tree ${keys[1]!}`)!;
     expect(tree.loads.every((l) => l.roof > 0 && l.bed > 0)).toBe(true);
   });
   test('a sign on that tree rules it out', () => {

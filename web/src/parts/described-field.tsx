@@ -11,6 +11,7 @@ import { useUnits } from './units.js';
 export interface FieldLists {
   readonly pegs: readonly Listed[];
   readonly trees: readonly Listed[];
+  readonly lines: readonly Listed[];
   readonly body: BodyMeasures;
 }
 interface Listed {
@@ -93,8 +94,16 @@ function DescribedField({
       return <TextField label={label} value={value as string} max={ask.most} onCommit={onPut} />;
     case 'choice':
     case 'kit':
-    case 'tree': {
-      const options = ask.as === 'choice' ? ask.options : ask.as === 'kit' ? lists[ask.list] : lists.trees;
+    case 'tree':
+    case 'line': {
+      const options =
+        ask.as === 'choice'
+          ? ask.options
+          : ask.as === 'kit'
+            ? lists[ask.list]
+            : ask.as === 'tree'
+              ? lists.trees
+              : lists.lines;
       const told = ask.as === 'choice' ? ask.options.find((o) => o.id === value)?.hint : undefined;
       return (
         <Choice

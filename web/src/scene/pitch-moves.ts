@@ -1,9 +1,9 @@
 import type { GuyReport } from '@rough-bight/core/pitch';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { Guy, RidgeRig } from '@rough-bight/core/rig';
-import { PITCH_LIMITS, guyOf, measuredSpan, treeAt, treesOf } from '@rough-bight/core/rig';
+import { PITCH_LIMITS, guyOf, lineFoot, measuredSpan, treeAt, treesOf } from '@rough-bight/core/rig';
 import type { TreeId } from '@rough-bight/core/support';
-import { TIED_AT, guyTree } from '@rough-bight/core/support';
+import { TIED_AT, guyTree, isShared } from '@rough-bight/core/support';
 
 /** What can be taken hold of on a pitched rig. */
 export type PitchGrip =
@@ -43,7 +43,7 @@ export function withoutOwn(rig: RidgeRig, key: string): RidgeRig {
 /** A foot put this near a tree of the rig is tied to it, m. Judgement. */
 const CATCHES = 0.25;
 
-/** The rig with a guy's foot put somewhere: on a tree of the rig it is tied to that, taken off one it is pegged as the others are. */
+/** The rig with a guy's foot put somewhere: on a tree of the rig it is tied to that, taken off one, or off what holds another line, it is pegged as the others are. */
 function footPut(rig: RidgeRig, key: string, to: readonly [number, number], body: BodyMeasures): RidgeRig {
   const pitch = rig.pitch!;
   const from = guyOf(pitch, key).anchor;
@@ -61,7 +61,7 @@ function footPut(rig: RidgeRig, key: string, to: readonly [number, number], body
       anchor: { kind: 'tree', tree: near.id, height: TIED_AT },
       foot: treeAt(rig, body, near.id),
     });
-  if (from.kind !== 'tree') return withGuy(rig, key, { foot: to });
+  if (!isShared(from)) return withGuy(rig, key, { foot: to });
   const own = Object.fromEntries(Object.entries(pitch.own[key] ?? {}).filter(([k]) => k !== 'anchor'));
   return { ...rig, pitch: { ...pitch, own: { ...pitch.own, [key]: { ...own, foot: to } } } };
 }
@@ -69,7 +69,12 @@ function footPut(rig: RidgeRig, key: string, to: readonly [number, number], body
 /** Where a guy's foot is in the rig in hand: on its tree, where the hand put it, or where it was judged to be. */
 export function footNow(rig: RidgeRig, body: BodyMeasures, guy: GuyReport): GuyReport['foot'] {
   const { anchor, foot } = guyOf(rig.pitch!, guy.key);
-  const at = anchor.kind === 'tree' ? treeAt(rig, body, anchor.tree) : foot;
+  const at =
+    anchor.kind === 'tree'
+      ? treeAt(rig, body, anchor.tree)
+      : anchor.kind === 'same'
+        ? lineFoot(rig, body, anchor.line)
+        : foot;
   return at === null ? guy.foot : [at[0], at[1], guy.foot[2]];
 }
 

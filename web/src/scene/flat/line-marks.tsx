@@ -156,7 +156,7 @@ export function LineNotes({
       {([0, 1] as const).map((i) => {
         const f = line.trunks[i];
         // a trunk that bears the bed as well is told with both
-        const under = report.bed?.trunks.find((t) => t.id === `trunk${i}`)?.worst;
+        const under = report.bed?.bears.find((t) => t.id === `trunk${i}`)?.worst;
         const top = upward(frame, i * rig.groundRise) + 10;
         return (
           <div
@@ -181,10 +181,10 @@ export function LineNotes({
               </>
             ) : (
               <>
-                <FigureValue figure={under.level} /> across
+                <FigureValue figure={under.pull} /> across
                 {!narrow && `, ${say(Math.abs(under.down), 'force', units)} ${under.down < 0 ? 'up' : 'down'}`}
                 <br />
-                <FigureValue figure={under.moment} /> at the foot{!narrow && ': line and bed, at worst'}
+                <FigureValue figure={under.asked} /> at the foot{!narrow && ': line and bed, at worst'}
               </>
             )}
           </div>

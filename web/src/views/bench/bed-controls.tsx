@@ -9,8 +9,9 @@ import {
   measuredSpan,
   strapsFor,
 } from '@rough-bight/core/rig';
-import { freshSupport, supportOf } from '@rough-bight/core/support';
+import { freshSupport, holdsOnGround, isShared } from '@rough-bight/core/support';
 import { headWords } from '@rough-bight/core/words';
+import type { GuyReport } from '@rough-bight/core/pitch';
 import type { Bed, BedAnchor, BedEnd, BedPole, Beneath, RigContext, RidgeRig } from '@rough-bight/core/rig';
 import type { BedResult, Drip } from '@rough-bight/core/shelter';
 import type { ReactElement } from 'react';
@@ -21,7 +22,7 @@ import { SignList } from '../../parts/sign-list.js';
 import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
 import { withBedEnd } from '../../scene/bed-moves.js';
-import { AnchorFields, treeChoices } from './anchor-fields.js';
+import { AnchorFields, lineChoices, treeChoices } from './anchor-fields.js';
 import { HangIt } from './hang-it.js';
 
 const B = BED_LIMITS;
@@ -40,6 +41,8 @@ interface Props {
   readonly rig: RidgeRig;
   readonly context: RigContext;
   readonly bed: BedResult | null;
+  /** Of the roof over it, as it stands. */
+  readonly guys?: readonly GuyReport[];
   readonly shown: string;
   readonly onShow: (bedCase: string) => void;
   /** Puts a changed rig in place; returns why it does not fit together, or null. */
@@ -252,7 +255,7 @@ function freshAnchor(kind: BedAnchor['kind'], rig: RidgeRig, context: RigContext
 
 const END_NAME = ['First end', 'Second end'] as const;
 
-function EndControls({ rig, context, bed: result, edit, i }: Props & { readonly i: 0 | 1 }): ReactElement {
+function EndControls({ rig, context, bed: result, guys = [], edit, i }: Props & { readonly i: 0 | 1 }): ReactElement {
   const bed = rig.bed!;
   const units = useUnits();
   const end = bed.ends[i];
@@ -346,7 +349,9 @@ function EndControls({ rig, context, bed: result, edit, i }: Props & { readonly 
       {anchor.kind === 'stem' && (
         <SignList title={`Signs on ${anchor.name}`} signs={anchor.signs} onSigns={(signs) => put({ signs })} />
       )}
-      {anchor.kind === 'pole' && <PoleFields rig={rig} pole={anchor} context={context} onChange={put} />}
+      {anchor.kind === 'pole' && (
+        <PoleFields rig={rig} end={i} pole={anchor} guys={guys} context={context} onChange={put} />
+      )}
       <DripLine drip={drip} tail={end.drip} onTie={(at) => set({ drip: at })} />
       <p className="caution">
         {anchor.kind === 'pole'
@@ -359,12 +364,16 @@ function EndControls({ rig, context, bed: result, edit, i }: Props & { readonly 
 
 function PoleFields({
   rig,
+  end,
   pole,
+  guys,
   context,
   onChange,
 }: {
   readonly rig: RidgeRig;
+  readonly end: 0 | 1;
   readonly pole: BedPole;
+  readonly guys: readonly GuyReport[];
   readonly context: RigContext;
   readonly onChange: (part: Partial<BedPole>) => string | null;
 }): ReactElement {
@@ -424,22 +433,28 @@ function PoleFields({
           onChange={(cord) => onChange({ cord })}
         />
         {number('Hauled with', 'haul', 10)}
-        {pole.anchor.kind !== 'tree' && number('Held', 'out', 0.1, 'beyond the foot')}
-        {pole.stays === 2 && pole.anchor.kind !== 'tree' && number('Spread', 'spread', 0.1, 'each from the middle')}
+        {!isShared(pole.anchor) && number('Held', 'out', 0.1, 'beyond the foot')}
+        {pole.stays === 2 &&
+          !isShared(pole.anchor) &&
+          pole.together !== true &&
+          number('Spread', 'spread', 0.1, 'each from the middle')}
+        {pole.stays === 2 && holdsOnGround(pole.anchor.kind) && (
+          <Check checked={pole.together === true} onChange={(together) => onChange({ together })}>
+            both to one
+          </Check>
+        )}
       </div>
       <div className="control-row">
         <AnchorFields
           anchor={pole.anchor}
           pegs={context.pegs}
           trees={treeChoices(rig, context.body)}
+          lines={lineChoices(rig, context.body, guys, `stays${end}`)}
           body={context.body}
           near={pole.foot}
           onChange={(anchor) => onChange({ anchor })}
         />
       </div>
-      {pole.stays === 2 && supportOf(pole.anchor).shared === 'halves' && (
-        <p className="quiet">Each stay has one of its own. Where one holds both, tell half of it.</p>
-      )}
     </>
   );
 }
@@ -619,7 +634,7 @@ function MoreControls({ rig, edit, context, bed: result }: Props): ReactElement 
                   side: 'left',
                   out: 1.2,
                   haul: 20,
-                  anchor: freshSupport('peg', context.pegs, undefined),
+                  anchor: freshSupport('peg', context.pegs),
                 }
               : null,
           })
@@ -663,6 +678,7 @@ function MoreControls({ rig, edit, context, bed: result }: Props): ReactElement 
             anchor={sideStay.anchor}
             pegs={context.pegs}
             trees={[]}
+            lines={[]}
             onGround
             body={context.body}
             onChange={(anchor) => set({ sideStay: { ...sideStay, anchor } })}

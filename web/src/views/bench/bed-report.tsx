@@ -93,10 +93,10 @@ export function BedReport({
           {(bed.bark[0] !== null || bed.bark[1] !== null) && <Both name="On the bark" figures={bed.bark} />}
         </tbody>
       </table>
-      {bed.trunks.length > 0 && (
+      {bed.bears.length > 0 && (
         <details>
-          <summary>What each trunk bears, roof and bed together</summary>
-          {bed.trunks.map((t) => (
+          <summary>What each trunk and shared hold bears, roof and bed together</summary>
+          {bed.bears.map((t) => (
             <table className="rows" key={t.id}>
               <caption>{capital(t.name)}</caption>
               <thead>
@@ -105,7 +105,7 @@ export function BedReport({
                   <th scope="col">Roof</th>
                   <th scope="col">Bed</th>
                   <th scope="col">Together</th>
-                  <th scope="col">At its foot</th>
+                  {t.role === 'trunk' && <th scope="col">At its foot</th>}
                 </tr>
               </thead>
               <tbody>
@@ -114,8 +114,8 @@ export function BedReport({
                     <th scope="row">{capital(l.said)}</th>
                     <td>{say(l.roof, 'force', units)}</td>
                     <td>{say(l.bed, 'force', units)}</td>
-                    <td>{say(l.level, 'force', units)}</td>
-                    <td>{say(l.moment, 'moment', units)}</td>
+                    <td>{say(l.pull, 'force', units)}</td>
+                    {t.role === 'trunk' && <td>{say(l.asked, 'moment', units)}</td>}
                   </tr>
                 ))}
               </tbody>

@@ -9,7 +9,7 @@ interface Named {
 export function casesTogether({ line, roof, bed }: RigReport): readonly Named[] {
   const own: readonly Named[] = (roof ?? line)?.cases ?? [];
   if (bed === null) return own;
-  const both = new Map(bed.trunks.flatMap((t) => t.loads.map((l) => [l.caseId, l.said] as const)));
+  const both = new Map(bed.bears.flatMap((t) => t.loads.map((l) => [l.caseId, l.said] as const)));
   const known = new Set([...own, ...bed.cases].map((c) => c.id));
   return [
     ...own,

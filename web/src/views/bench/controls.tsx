@@ -116,6 +116,7 @@ export const Controls = memo(function Controls({
           rig={rig}
           context={context}
           bed={report?.bed ?? null}
+          guys={roof?.roof.guys ?? []}
           shown={bedCase}
           onShow={(id) => show('bed', id)}
           edit={edits.edit}

@@ -8,7 +8,7 @@ import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { GUY_HITCHES, PITCH_LIMITS, guyOf, treeOf } from '@rough-bight/core/rig';
 import type { Guy, GuyHitch, Pitch, RidgeRig } from '@rough-bight/core/rig';
 import type { KitPegs } from '@rough-bight/core/support';
-import { guyTree } from '@rough-bight/core/support';
+import { guyLine, guyTree, isHold, isShared, keyOfLine, lineOfHold } from '@rough-bight/core/support';
 import { ArrowUpToLine, RotateCcw } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
@@ -17,8 +17,8 @@ import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
 import { withGuy, withoutOwn } from '../../scene/pitch-moves.js';
 import type { RoofReport } from '../../workers/report.js';
-import { AnchorFields, treeChoices } from './anchor-fields.js';
-import type { TreeChoice } from './anchor-fields.js';
+import { AnchorFields, lineChoices, treeChoices } from './anchor-fields.js';
+import type { LineChoice, TreeChoice } from './anchor-fields.js';
 import { PulledPeg } from './peg-pull.js';
 import type { Editing } from './editing.js';
 
@@ -30,8 +30,12 @@ const HITCH_OPTIONS = (Object.keys(GUY_HITCHES) as GuyHitch[]).map((id) => ({ id
 const RAISED = 1.2;
 
 /** Where a guy's foot is, in words. */
-function footWords(rig: RidgeRig, g: GuyReport): string {
+function footWords(rig: RidgeRig, g: GuyReport, guys: readonly GuyReport[]): string {
   const { anchor, foot } = guyOf(rig.pitch!, g.key);
+  if (anchor.kind === 'same') {
+    const key = keyOfLine(anchor.line);
+    return `with the ${key === null ? 'back-stay' : (guys.find((o) => o.key === key)?.name ?? 'guy that is gone')}`;
+  }
   if (anchor.kind === 'tree') return `on ${treeOf(rig, anchor.tree)?.name ?? 'a tree that is gone'}`;
   if (foot === null) return 'follows the cloth';
   return g.off > 0.3 ? `${((g.off * 180) / Math.PI).toFixed(0)}° off the cloth’s line` : 'where you put it';
@@ -59,7 +63,9 @@ export function GuyControls({
   const pitch = rig.pitch!;
   const set = (change: Partial<Pitch>): string | null => edit({ ...rig, pitch: { ...pitch, ...change } });
   const reports = report?.roof.guys.filter((g) => g.kind !== 'tie') ?? [];
-  const picked = reports.find((g) => g.id === chosen);
+  // what holds several is told with the line that has it
+  const held = chosen !== null && isHold(chosen) ? keyOfLine(lineOfHold(chosen)) : null;
+  const picked = reports.find((g) => g.id === chosen || g.key === held);
   const spares = new Set(report?.roof.topology.spare.map((k) => k.id));
   const keys = Object.keys(pitch.own).filter((key) => pitch.own[key]!.off === true && !spares.has(key));
   const result = report?.roof;
@@ -90,6 +96,7 @@ export function GuyControls({
               cords={cords}
               pegs={pegs}
               trees={[]}
+              lines={[]}
               body={body}
               onChange={(part) => set({ guy: { ...pitch.guy, ...part } })}
             />
@@ -115,6 +122,7 @@ export function GuyControls({
               cords={cords}
               pegs={pegs}
               trees={choices.filter((t) => t.id !== guyTree(picked.key))}
+              lines={lineChoices(rig, body, reports, guyLine(picked.key))}
               body={body}
               near={[picked.foot[0], picked.foot[1]]}
               onChange={(part) => edit(withGuy(rig, picked.key, part))}
@@ -135,7 +143,7 @@ export function GuyControls({
                   <RotateCcw size={16} aria-hidden="true" /> As all the others
                 </button>
               )}
-              {guyOf(pitch, picked.key).foot !== null && guyOf(pitch, picked.key).anchor.kind !== 'tree' && (
+              {guyOf(pitch, picked.key).foot !== null && !isShared(guyOf(pitch, picked.key).anchor) && (
                 <button type="button" className="button" onClick={() => go(withGuy(rig, picked.key, { foot: null }))}>
                   Follow the cloth
                 </button>
@@ -195,7 +203,7 @@ export function GuyControls({
                   <td>{say(g.tension, 'force', units)}</td>
                   <td>{((g.rise * 180) / Math.PI).toFixed(0)}°</td>
                   <td>
-                    {footWords(rig, g)}
+                    {footWords(rig, g, reports)}
                     {g.stick > 0 ? `, stick of ${say(g.stick, 'length', units)}` : ''}
                   </td>
                 </tr>
@@ -271,6 +279,7 @@ function GuyFields({
   cords,
   pegs,
   trees,
+  lines,
   body,
   near = null,
   onChange,
@@ -279,6 +288,7 @@ function GuyFields({
   readonly cords: readonly { readonly id: string; readonly name: string }[];
   readonly pegs: readonly KitPegs[];
   readonly trees: readonly TreeChoice[];
+  readonly lines: readonly LineChoice[];
   readonly body: BodyMeasures;
   readonly near?: readonly [x: number, y: number] | null;
   readonly onChange: (part: Partial<Guy>) => string | null;
@@ -314,6 +324,7 @@ function GuyFields({
         anchor={anchor}
         pegs={pegs}
         trees={trees}
+        lines={lines}
         body={body}
         near={near}
         onChange={(next) => onChange({ anchor: next })}

@@ -47,6 +47,7 @@ const STEP_OF_ROLE: Readonly<Record<Role, Step>> = {
   guy: 'guy',
   peg: 'guy',
   stick: 'guy',
+  hold: 'guy',
   strap: 'bed',
   bed: 'bed',
   pole: 'bed',

@@ -91,7 +91,7 @@ export function ThingControls({
           fields={kind.fields}
           of={thing}
           unasked={kind.unasked}
-          lists={{ pegs: [], trees: [], body }}
+          lists={{ pegs: [], trees: [], lines: [], body }}
           onPut={(key, value) => put({ [key]: value })}
         />
         {kind.raised && (

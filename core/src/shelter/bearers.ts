@@ -1,10 +1,9 @@
 import { poseOf, saidOf, shockOf } from '../cases/index.js';
 import type { LoadCase } from '../cases/index.js';
-import type { StemPull } from '../anchor/index.js';
-import { diameterOf, levelFigure, levelOn, momentFigure, momentOn, treeHoldFigure } from '../anchor/index.js';
-import { findWood } from '../catalogue/index.js';
-import { soilOf, treeOf } from '../rig/index.js';
-import type { Row } from '../rig/index.js';
+import type { TiePull } from '../anchor/index.js';
+import { momentFigure } from '../anchor/index.js';
+import { treeOf } from '../rig/index.js';
+import type { Bearer, BearerId, Row } from '../rig/index.js';
 import { judgedBy, link, ratioFor } from '../strength/index.js';
 import type { TreeId } from '../support/index.js';
 import type { Figure } from '../working/index.js';
@@ -21,28 +20,31 @@ export interface OtherPulls {
   /** What it is told with: of all gusts of one group the hardest alone. */
   readonly group: string;
   /** Ridge, ties and guys, each at its own height. */
-  readonly pulls: readonly StemPull[];
+  readonly pulls: readonly TiePull[];
 }
 
-/** What a trunk bears of everything at once, in one case of the roof and one of the bed. */
-export interface TrunkLoad {
+/** What something bears of everything at once, in one case of the roof and one of the bed. */
+export interface BearerLoad {
   readonly caseId: string;
   readonly said: string;
-  /** Level pulls of the roof and of the bed, N, and both together; weight on it, N; moment at its foot, N m. */
+  /** Pulls of the roof and of the bed, N, and both together: a tree's are level. */
   readonly roof: number;
   readonly bed: number;
-  readonly level: number;
+  readonly pull: number;
+  /** Weight on it, N. */
   readonly down: number;
-  readonly moment: number;
+  /** What is asked of it: moment at a tree's foot, N m; else the pull again. */
+  readonly asked: number;
 }
 
-/** A tree under roof and bed: case by case, and where it is worst. */
-export interface TrunkUnder {
-  readonly id: TreeId;
+/** A tree under roof and bed, or what else holds lines of both: case by case, and where it is worst. */
+export interface BearerUnder {
+  readonly id: BearerId;
   readonly name: string;
-  readonly loads: readonly TrunkLoad[];
-  /** In the case that leaves it least: level pull and moment at its foot, and weight on it, N. */
-  readonly worst: { readonly said: string; readonly level: Figure; readonly moment: Figure; readonly down: number };
+  readonly role: Bearer['role'];
+  readonly loads: readonly BearerLoad[];
+  /** In the case that leaves it least: pull, what is asked of it, and weight on it, N. */
+  readonly worst: { readonly said: string; readonly pull: Figure; readonly asked: Figure; readonly down: number };
 }
 
 interface Pair {
@@ -69,68 +71,66 @@ function pairs(cases: readonly LoadCase[], others: readonly OtherPulls[]): Pair[
 }
 
 /**
- * One tree under everything: its row, and what it bears case by case.
+ * One tree, or what else holds more than one line, under everything: its row, and what it bears case by case.
  * @param others what else pulls at it, in every case of its own
- * @returns null where it stands on somebody's word, or no case comes to rest
+ * @returns null where no case comes to rest, or nothing is known against it
  */
-export function trunkUnder(
+export function bearerUnder(
   model: BedModel,
-  id: TreeId,
+  bearer: Bearer,
   cases: readonly LoadCase[],
   others: readonly OtherPulls[],
-): { readonly row: Row; readonly under: TrunkUnder } | null {
+): { readonly row: Row; readonly under: BearerUnder } | null {
   const { rig, context } = model;
-  const tree = treeOf(rig, id)!;
-  if (tree.standsOnWord) return null;
-  const { name } = tree;
-  const wood = findWood(tree.wood)!;
-  const d = diameterOf(tree.girth);
-  const soil = soilOf(rig);
-  const dry = treeHoldFigure(name, d, wood, { soil, wet: false });
-  const soaked = treeHoldFigure(name, d, wood, { soil, wet: true });
-  const holds = (pair: Pair): Figure => (pair.bed.environment.wet || pair.other?.wet === true ? soaked : dry);
-  const loads = new Map<string, TrunkLoad>();
-  let worst: { pair: Pair; pulls: readonly StemPull[]; ratio: number } | null = null;
+  const { id, name } = bearer;
+  const wetIn = (pair: Pair): boolean => pair.bed.environment.wet || pair.other?.wet === true;
+  const loads = new Map<string, BearerLoad>();
+  let worst: { pair: Pair; pulls: readonly TiePull[]; available: Figure; ratio: number } | null = null;
   for (const pair of pairs(cases, others)) {
     const bed = bedPullsOn(model, id, pair.bed);
     const roof = pair.other?.pulls ?? [];
     const pulls = [...roof, ...bed];
-    const moment = momentOn(pulls);
-    const demand = plain('M', 'bending at the foot', 'moment', moment);
+    const asked = bearer.asks(pulls);
+    const demand: Figure = { symbol: 'S', title: 'what is asked of it', quantity: 'force', value: asked };
+    const available = bearer.available(pulls, wetIn(pair));
+    if (available === null) continue;
     const { ratio } = ratioFor(
       rig.designRule === 'chance' ? 'factor' : rig.designRule,
-      { kind: 'trunk', demand, available: holds(pair) },
+      { kind: bearer.link.kind, demand, available },
       context.required,
       'person',
       shockOf(pair.bed) !== null,
     );
-    if (model.stateOf(pair.bed).converged && (worst === null || ratio < worst.ratio)) worst = { pair, pulls, ratio };
+    if (model.stateOf(pair.bed).converged && (worst === null || ratio < worst.ratio))
+      worst = { pair, pulls, available, ratio };
     const key = `${pair.other?.group ?? ''}+${pair.bed.id}`;
     // of the gusts of one group the hardest is told
-    if ((loads.get(key)?.moment ?? -1) >= moment) continue;
+    if ((loads.get(key)?.asked ?? -1) >= asked) continue;
     loads.set(key, {
       caseId: idOf(pair),
       said: saidFor(pair),
-      roof: levelOn(roof),
-      bed: levelOn(bed),
-      level: levelOn(pulls),
+      roof: bearer.size(roof),
+      bed: bearer.size(bed),
+      pull: bearer.size(pulls),
       down: pulls.reduce((sum, p) => sum + p.down, 0),
-      moment,
+      asked,
     });
   }
   if (worst === null) return null;
-  const { pair, pulls } = worst;
+  const { pair, pulls, available } = worst;
   const said = `, ${saidFor(pair)}`;
-  const l = link(id, 'trunk', `foot of ${name}`, idOf(pair), momentFigure(name, pulls, said), holds(pair));
-  const level = levelFigure(name, pulls, said);
+  const { kind, name: place } = bearer.link;
+  const asked = bearer.demand(pulls, said);
+  const l = link(id, kind, place, idOf(pair), asked, available);
+  const pull = bearer.pull(pulls, said);
   return {
     row: {
       id,
       name,
-      what: wood.name,
-      role: 'trunk',
-      demand: level,
-      pitched: loads.get('pitched+lying')?.level ?? loads.get('ridge+lying')?.level ?? level.value,
+      what: bearer.what,
+      role: bearer.role,
+      demand: pull,
+      pitched: loads.get('pitched+lying')?.pull ?? loads.get('ridge+lying')?.pull ?? pull.value,
       links: [judgedBy({ designRule: rig.designRule, use: 'person' }, context.required, shockOf(pair.bed) !== null)(l)],
       unstressed: null,
       cut: null,
@@ -138,11 +138,12 @@ export function trunkUnder(
     under: {
       id,
       name,
+      role: bearer.role,
       loads: [...loads.values()],
       worst: {
         said: saidFor(pair),
-        level,
-        moment: momentFigure(name, pulls, said),
+        pull,
+        asked,
         down: pulls.reduce((sum, p) => sum + p.down, 0),
       },
     },
@@ -161,11 +162,5 @@ export function lyingMoment(
   return momentFigure(tree.name, [...(calmest(others)?.pulls ?? []), ...bedPullsOn(model, tree.id, lying)], ', lying');
 }
 
-const plain = (symbol: string, title: string, quantity: Figure['quantity'], value: number): Figure => ({
-  symbol,
-  title,
-  quantity,
-  value,
-});
 const idOf = (p: Pair): string => (p.other === null ? p.bed.id : `${p.other.caseId}+${p.bed.id}`);
 const saidFor = (p: Pair): string => (p.other === null ? saidOf(p.bed) : `${p.other.said}, ${saidOf(p.bed)}`);

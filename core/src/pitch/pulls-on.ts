@@ -1,9 +1,10 @@
-import type { StemPull } from '../anchor/index.js';
+import type { TiePull } from '../anchor/index.js';
 import type { Finding } from '../findings/index.js';
 import { finding } from '../findings/index.js';
-import { tiedTo, treeOf } from '../rig/index.js';
-import type { TreeId } from '../support/index.js';
-import { isGuyTree, supportOf } from '../support/index.js';
+import { bearerOf, holdOfLine, tiedTo, treeOf } from '../rig/index.js';
+import type { Bearer, BearerId } from '../rig/index.js';
+import type { HoldId, LineId, TreeId } from '../support/index.js';
+import { guyLine, isGuyTree, isHold, keyOfLine, supportOf } from '../support/index.js';
 import { reachName } from './layout.js';
 import type { Member, PitchModel } from './model.js';
 import type { CaseReading, FromSolve } from './reading.js';
@@ -11,6 +12,24 @@ import { solved } from './reading.js';
 
 const guyOn = (m: Member): { readonly tree: TreeId; readonly height: number } | null =>
   m.reach === null || m.reach.kind === 'tie' ? null : tiedTo(m.reach.guy.anchor, m.reach.key.id);
+
+/** What on the ground holds a line and others; null where it has something of its own, or a tree. */
+export const heldWith = ({ holds }: PitchModel, m: Member): HoldId | null =>
+  m.reach === null || m.reach.kind === 'tie' ? null : holdOfLine(holds, guyLine(m.reach.key.id), m.reach.guy.anchor);
+
+/** What a line is called that is held with others, in a sentence; of a roof's where there is one. */
+export const calledIn =
+  (model: PitchModel | undefined) =>
+  (line: LineId): string => {
+    const key = keyOfLine(line);
+    if (key === null) return 'the back-stay';
+    const guy = model?.members.find(({ reach }) => reach !== null && reach.kind !== 'tie' && reach.key.id === key);
+    return `the ${guy?.name ?? 'guy'}`;
+  };
+
+/** A tree of the rig, or what else holds more than one of its lines; null for a tree on somebody's word. */
+export const bearerIn = (model: PitchModel, id: BearerId): Bearer | null =>
+  bearerOf(model.rig, model.context.pegs, id, calledIn(model));
 
 /** The line whose tie a trunk bears at the height of the ridge's; undefined where neither ridge nor tie comes to it. */
 function lineAt(model: PitchModel, i: 0 | 1): Member | undefined {
@@ -29,17 +48,21 @@ export function bearing(model: PitchModel): readonly { readonly tree: TreeId; re
   ];
 }
 
-/** Those of them that are not some guy's own. */
-export function sharedTrees(model: PitchModel): TreeId[] {
-  return bearing(model)
-    .map(({ tree }) => tree)
-    .filter((tree) => !isGuyTree(tree));
+/** What has a row of its own: the trees that are not some guy's alone, and what else holds more than one line. */
+export function shared(model: PitchModel): BearerId[] {
+  const holds = model.members.flatMap((m) => heldWith(model, m) ?? []);
+  return [
+    ...bearing(model)
+      .map(({ tree }) => tree)
+      .filter((tree) => !isGuyTree(tree)),
+    ...new Set(holds),
+  ];
 }
 
-/** Everything of the roof that pulls at a tree in one case, each line at its own height. */
-export function pullsOn(model: PitchModel, id: TreeId, r: CaseReading): StemPull[] {
-  const { name } = treeOf(model.rig, id)!;
-  const pull = (node: string, height: number, what: string, spread: FromSolve['spread']): StemPull => {
+/** Everything of the roof that pulls at a tree, or at what else holds more than one line, in one case, each line at its own height. */
+export function pullsOn(model: PitchModel, id: BearerId, r: CaseReading): TiePull[] {
+  const name = isHold(id) ? 'what holds it' : treeOf(model.rig, id)!.name;
+  const pull = (node: string, height: number, what: string, spread: FromSolve['spread']): TiePull => {
     const { level, toward, up } = r.pullOn(node);
     return {
       level,
@@ -50,7 +73,7 @@ export function pullsOn(model: PitchModel, id: TreeId, r: CaseReading): StemPull
       figure: () => solved('H', `level pull of ${what} on ${name}`, 'force', { value: level, spread }, r.state),
     };
   };
-  const out: StemPull[] = [];
+  const out: TiePull[] = [];
   if (id === 'trunk0' || id === 'trunk1') {
     const i = id === 'trunk0' ? 0 : 1;
     const line = lineAt(model, i);
@@ -58,6 +81,7 @@ export function pullsOn(model: PitchModel, id: TreeId, r: CaseReading): StemPull
       out.push(pull(id, model.rig.trunks[i].tieHeight, `the ${line.name}`, r.tension(line.id).spread));
   }
   for (const m of model.members) {
+    if (heldWith(model, m) === id) out.push(pull(m.foot, 0, `the ${m.name}`, r.tension(m.id).spread));
     const tied = guyOn(m);
     if (tied?.tree === id) out.push(pull(m.foot, tied.height, `the ${m.name}`, r.tension(m.id).spread));
   }
