@@ -3,7 +3,7 @@ import { tell } from '@rough-bight/core/quantity';
 import type { PitchResult } from '@rough-bight/core/pitch';
 import { bedStem } from '@rough-bight/core/rig';
 import type { Row } from '@rough-bight/core/rig';
-import type { BedResult } from '@rough-bight/core/shelter';
+import type { BearerLoad, BearerUnder, BedResult } from '@rough-bight/core/shelter';
 import { saidTogether } from '@rough-bight/core/shelter';
 import { warningsOf } from './warnings.js';
 
@@ -23,6 +23,31 @@ export function governs(row: Row): {
     required: g === undefined ? null : g.schools[0]!.required,
     worstCase: g?.link.caseId ?? null,
   };
+}
+
+/** What trees, or other holds, bear of roof and bed together, as numbers. @param of what is told of a load */
+function bearing<T extends object>(
+  { bears }: BedResult,
+  role: BearerUnder['role'],
+  of: (l: Pick<BearerLoad, 'pull' | 'down' | 'asked'>) => T,
+) {
+  return bears
+    .filter((b) => b.role === role)
+    .map(({ id, name, loads, worst }) => ({
+      id,
+      name,
+      loads: loads.map((l) => ({
+        caseId: l.caseId,
+        said: l.said,
+        roof: round(l.roof),
+        bed: round(l.bed),
+        ...of(l),
+      })),
+      worst: {
+        said: worst.said,
+        ...of({ pull: worst.pull.value, down: worst.down, asked: worst.asked.value }),
+      },
+    }));
 }
 
 /** A bed judged, as numbers. */
@@ -64,41 +89,8 @@ export function bedJson(file: RigFile, b: BedResult) {
       worst: round(row.demand.value),
       ...governs(row),
     })),
-    trunks: b.bears
-      .filter(({ role }) => role === 'trunk')
-      .map(({ id, name, loads, worst }) => ({
-        id,
-        name,
-        loads: loads.map((l) => ({
-          caseId: l.caseId,
-          said: l.said,
-          roof: round(l.roof),
-          bed: round(l.bed),
-          level: round(l.pull),
-          down: round(l.down),
-          moment: round(l.asked),
-        })),
-        worst: {
-          said: worst.said,
-          level: round(worst.pull.value),
-          down: round(worst.down),
-          moment: round(worst.asked.value),
-        },
-      })),
-    holds: b.bears
-      .filter(({ role }) => role === 'hold')
-      .map(({ id, name, loads, worst }) => ({
-        id,
-        name,
-        loads: loads.map((l) => ({
-          caseId: l.caseId,
-          said: l.said,
-          roof: round(l.roof),
-          bed: round(l.bed),
-          pull: round(l.pull),
-        })),
-        worst: { said: worst.said, pull: round(worst.pull.value) },
-      })),
+    trunks: bearing(b, 'trunk', (l) => ({ level: round(l.pull), down: round(l.down), moment: round(l.asked) })),
+    holds: bearing(b, 'hold', (l) => ({ pull: round(l.pull) })),
     poles: b.poles,
     roofOver:
       over === null

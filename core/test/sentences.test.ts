@@ -4,7 +4,9 @@ import { join } from 'node:path';
 import { evaluateRidge } from '../src/rig/index.js';
 import type { KitCord, RidgeRig, LineContext } from '../src/rig/index.js';
 import { DEFAULT_REQUIRED } from '../src/strength/index.js';
+import { tell } from '../src/quantity/index.js';
 import type { BodyMeasures } from '../src/quantity/index.js';
+import { marginWords } from '../src/words/index.js';
 import { lineSaid, toldOf } from './said.js';
 
 const camp = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.json'), 'utf8')) as {
@@ -107,4 +109,17 @@ describe('cautions stand where the risk is', () => {
   test('and nowhere else: the demo gable warns of its bark alone', () => {
     for (const f of judged(gable).findings) expect(f.code === 'bark' || f.code === 'unguyed').toBe(true);
   });
+});
+
+test('a margin is said with the digits that tell on which side of what is asked it is', () => {
+  const said = (value: number, required: number): string =>
+    tell(
+      marginWords({ judgement: { rule: 'factor', figure: { value }, required } } as unknown as Parameters<
+        typeof marginWords
+      >[0]),
+    );
+  expect(said(3.98, 4)).toBe('it holds 3.98 times the worst pull; 4 times is asked');
+  expect(said(3.9996, 4)).toMatch(/^it holds 3\.9996 times/);
+  expect(said(2.6, 4)).toMatch(/^it holds 2\.6 times/);
+  expect(said(4.02, 4)).toMatch(/^it holds 4\.0 times/);
 });

@@ -1,9 +1,12 @@
 import { collectTangents, evaluate, isConservative } from './balance.js';
 import type { Engine } from './engine.js';
 import { lineAnswer } from './lines.js';
+import { tensionOf } from './numbers.js';
+import { panelStress } from './panels.js';
 import type { Sink } from './state.js';
 import { solveOn } from './stiffness.js';
 import { STRETCH, T0, T1 } from './stretch.js';
+import { strutForce } from './struts.js';
 
 /** What may be asked about: a line's largest tension, a strut's force, or one component of a node's reaction. */
 export type Quantity =
@@ -70,6 +73,89 @@ export function sensitivityOf(engine: Engine, of: Quantity): Sensitivity {
   }
   state.firmness = 1;
   return { value, load, restLength: byRest, support };
+}
+
+/** How lines, struts and cloth answer a change, to first order, N and N/m. */
+export interface Answer {
+  /** By line. */
+  readonly tension: Float64Array;
+  /** By strut, tension positive. */
+  readonly strutForce: Float64Array;
+  /** Largest stress anywhere in the cloth. */
+  readonly stress: number;
+  /** What the whole change, gone that way, leaves out of balance, as a share of the largest force. */
+  readonly bends: number;
+}
+
+/** Share of a change by which it is tried: small against what bends, large against rounding. */
+const TRIED = 1e-4;
+
+/**
+ * How everything answers changes of the net's numbers, each by itself, from where the engine stands at rest: K x' = f', and what lines,
+ * struts and cloth then bear, by difference along that way. One factorisation for all of them. Leaves the engine as it was.
+ * @param changes each puts the net's numbers so much of it away from what they are: 0 as they are, 1 all of it
+ * @throws RangeError when the net has no factors (too large)
+ */
+export function answersTo(engine: Engine, changes: readonly ((share: number) => void)[]): Answer[] {
+  const { structure: s, state, stiffness, members } = engine;
+  if (stiffness === null) throw new RangeError('net: too large for sensitivities');
+  const balance = { residual: 0, worst: -1, unsettled: 0 };
+  const [x, slip] = [state.x.slice(), state.slip.slice()];
+  const at = (change: (share: number) => void, share: number, way: Float64Array | null): void => {
+    state.slip.set(slip);
+    for (let i = 0; i < x.length; i++) state.x[i] = x[i]! + (way === null || s.fixed[i] ? 0 : share * way[i]!);
+    change(share);
+    evaluate(state, balance);
+  };
+  const asIs = (): void => undefined;
+  state.firmness = FIRM;
+  at(asIs, 0, null);
+  const force = state.force.slice();
+  stiffness.begin(isConservative(state));
+  collectTangents(state, members, stiffness);
+  const factors = stiffness.factors(0, true);
+  const ways = changes.map((change) => {
+    at(change, TRIED, null);
+    const way = state.force.map((f, i) => (f - force[i]!) / TRIED);
+    change(0);
+    solveOn(stiffness, s.fixed, factors, way, engine.scratch);
+    return way;
+  });
+  state.firmness = 1;
+  at(asIs, 0, null);
+  const was = born(engine);
+  const by = (a: Float64Array, b: Float64Array): Float64Array => a.map((v, i) => (b[i]! - v) / TRIED);
+  const out = changes.map((change, c): Answer => {
+    at(change, TRIED, ways[c]!);
+    const is = born(engine);
+    at(change, 1, ways[c]!);
+    const bends = balance.residual / state.scale;
+    change(0);
+    return {
+      tension: by(was.tension, is.tension),
+      strutForce: by(was.strutForce, is.strutForce),
+      stress: (is.stress - was.stress) / TRIED,
+      bends,
+    };
+  });
+  at(asIs, 0, null);
+  return out;
+}
+
+/** What lines, struts and cloth bear as the engine stands. */
+function born(engine: Engine): Omit<Answer, 'bends'> {
+  const { structure: s, state } = engine;
+  const one = new Float64Array(3);
+  let stress = 0;
+  for (let i = 0; i < s.area.length; i++) {
+    panelStress(state, i, one);
+    stress = Math.max(stress, one[0]!);
+  }
+  return {
+    tension: tensionOf(engine),
+    strutForce: Float64Array.from(s.strutId, (_, i) => strutForce(state, i)),
+    stress,
+  };
 }
 
 /** Writes the direct part of the quantity's change; returns its value. */

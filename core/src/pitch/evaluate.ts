@@ -1,7 +1,7 @@
 import { PITCHED, casesFor, nameOf, saidOf, whenOf } from '../cases/index.js';
 import type { CaseKind, CaseWind, LoadCase } from '../cases/index.js';
 import { diameterOf } from '../anchor/index.js';
-import { acrossOf, AIR_DENSITY, GUST_FACTOR, GUY_ENDS, SHELTERS, looked } from '../catalogue/index.js';
+import { acrossOf, GUY_ENDS } from '../catalogue/index.js';
 import { TAIL } from '../cordage/index.js';
 import type { Finding } from '../findings/index.js';
 import { gripFigure, hangGap, hitchAdvice, loopCut, offAxis } from '../hitch/index.js';
@@ -15,10 +15,7 @@ import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
 import type { GuyAnchor, Solid } from '../support/index.js';
 import { supportOf } from '../support/index.js';
-import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
-import { derive } from '../working/index.js';
-import { strainAt } from '../line/index.js';
 import { isIn, solveCases } from './envelope.js';
 import type { Half } from './envelope.js';
 import type { LetsGo } from './first.js';
@@ -26,11 +23,13 @@ import { letsGoIn } from './first.js';
 import { allChecks, anchorHolds, chainsOf, leftIn } from './ledger.js';
 import type { Chain, RoofCheck } from './ledger.js';
 import { CERTAIN } from './reading.js';
-import type { CaseReading, Spread } from './reading.js';
+import type { CaseReading } from './reading.js';
 import type { Member, PitchModel } from './model.js';
 import { pitchModel } from './model.js';
 import type { HitchState, PitchState, TiedRig } from './solve.js';
-import { solveCase, tieOff } from './solve.js';
+import { tieOff } from './solve.js';
+import type { Spreads } from './ranges.js';
+import { spreadsOf, stressOf, windSpread } from './ranges.js';
 import type { Room } from './room.js';
 import { roomIn } from './room.js';
 import { bearerIn, pullsOn } from './pulls-on.js';
@@ -245,97 +244,6 @@ export interface PitchOptions {
 export interface Solved {
   readonly tied: TiedRig;
   readonly states: readonly PitchState[];
-}
-
-/** By feel, a haul is off by so much either way. Judgement. */
-const HAUL_SPREAD = [0.65, 1.5] as const;
-
-/** Range of the wind's pressure in a gust, as factors, from the ranges of what makes it. */
-function windSpread(rig: RidgeRig, given0: boolean): Spread {
-  const q = derive(
-    { symbol: 'q', title: 'gust pressure', quantity: 'stress', formula: 'q = ½ ρ (V S G)²' },
-    [looked(AIR_DENSITY), windBySigns(rig.wind.beaufort), looked(SHELTERS[rig.wind.shelter]), looked(GUST_FACTOR)],
-    (rho, V, S, G) => windPressure(rho!, V! * S! * G!),
-  );
-  // a wind that was given is taken as it is but for the coefficients
-  if (given0 || q.range === undefined || !(q.value > 0)) return [0.8, 1.25];
-  return [Math.max(0.2, q.range[0] / q.value), q.range[1] / q.value];
-}
-
-/** Lengths of guys and loops as if hauled harder or less, and back. */
-function withHaul(rig: TiedRig, factor: number): () => void {
-  const before = rig.tied.slice();
-  rig.model.members.forEach((m, k) => {
-    if (m.role === 'ridge') return;
-    const curve = rig.model.curveOf(m, false);
-    const T = rig.tension[k]!;
-    const ratio = (1 + strain(curve, T)) / (1 + strain(curve, T * factor));
-    rig.tied[k] = before[k]! * ratio;
-  });
-  return () => rig.tied.set(before);
-}
-function withRidge(rig: TiedRig, length: number): () => void {
-  const before = rig.tied.slice();
-  rig.model.members.forEach((m, k) => {
-    if (m.role === 'ridge') rig.tied[k] = length;
-  });
-  return () => rig.tied.set(before);
-}
-const strain = (curve: Parameters<typeof strainAt>[0], T: number): number => strainAt(curve, T);
-
-interface Spreads {
-  readonly line: readonly Spread[];
-  readonly stick: readonly Spread[];
-  readonly cloth: Spread;
-}
-
-/** How far every pull of a case moves when hauls, the ridge and the wind are at the ends of their ranges. */
-function spreadsOf(rig: TiedRig, base: PitchState, wind: Spread): Spreads {
-  const moved: PitchState[] = [];
-  const c = base.case;
-  const tryOut = (undo: () => void, pressure = 1): void => {
-    moved.push(solveCase(rig, c, { pressure, from: base.stood }));
-    undo();
-  };
-  const { unstressed } = rig.model.ridge;
-  for (const f of HAUL_SPREAD) tryOut(withHaul(rig, f));
-  if (rig.model.hasRidge && unstressed.range !== undefined) for (const l of unstressed.range) tryOut(withRidge(rig, l));
-  if (c.environment.wind !== null) for (const p of wind) tryOut(() => undefined, p);
-  const of = (value: number, others: readonly number[]): Spread => {
-    if (!(value > 0)) return CERTAIN;
-    let [low, high] = [0, 0];
-    for (let k = 0; k + 1 < others.length; k += 2) {
-      const pair = [others[k]!, others[k + 1]!];
-      low += (value - Math.min(value, ...pair)) ** 2;
-      high += (Math.max(value, ...pair) - value) ** 2;
-    }
-    return [Math.max(0.05, 1 - Math.sqrt(low) / value), 1 + Math.sqrt(high) / value];
-  };
-  const { numbers } = base;
-  return {
-    line: Array.from(numbers.tension, (t, i) =>
-      of(
-        t,
-        moved.map((m) => m.numbers.tension[i]!),
-      ),
-    ),
-    stick: Array.from(numbers.strutForce, (f, i) =>
-      of(
-        Math.max(0, -f),
-        moved.map((m) => Math.max(0, -m.numbers.strutForce[i]!)),
-      ),
-    ),
-    cloth: of(
-      stressOf(base),
-      moved.map((m) => stressOf(m)),
-    ),
-  };
-}
-
-function stressOf(s: PitchState): number {
-  let most = 0;
-  for (let i = 0; i < s.numbers.stress.length; i += 2) most = Math.max(most, s.numbers.stress[i]!);
-  return most;
 }
 
 function readingOf(rig: TiedRig, state: PitchState, spreads: Spreads | null): CaseReading {

@@ -293,21 +293,27 @@ function loadIn({ model, engine, load }: TiedRig, c: LoadCase): Float64Array {
   return out;
 }
 
-/** Sets every number of the engine to a case. */
-function setCase(rig: TiedRig, c: LoadCase): void {
-  const { model, engine, dry, tied, tension } = rig;
-  const { structure: s } = engine;
-  const { members, cloth } = model;
-  members.forEach((m, k) => {
-    const i = rig.line[k]!;
+/** Unstressed length of each member in a case, m: relaxed and wet as it then is. */
+export const restsIn = ({ model, tied, tension }: Pick<TiedRig, 'model' | 'tied' | 'tension'>, c: LoadCase): number[] =>
+  model.members.map((m, k) => {
     const traits = FIBRE_TRAITS[m.cord.fibre];
     let rest = tied[k]!;
     if (c.since > 0) {
       const left = relaxedTension(tension[k]!, traits.relaxation.typical, c.since, RELAX_ONSET.typical);
       rest = unstressedWhenRelaxed(rest, tension[k]!, left, model.curveOf(m, false));
     }
-    if (c.environment.wet) rest *= 1 + traits.wetGrowth.typical;
-    s.rest[i] = rest;
+    return c.environment.wet ? rest * (1 + traits.wetGrowth.typical) : rest;
+  });
+
+/** Sets every number of the engine to a case. */
+function setCase(rig: TiedRig, c: LoadCase): void {
+  const { model, engine, dry } = rig;
+  const { structure: s } = engine;
+  const { members, cloth } = model;
+  const rests = restsIn(rig, c);
+  members.forEach((m, k) => {
+    const i = rig.line[k]!;
+    s.rest[i] = rests[k]!;
     s.curve[i] = model.curveOf(m, c.environment.wet);
   });
   const grown = c.environment.wet ? 1 + cloth.wetGrowth.typical : 1;

@@ -17,12 +17,19 @@ const newtons = (value: number) => amount(value, 'force');
 const share = (value: number) => amount(value, 'share');
 const angle = (value: number) => amount(value, 'angle');
 
+/** So many times, with the digits that tell on which side of what is asked it is. */
+function times(value: number, asked: number): string {
+  const short = value < asked;
+  const digits = [1, 2, 3].find((d) => Number(value.toFixed(d)) < asked === short);
+  return value.toFixed(digits ?? 4);
+}
+
 /** What a link has left by its rule. */
 export function marginWords({ judgement }: Judged): Phrase {
   const { figure, required } = judgement;
   switch (judgement.rule) {
     case 'factor':
-      return phrase`it holds ${figure.value.toFixed(1)} times the worst pull; ${required} times is asked`;
+      return phrase`it holds ${times(figure.value, required)} times the worst pull; ${required} times is asked`;
     case 'share':
       return phrase`${share(figure.value)} of its low-end strength is in use; ${share(required)} is allowed`;
     case 'chance':

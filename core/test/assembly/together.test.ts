@@ -17,6 +17,35 @@ const thin = (rig: RidgeRig, girth: number): RidgeRig => ({
   trunks: rig.trunks.map((t) => ({ ...t, girth })) as unknown as RidgeRig['trunks'],
 });
 
+describe('a gust on the roof with someone in the bed beneath, as one net', () => {
+  test.each([
+    ['the fly', UNDER_FLY],
+    ['the gable', WRONG],
+  ])('asks no more than what is judged of both apart: %s', (_, name) => {
+    const { rig, context } = demo(name);
+    const { roof, report } = judgeRig(rig, context, { full: true, spreads: false, rising: false });
+    const { tied } = roof!;
+    const model = bedModel(rig, context, { ranges: false });
+    let solved = 0;
+    for (const { state } of roof!.readings) {
+      const { case: c, numbers } = state;
+      // every gust from every other bearing
+      if (c.environment.wind === null || Math.round(c.environment.wind.from / (Math.PI / 8)) % 2 === 1) continue;
+      const joint = roofTogether(model, tied, c);
+      expect(joint.roof.numbers.converged && joint.bed.converged && !joint.roof.luffing).toBe(true);
+      const most = Math.max(...numbers.tension);
+      // the roof's own lines, whose order is that of the roof alone
+      for (const i of tied.line)
+        expect(joint.roof.numbers.tension[i]! / Math.max(numbers.tension[i]!, 0.1 * most)).toBeLessThan(1.02);
+      joint.bed.straps.forEach((pull, i) => {
+        expect(pull).toBeLessThan(report.rows.find((r) => r.id === `strap${i}`)!.demand.value);
+      });
+      solved++;
+    }
+    expect(solved).toBeGreaterThan(50);
+  });
+});
+
 describe('a bare ridgeline as a net', () => {
   const { rig, context } = demo(ONE_TREE);
   test('is the line that is solved exactly, whatever hangs on it and however tight', () => {

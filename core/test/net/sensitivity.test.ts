@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { prepare, sensitivityOf, solve, reactionsOf } from '../../src/net/index.js';
+import { answersTo, numbersOf, prepare, reactionsOf, sensitivityOf, solve } from '../../src/net/index.js';
 import type { Engine, Net, Quantity } from '../../src/net/index.js';
 import { roofNet } from '../../../bench/nets.mjs';
 import { near, netOf } from './helper.js';
@@ -114,5 +114,67 @@ describe('sensitivities by the adjoint', () => {
     const engine = prepare(wire);
     solve(engine);
     expect(() => sensitivityOf(engine, { line: 'nowhere' })).toThrow('line: there is no line "nowhere"');
+  });
+});
+
+describe('first-order answers, many changes on one factorisation', () => {
+  const roof = (): Engine => {
+    const engine = prepare(roofNet(3, 2, 25));
+    expect(solve(engine).converged).toBe(true);
+    return engine;
+  };
+  /** So much of a change of each line's length, m. */
+  const lengths =
+    (engine: Engine, by: (i: number) => number) =>
+    (share: number): void =>
+      engine.structure.rest.forEach((_, i, all) => (all[i] = base[i]! + share * by(i)));
+  let base: Float64Array;
+
+  test('agree with the adjoint, line by line, in wind', () => {
+    const engine = roof();
+    base = engine.structure.rest.slice();
+    const id = engine.structure.lineId.indexOf('guy br');
+    const { restLength } = sensitivityOf(engine, { line: 'guy br' });
+    const asked = Array.from(base, (_, i) => i).slice(0, 6);
+    const found = answersTo(
+      engine,
+      asked.map((k) => lengths(engine, (i) => (i === k ? 1e-3 : 0))),
+    );
+    asked.forEach((k, n) => near(found[n]!.tension[id]!, 1e-3 * restLength[k]!, 1e-3, 1e-3));
+  });
+  test('agree with the net solved again a little off, for lines, sticks and cloth', () => {
+    const engine = roof();
+    base = engine.structure.rest.slice();
+    const change = lengths(engine, (i) => 1e-5 * ((i % 3) - 1));
+    const before = numbersOf(engine, solve(engine));
+    const [by] = answersTo(engine, [change]);
+    change(1);
+    const after = numbersOf(engine, solve(engine));
+    before.tension.forEach((t, i) => near(by!.tension[i]!, after.tension[i]! - t, 0.01, 1e-3));
+    before.strutForce.forEach((f, i) => near(by!.strutForce[i]!, after.strutForce[i]! - f, 0.01, 1e-3));
+    const most = (stress: Float64Array): number => Math.max(...stress);
+    near(by!.stress, most(after.stress) - most(before.stress), 0.02, 1e-2);
+  });
+  test('add up, grow with the change, and leave the engine as it was', () => {
+    const engine = roof();
+    base = engine.structure.rest.slice();
+    const x = engine.state.x.slice();
+    const one = (i: number): number => (i === 0 ? 2e-3 : 0);
+    const other = (i: number): number => (i === 2 ? -1e-3 : 0);
+    const [a, b, both] = answersTo(engine, [
+      lengths(engine, one),
+      lengths(engine, other),
+      lengths(engine, (i) => one(i) + other(i)),
+    ]);
+    a!.tension.forEach((t, i) => near(both!.tension[i]!, t + b!.tension[i]!, 1e-3, 1e-3));
+    const [little, much] = answersTo(engine, [
+      lengths(engine, (i) => one(i) / 10),
+      lengths(engine, (i) => 10 * one(i)),
+    ]);
+    expect(little!.bends).toBeLessThan(a!.bends);
+    expect(a!.bends).toBeLessThan(much!.bends);
+    expect(engine.state.x).toEqual(x);
+    expect(engine.structure.rest).toEqual(base);
+    expect(solve(engine).iterations).toBeLessThanOrEqual(1);
   });
 });
