@@ -128,11 +128,14 @@ async function pitches() {
   const twelve = { ...mess.rig, pitch: { ...mess.rig.pitch, own: more } };
   const messContext = contextOf(mess);
   const mounted = tieOff(pitchModel(twelve, messContext));
+  const rested = solvePitch(twelve, messContext, { full: true });
   const dry = casesFor('roof', twelve, gustOf(twelve, { speed: 10, from: null })).filter(
     ({ environment: e }) => e.wind !== null && !e.wet,
   );
   return {
     envelope16_ms: median(5, () => solveCases(mounted, dry)),
+    // the rest of its full judgement: rising wind, ranges, ledger, water
+    pitch_besides_ms: median(5, () => evaluatePitch(twelve, messContext, { full: true, solved: rested })),
     size_rig_ms: median(3, () => sizeRig(twelve, messContext, 'cut', SI)),
     pitch_full_ms: await pitchFull(file.rig, context),
     pitch_drag_ms: median(15, dragged),
