@@ -95,7 +95,9 @@ export function BedReport({
       </table>
       {bed.bears.length > 0 && (
         <details>
-          <summary>What each trunk and shared hold bears, roof and bed together</summary>
+          <summary>
+            What each trunk{bed.bears.some((b) => b.role === 'hold') && ' and shared hold'} bears, roof and bed together
+          </summary>
           {bed.bears.map((t) => (
             <table className="rows" key={t.id}>
               <caption>{capital(t.name)}</caption>
