@@ -1,12 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { trunkGiveAt } from '../../src/anchor/index.js';
 import { PITCHED, casesFor } from '../../src/cases/index.js';
 import { findWood } from '../../src/catalogue/index.js';
 import { against } from '../../src/findings/index.js';
 import { prepare, resultOf, solve } from '../../src/net/index.js';
 import { evaluatePitch, pullsOn } from '../../src/pitch/index.js';
-import type { RidgeRig } from '../../src/rig/index.js';
+import type { RidgeRig, RigContext } from '../../src/rig/index.js';
 import { evaluateRidge, lineNet, ridgeModel } from '../../src/rig/index.js';
 import { bedModel, evaluateBed, jointOf, judgeRig, lineTogether, roofTogether } from '../../src/shelter/index.js';
 import { ONE_TREE, UNDER_FLY, WRONG, demo, namedWind } from '../shelter/helper.js';
@@ -90,6 +92,27 @@ describe('a bare ridgeline as a net', () => {
       ),
       { seed: 4, numRuns: 40 },
     );
+  });
+  const camp = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.json'), 'utf8')) as {
+    readonly kit: RigContext['kit'];
+    readonly rigs: readonly { readonly name: string; readonly rig: RidgeRig }[];
+  };
+  const bare = camp.rigs.filter((r) => r.rig.pitch === undefined);
+  test.each(bare)('is so in every case without wind: relaxed, soaked, swaying: $name', ({ rig: own }) => {
+    const around = { ...context, kit: camp.kit };
+    const model = ridgeModel(own, around, { ranges: false });
+    const still = casesFor('line', own, { speed: 10, bearings: null }).filter((c) => c.environment.wind === null);
+    expect(still.length).toBeGreaterThan(2);
+    for (const c of still) {
+      const exact = model.stateOf(c);
+      const { chord } = model.spanOf(c);
+      const first = [0, 0, own.trunks[0].tieHeight] as const;
+      const second = [chord[0], chord[1], first[2] + chord[2]] as const;
+      const engine = prepare(lineNet(model, c, [first, second]));
+      const outcome = solve(engine);
+      expect(outcome.converged).toBe(true);
+      expect(resultOf(engine, outcome).lines['ridge']!.tension / exact.tension).toBeCloseTo(1, 5);
+    }
   });
   test('someone in a bed on its trunk eases it, and a thin trunk more', () => {
     const eased = (girth: number): number => {
