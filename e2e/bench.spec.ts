@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './server.js';
+import { tick } from './press.js';
 
 const saved = (page: Page): Promise<void> => expect(page.getByRole('banner').getByRole('status')).toHaveText('saved');
 const number = async (locator: Locator): Promise<number> =>
@@ -49,7 +50,7 @@ test('the span taped or paced, girths, wood and signs', async ({ page }) => {
   await page.getByRole('textbox', { name: 'Girth' }).first().press('Enter');
   await page.getByLabel('Wood').first().selectOption('willow');
   await page.getByText('Look up: nothing found yet').first().click();
-  await page.getByLabel('fungus on stem or foot').first().check();
+  await tick(page.getByLabel('fungus on stem or foot').first());
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/upstream alder is ruled out: fungus/);
   await saved(page);
 });

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './server.js';
+import { tick } from './press.js';
 
 const saved = (page: Page): Promise<void> => expect(page.getByRole('banner').getByRole('status')).toHaveText('saved');
 const verdict = (page: Page): Locator =>
@@ -59,7 +60,7 @@ test('a tree is put down, named, measured round, ruled out by a sign, and brough
   await fill(page, 'Girth', '0.72');
   await expect(thing(page, 'Ford alder')).toBeVisible();
   await page.getByText(/^Look up, knock, push/).click();
-  await page.getByLabel('sounds hollow').check();
+  await tick(page.getByLabel('sounds hollow'));
   await expect(page.getByRole('button', { name: /^Ford alder, tree, .*ruled out/ })).toBeVisible();
   await saved(page);
   await page.getByRole('button', { name: /^Undo/ }).click();
@@ -126,7 +127,7 @@ test('measures: the impossible one is named, put right, and the marks are moved'
 
 test('wind by its signs, from the station and for the storm', async ({ page }) => {
   await ownPlace(page, 'Wind');
-  await page.getByRole('radio', { name: /^6 strong breeze/ }).check();
+  await tick(page.getByRole('radio', { name: /^6 strong breeze/ }));
   await expect(page.getByRole('link', { name: /^Wind/ })).toContainText('strong breeze');
   await fill(page, 'Comes from', '90');
   await expect(page.getByRole('link', { name: /^Wind/ })).toContainText('east');
@@ -232,9 +233,9 @@ test('two windows on one place: nothing is lost, a person chooses', async ({ pag
   await ownPlace(page, 'Wind');
   const other = await context.newPage();
   await other.goto(page.url());
-  await other.getByRole('radio', { name: /^7 near gale/ }).check();
+  await tick(other.getByRole('radio', { name: /^7 near gale/ }));
   await saved(other);
-  await page.getByRole('radio', { name: /^1 light air/ }).check();
+  await tick(page.getByRole('radio', { name: /^1 light air/ }));
   await expect(
     page.getByText('This place was changed in another window. Take that one, or keep yours as a copy.'),
   ).toBeVisible();

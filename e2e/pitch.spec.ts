@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './server.js';
+import { tick } from './press.js';
 
 const saved = (page: Page): Promise<void> => expect(page.getByRole('banner').getByRole('status')).toHaveText('saved');
 const verdict = (page: Page): Locator =>
@@ -108,7 +109,7 @@ test('hitches that slip are told, and dressing them mends it', async ({ page }) 
   await expect(page.getByText(/A turn crosses another and halves the grip/).first()).toBeVisible();
   await expect(page.getByText(/at the edge of slipping|usually hold/).first()).toBeVisible();
   const first = page.locator('.control-group', { hasText: 'First hitch' });
-  await first.getByRole('checkbox').uncheck();
+  await tick(first.getByRole('checkbox'));
   await expect(first.getByText(/A turn crosses another and halves/)).toHaveCount(0, { timeout: 20_000 });
   await first.getByLabel('Its cord').selectOption({ label: 'tarred twine #36' });
   await expect(first.getByText(/at the edge of slipping|usually hold/)).toHaveCount(0, { timeout: 20_000 });
@@ -155,12 +156,12 @@ test('a rig goes out as a file and comes in again; a file that is none says why'
   await download.saveAs(path);
   expect((JSON.parse(readFileSync(path, 'utf8')) as { format: string }).format).toBe('rough-bight/rig@4');
   await page.goto('/camps/sallow-ait');
-  await page.getByLabel('Rig file').setInputFiles(path);
+  await page.getByLabel('Take in a rig file').setInputFiles(path);
   await expect(page).toHaveURL(/\/rigs\/[0-9a-f-]{36}\/hang/);
   await judged(page);
   await expect(page.getByLabel('Form', { exact: true })).toHaveValue('diagonal');
   await page.goto('/camps/sallow-ait');
-  await page.getByLabel('Rig file').setInputFiles({
+  await page.getByLabel('Take in a rig file').setInputFiles({
     name: 'wrong.rig.json',
     mimeType: 'application/json',
     buffer: Buffer.from(readFileSync(path, 'utf8').replace('"spread": 40', '"spread": 4000')),
@@ -169,7 +170,7 @@ test('a rig goes out as a file and comes in again; a file that is none says why'
     'rig.pitch.spread: The spread along the ridge must be a number from 0 to 600',
   );
   await page
-    .getByLabel('Rig file')
+    .getByLabel('Take in a rig file')
     .setInputFiles({ name: 'note.json', mimeType: 'application/json', buffer: Buffer.from('hello') });
   await expect(page.getByRole('alert')).toContainText('note.json is not a rig file');
 });

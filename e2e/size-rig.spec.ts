@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './server.js';
+import { tick } from './press.js';
 
 /** A copy of a demo rig, of the test's own. */
 async function copyOf(page: Page, name: string): Promise<void> {
@@ -31,9 +32,9 @@ test('a rig whose hitches slip is sized: reasons and effects first, then taken, 
   await expect(hitches.locator('.size-effect')).toContainText(/it holds [2-9]\.\d times the worst pull/);
   // nothing has been changed yet
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
-  for (const box of await sizing(page).getByRole('checkbox').all()) await box.uncheck();
+  for (const box of await sizing(page).getByRole('checkbox').all()) await tick(box);
   await expect(sizing(page).getByRole('button', { name: /^Take 0 of/ })).toBeDisabled();
-  await hitches.getByRole('checkbox').check();
+  await tick(hitches.getByRole('checkbox'));
   await sizing(page)
     .getByRole('button', { name: /^Take (1 of|the change)/ })
     .click();

@@ -5,7 +5,7 @@ import { StrictMode, Suspense, lazy } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider, createBrowserRouter } from 'react-router';
 import { Shell } from './app/shell.js';
-import { restoreTheme, system } from './app/theme.js';
+import { restoreTheme, system } from './app/theme/index.js';
 import './app/look.css';
 import { Failed, Loading } from './parts/states.js';
 import { BenchView } from './views/bench/bench.js';

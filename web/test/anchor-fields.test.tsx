@@ -8,7 +8,7 @@ import type { ReactElement } from 'react';
 import { misfit } from '@rough-bight/core/document';
 import type { GuyAnchor, KitPegs } from '@rough-bight/core/support';
 import { SUPPORTS, SUPPORT_KINDS, freshSupport, guyAnchorDocument } from '@rough-bight/core/support';
-import { system } from '../src/app/theme.js';
+import { system } from '../src/app/theme/index.js';
 import { AnchorFields } from '../src/views/bench/anchor-fields.js';
 import type { LineChoice, TreeChoice } from '../src/views/bench/anchor-fields.js';
 

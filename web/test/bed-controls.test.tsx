@@ -10,9 +10,10 @@ import { BED_LIMITS, bedProblems, bedStem, rigProblems } from '@rough-bight/core
 import type { BedPole, RigContext, RidgeRig } from '@rough-bight/core/rig';
 import { judgeRig } from '@rough-bight/core/shelter';
 import type { BedResult } from '@rough-bight/core/shelter';
-import { system } from '../src/app/theme.js';
+import { system } from '../src/app/theme/index.js';
 import { movedBed, withBedEnd } from '../src/scene/bed-moves.js';
 import { BedControls } from '../src/views/bench/bed-controls.js';
+import { press } from './press.js';
 
 afterEach(cleanup);
 
@@ -66,14 +67,14 @@ describe('a bed on one tree', () => {
     const before = poleOf(one.rig);
     expect(poleOf(last())).toEqual({ ...before, ...part, ...('foot' in part ? { foot: [4.2, before.foot[1]] } : {}) });
   });
-  test('one stay or two, each by one of its own or both by one; a log is told by its mass', () => {
+  test('one stay or two, each by one of its own or both by one; a log is told by its mass', async () => {
     const { last } = shown(one);
-    fireEvent.click(group(/^Second end/).getByLabelText('both to one'));
+    await press(group(/^Second end/).getByLabelText('both to one'));
     expect(poleOf(last()).together).toBe(true);
-    fireEvent.click(group(/^Second end/).getByLabelText('both to one'));
+    await press(group(/^Second end/).getByLabelText('both to one'));
     type(group(/^Second end/).getByLabelText('Mass'), '450');
     expect(poleOf(last()).anchor).toEqual({ ...poleOf(one.rig).anchor, mass: 450 });
-    fireEvent.click(group(/^Second end/).getByLabelText('One'));
+    await press(group(/^Second end/).getByLabelText('One'));
     expect(poleOf(last()).stays).toBe(1);
     cleanup();
     shown({ ...one, rig: last() });
@@ -108,14 +109,14 @@ describe('a bed on one tree', () => {
 });
 
 describe('another tree than the rig’s own', () => {
-  test('stands beside it to begin with, is named, and its signs are kept', () => {
+  test('stands beside it to begin with, is named, and its signs are kept', async () => {
     const { last } = shown(fly);
     fireEvent.change(group(/^First end/).getByLabelText('Hung from'), { target: { value: 'stem' } });
     const stem = last().bed!.ends[0].anchor;
     expect(stem).toMatchObject({ kind: 'stem', at: [0, 0.5], girth: fly.rig.trunks[0].girth });
     cleanup();
     const again = shown({ ...fly, rig: last() });
-    fireEvent.click(group(/^First end/).getByLabelText('hollow', { exact: false }));
+    await press(group(/^First end/).getByLabelText('hollow', { exact: false }));
     expect(again.last().bed!.ends[0].anchor).toEqual({ ...stem, signs: ['hollow'] });
     expect(judge({ ...fly, rig: again.last() }).findings.map((f) => f.code)).toContain('tree');
   });
@@ -140,10 +141,10 @@ describe('who lies in it, and what for', () => {
     shown(fly, low);
     expect(screen.getAllByText('on the ground').length).toBeGreaterThan(0);
   });
-  test('the end its head belongs at is told with the reason; what lies beneath is chosen', () => {
+  test('the end its head belongs at is told with the reason; what lies beneath is chosen', async () => {
     const { last } = shown(fly, flyBed);
     expect(screen.getByText(/The head belongs at the (first|second) end: /)).toBeTruthy();
-    fireEvent.click(screen.getByRole('radio', { name: 'Second end' }));
+    await press(screen.getByRole('radio', { name: 'Second end' }));
     expect(last().bed!.head).toBe(1);
     fireEvent.change(screen.getByLabelText('Beneath lies'), { target: { value: 'water' } });
     expect(judge({ ...fly, rig: last() }).findings[0]!.code).toBe('beneath-forbids');
@@ -158,20 +159,20 @@ describe('who lies in it, and what for', () => {
     type(screen.getByLabelText(label), text);
     expect(last().bed).toEqual({ ...fly.rig.bed!, ...part });
   });
-  test('a side stay comes with a side, a peg and a pull, is held by what holds a guy, and goes again', () => {
+  test('a side stay comes with a side, a peg and a pull, is held by what holds a guy, and goes again', async () => {
     const { last } = shown(fly);
-    fireEvent.click(screen.getByLabelText(/a side stay holds one side open/));
+    await press(screen.getByLabelText(/a side stay holds one side open/));
     const { sideStay } = last().bed!;
     expect(sideStay).toMatchObject({ side: 'left', haul: 20 });
     const held = { ...fly, rig: last() };
     expect(judge(held).cases.every((c) => c.converged)).toBe(true);
     cleanup();
     const again = shown(held);
-    fireEvent.click(screen.getByLabelText('Right'));
+    await press(screen.getByLabelText('Right'));
     expect(again.last().bed!.sideStay).toEqual({ ...sideStay, side: 'right' });
     fireEvent.change(screen.getByLabelText('To'), { target: { value: 'root' } });
     expect(again.last().bed!.sideStay!.anchor.kind).toBe('root');
-    fireEvent.click(screen.getByLabelText(/a side stay holds one side open/));
+    await press(screen.getByLabelText(/a side stay holds one side open/));
     expect(again.last().bed!.sideStay).toBeNull();
   });
   test('other straps, and another bed, are hung on loops they have and reach with', () => {
@@ -235,7 +236,7 @@ describe('a choice that does not fit', () => {
     fireEvent.blur(field);
     expect(screen.queryByRole('alert')).toBeNull();
   });
-  test('one of a few says so too', () => {
+  test('one of a few says so too', async () => {
     const put = jest.fn((_: RidgeRig) => 'Straps and bed do not reach. Let out a strap.');
     bare(
       <ChakraProvider value={system}>
@@ -250,7 +251,7 @@ describe('a choice that does not fit', () => {
         />
       </ChakraProvider>,
     );
-    fireEvent.click(screen.getByRole('radio', { name: 'Second end' }));
+    await press(screen.getByRole('radio', { name: 'Second end' }));
     expect(screen.getByRole('alert').textContent).toBe('Straps and bed do not reach. Let out a strap.');
     expect((screen.getByRole('radio', { name: 'First end' }) as HTMLInputElement).checked).toBe(true);
   });

@@ -8,7 +8,7 @@ import { readRigFile, contextOf } from '@rough-bight/core/formats';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { judgeRig } from '@rough-bight/core/shelter';
 import type { Drip, RoofAdvice } from '@rough-bight/core/shelter';
-import { system } from '../src/app/theme.js';
+import { system } from '../src/app/theme/index.js';
 import { BedControls, DripLine } from '../src/views/bench/bed-controls.js';
 import { BedReport } from '../src/views/bench/bed-report.js';
 import { casesTogether } from '../src/views/bench/cases-together.js';

@@ -13,9 +13,10 @@ import { phrase } from '@rough-bight/core/quantity';
 import type { Verdict } from '@rough-bight/core/words';
 import { rigProblems } from '@rough-bight/core/rig';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
-import { system } from '../src/app/theme.js';
+import { system } from '../src/app/theme/index.js';
 import type { Camp, Person } from '../src/data/types.js';
 import type { RigQuestion } from '../src/workers/rig.worker.js';
+import { press } from './press.js';
 
 /** The rig is judged in a worker; what the list shows of it is the test's own. */
 let verdictOf: (rig: RidgeRig) => Verdict | null = () => null;
@@ -209,7 +210,7 @@ describe('a camp', () => {
   });
   test('a file that is none is named, and nothing is sent; one that is goes whole', async () => {
     show();
-    const chooser = await screen.findByLabelText('Rig file');
+    const chooser = await screen.findByLabelText('Take in a rig file');
     const file = (name: string, text: string): File =>
       Object.assign(new File([text], name), { text: () => Promise.resolve(text) });
     fireEvent.change(chooser, { target: { files: [file('notes.txt', 'no')] } });
@@ -245,7 +246,7 @@ describe('wind and slope of a place', () => {
   test('by its signs; from where in degrees, kept in radians', async () => {
     const edit = shown();
     await screen.findByText(/The forecast, simulated/);
-    fireEvent.click(screen.getByRole('radio', { name: /^6 / }));
+    await press(screen.getByRole('radio', { name: /^6 / }));
     expect(edit.mock.calls[0]![0].wind).toEqual({ ...place.wind, beaufort: 6 });
     const from = screen.getByLabelText('Comes from');
     fireEvent.change(from, { target: { value: '270' } });

@@ -11,7 +11,7 @@ import { measuredSpan, rigProblems } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { gustSpeed } from '@rough-bight/core/rig';
 import { judgeRig } from '@rough-bight/core/shelter';
-import { system } from '../src/app/theme.js';
+import { system } from '../src/app/theme/index.js';
 import type { Camp } from '../src/data/types.js';
 import { GroundControls } from '../src/views/bench/ground-controls.js';
 import { GuyControls } from '../src/views/bench/guy-controls.js';
@@ -25,6 +25,7 @@ import { RoofControls, withoutRoof } from '../src/views/bench/roof-controls.js';
 import { marksOf } from '../src/views/bench/steps.js';
 import { WeatherControls } from '../src/views/bench/weather-controls.js';
 import type { LineReport, RoofReport } from '../src/workers/report.js';
+import { press } from './press.js';
 
 afterEach(cleanup);
 
@@ -59,11 +60,11 @@ function type(field: HTMLElement, text: string): void {
 }
 
 describe('the ground', () => {
-  test('a paced span becomes the same span taped; a tape turned to paces keeps both numbers', () => {
+  test('a paced span becomes the same span taped; a tape turned to paces keeps both numbers', async () => {
     const paced: RidgeRig = { ...bareRig, span: { how: 'paces', tape: 3, paces: 8 } };
     const { editing, last } = editor(paced);
     render(<GroundControls {...editing} />);
-    fireEvent.click(screen.getByLabelText('Taped'));
+    await press(screen.getByLabelText('Taped'));
     expect(last().span).toEqual({
       how: 'tape',
       tape: Math.round(measuredSpan(paced, context.body) * 100) / 100,
@@ -74,7 +75,7 @@ describe('the ground', () => {
     cleanup();
     const taped = editor(bareRig);
     render(<GroundControls {...taped.editing} />);
-    fireEvent.click(screen.getByLabelText('Paced'));
+    await press(screen.getByLabelText('Paced'));
     expect(taped.last().span).toEqual({ ...bareRig.span, how: 'paces' });
   });
   test('paces say what they come to and how far that may be off', () => {
@@ -84,10 +85,10 @@ describe('the ground', () => {
       screen.getByText(`${span.toFixed(2)} m, within ${(context.body.paceSpread * span * 1.645).toFixed(2)} m`),
     ).toBeTruthy();
   });
-  test('a sign found by looking up goes on that trunk, and off again', () => {
+  test('a sign found by looking up goes on that trunk, and off again', async () => {
     const { editing, last } = editor(bareRig);
     render(<GroundControls {...editing} />);
-    fireEvent.click(screen.getAllByLabelText('fungus on stem or foot')[1]!);
+    await press(screen.getAllByLabelText('fungus on stem or foot')[1]!);
     expect(last().trunks.map((t) => t.signs)).toEqual([[], ['fungus']]);
     cleanup();
     const found = editor({
@@ -95,7 +96,7 @@ describe('the ground', () => {
       trunks: [{ ...bareRig.trunks[0], signs: ['fungus', 'hollow'] }, bareRig.trunks[1]],
     });
     render(<GroundControls {...found.editing} />);
-    fireEvent.click(screen.getAllByLabelText('fungus on stem or foot')[0]!);
+    await press(screen.getAllByLabelText('fungus on stem or foot')[0]!);
     expect(found.last().trunks[0].signs).toEqual(['hollow']);
   });
   test('a girth beyond reason stays as typed with what is allowed; nothing is edited', () => {
@@ -143,9 +144,9 @@ describe('the ridge', () => {
         within(screen.getByText(title, { selector: 'dt' }).parentElement!).getAllByRole('button').length,
       ).toBeGreaterThan(0);
   });
-  test('its cord and ends: a cord out of the kit is asked for; a mark of the body sets the tie', () => {
+  test('its cord and ends: a cord out of the kit is asked for; a mark of the body sets the tie', async () => {
     const { last } = shown({ ...bareRig, cord: 'gone' });
-    fireEvent.click(screen.getByLabelText('Cord and ends'));
+    await press(screen.getByLabelText('Cord and ends'));
     const cord = screen.getByLabelText('From the kit') as HTMLSelectElement;
     expect(cord.selectedOptions[0]!.text).toBe('choose a cord');
     fireEvent.change(cord, { target: { value: context.kit[0]!.id } });
@@ -228,14 +229,14 @@ describe('the roof', () => {
     type(screen.getByLabelText('Right edge'), '0');
     expect(last().pitch!.shape.edges).toEqual([file.rig.pitch!.shape.edges[0], 0]);
   });
-  test('a hitch: type, cord and wraps by themselves; its grip dry and wet, with what is against it', () => {
+  test('a hitch: type, cord and wraps by themselves; its grip dry and wet, with what is against it', async () => {
     const { editing, last } = editor(file.rig);
     render(<RoofControls editing={editing} roofs={context.roofs} report={judgement} />);
-    fireEvent.click(screen.getByLabelText('Hitches'));
+    await press(screen.getByLabelText('Hitches'));
     const second = within(screen.getByText('Second hitch').closest('.control-group')! as HTMLElement);
     type(second.getByLabelText('Wraps'), '4');
     expect(last().pitch!.hitches.map((h) => h.wraps)).toEqual([file.rig.pitch!.hitches[0].wraps, 4]);
-    fireEvent.click(second.getByRole('checkbox'));
+    await press(second.getByRole('checkbox'));
     expect(last().pitch!.hitches[1].crossed).toBe(true);
     expect(second.getByText(/^Grip ratio/).textContent).toMatch(/dry, .* wet\. It is pulled with \d+ N/);
   });
@@ -358,7 +359,7 @@ describe('the weather', () => {
 });
 
 describe('the ledger of a line', () => {
-  test('weakest first; one opened tells what it holds and what each school says', () => {
+  test('weakest first; one opened tells what it holds and what each school says', async () => {
     const onRule = jest.fn();
     const { rows } = lineReport;
     const shown = (chosen: string | null) => (
@@ -377,7 +378,7 @@ describe('the ledger of a line', () => {
     const names = [...items].map((li) => li.querySelector('b')!.textContent!.toLowerCase());
     expect(names).toEqual(rows.map((row) => row.name.toLowerCase()));
     expect(within(items[0] as HTMLElement).getAllByRole('row')).toHaveLength(3 * rows[0]!.links.length);
-    fireEvent.click(screen.getByLabelText('chance of failure'));
+    await press(screen.getByLabelText('chance of failure'));
     expect(onRule).toHaveBeenCalledWith('chance');
   });
 });

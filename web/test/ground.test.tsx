@@ -1,6 +1,6 @@
 import { ChakraProvider } from '@chakra-ui/react';
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { useState } from 'react';
@@ -9,11 +9,13 @@ import { findCord } from '@rough-bight/core/catalogue';
 import type { Place, Thing } from '@rough-bight/core/ground';
 import { fitOf } from '@rough-bight/core/ground';
 import type { GroundJudgement } from '../src/workers/ground.worker.js';
-import { system } from '../src/app/theme.js';
+import { system } from '../src/app/theme/index.js';
 import { ChooseControls } from '../src/views/ground/choose-controls.js';
 import { MeasureControls } from '../src/views/ground/measure-controls.js';
 import { Spans } from '../src/views/ground/spans.js';
 import { Palette, ThingControls, ThingsTable } from '../src/views/ground/thing-controls.js';
+import { press } from './press.js';
+import { render } from './render.js';
 
 const camp = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.json'), 'utf8'));
 const landing = camp.places[0].place as Place;
@@ -79,21 +81,21 @@ describe('one thing', () => {
     expect(screen.getByRole('alert').textContent).toMatch(/can be from/);
     expect(thing('ferry-alder')).toMatchObject({ girth: 0.84 });
   });
-  test('a sign found at a tree is kept, and the caution stands there', () => {
+  test('a sign found at a tree is kept, and the caution stands there', async () => {
     showThing('ferry-alder');
-    fireEvent.click(screen.getByLabelText('rocks at the root'));
+    await press(screen.getByLabelText('rocks at the root'));
     expect(thing('ferry-alder')).toMatchObject({ signs: ['rocking'] });
     expect(screen.getByText(/Finding none does not pass it/)).toBeTruthy();
   });
-  test('which tree it is, by what one sees; of two that fit alike the weaker', () => {
+  test('which tree it is, by what one sees; of two that fit alike the weaker', async () => {
     showThing('bank-poplar');
-    fireEvent.click(screen.getByLabelText('catkins'));
-    fireEvent.click(screen.getByLabelText('its feet at the water'));
+    await press(screen.getByLabelText('catkins'));
+    await press(screen.getByLabelText('its feet at the water'));
     fireEvent.click(screen.getByRole('button', { name: 'Take willow' }));
     expect(thing('bank-poplar')).toMatchObject({ wood: 'willow' });
-    fireEvent.click(screen.getByLabelText('white peeling bark'));
-    fireEvent.click(screen.getByLabelText('needles'));
-    fireEvent.click(screen.getByLabelText('black buds in pairs'));
+    await press(screen.getByLabelText('white peeling bark'));
+    await press(screen.getByLabelText('needles'));
+    await press(screen.getByLabelText('black buds in pairs'));
     expect(screen.getByRole('status').textContent).toMatch(/No wood here shows all that/);
   });
   test('corners come and go, never fewer than an outline needs', () => {

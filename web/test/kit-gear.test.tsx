@@ -9,7 +9,7 @@ import { wrongGear } from '@rough-bight/core/formats';
 import { say } from '@rough-bight/core/quantity';
 import { LAYOUTS, roofMass, roofProblems, tieOutsOf } from '@rough-bight/core/roof';
 import type { KitRoof } from '@rough-bight/core/roof';
-import { system } from '../src/app/theme.js';
+import { system } from '../src/app/theme/index.js';
 import { UnitsContext } from '../src/parts/units.js';
 import { Pegs, Roofs } from '../src/views/kit/gear.js';
 

@@ -1,7 +1,8 @@
 import { afterEach, expect, jest, test } from '@jest/globals';
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { NumberField } from '../src/parts/number-field.js';
 import { UnitsContext } from '../src/parts/units.js';
+import { render } from './render.js';
 
 afterEach(cleanup);
 

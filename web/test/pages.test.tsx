@@ -7,7 +7,7 @@ import { SWRConfig } from 'swr';
 import { ChakraProvider } from '@chakra-ui/react';
 import type { ReactElement } from 'react';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
-import { system } from '../src/app/theme.js';
+import { system } from '../src/app/theme/index.js';
 import { ApiError, Unreachable, call } from '../src/data/api.js';
 import KitView from '../src/views/kit/kit.js';
 import MeView from '../src/views/me/me.js';

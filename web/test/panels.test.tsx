@@ -12,10 +12,11 @@ import { verdictOf } from '@rough-bight/core/words';
 import { sizeCords, sizeRig, strongestWind, takeChanges } from '@rough-bight/core/sizing';
 import type { SizeAim } from '@rough-bight/core/sizing';
 import type { StoredRig } from '../src/data/types.js';
-import { system } from '../src/app/theme.js';
+import { system } from '../src/app/theme/index.js';
 import type { Answer } from '../src/workers/answer.js';
 import type { RoofReport } from '../src/workers/report.js';
 import type { Question, RigQuestion } from '../src/workers/rig.worker.js';
+import { press } from './press.js';
 
 const UNITS = { length: 'm', force: 'N' } as const;
 
@@ -87,14 +88,14 @@ describe('a whole rig sized', () => {
     render(<PitchSize question={question} onTake={onTake} onBring={onBring} onClose={onClose} />);
     return { onTake, onClose, onBring };
   };
-  test('what was left at home is not taken from, and it is worked out anew', () => {
+  test('what was left at home is not taken from, and it is worked out anew', async () => {
     const spare = { ...gable.context.kit[0]!, id: 'spare', name: 'spare cord' };
     const { onBring } = shown({ ...gable, context: { ...gable.context, kit: [...gable.context.kit, spare] } });
     expect(begun).toHaveLength(1);
     // what is tied into the rig cannot have been left
     const own = screen.getAllByRole('checkbox', { name: /on this rig/, hidden: true })[0];
     expect((own as HTMLInputElement).disabled).toBe(true);
-    fireEvent.click(screen.getByRole('checkbox', { name: 'spare cord', hidden: true }));
+    await press(screen.getByRole('checkbox', { name: 'spare cord', hidden: true }));
     expect(onBring.mock.calls[0]![0].home).toEqual(['spare']);
     expect(begun).toHaveLength(2);
     expect(begun[0]!.stopped).toBe(true);
@@ -109,7 +110,7 @@ describe('a whole rig sized', () => {
     expect(screen.getByText('Stopped. Nothing was changed.')).toBeTruthy();
     expect(onTake).not.toHaveBeenCalled();
   });
-  test('changes are taken all together, or some of them', () => {
+  test('changes are taken all together, or some of them', async () => {
     const { onTake } = shown(gable);
     begun[0]!.end();
     const sized = sizeRig(gable.rig, gable.context, 'cut', UNITS)!;
@@ -124,7 +125,7 @@ describe('a whole rig sized', () => {
         sized.changes.flatMap((c) => c.parts),
       ),
     );
-    fireEvent.click(boxes[0]!);
+    await press(boxes[0]!);
     fireEvent.click(screen.getByRole('button', { name: `Take ${boxes.length - 1} of ${boxes.length}` }));
     expect(onTake.mock.calls[1]![0]).toEqual(
       takeChanges(
@@ -133,7 +134,7 @@ describe('a whole rig sized', () => {
         sized.changes.slice(1).flatMap((c) => c.parts),
       ),
     );
-    for (const box of boxes.slice(1)) fireEvent.click(box);
+    for (const box of boxes.slice(1)) await press(box);
     expect((screen.getByRole('button', { name: /^Take 0 of/ }) as HTMLButtonElement).disabled).toBe(true);
   });
   test('what it takes is told beside what it took', () => {
@@ -147,9 +148,9 @@ describe('a whole rig sized', () => {
         .map((c) => c.textContent),
     ).toEqual([`${before.cut.toFixed(1)} m`, `${after.cut.toFixed(1)} m`]);
   });
-  test('another aim begins anew and stops the first', () => {
+  test('another aim begins anew and stops the first', async () => {
     shown(gable);
-    fireEvent.click(screen.getByLabelText('Fewest things'));
+    await press(screen.getByLabelText('Fewest things'));
     expect(begun.map((b) => b.what)).toEqual(['rig cut', 'rig items']);
     expect(begun[0]!.stopped).toBe(true);
   });
@@ -208,9 +209,9 @@ describe('every cord of the kit, ranked', () => {
     fireEvent.click(screen.getByRole('button', { name: `Take ${holds.kitCord.name}` }));
     expect(onTake.mock.calls[0]![0]).toEqual(holds.rig);
   });
-  test('ranked by weight the lightest that holds is first', () => {
+  test('ranked by weight the lightest that holds is first', async () => {
     shown(line);
-    fireEvent.click(screen.getByLabelText('Lightest'));
+    await press(screen.getByLabelText('Lightest'));
     const holding = sizeCords(line, fly.context, UNITS).filter((c) => c.holds);
     const least = holding.reduce((a, b) => (b.mass < a.mass ? b : a));
     expect(screen.getAllByRole('listitem')[0]!.querySelector('b')!.textContent).toBe(least.kitCord.name);

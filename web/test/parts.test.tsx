@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ReactElement } from 'react';
@@ -9,6 +9,7 @@ import type { KitCord, RidgeRig } from '@rough-bight/core/rig';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { Figure } from '@rough-bight/core/working';
+import { render } from './render.js';
 import { rangeText } from '../src/parts/figure.js';
 import { WorkingContext } from '../src/parts/units.js';
 import { WorkingPanel } from '../src/parts/working.js';

@@ -1,3 +1,4 @@
+import { Button } from '@chakra-ui/react';
 import { FORCE_UNITS, LENGTH_UNITS } from '@rough-bight/core/quantity';
 import { Moon, Redo2, Sun, Undo2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
@@ -9,7 +10,7 @@ import { BightMark } from '../parts/marks.js';
 import { FindDialog } from './find.js';
 import { ShellContext } from './shell-context.js';
 import type { ShellContent } from './shell-context.js';
-import { currentTheme, setTheme } from './theme.js';
+import { currentTheme, setTheme } from './theme/index.js';
 
 const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
   saved: 'saved',
@@ -75,71 +76,71 @@ export function Shell(): ReactElement {
           )}
           {content.undo !== undefined && (
             <>
-              <button
-                type="button"
+              <Button
+                unstyled
                 className="bar-button"
                 disabled={content.undo === null}
                 onClick={() => content.undo?.()}
                 aria-label="Undo, Control Z"
               >
                 <Undo2 size={17} aria-hidden="true" /> <span>Undo</span>
-              </button>
-              <button
-                type="button"
+              </Button>
+              <Button
+                unstyled
                 className="bar-button"
                 disabled={content.redo === null}
                 onClick={() => content.redo?.()}
                 aria-label="Redo, Control Y"
               >
                 <Redo2 size={17} aria-hidden="true" /> <span>Redo</span>
-              </button>
+              </Button>
             </>
           )}
           {me !== undefined && (
             <span className="bar-units">
               {LENGTH_UNITS.map((u) => (
-                <button
+                <Button
+                  unstyled
                   key={u}
-                  type="button"
                   className="bar-unit"
                   aria-pressed={me.units.length === u}
                   onClick={() => void change({ ...me, units: { ...me.units, length: u } })}
                 >
                   {u}
-                </button>
+                </Button>
               ))}
               <i />
               {FORCE_UNITS.map((u) => (
-                <button
+                <Button
+                  unstyled
                   key={u}
-                  type="button"
                   className="bar-unit"
                   aria-pressed={me.units.force === u}
                   onClick={() => void change({ ...me, units: { ...me.units, force: u } })}
                 >
                   {u}
-                </button>
+                </Button>
               ))}
             </span>
           )}
-          <button
-            type="button"
+          <Button
+            unstyled
             className="bar-button"
             onClick={turnTheme}
             aria-label={theme === 'day' ? 'To ember, for the night' : 'To daylight'}
           >
             {theme === 'day' ? <Moon size={17} aria-hidden="true" /> : <Sun size={17} aria-hidden="true" />}{' '}
             <span>{theme === 'day' ? 'Ember' : 'Daylight'}</span>
-          </button>
+          </Button>
           <NavLink to="/kit" className="bar-button bar-link">
             Kit
           </NavLink>
           <NavLink to="/me" className="bar-button bar-link">
             Me
           </NavLink>
-          <button type="button" className="bar-button bar-find" onClick={() => setFinding(true)}>
+          <Button unstyled className="bar-button bar-find" onClick={() => setFinding(true)}>
             Find <span className="quiet">Ctrl K</span>
-          </button>
+          </Button>
         </div>
       </header>
       <div id="view" className="view" tabIndex={-1}>

@@ -1,7 +1,7 @@
-import { useId, useState } from 'react';
+import { Checkbox, Input, NativeSelect, SegmentGroup, Text } from '@chakra-ui/react';
+import { useEffect, useRef, useState } from 'react';
 import type { ReactElement, ReactNode } from 'react';
-import { NativeSelect } from '@chakra-ui/react';
-import { FieldMore } from './field-more.js';
+import { Field, Refused } from './field.js';
 
 /** What takes a choice: returns why it cannot be, or null. */
 type Takes<T> = (value: T) => string | null | void;
@@ -36,22 +36,11 @@ export function Choice<T extends string>({
   readonly hint?: string;
   readonly wide?: boolean;
 }): ReactElement {
-  const id = useId();
   const { problem, take, leave } = useRefused(value, onChange);
   return (
-    <div className={`field${problem === null ? '' : ' field-wrong'}${wide ? ' field-wide' : ''}`}>
-      <label htmlFor={id}>{label}</label>
-      <NativeSelect.Root unstyled className="select">
-        <NativeSelect.Field
-          unstyled
-          id={id}
-          className="select-field"
-          value={value}
-          aria-invalid={problem !== null}
-          aria-describedby={`${id}-more`}
-          onChange={(e) => take(e.currentTarget.value as T)}
-          onBlur={leave}
-        >
+    <Field label={label} problem={problem} hint={hint} wide={wide}>
+      <NativeSelect.Root>
+        <NativeSelect.Field value={value} onChange={(e) => take(e.currentTarget.value as T)} onBlur={leave}>
           {options.map((o) => (
             <option key={o.id} value={o.id}>
               {o.name}
@@ -59,8 +48,7 @@ export function Choice<T extends string>({
           ))}
         </NativeSelect.Field>
       </NativeSelect.Root>
-      <FieldMore id={id} problem={problem} hint={hint} />
-    </div>
+    </Field>
   );
 }
 
@@ -78,26 +66,35 @@ export function Segments<T extends string>({
   readonly onChange: Takes<T>;
   readonly showLabel?: boolean;
 }): ReactElement {
-  const id = useId();
   const { problem, take, leave } = useRefused(value, onChange);
+  const root = useRef<HTMLDivElement>(null);
+  // one that was refused is not the one that is read out
+  useEffect(() => {
+    root.current?.querySelectorAll('input').forEach((input) => (input.checked = input.value === value));
+  }, [value, problem]);
   return (
     <>
-      <div className="segments" role="radiogroup" aria-labelledby={id} onBlur={leave}>
-        <span id={id} className={showLabel ? 'segments-label' : 'hidden'}>
-          {label}
-        </span>
+      <SegmentGroup.Root
+        ref={root}
+        value={value}
+        onValueChange={(e) => e.value !== null && take(e.value as T)}
+        onBlur={leave}
+        aria-label={label}
+        className="segments"
+      >
+        {showLabel && (
+          <Text as="span" alignSelf="center" paddingEnd="8px" aria-hidden>
+            {label}
+          </Text>
+        )}
         {options.map((o) => (
-          <label key={o.id} className={o.id === value ? 'segment segment-on' : 'segment'}>
-            <input type="radio" className="hidden" name={id} checked={o.id === value} onChange={() => take(o.id)} />
-            {o.name}
-          </label>
+          <SegmentGroup.Item key={o.id} value={o.id}>
+            <SegmentGroup.ItemText>{o.name}</SegmentGroup.ItemText>
+            <SegmentGroup.ItemHiddenInput />
+          </SegmentGroup.Item>
         ))}
-      </div>
-      {problem !== null && (
-        <p className="field-problem" role="alert">
-          {problem}
-        </p>
-      )}
+      </SegmentGroup.Root>
+      <Refused>{problem}</Refused>
     </>
   );
 }
@@ -105,25 +102,29 @@ export function Segments<T extends string>({
 /** Whether something is so. What does not fit is not taken, with the reason beneath. */
 export function Check({
   checked,
+  disabled = false,
   onChange,
   children,
 }: {
   readonly checked: boolean;
+  readonly disabled?: boolean;
   readonly onChange: Takes<boolean>;
   readonly children: ReactNode;
 }): ReactElement {
   const { problem, take, leave } = useRefused(checked, onChange);
   return (
     <>
-      <label className="check">
-        <input type="checkbox" checked={checked} onChange={(e) => take(e.currentTarget.checked)} onBlur={leave} />{' '}
-        {children}
-      </label>
-      {problem !== null && (
-        <p className="field-problem" role="alert">
-          {problem}
-        </p>
-      )}
+      <Checkbox.Root
+        checked={checked}
+        disabled={disabled}
+        onCheckedChange={(e) => take(e.checked === true)}
+        onBlur={leave}
+      >
+        <Checkbox.HiddenInput />
+        <Checkbox.Control />
+        <Checkbox.Label>{children}</Checkbox.Label>
+      </Checkbox.Root>
+      <Refused>{problem}</Refused>
     </>
   );
 }
@@ -144,7 +145,6 @@ export function TextField({
   readonly empty?: boolean;
   readonly wide?: boolean;
 }): ReactElement {
-  const id = useId();
   const [text, setText] = useState(value);
   const [problem, setProblem] = useState<string | null>(null);
   const [seen, setSeen] = useState(value);
@@ -163,21 +163,14 @@ export function TextField({
     }
   };
   return (
-    <div className={`field${problem === null ? '' : ' field-wrong'}${wide ? ' field-wide' : ''}`}>
-      <label htmlFor={id}>{label}</label>
-      <span className="field-input">
-        <input
-          id={id}
-          value={text}
-          maxLength={max}
-          aria-invalid={problem !== null}
-          aria-describedby={`${id}-more`}
-          onChange={(e) => setText(e.target.value)}
-          onBlur={commit}
-          onKeyDown={(e) => e.key === 'Enter' && commit()}
-        />
-      </span>
-      <FieldMore id={id} problem={problem} />
-    </div>
+    <Field label={label} problem={problem} wide={wide}>
+      <Input
+        value={text}
+        maxLength={max}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={commit}
+        onKeyDown={(e) => e.key === 'Enter' && commit()}
+      />
+    </Field>
   );
 }

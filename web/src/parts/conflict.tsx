@@ -1,3 +1,4 @@
+import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { ReactElement } from 'react';
 import { useNavigate } from 'react-router';
@@ -53,12 +54,10 @@ function Conflict<D>({
     <div className="conflict" role="alert">
       <p>{message}</p>
       <div className="verdict-buttons">
-        <button type="button" className="button button-act" onClick={() => void keepCopy()}>
+        <Button variant="solid" onClick={() => void keepCopy()}>
           Keep mine as a copy
-        </button>
-        <button type="button" className="button" onClick={() => store.adopt(theirs)}>
-          Take the other
-        </button>
+        </Button>
+        <Button onClick={() => store.adopt(theirs)}>Take the other</Button>
       </div>
       {problem !== null && <p className="field-problem">{problem}</p>}
     </div>

@@ -1,3 +1,4 @@
+import { Button } from '@chakra-ui/react';
 import { say, show } from '@rough-bight/core/quantity';
 import type { Figure } from '@rough-bight/core/working';
 import type { ReactElement } from 'react';
@@ -19,15 +20,15 @@ export function FigureValue({
   const range = band && figure.range !== undefined ? rangeText(figure, units) : null;
   return (
     <>
-      <button
-        type="button"
+      <Button
+        unstyled
         className={big ? 'figure figure-big' : 'figure'}
         onClick={() => open(figure)}
         aria-label={`${figure.title}: ${say(figure.value, figure.quantity, units)}. Open the working`}
       >
         <span className="figure-number">{shown.text}</span>{' '}
         {shown.unit !== '' && <span className="figure-unit">{shown.unit}</span>}
-      </button>
+      </Button>
       {range !== null && <span className="figure-range">{range}</span>}
     </>
   );

@@ -1,3 +1,4 @@
+import { Button } from '@chakra-ui/react';
 import type { BodyMeasures, Limit } from '@rough-bight/core/quantity';
 import { say } from '@rough-bight/core/quantity';
 import { useState } from 'react';
@@ -42,9 +43,9 @@ export function GirthField({
           onCommit={(spans) => onCommit(Math.min(max, Math.max(min, Math.round(spans * body.handSpan * 100) / 100)))}
         />
       )}
-      <button type="button" className="link-button girth-by" onClick={() => setBy(by === 'cord' ? 'spans' : 'cord')}>
+      <Button variant="plain" size="xs" className="girth-by" onClick={() => setBy(by === 'cord' ? 'spans' : 'cord')}>
         {by === 'cord' ? 'by hand spans' : 'by a cord'}
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { Button, IconButton } from '@chakra-ui/react';
 import { X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { ReactElement, ReactNode } from 'react';
@@ -49,23 +50,21 @@ export function LongWork<T>({
         <h1 ref={heading} tabIndex={-1}>
           {title}
         </h1>
-        <button type="button" className="icon-button" aria-label={closes} onClick={onClose}>
+        <IconButton variant="ghost" aria-label={closes} onClick={onClose}>
           <X size={20} />
-        </button>
+        </IconButton>
       </header>
       {work.kind === 'working' && (
         <div className="size-progress">
           <progress max={1} value={work.done} aria-label={label} />
-          <button
-            type="button"
-            className="button"
+          <Button
             onClick={() => {
               cancel.current();
               setWork({ kind: 'stopped' });
             }}
           >
             Stop
-          </button>
+          </Button>
         </div>
       )}
       {work.kind === 'stopped' && <p>Stopped. Nothing was changed.</p>}

@@ -1,8 +1,9 @@
 import { INCH, METRES_PER, NEWTONS_PER, POUND, readLength, readNumber } from '@rough-bight/core/quantity';
 import type { Limit, Quantity, UnitChoice } from '@rough-bight/core/quantity';
-import { useId, useState } from 'react';
+import { Input, InputGroup } from '@chakra-ui/react';
+import { useState } from 'react';
 import type { ReactElement } from 'react';
-import { FieldMore } from './field-more.js';
+import { Field } from './field.js';
 import { useUnits } from './units.js';
 
 /** A length that goes no further than this, m, is typed in inches by who reads feet: a knot's loss, a spread, a haul. */
@@ -79,7 +80,6 @@ export function NumberField({
   const shown = trim(value / si, decimals);
   const [text, setText] = useState(shown);
   const [problem, setProblem] = useState<string | null>(null);
-  const id = useId();
   const [seen, setSeen] = useState(shown);
   if (seen !== shown) {
     // changed from outside: what was typed here gives way
@@ -121,19 +121,19 @@ export function NumberField({
     const next = Math.min(max, Math.max(min, Math.round((value + by) / step) * step));
     fault(onCommit(next));
   };
+  const after = suffix ?? unit;
   return (
-    <div className={problem === null ? 'field' : 'field field-wrong'}>
-      <label htmlFor={id} className={bare ? 'hidden' : undefined}>
-        {label}
-      </label>
-      <span className="field-input">
-        <input
-          id={id}
+    <Field label={label} problem={problem} hint={hint} bare={bare}>
+      <InputGroup
+        endElement={after === '' ? undefined : after}
+        endElementProps={{ position: 'absolute', right: 0, bottom: '9px', fontSize: '13px', color: 'ink2' }}
+      >
+        <Input
           inputMode="decimal"
           autoComplete="off"
           value={text}
-          aria-invalid={problem !== null}
-          aria-describedby={`${id}-more`}
+          {...(bare ? { size: 'sm' as const } : {})}
+          paddingEnd={after === '' ? '2px' : `calc(${after.length}ch + 4px)`}
           onChange={(e) => setText(e.target.value)}
           onBlur={(e) => commit(e.target.value)}
           onKeyDown={(e) => {
@@ -147,9 +147,7 @@ export function NumberField({
             }
           }}
         />
-        {(unit !== '' || suffix !== undefined) && <span className="field-unit">{suffix ?? unit}</span>}
-      </span>
-      <FieldMore id={id} problem={problem} hint={hint} />
-    </div>
+      </InputGroup>
+    </Field>
   );
 }

@@ -1,6 +1,7 @@
 import { SIGNS } from '@rough-bight/core/anchor';
 import type { Sign } from '@rough-bight/core/anchor';
 import type { ReactElement } from 'react';
+import { Check } from './choice.js';
 
 /** What a short look-up at a stem can find. */
 export function SignList({
@@ -19,14 +20,13 @@ export function SignList({
       </summary>
       <div className="sign-list">
         {(Object.keys(SIGNS) as Sign[]).map((s) => (
-          <label key={s} className="check">
-            <input
-              type="checkbox"
-              checked={signs.includes(s)}
-              onChange={(e) => onSigns(e.target.checked ? [...signs, s] : signs.filter((x) => x !== s))}
-            />
+          <Check
+            key={s}
+            checked={signs.includes(s)}
+            onChange={(found) => onSigns(found ? [...signs, s] : signs.filter((x) => x !== s))}
+          >
             {SIGNS[s]}
-          </label>
+          </Check>
         ))}
       </div>
     </details>

@@ -1,3 +1,4 @@
+import { Button, IconButton } from '@chakra-ui/react';
 import { capital, say } from '@rough-bight/core/quantity';
 import type { Figure } from '@rough-bight/core/working';
 import { ChevronDown, ChevronRight, X } from 'lucide-react';
@@ -35,13 +36,7 @@ function Input({ figure, depth }: { readonly figure: Figure; readonly depth: num
   const Chevron = open ? ChevronDown : ChevronRight;
   return (
     <li className="working-input">
-      <button
-        type="button"
-        className="working-row"
-        aria-expanded={open}
-        disabled={!opens}
-        onClick={() => setOpen(!open)}
-      >
+      <Button unstyled className="working-row" aria-expanded={open} disabled={!opens} onClick={() => setOpen(!open)}>
         <span className="working-symbol">
           <Symbols text={figure.symbol} />
         </span>
@@ -51,7 +46,7 @@ function Input({ figure, depth }: { readonly figure: Figure; readonly depth: num
           {range !== null && <span className="working-range">{range}</span>}
         </span>
         {opens && <Chevron size={16} aria-hidden="true" />}
-      </button>
+      </Button>
       {open && (
         <div className="working-inside">
           <Source figure={figure} />
@@ -106,9 +101,9 @@ export function WorkingPanel({
         <h1 ref={heading} tabIndex={-1}>
           {capital(figure.title)}
         </h1>
-        <button type="button" className="icon-button" aria-label="Close the working" onClick={onClose}>
+        <IconButton variant="ghost" aria-label="Close the working" onClick={onClose}>
           <X size={20} />
-        </button>
+        </IconButton>
       </header>
       <p className="working-result">
         <span className="working-symbol">

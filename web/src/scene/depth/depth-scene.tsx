@@ -1,3 +1,4 @@
+import { Button } from '@chakra-ui/react';
 import { Component, Suspense, lazy, useState } from 'react';
 import type { ReactElement, ReactNode } from 'react';
 import { Loading } from '../../parts/states.js';
@@ -42,9 +43,9 @@ function NoDepth({ onFlat }: { readonly onFlat: () => void }): ReactElement {
         This browser does not draw in depth (WebGL is off or missing). Nothing is lost: the same rig is drawn from the
         side and from above, with every handle.
       </p>
-      <button type="button" className="button button-act" onClick={onFlat}>
+      <Button variant="solid" onClick={onFlat}>
         See it from the side
-      </button>
+      </Button>
     </div>
   );
 }

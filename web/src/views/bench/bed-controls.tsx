@@ -1,3 +1,4 @@
+import { Button, Table } from '@chakra-ui/react';
 import { ADJUSTMENTS, SOILS, WOODS, findBedCloth } from '@rough-bight/core/catalogue';
 import { capital, say, sayHeight } from '@rough-bight/core/quantity';
 import {
@@ -85,10 +86,8 @@ function NoBed({ rig, context, put }: Pick<Props, 'rig' | 'context' | 'put'>): R
         <h3>Hang a bed on this rig</h3>
         <div className="verdict-buttons">
           {context.beds.map((bed) => (
-            <button
+            <Button
               key={bed.id}
-              type="button"
-              className="button"
               onClick={() =>
                 put({
                   ...rig,
@@ -97,7 +96,7 @@ function NoBed({ rig, context, put }: Pick<Props, 'rig' | 'context' | 'put'>): R
               }
             >
               Hang {bed.name}
-            </button>
+            </Button>
           ))}
         </div>
         <p className="quiet">
@@ -158,9 +157,7 @@ function WhichBed({ rig, context, edit, put }: Props): ReactElement {
         </Check>
       )}
       <p>
-        <button
-          type="button"
-          className="button"
+        <Button
           onClick={() => {
             const { bed: gone, ...rest } = rig;
             void gone;
@@ -168,7 +165,7 @@ function WhichBed({ rig, context, edit, put }: Props): ReactElement {
           }}
         >
           Take the bed down
-        </button>
+        </Button>
       </p>
     </div>
   );
@@ -182,38 +179,33 @@ function Cases({ bed, shown, onShow }: Props): ReactElement {
       {bed === null ? (
         <p className="quiet">Being worked out.</p>
       ) : (
-        <table className="rows bed-cases">
-          <thead>
-            <tr>
-              <th scope="col">Case</th>
-              <th scope="col">On it</th>
-              <th scope="col">Harder strap</th>
-              <th scope="col">Over the ground</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table.Root className="bed-cases">
+          <Table.Header>
+            <Table.Row>
+              <Table.ColumnHeader scope="col">Case</Table.ColumnHeader>
+              <Table.ColumnHeader scope="col">On it</Table.ColumnHeader>
+              <Table.ColumnHeader scope="col">Harder strap</Table.ColumnHeader>
+              <Table.ColumnHeader scope="col">Over the ground</Table.ColumnHeader>
+            </Table.Row>
+          </Table.Header>
+          <Table.Body>
             {bed.cases.map((c) => (
-              <tr key={c.id} className={!c.converged || c.grounded ? 'guy-bad' : ''}>
-                <th scope="row">
-                  <button
-                    type="button"
-                    className="case-name"
-                    aria-pressed={shown === c.id}
-                    onClick={() => onShow(c.id)}
-                  >
+              <Table.Row key={c.id} className={!c.converged || c.grounded ? 'guy-bad' : ''}>
+                <Table.ColumnHeader scope="row">
+                  <Button variant="plain" size="xs" aria-pressed={shown === c.id} onClick={() => onShow(c.id)}>
                     {capital(c.name)}
-                  </button>{' '}
+                  </Button>{' '}
                   <span className="quiet">
                     <Told said={c.when} />
                   </span>
-                </th>
-                <td>{c.force > 0 ? say(c.force, 'force', units) : '–'}</td>
-                <td>{c.converged ? say(Math.max(...c.straps), 'force', units) : 'gives way'}</td>
-                <td>{c.grounded ? 'on the ground' : say(c.height, 'length', units)}</td>
-              </tr>
+                </Table.ColumnHeader>
+                <Table.Cell>{c.force > 0 ? say(c.force, 'force', units) : '–'}</Table.Cell>
+                <Table.Cell>{c.converged ? say(Math.max(...c.straps), 'force', units) : 'gives way'}</Table.Cell>
+                <Table.Cell>{c.grounded ? 'on the ground' : say(c.height, 'length', units)}</Table.Cell>
+              </Table.Row>
             ))}
-          </tbody>
-        </table>
+          </Table.Body>
+        </Table.Root>
       )}
       <p className="quiet">Touch a case to draw it.</p>
     </div>
@@ -491,14 +483,10 @@ export function DripLine({
         drip !== undefined &&
         drip.runsIn &&
         drip.breaks === null && (
-          <button type="button" className="button" onClick={() => onTie(Math.round(drip.tailAt * 100) / 100)}>
-            Tie a tail there
-          </button>
+          <Button onClick={() => onTie(Math.round(drip.tailAt * 100) / 100)}>Tie a tail there</Button>
         )
       ) : (
-        <button type="button" className="button" onClick={() => onTie(null)}>
-          Take the tail off
-        </button>
+        <Button onClick={() => onTie(null)}>Take the tail off</Button>
       )}
     </p>
   );

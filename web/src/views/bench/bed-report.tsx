@@ -1,3 +1,4 @@
+import { Button, Table } from '@chakra-ui/react';
 import { ofCode } from '@rough-bight/core/findings';
 import { capital, say, saySmall } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
@@ -74,15 +75,15 @@ export function BedReport({
           </>
         )}
       </dl>
-      <table className="rows">
-        <thead>
-          <tr>
-            <th scope="col">Lying</th>
-            <th scope="col">First end</th>
-            <th scope="col">Second end</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table.Root>
+        <Table.Header>
+          <Table.Row>
+            <Table.ColumnHeader scope="col">Lying</Table.ColumnHeader>
+            <Table.ColumnHeader scope="col">First end</Table.ColumnHeader>
+            <Table.ColumnHeader scope="col">Second end</Table.ColumnHeader>
+          </Table.Row>
+        </Table.Header>
+        <Table.Body>
           <Both name="Below level" figures={lying.angles} />
           <Both name="Strap" figures={lying.straps} />
           <Both name="Level pull" figures={[lying.ends[0].level, lying.ends[1].level]} />
@@ -91,37 +92,37 @@ export function BedReport({
             <Both name="Bending at its foot" figures={lying.feet} />
           )}
           {(bed.bark[0] !== null || bed.bark[1] !== null) && <Both name="On the bark" figures={bed.bark} />}
-        </tbody>
-      </table>
+        </Table.Body>
+      </Table.Root>
       {bed.bears.length > 0 && (
         <details>
           <summary>
             What each trunk{bed.bears.some((b) => b.role === 'hold') && ' and shared hold'} bears, roof and bed together
           </summary>
           {bed.bears.map((t) => (
-            <table className="rows" key={t.id}>
-              <caption>{capital(t.name)}</caption>
-              <thead>
-                <tr>
-                  <th scope="col">Case</th>
-                  <th scope="col">Roof</th>
-                  <th scope="col">Bed</th>
-                  <th scope="col">Together</th>
-                  {t.role === 'trunk' && <th scope="col">At its foot</th>}
-                </tr>
-              </thead>
-              <tbody>
+            <Table.Root key={t.id}>
+              <Table.Caption>{capital(t.name)}</Table.Caption>
+              <Table.Header>
+                <Table.Row>
+                  <Table.ColumnHeader scope="col">Case</Table.ColumnHeader>
+                  <Table.ColumnHeader scope="col">Roof</Table.ColumnHeader>
+                  <Table.ColumnHeader scope="col">Bed</Table.ColumnHeader>
+                  <Table.ColumnHeader scope="col">Together</Table.ColumnHeader>
+                  {t.role === 'trunk' && <Table.ColumnHeader scope="col">At its foot</Table.ColumnHeader>}
+                </Table.Row>
+              </Table.Header>
+              <Table.Body>
                 {t.loads.map((l) => (
-                  <tr key={l.caseId}>
-                    <th scope="row">{capital(l.said)}</th>
-                    <td>{say(l.roof, 'force', units)}</td>
-                    <td>{say(l.bed, 'force', units)}</td>
-                    <td>{say(l.pull, 'force', units)}</td>
-                    {t.role === 'trunk' && <td>{say(l.asked, 'moment', units)}</td>}
-                  </tr>
+                  <Table.Row key={l.caseId}>
+                    <Table.ColumnHeader scope="row">{capital(l.said)}</Table.ColumnHeader>
+                    <Table.Cell>{say(l.roof, 'force', units)}</Table.Cell>
+                    <Table.Cell>{say(l.bed, 'force', units)}</Table.Cell>
+                    <Table.Cell>{say(l.pull, 'force', units)}</Table.Cell>
+                    {t.role === 'trunk' && <Table.Cell>{say(l.asked, 'moment', units)}</Table.Cell>}
+                  </Table.Row>
                 ))}
-              </tbody>
-            </table>
+              </Table.Body>
+            </Table.Root>
           ))}
         </details>
       )}
@@ -163,11 +164,7 @@ export function BedReport({
             advice.map((a) => (
               <p key={a.id} className="roof-advice">
                 <b>{a.text}</b> <span className="quiet">{capital(a.effect)}.</span>{' '}
-                {a.rig !== null && (
-                  <button type="button" className="button" onClick={() => onTake(a.rig!)}>
-                    Do that
-                  </button>
-                )}
+                {a.rig !== null && <Button onClick={() => onTake(a.rig!)}>Do that</Button>}
               </p>
             ))
           )}
@@ -209,11 +206,11 @@ function Both({
   ];
 }): ReactElement {
   return (
-    <tr>
-      <th scope="row">{name}</th>
+    <Table.Row>
+      <Table.ColumnHeader scope="row">{name}</Table.ColumnHeader>
       {figures.map((f, i) => (
-        <td key={i}>{f === null ? '–' : <FigureValue figure={f} />}</td>
+        <Table.Cell key={i}>{f === null ? '–' : <FigureValue figure={f} />}</Table.Cell>
       ))}
-    </tr>
+    </Table.Row>
   );
 }

@@ -1,6 +1,7 @@
 import { usedBy } from '@rough-bight/core/rig';
 import type { KitList, RigContext, RidgeRig } from '@rough-bight/core/rig';
 import type { ReactElement } from 'react';
+import { Check } from '../../parts/choice.js';
 
 /** What of the kit was brought tonight: sizing takes from nothing else. What is tied into the rig is here. */
 export function Brought({
@@ -33,18 +34,10 @@ export function Brought({
       <ul className="sign-list">
         {things.map((t) => (
           <li key={t.id}>
-            <label className="check">
-              <input
-                type="checkbox"
-                checked={t.tied || !home.has(t.id)}
-                disabled={t.tied}
-                onChange={(e) => set(t.id, e.target.checked)}
-              />
-              <span>
-                {t.name}
-                {t.tied && <span className="quiet"> on this rig</span>}
-              </span>
-            </label>
+            <Check checked={t.tied || !home.has(t.id)} disabled={t.tied} onChange={(here) => set(t.id, here)}>
+              {t.name}
+              {t.tied && <span className="quiet"> on this rig</span>}
+            </Check>
           </li>
         ))}
       </ul>

@@ -1,3 +1,4 @@
+import { Button } from '@chakra-ui/react';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
 import type { RigReport } from '@rough-bight/core/shelter';
@@ -92,9 +93,7 @@ export const Controls = memo(function Controls({
             <RoofControls editing={edits} roofs={camp.roofs} report={roof} />
             {PITCH_TRAITS[pitch.form].hangs === 'ridge' && <OnLine {...edits} title="Also on the line" />}
             <p>
-              <button type="button" className="button" onClick={() => put(withoutRoof(rig))}>
-                Take the roof off
-              </button>
+              <Button onClick={() => put(withoutRoof(rig))}>Take the roof off</Button>
             </p>
           </>
         ))}

@@ -1,3 +1,4 @@
+import { Button, Table } from '@chakra-ui/react';
 import { SOILS } from '@rough-bight/core/catalogue';
 import type { Place } from '@rough-bight/core/ground';
 import { guysToTrees } from '@rough-bight/core/pitch';
@@ -112,10 +113,7 @@ export function GuyControls({
         ) : (
           <>
             <h3>
-              {capital(picked.name)} alone{' '}
-              <button type="button" className="button" onClick={() => onChoose(null)}>
-                Done
-              </button>
+              {capital(picked.name)} alone <Button onClick={() => onChoose(null)}>Done</Button>
             </h3>
             <GuyFields
               guy={guyOf(pitch, picked.key)}
@@ -139,34 +137,24 @@ export function GuyControls({
             )}
             <div className="verdict-buttons">
               {pitch.own[picked.key] !== undefined && (
-                <button type="button" className="button" onClick={() => go(withoutOwn(rig, picked.key))}>
+                <Button onClick={() => go(withoutOwn(rig, picked.key))}>
                   <RotateCcw size={16} aria-hidden="true" /> As all the others
-                </button>
+                </Button>
               )}
               {guyOf(pitch, picked.key).foot !== null && !isShared(guyOf(pitch, picked.key).anchor) && (
-                <button type="button" className="button" onClick={() => go(withGuy(rig, picked.key, { foot: null }))}>
-                  Follow the cloth
-                </button>
+                <Button onClick={() => go(withGuy(rig, picked.key, { foot: null }))}>Follow the cloth</Button>
               )}
               {picked.kind === 'guy' && (
-                <button
-                  type="button"
-                  className="button"
+                <Button
                   onClick={() => go(withGuy(rig, picked.key, { stick: picked.stick > 0 ? 0 : RAISED, foot: null }))}
                 >
                   {picked.stick > 0 ? 'Take the stick away' : 'Raise it on a stick'}
-                </button>
+                </Button>
               )}
-              <button
-                type="button"
-                className="button"
-                onClick={() => set({ order: [picked.key, ...pitch.order.filter((k) => k !== picked.key)] })}
-              >
+              <Button onClick={() => set({ order: [picked.key, ...pitch.order.filter((k) => k !== picked.key)] })}>
                 <ArrowUpToLine size={16} aria-hidden="true" /> Haul it first
-              </button>
-              <button type="button" className="button" onClick={() => go(withGuy(rig, picked.key, { off: true }))}>
-                Leave it off
-              </button>
+              </Button>
+              <Button onClick={() => go(withGuy(rig, picked.key, { off: true }))}>Leave it off</Button>
             </div>
           </>
         )}
@@ -177,47 +165,48 @@ export function GuyControls({
             {refused.why}
           </p>
         )}
-        <table className="guys">
-          <thead>
-            <tr>
-              <th scope="col">Guy</th>
-              <th scope="col">Pull</th>
-              <th scope="col">Rise</th>
-              <th scope="col">Foot</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table.Root interactive>
+          <Table.Header>
+            <Table.Row>
+              <Table.ColumnHeader scope="col">Guy</Table.ColumnHeader>
+              <Table.ColumnHeader scope="col">Pull</Table.ColumnHeader>
+              <Table.ColumnHeader scope="col">Rise</Table.ColumnHeader>
+              <Table.ColumnHeader scope="col">Foot</Table.ColumnHeader>
+            </Table.Row>
+          </Table.Header>
+          <Table.Body>
             {reports.map((g) => {
               const row = report!.roof.rows.find((r) => r.id === g.id);
               return (
-                <tr key={g.id} className={row !== undefined && ratioOf(row) < 1 ? 'guy-bad' : ''}>
-                  <th scope="row">
-                    <button
-                      type="button"
+                <Table.Row key={g.id} className={row !== undefined && ratioOf(row) < 1 ? 'guy-bad' : ''}>
+                  <Table.ColumnHeader scope="row">
+                    <Button
+                      variant="plain"
+                      size="xs"
                       aria-pressed={chosen === g.id}
                       onClick={() => onChoose(chosen === g.id ? null : g.id)}
                     >
                       {g.name}
-                    </button>
-                  </th>
-                  <td>{say(g.tension, 'force', units)}</td>
-                  <td>{((g.rise * 180) / Math.PI).toFixed(0)}°</td>
-                  <td>
+                    </Button>
+                  </Table.ColumnHeader>
+                  <Table.Cell>{say(g.tension, 'force', units)}</Table.Cell>
+                  <Table.Cell>{((g.rise * 180) / Math.PI).toFixed(0)}°</Table.Cell>
+                  <Table.Cell>
                     {footWords(rig, g, reports)}
                     {g.stick > 0 ? `, stick of ${say(g.stick, 'length', units)}` : ''}
-                  </td>
-                </tr>
+                  </Table.Cell>
+                </Table.Row>
               );
             })}
-          </tbody>
-        </table>
+          </Table.Body>
+        </Table.Root>
         {keys.length > 0 && (
           <p className="quiet">
             {keys.length === 1 ? 'One is left off.' : `${keys.length} are left off.`}{' '}
             {keys.map((key) => (
-              <button key={key} type="button" className="button" onClick={() => go(withGuy(rig, key, { off: false }))}>
+              <Button key={key} onClick={() => go(withGuy(rig, key, { off: false }))}>
                 Put {report?.roof.topology.keys.find((k) => k.id === key)?.name ?? key} back
-              </button>
+              </Button>
             ))}
           </p>
         )}
@@ -231,14 +220,9 @@ export function GuyControls({
           <p className="spare-guys">
             <span className="quiet">More tie-outs along its edges:</span>{' '}
             {result.topology.spare.map((k) => (
-              <button
-                key={k.id}
-                type="button"
-                className="button"
-                onClick={() => go(withGuy(rig, k.id, { off: false }))}
-              >
+              <Button key={k.id} onClick={() => go(withGuy(rig, k.id, { off: false }))}>
                 Guy at {k.name}
-              </button>
+              </Button>
             ))}
           </p>
         )}
@@ -256,13 +240,7 @@ export function GuyControls({
                       {say(t.distance, 'length', units)}, {say(t.off, 'angle', units)} off its line
                     </span>
                   </span>
-                  <button
-                    type="button"
-                    className="button"
-                    onClick={() => go(withGuy(rig, t.key, { anchor: t.anchor, foot: t.foot }))}
-                  >
-                    Give it
-                  </button>
+                  <Button onClick={() => go(withGuy(rig, t.key, { anchor: t.anchor, foot: t.foot }))}>Give it</Button>
                 </li>
               ))}
             </ul>

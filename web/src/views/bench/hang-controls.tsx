@@ -1,3 +1,4 @@
+import { Button, IconButton } from '@chakra-ui/react';
 import { MOST_HUNG, RIDGE_LIMITS, straightDistance } from '@rough-bight/core/rig';
 import { Plus, Trash2 } from 'lucide-react';
 import type { ReactElement } from 'react';
@@ -62,21 +63,18 @@ export function OnLine({ rig, body, edit, title }: Editing & { readonly title: s
               hint="from the first tie"
               onCommit={(at) => change({ at })}
             />
-            <button
-              type="button"
-              className="icon-button"
+            <IconButton
+              variant="ghost"
               aria-label={`Take ${h.name === '' ? 'it' : h.name} off the line`}
               onClick={() => edit({ ...rig, hung: rig.hung.filter((_, k) => k !== i) })}
             >
               <Trash2 size={18} />
-            </button>
+            </IconButton>
           </div>
         );
       })}
       {rig.hung.length < MOST_HUNG && (
-        <button
-          type="button"
-          className="button"
+        <Button
           onClick={() =>
             edit({
               ...rig,
@@ -95,7 +93,7 @@ export function OnLine({ rig, body, edit, title }: Editing & { readonly title: s
           }
         >
           <Plus size={16} aria-hidden="true" /> Hang something
-        </button>
+        </Button>
       )}
     </div>
   );

@@ -1,3 +1,4 @@
+import { Button } from '@chakra-ui/react';
 import { ADJUSTMENTS } from '@rough-bight/core/catalogue';
 import { capital, say, sayHeight } from '@rough-bight/core/quantity';
 import { BED_LIMITS, BENEATH, bedStem } from '@rough-bight/core/rig';
@@ -100,14 +101,10 @@ export function HangIt({
         </p>
       )}
       <p>
-        <button type="button" className="button button-act" onClick={find} disabled={working}>
+        <Button variant="solid" onClick={find} disabled={working}>
           <Wand2 size={16} aria-hidden="true" /> {working ? 'Trying every loop…' : 'Hang it for me'}
-        </button>{' '}
-        {working && (
-          <button type="button" className="button" onClick={halt}>
-            Stop
-          </button>
-        )}
+        </Button>{' '}
+        {working && <Button onClick={halt}>Stop</Button>}
       </p>
       <div aria-live="polite">
         {typeof found === 'string' && <p className="field-problem">{found}</p>}
@@ -121,9 +118,7 @@ export function HangIt({
               {whole !== null && (
                 <li>
                   <Together rig={rig} context={context} whole={whole} />
-                  <button type="button" className="button" onClick={() => onTake(whole.rig)}>
-                    Hang it so
-                  </button>
+                  <Button onClick={() => onTake(whole.rig)}>Hang it so</Button>
                 </li>
               )}
               {found.offers
@@ -131,9 +126,9 @@ export function HangIt({
                 .map((o, k) => (
                   <li key={k}>
                     <Offer rig={rig} context={context} offer={o} />
-                    <button type="button" className="button" onClick={() => onTake(o.rig)}>
+                    <Button onClick={() => onTake(o.rig)}>
                       {k === 0 && whole === null ? 'Hang the bed so' : 'Or so'}
-                    </button>
+                    </Button>
                   </li>
                 ))}
             </ol>

@@ -1,3 +1,4 @@
+import { Button, Table } from '@chakra-ui/react';
 import { capital } from '@rough-bight/core/quantity';
 import type { Row as Member } from '@rough-bight/core/rig';
 import { RULES, RULE_NAMES, RULE_WORDS } from '@rough-bight/core/strength';
@@ -73,7 +74,7 @@ function Row({
   const idle = governs === undefined || !Number.isFinite(governs.link.margin.value);
   return (
     <li className={governs === undefined ? 'link' : `link link-${governs.judgement.word}`}>
-      <button type="button" className="link-name" aria-expanded={open} onClick={() => onOpen(!open)}>
+      <Button unstyled className="link-name" aria-expanded={open} onClick={() => onOpen(!open)}>
         <Chevron size={15} aria-hidden="true" />
         <span>
           <b>{capital(row.name)}</b>
@@ -81,7 +82,7 @@ function Row({
             {governs === undefined ? row.what : `${row.what}; ${governs.link.name}, ${caseName(governs.link.caseId)}`}
           </span>
         </span>
-      </button>
+      </Button>
       <span className="link-demand">
         <FigureValue figure={row.demand} big />
       </span>
@@ -133,24 +134,24 @@ function LinkDetails({ judged }: { readonly judged: Judged }): ReactElement {
           </li>
         ))}
       </ul>
-      <table className="schools">
-        <tbody>
+      <Table.Root size="sm">
+        <Table.Body>
           {schools.map((s) => (
-            <tr key={s.rule}>
-              <th scope="row">{RULE_NAMES[s.rule]}</th>
-              <td>
+            <Table.Row key={s.rule}>
+              <Table.ColumnHeader scope="row">{RULE_NAMES[s.rule]}</Table.ColumnHeader>
+              <Table.Cell>
                 <FigureValue figure={s.figure} />
-              </td>
-              <td className="quiet">
+              </Table.Cell>
+              <Table.Cell className="quiet">
                 {s.rule === 'factor' ? 'at least' : 'at most'} <FigureValue figure={s.asked} />
-              </td>
-              <td>
+              </Table.Cell>
+              <Table.Cell>
                 <span className={`word word-${s.word}`}>{s.word}</span>
-              </td>
-            </tr>
+              </Table.Cell>
+            </Table.Row>
           ))}
-        </tbody>
-      </table>
+        </Table.Body>
+      </Table.Root>
     </>
   );
 }

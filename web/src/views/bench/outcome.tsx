@@ -1,3 +1,4 @@
+import { Button } from '@chakra-ui/react';
 import { say } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { RigReport } from '@rough-bight/core/shelter';
@@ -43,24 +44,20 @@ export const Outcome = memo(function Outcome({
   const roofAdvice = useRoofAdvice(
     bed !== null && report.roof !== null && step === 'bed' && report.full ? question : null,
   );
-  const act = (first: boolean): string => (first && step !== 'bed' ? 'button button-act' : 'button');
+  const variant = (first: boolean) => (first && step !== 'bed' ? 'solid' : 'outline');
   return (
     <>
       <Said verdict={verdictOf(report, context.body)}>
         <div className="verdict-buttons">
           {advice.slice(0, 2).map((a, i) => (
-            <button key={a.id} type="button" className={act(i === 0)} title={a.sentence} onClick={() => put(a.rig)}>
+            <Button key={a.id} variant={variant(i === 0)} title={a.sentence} onClick={() => put(a.rig)}>
               {a.label}
-            </button>
+            </Button>
           ))}
-          <button type="button" className={act(advice.length === 0)} onClick={() => show('panel', 'size')}>
+          <Button variant={variant(advice.length === 0)} onClick={() => show('panel', 'size')}>
             <Ruler size={16} aria-hidden="true" /> Size it
-          </button>
-          {report.roof !== null && (
-            <button type="button" className="button" onClick={() => show('panel', 'compare')}>
-              Compare
-            </button>
-          )}
+          </Button>
+          {report.roof !== null && <Button onClick={() => show('panel', 'compare')}>Compare</Button>}
         </div>
         {advice[0] !== undefined && <p className="quiet">{advice[0].sentence}</p>}
       </Said>

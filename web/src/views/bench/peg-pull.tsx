@@ -1,3 +1,4 @@
+import { Button } from '@chakra-ui/react';
 import { HEEL_PULL, findSoil } from '@rough-bight/core/catalogue';
 import { say } from '@rough-bight/core/quantity';
 import type { Pitch } from '@rough-bight/core/rig';
@@ -40,13 +41,9 @@ export function PulledPeg({
     return (
       <p className="quiet">
         Soil by feel is good to a factor of two.{' '}
-        <button
-          type="button"
-          className="button"
-          onClick={() => put({ pegs: anchor.pegs, soil, force: HEEL_PULL.typical, moved: false, wet: false })}
-        >
+        <Button onClick={() => put({ pegs: anchor.pegs, soil, force: HEEL_PULL.typical, moved: false, wet: false })}>
           I pulled one
-        </button>
+        </Button>
       </p>
     );
   return (
@@ -72,10 +69,7 @@ export function PulledPeg({
         onChange={(ground) => put({ ...pulled, wet: ground === 'wet' })}
       />
       <p className="quiet">
-        It stands for all pegs of this sort here.{' '}
-        <button type="button" className="button" onClick={() => put(null)}>
-          Forget it
-        </button>
+        It stands for all pegs of this sort here. <Button onClick={() => put(null)}>Forget it</Button>
       </p>
     </>
   );

@@ -1,3 +1,4 @@
+import { IconButton, Table } from '@chakra-ui/react';
 import { compareRigs } from '@rough-bight/core/pitch';
 import type { ComparedRow } from '@rough-bight/core/pitch';
 import { capital, say } from '@rough-bight/core/quantity';
@@ -39,9 +40,9 @@ export function PitchCompare({
         <h1 ref={heading} tabIndex={-1}>
           Beside another rig
         </h1>
-        <button type="button" className="icon-button" aria-label="Close comparing" onClick={onClose}>
+        <IconButton variant="ghost" aria-label="Close comparing" onClick={onClose}>
           <X size={20} />
-        </button>
+        </IconButton>
       </header>
       {others.length === 0 ? (
         <p>No other rig of this camp has a roof pitched on it. Pitch one, or take in a rig file in the camp.</p>
@@ -114,31 +115,31 @@ function Compared({
   return (
     <>
       <p className="quiet">The other is drawn in dashes, its first tie on this one’s. What differs most comes first.</p>
-      <table className="bills compared">
-        <thead>
-          <tr>
-            <th scope="col">Line</th>
-            <th scope="col">{names[0]}</th>
-            <th scope="col">{names[1]}</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table.Root variant="outline" className="compared">
+        <Table.Header>
+          <Table.Row>
+            <Table.ColumnHeader scope="col">Line</Table.ColumnHeader>
+            <Table.ColumnHeader scope="col">{names[0]}</Table.ColumnHeader>
+            <Table.ColumnHeader scope="col">{names[1]}</Table.ColumnHeader>
+          </Table.Row>
+        </Table.Header>
+        <Table.Body>
           {totals.map(([title, [a, b]]) => (
-            <tr key={title}>
-              <th scope="row">{title}</th>
-              <td>{a}</td>
-              <td>{b}</td>
-            </tr>
+            <Table.Row key={title}>
+              <Table.ColumnHeader scope="row">{title}</Table.ColumnHeader>
+              <Table.Cell>{a}</Table.Cell>
+              <Table.Cell>{b}</Table.Cell>
+            </Table.Row>
           ))}
           {rows.map((row) => (
-            <tr key={row.id}>
-              <th scope="row">{capital(row.name)}</th>
+            <Table.Row key={row.id}>
+              <Table.ColumnHeader scope="row">{capital(row.name)}</Table.ColumnHeader>
               <Side row={row} side={0} />
               <Side row={row} side={1} />
-            </tr>
+            </Table.Row>
           ))}
-        </tbody>
-      </table>
+        </Table.Body>
+      </Table.Root>
     </>
   );
 }
@@ -148,10 +149,10 @@ function Side({ row, side }: { readonly row: ComparedRow; readonly side: 0 | 1 }
   const units = useUnits();
   const own = row.rows[side];
   const governs = row.governs[side];
-  if (own === null) return <td className="quiet">none</td>;
+  if (own === null) return <Table.Cell className="quiet">none</Table.Cell>;
   const { figure, word } = governs?.judgement ?? {};
   return (
-    <td className={row.weaker === side ? 'compared-weaker' : ''}>
+    <Table.Cell className={row.weaker === side ? 'compared-weaker' : ''}>
       {say(own.demand.value, own.demand.quantity, units)}
       {figure !== undefined && Number.isFinite(figure.value) && (
         <>
@@ -160,6 +161,6 @@ function Side({ row, side }: { readonly row: ComparedRow; readonly side: 0 | 1 }
           <span className="quiet">{word === 'short' ? governs!.link.name : word}</span>
         </>
       )}
-    </td>
+    </Table.Cell>
   );
 }

@@ -1,3 +1,4 @@
+import { Button } from '@chakra-ui/react';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { freshKit, freshPitch, measuredSpan } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
@@ -29,10 +30,8 @@ export function PitchRoof({
   return (
     <p className="verdict-buttons">
       {roofs.map((roof) => (
-        <button
+        <Button
           key={roof.id}
-          type="button"
-          className="button"
           onClick={() => {
             onPitch({
               ...rig,
@@ -41,7 +40,7 @@ export function PitchRoof({
           }}
         >
           Pitch {roof.name}
-        </button>
+        </Button>
       ))}
       {roofs.length === 0 && <span className="quiet">Every roof of the kit is longer than this span.</span>}
     </p>

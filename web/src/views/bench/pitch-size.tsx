@@ -1,10 +1,11 @@
+import { Button, Table } from '@chakra-ui/react';
 import { capital, say } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { SIZE_AIMS, takeChanges } from '@rough-bight/core/sizing';
 import type { Bill, SizeAim, SizedRig } from '@rough-bight/core/sizing';
 import { useEffect, useState } from 'react';
 import type { ReactElement } from 'react';
-import { Segments } from '../../parts/choice.js';
+import { Check, Segments } from '../../parts/choice.js';
 import { LongWork } from '../../parts/long-work.js';
 import { useUnits } from '../../parts/units.js';
 import type { RigQuestion } from '../../workers/rig.worker.js';
@@ -102,28 +103,25 @@ function Sized({
           <ol className="size-changes">
             {changes.map((c) => (
               <li key={c.id} className={c.mends ? 'size-change size-mends' : 'size-change'}>
-                <label>
-                  <input
-                    type="checkbox"
-                    checked={!left.has(c.id)}
-                    onChange={(e) => {
-                      const next = new Set(left);
-                      if (e.target.checked) next.delete(c.id);
-                      else next.add(c.id);
-                      setLeft(next);
-                    }}
-                  />
+                <Check
+                  checked={!left.has(c.id)}
+                  onChange={(take) => {
+                    const next = new Set(left);
+                    if (take) next.delete(c.id);
+                    else next.add(c.id);
+                    setLeft(next);
+                  }}
+                >
                   <b>{c.what}</b>
-                </label>
+                </Check>
                 <p className="quiet">Was {c.was}.</p>
                 <p>{c.reason}</p>
                 <p className="size-effect">{c.effect}</p>
               </li>
             ))}
           </ol>
-          <button
-            type="button"
-            className="button button-act"
+          <Button
+            variant="solid"
             disabled={taken.length === 0}
             onClick={() =>
               onTake(
@@ -138,7 +136,7 @@ function Sized({
             {taken.length === changes.length
               ? `Take ${changes.length === 1 ? 'the change' : `all ${changes.length} changes`}`
               : `Take ${taken.length} of ${changes.length}`}
-          </button>
+          </Button>
         </>
       )}
       {unmet.length > 0 && (
@@ -152,9 +150,9 @@ function Sized({
                 </p>
                 <p>{u.remedy}</p>
                 {u.rig !== null && (
-                  <button type="button" className="button" onClick={() => onTake(u.rig!)}>
+                  <Button onClick={() => onTake(u.rig!)}>
                     {changes.length === 0 ? 'Do that' : 'Do that, with all changes'}
-                  </button>
+                  </Button>
                 )}
               </li>
             ))}
@@ -177,24 +175,24 @@ function Bills({ before, after }: { readonly before: Bill; readonly after: Bill 
     ['Kinds of cord', String(before.kinds), String(after.kinds)],
   ];
   return (
-    <table className="bills">
-      <thead>
-        <tr>
-          <th scope="col">It takes</th>
-          <th scope="col">now</th>
-          <th scope="col">sized</th>
-        </tr>
-      </thead>
-      <tbody>
+    <Table.Root variant="outline">
+      <Table.Header>
+        <Table.Row>
+          <Table.ColumnHeader scope="col">It takes</Table.ColumnHeader>
+          <Table.ColumnHeader scope="col">now</Table.ColumnHeader>
+          <Table.ColumnHeader scope="col">sized</Table.ColumnHeader>
+        </Table.Row>
+      </Table.Header>
+      <Table.Body>
         {rows.map(([name, was, is]) => (
-          <tr key={name}>
-            <th scope="row">{name}</th>
-            <td>{was}</td>
-            <td className={was === is ? 'quiet' : 'bill-now'}>{is}</td>
-          </tr>
+          <Table.Row key={name}>
+            <Table.ColumnHeader scope="row">{name}</Table.ColumnHeader>
+            <Table.Cell>{was}</Table.Cell>
+            <Table.Cell className={was === is ? 'quiet' : 'bill-now'}>{is}</Table.Cell>
+          </Table.Row>
         ))}
-      </tbody>
-    </table>
+      </Table.Body>
+    </Table.Root>
   );
 }
 

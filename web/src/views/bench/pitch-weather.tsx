@@ -1,3 +1,4 @@
+import { Button, Table } from '@chakra-ui/react';
 import { LEAST_HAUL, capital, say, sayHaul } from '@rough-bight/core/quantity';
 import { SNOWS } from '@rough-bight/core/catalogue';
 import type { SnowFeel } from '@rough-bight/core/catalogue';
@@ -89,47 +90,42 @@ export function PitchWeather({
           </figure>
         )}
         {report !== null && (
-          <table className="rows">
-            <thead>
-              <tr>
-                <th scope="col">Case</th>
-                <th scope="col">Largest pull</th>
-                <th scope="col">Standing water</th>
-              </tr>
-            </thead>
-            <tbody>
+          <Table.Root>
+            <Table.Header>
+              <Table.Row>
+                <Table.ColumnHeader scope="col">Case</Table.ColumnHeader>
+                <Table.ColumnHeader scope="col">Largest pull</Table.ColumnHeader>
+                <Table.ColumnHeader scope="col">Standing water</Table.ColumnHeader>
+              </Table.Row>
+            </Table.Header>
+            <Table.Body>
               {shownCases(report.roof).map((c) => {
                 const row = report.roof.rows.find((r) => r.id === c.row);
                 return (
-                  <tr key={c.id}>
-                    <th scope="row">
-                      <button
-                        type="button"
-                        className="case-name"
-                        aria-pressed={caseId === c.id}
-                        onClick={() => onCase(c.id)}
-                      >
+                  <Table.Row key={c.id}>
+                    <Table.ColumnHeader scope="row">
+                      <Button variant="plain" size="xs" aria-pressed={caseId === c.id} onClick={() => onCase(c.id)}>
                         {capital(c.name)}
-                      </button>{' '}
+                      </Button>{' '}
                       <span className="quiet">
                         <Told said={c.when} />
                       </span>
-                    </th>
-                    <td>
+                    </Table.ColumnHeader>
+                    <Table.Cell>
                       {say(c.tension, 'force', units)} <span className="quiet">{row?.name}</span>
-                    </td>
-                    <td>
+                    </Table.Cell>
+                    <Table.Cell>
                       {c.luffing || !c.converged
                         ? 'flaps, finds no rest'
                         : c.litres > 0.05
                           ? `${say(c.litres / 1000, 'volume', units)}${c.runsAway ? ', growing' : ''}`
                           : '–'}
-                    </td>
-                  </tr>
+                    </Table.Cell>
+                  </Table.Row>
                 );
               })}
-            </tbody>
-          </table>
+            </Table.Body>
+          </Table.Root>
         )}
         {report !== null && <TakeUp result={report.roof} />}
         <p className="quiet">
@@ -151,27 +147,27 @@ function TakeUp({ result }: { readonly result: PitchResult }): ReactElement | nu
   const rows = result.rows.filter((r) => cases.some(([id]) => by(r.id, id) >= LEAST_HAUL));
   if (rows.length === 0) return null;
   return (
-    <table className="rows" aria-label="To take up">
-      <thead>
-        <tr>
-          <th scope="col">To take up</th>
+    <Table.Root aria-label="To take up">
+      <Table.Header>
+        <Table.Row>
+          <Table.ColumnHeader scope="col">To take up</Table.ColumnHeader>
           {cases.map(([id, name]) => (
-            <th scope="col" key={id}>
+            <Table.ColumnHeader scope="col" key={id}>
               {capital(name)}
-            </th>
+            </Table.ColumnHeader>
           ))}
-        </tr>
-      </thead>
-      <tbody>
+        </Table.Row>
+      </Table.Header>
+      <Table.Body>
         {rows.map((r) => (
-          <tr key={r.id}>
-            <th scope="row">{capital(r.name)}</th>
+          <Table.Row key={r.id}>
+            <Table.ColumnHeader scope="row">{capital(r.name)}</Table.ColumnHeader>
             {cases.map(([id]) => (
-              <td key={id}>{by(r.id, id) >= LEAST_HAUL ? sayHaul(by(r.id, id), units) : '–'}</td>
+              <Table.Cell key={id}>{by(r.id, id) >= LEAST_HAUL ? sayHaul(by(r.id, id), units) : '–'}</Table.Cell>
             ))}
-          </tr>
+          </Table.Row>
         ))}
-      </tbody>
-    </table>
+      </Table.Body>
+    </Table.Root>
   );
 }

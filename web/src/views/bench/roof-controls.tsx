@@ -7,7 +7,7 @@ import { PITCH_FORMS, PITCH_TRAITS } from '@rough-bight/core/roof';
 import type { KitRoof, PitchForm, Shape } from '@rough-bight/core/roof';
 import { useState } from 'react';
 import type { ReactElement } from 'react';
-import { Choice, Segments } from '../../parts/choice.js';
+import { Check, Choice, Segments } from '../../parts/choice.js';
 import { FigureValue } from '../../parts/figure.js';
 import { NumberField } from '../../parts/number-field.js';
 import { Told } from '../../parts/told.js';
@@ -205,10 +205,9 @@ export function RoofControls({
                   onCommit={(slid) => hitch(i, { slid })}
                 />
               </div>
-              <label className="check">
-                <input type="checkbox" checked={h.crossed} onChange={(e) => hitch(i, { crossed: e.target.checked })} />{' '}
+              <Check checked={h.crossed} onChange={(crossed) => hitch(i, { crossed })}>
                 A turn crosses another
-              </label>
+              </Check>
               {tied !== undefined && (
                 <>
                   <p>

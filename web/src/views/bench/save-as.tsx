@@ -1,3 +1,4 @@
+import { Button } from '@chakra-ui/react';
 import type { Drawn } from '@rough-bight/core/formats';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { BedShape, RigReport } from '@rough-bight/core/shelter';
@@ -39,18 +40,14 @@ export function SaveAs({
   return (
     <section className="save-as" aria-label="Save as a file">
       <h2>Save as</h2>
-      <a className="button" href={`/api/rigs/${encodeURIComponent(id)}/file`} download={`${id}.rig.json`}>
-        <Download size={16} aria-hidden="true" /> Rig file
-      </a>
-      <button type="button" className="button" onClick={() => void draw('plan')}>
-        Plan to scale
-      </button>
-      <button type="button" className="button" onClick={() => void draw('side')}>
-        Side view to scale
-      </button>
-      <button type="button" className="button" onClick={() => void scene()}>
-        Scene in depth
-      </button>
+      <Button asChild>
+        <a href={`/api/rigs/${encodeURIComponent(id)}/file`} download={`${id}.rig.json`}>
+          <Download size={16} aria-hidden="true" /> Rig file
+        </a>
+      </Button>
+      <Button onClick={() => void draw('plan')}>Plan to scale</Button>
+      <Button onClick={() => void draw('side')}>Side view to scale</Button>
+      <Button onClick={() => void scene()}>Scene in depth</Button>
     </section>
   );
 }

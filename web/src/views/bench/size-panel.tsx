@@ -1,3 +1,4 @@
+import { Button } from '@chakra-ui/react';
 import { say } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { SIZE_ORDERS, rankCords } from '@rough-bight/core/sizing';
@@ -90,11 +91,7 @@ function Ranked({
               haul {say(c.haul, 'force', units)} · sag {say(c.sag, 'length', units)} · stretch{' '}
               {say(c.stretch, 'strain', units)} · {say(c.mass, 'mass', units)} of it
             </p>
-            {c.holds && (
-              <button type="button" className="button" onClick={() => onTake(c.rig)}>
-                Take {c.kitCord.name}
-              </button>
-            )}
+            {c.holds && <Button onClick={() => onTake(c.rig)}>Take {c.kitCord.name}</Button>}
           </li>
         ))}
       </ol>

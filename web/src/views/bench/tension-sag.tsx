@@ -1,3 +1,4 @@
+import { Button } from '@chakra-ui/react';
 import { METRES_PER, NEWTONS_PER, say } from '@rough-bight/core/quantity';
 import type { TradeoffPoint } from '@rough-bight/core/rig';
 import { LineChart, ScatterChart } from 'echarts/charts';
@@ -157,13 +158,9 @@ export default function TensionSag({
               In the band it sags {say(band[0], 'length', units)} to {say(band[1], 'length', units)}: tight enough, and
               every link holds.
             </p>
-            <button
-              type="button"
-              className="button"
-              onClick={() => onHaul(Math.round(Math.min(most.pretension, least.pretension * 1.2)))}
-            >
+            <Button onClick={() => onHaul(Math.round(Math.min(most.pretension, least.pretension * 1.2)))}>
               Haul to {say(Math.round(Math.min(most.pretension, least.pretension * 1.2)), 'force', units)}
-            </button>
+            </Button>
           </>
         )}
         <p className="quiet">

@@ -1,3 +1,4 @@
+import { Table } from '@chakra-ui/react';
 import { SHELTERS } from '@rough-bight/core/catalogue';
 import type { Shelter } from '@rough-bight/core/catalogue';
 import { LEAST_HAUL, say, sayHaul } from '@rough-bight/core/quantity';
@@ -52,60 +53,60 @@ export function WeatherControls({
       {report !== null && (
         <div className="control-group control-group-wide">
           <h3>Through the night</h3>
-          <table className="rows">
-            <thead>
-              <tr>
-                <th scope="col">When</th>
-                <th scope="col">Tension</th>
-                <th scope="col">Sag</th>
-                <th scope="col">Take up</th>
-              </tr>
-            </thead>
-            <tbody>
+          <Table.Root>
+            <Table.Header>
+              <Table.Row>
+                <Table.ColumnHeader scope="col">When</Table.ColumnHeader>
+                <Table.ColumnHeader scope="col">Tension</Table.ColumnHeader>
+                <Table.ColumnHeader scope="col">Sag</Table.ColumnHeader>
+                <Table.ColumnHeader scope="col">Take up</Table.ColumnHeader>
+              </Table.Row>
+            </Table.Header>
+            <Table.Body>
               {report.line.settling.map((s) => (
-                <tr key={s.caseId}>
-                  <th scope="row">
+                <Table.Row key={s.caseId}>
+                  <Table.ColumnHeader scope="row">
                     {s.name}{' '}
                     <span className="quiet">
                       <Told said={s.when} />
                     </span>
-                  </th>
-                  <td>
+                  </Table.ColumnHeader>
+                  <Table.Cell>
                     <FigureValue figure={s.tension} band />
-                  </td>
-                  <td>
+                  </Table.Cell>
+                  <Table.Cell>
                     <FigureValue figure={s.sag} />
-                  </td>
-                  <td>
+                  </Table.Cell>
+                  <Table.Cell>
                     {s.takeUp >= LEAST_HAUL
                       ? sayHaul(s.takeUp, units)
                       : s.takeUp <= -LEAST_HAUL
                         ? `let out ${sayHaul(-s.takeUp, units)}`
                         : '–'}
-                  </td>
-                </tr>
+                  </Table.Cell>
+                </Table.Row>
               ))}
               {report.line.cases
                 .filter((c) => !report.line.settling.some((s) => s.caseId === c.id))
                 .map((c) => (
-                  <tr key={c.id}>
-                    <th scope="row">
+                  <Table.Row key={c.id}>
+                    <Table.ColumnHeader scope="row">
                       {c.name}{' '}
                       <span className="quiet">
                         <Told said={c.when} />
                       </span>
-                    </th>
-                    <td>
+                    </Table.ColumnHeader>
+                    <Table.Cell>
                       <FigureValue figure={c.tension} band />
-                    </td>
-                    <td>
+                    </Table.Cell>
+                    <Table.Cell>
                       <FigureValue figure={c.sag} />
-                    </td>
-                    <td>–</td>
-                  </tr>
+                    </Table.Cell>
+                    <Table.Cell>–</Table.Cell>
+                  </Table.Row>
                 ))}
-            </tbody>
-          </table>
+            </Table.Body>
+          </Table.Root>
         </div>
       )}
       {rig.wind.beaufort >= 6 && (

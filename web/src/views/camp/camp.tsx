@@ -1,9 +1,10 @@
+import { Button, IconButton } from '@chakra-ui/react';
 import type { Place } from '@rough-bight/core/ground';
 import { kindOf } from '@rough-bight/core/ground';
 import { tell } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { Copy, FileInput, Plus, Trash2 } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { useShell } from '../../app/shell-context.js';
@@ -18,6 +19,7 @@ import { Loading, Trouble } from '../../parts/states.js';
 import { useVerdict } from '../../workers/use-judge.js';
 import { freshPlace } from '../ground/fresh-place.js';
 import { freshRig } from './fresh-rig.js';
+import { FileChoice } from '../../parts/file-choice.js';
 
 /** The first camp there is. */
 export function FirstCamp(): ReactElement {
@@ -61,7 +63,6 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
     const made = await addPlace({ name: unusedName(name, camp.places), note, document });
     await navigate(`/places/${made.id}/look`);
   };
-  const chooser = useRef<HTMLInputElement>(null);
   const takeIn = async (file: File): Promise<void> => {
     let content: unknown;
     try {
@@ -88,16 +89,14 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
       {removed !== null && (
         <p className="taken" role="status">
           {removed.name} was taken down.{' '}
-          <button
-            type="button"
-            className="button"
+          <Button
             onClick={() => {
               attempt(addRig({ name: removed.name, note: removed.note, document: removed.document }));
               setRemoved(null);
             }}
           >
             Put it back
-          </button>
+          </Button>
         </p>
       )}
       <h2 className="page-head">Ground</h2>
@@ -126,22 +125,20 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
                 </span>
               </p>
               <span className="rig-tools">
-                <button
-                  type="button"
-                  className="icon-button"
+                <IconButton
+                  variant="ghost"
                   aria-label={`Copy ${place.name}`}
                   onClick={() => attempt(startPlace(`${place.name}, again`.slice(0, 80), place.note, place.document))}
                 >
                   <Copy size={18} />
-                </button>
-                <button
-                  type="button"
-                  className="icon-button"
+                </IconButton>
+                <IconButton
+                  variant="ghost"
                   aria-label={`Delete ${place.name}`}
                   onClick={() => attempt(removePlace(place.id).then(() => setGone(place)))}
                 >
                   <Trash2 size={18} />
-                </button>
+                </IconButton>
               </span>
             </li>
           ))}
@@ -150,26 +147,20 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
       {gone !== null && (
         <p className="taken" role="status">
           {gone.name} was deleted.{' '}
-          <button
-            type="button"
-            className="button"
+          <Button
             onClick={() => {
               attempt(addPlace({ name: gone.name, note: gone.note, document: gone.document }));
               setGone(null);
             }}
           >
             Put it back
-          </button>
+          </Button>
         </p>
       )}
       <p>
-        <button
-          type="button"
-          className="button"
-          onClick={() => attempt(startPlace('New place', '', freshPlace(camp.kit[0]?.id ?? '')))}
-        >
+        <Button onClick={() => attempt(startPlace('New place', '', freshPlace(camp.kit[0]?.id ?? '')))}>
           <Plus size={16} aria-hidden="true" /> New place
-        </button>
+        </Button>
       </p>
       <h2 className="page-head page-head-next">Rigs</h2>
       {camp.rigs.length > 0 && (
@@ -194,29 +185,16 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
           />
         ))}
       </ul>
-      <button
-        type="button"
-        className="button button-act"
+      <Button
+        variant="solid"
         disabled={camp.kit.length === 0}
         onClick={() => attempt(start('New ridgeline', '', freshRig(camp.kit[0]!.id)))}
       >
         <Plus size={16} aria-hidden="true" /> New ridgeline
-      </button>
-      <button type="button" className="button" onClick={() => chooser.current?.click()}>
+      </Button>
+      <FileChoice accept=".json,application/json" onFile={(file) => attempt(takeIn(file))}>
         <FileInput size={16} aria-hidden="true" /> Take in a rig file
-      </button>
-      <input
-        ref={chooser}
-        type="file"
-        accept=".json,application/json"
-        hidden
-        aria-label="Rig file"
-        onChange={(e) => {
-          const file = e.currentTarget.files?.[0];
-          e.currentTarget.value = '';
-          if (file !== undefined) attempt(takeIn(file));
-        }}
-      />
+      </FileChoice>
       {camp.kit.length === 0 && (
         <p>
           A rig needs cord: <Link to="/kit">put a hank into the kit</Link> first.
@@ -262,12 +240,12 @@ function RigRow({
         <span className="quiet">{verdict !== null && tell(verdict.detail, me.units)}</span>
       </p>
       <span className="rig-tools">
-        <button type="button" className="icon-button" aria-label={`Copy ${rig.name}`} onClick={onCopy}>
+        <IconButton variant="ghost" aria-label={`Copy ${rig.name}`} onClick={onCopy}>
           <Copy size={18} />
-        </button>
-        <button type="button" className="icon-button" aria-label={`Take down ${rig.name}`} onClick={onRemove}>
+        </IconButton>
+        <IconButton variant="ghost" aria-label={`Take down ${rig.name}`} onClick={onRemove}>
           <Trash2 size={18} />
-        </button>
+        </IconButton>
       </span>
     </li>
   );

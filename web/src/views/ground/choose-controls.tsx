@@ -1,3 +1,4 @@
+import { Button } from '@chakra-ui/react';
 import type { Bed, Criterion, Fit, Form, Wish } from '@rough-bight/core/ground';
 import {
   CRITERIA,
@@ -161,9 +162,9 @@ export function ChooseControls({
             <output>{wish.weights[c]}</output>
           </label>
         ))}
-        <button type="button" className="button button-small" onClick={() => set({ weights: DEFAULT_WEIGHTS })}>
+        <Button size="sm" onClick={() => set({ weights: DEFAULT_WEIGHTS })}>
           As at first
-        </button>
+        </Button>
         <p className="quiet">What is dangerous is ruled out, whatever its weight.</p>
       </fieldset>
     </div>

@@ -1,3 +1,4 @@
+import { Button } from '@chakra-ui/react';
 import { saveText } from '../../parts/save-text.js';
 import { writeGeoJson } from '@rough-bight/core/formats';
 import type { JudgedSpan, Place, ThingKind } from '@rough-bight/core/ground';
@@ -5,7 +6,7 @@ import { THINGS, PLACE_LIMITS, freshThing, placedByMeasures } from '@rough-bight
 import { capital } from '@rough-bight/core/quantity';
 import { leeward, pitchedAsWished, rehung, rigAt } from '@rough-bight/core/rig';
 import { FileDown, FileUp, Table2 } from 'lucide-react';
-import { useCallback, useEffect, useId, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
 import { useRigContext } from '../../data/context.js';
@@ -29,6 +30,7 @@ import type { GroundStep } from './steps.js';
 import { Palette, ThingControls, ThingsTable, nextName } from './thing-controls.js';
 import { WindControls } from './wind-controls.js';
 import { Workbench } from '../workbench.js';
+import { FileChoice } from '../../parts/file-choice.js';
 
 /** One place from above, by its address. */
 export default function GroundView(): ReactElement {
@@ -232,9 +234,9 @@ function Ground({
             <p className={said.wrong ? 'field-problem under-problem' : 'taken'} role={said.wrong ? 'alert' : 'status'}>
               {said.text}{' '}
               {said.back !== undefined && (
-                <button type="button" className="button button-small" onClick={said.back}>
+                <Button size="sm" onClick={said.back}>
                   Put it back
-                </button>
+                </Button>
               )}
             </p>
           )}
@@ -243,9 +245,9 @@ function Ground({
               {putting !== null && (
                 <p className="putting" role="status">
                   Touch the plan where the {THINGS[putting].name} is.{' '}
-                  <button type="button" className="button button-small" onClick={() => put(putting, [0, 0])}>
+                  <Button size="sm" onClick={() => put(putting, [0, 0])}>
                     Put it in the middle
-                  </button>
+                  </Button>
                 </p>
               )}
               {thing !== undefined && !table && (
@@ -337,7 +339,6 @@ function LookFiles({
   readonly onTable: (on: boolean) => void;
   readonly onFile: (file: File) => void;
 }): ReactElement {
-  const id = useId();
   const save = (): void => {
     saveText(
       `${name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}.geojson`,
@@ -347,26 +348,15 @@ function LookFiles({
   };
   return (
     <div className="file-row">
-      <button type="button" className="button" aria-pressed={table} onClick={() => onTable(!table)}>
+      <Button aria-pressed={table} onClick={() => onTable(!table)}>
         <Table2 size={16} aria-hidden="true" /> {table ? 'Back to the marks' : 'As a table'}
-      </button>
-      <label className="button" htmlFor={id}>
+      </Button>
+      <FileChoice accept=".geojson,.json,.gpx,application/geo+json,application/gpx+xml" onFile={onFile}>
         <FileUp size={16} aria-hidden="true" /> Take a GeoJSON or GPX file
-      </label>
-      <input
-        id={id}
-        className="net-file"
-        type="file"
-        accept=".geojson,.json,.gpx,application/geo+json,application/gpx+xml"
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          if (file !== undefined) onFile(file);
-          e.target.value = '';
-        }}
-      />
-      <button type="button" className="button" onClick={save}>
+      </FileChoice>
+      <Button onClick={save}>
         <FileDown size={16} aria-hidden="true" /> Save as GeoJSON
-      </button>
+      </Button>
       <details className="signs origin">
         <summary>
           {place.origin === null
@@ -390,9 +380,9 @@ function LookFiles({
             />
           ))}
           {place.origin !== null && (
-            <button type="button" className="button button-small" onClick={() => edit({ ...place, origin: null })}>
+            <Button size="sm" onClick={() => edit({ ...place, origin: null })}>
               Take it off the globe
-            </button>
+            </Button>
           )}
         </div>
       </details>

@@ -1,8 +1,9 @@
+import { Button, IconButton, Table } from '@chakra-ui/react';
 import type { Measure, MeasureHow, Place } from '@rough-bight/core/ground';
 import { HOW_WORDS, MEASURE_HOWS, PLACE_LIMITS, sayMeasure } from '@rough-bight/core/ground';
 import { capital, say } from '@rough-bight/core/quantity';
 import { Crosshair, FileUp, Plus, Trash2 } from 'lucide-react';
-import { useId, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { openRangefinder } from '../../devices/rangefinder.js';
 import { Choice } from '../../parts/choice.js';
@@ -10,6 +11,7 @@ import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
 import type { SurveyShown } from '../../workers/ground.worker.js';
 import type { GroundEditing } from './steps.js';
+import { FileChoice } from '../../parts/file-choice.js';
 
 const HOW_OPTIONS = MEASURE_HOWS.map((id) => ({ id, name: capital(HOW_WORDS[id]) }));
 const FRESH: Readonly<Record<MeasureHow, number>> = {
@@ -45,7 +47,6 @@ export function MeasureControls({
   readonly onFile: (file: File) => void;
 }): ReactElement {
   const units = useUnits();
-  const fileId = useId();
   const measure = (id: string, part: Partial<Measure>): null =>
     edit({ ...place, measures: place.measures.map((m) => (m.id === id ? { ...m, ...part } : m)) });
   const name = (id: string): string => place.things.find((t) => t.id === id)?.name ?? id;
@@ -65,36 +66,34 @@ export function MeasureControls({
                 : 'Just enough measures: nothing checks them. One more distance would.'}
             </p>
           )}
-          <button type="button" className="button" onClick={onPlaceThem}>
-            Move the marks to where the measures put them
-          </button>
+          <Button onClick={onPlaceThem}>Move the marks to where the measures put them</Button>
         </div>
       )}
       <AddMeasure place={place} edit={edit} />
       {place.measures.length > 0 ? (
         <div className="table-scroll" tabIndex={0} role="region" aria-label="Measures">
-          <table className="rows">
-            <thead>
-              <tr>
-                <th scope="col">From</th>
-                <th scope="col">To</th>
-                <th scope="col">Taken as</th>
-                <th scope="col">All together say</th>
-                <th scope="col">
+          <Table.Root>
+            <Table.Header>
+              <Table.Row>
+                <Table.ColumnHeader scope="col">From</Table.ColumnHeader>
+                <Table.ColumnHeader scope="col">To</Table.ColumnHeader>
+                <Table.ColumnHeader scope="col">Taken as</Table.ColumnHeader>
+                <Table.ColumnHeader scope="col">All together say</Table.ColumnHeader>
+                <Table.ColumnHeader scope="col">
                   <span className="hidden">Delete</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
+                </Table.ColumnHeader>
+              </Table.Row>
+            </Table.Header>
+            <Table.Body>
               {place.measures.map((m) => {
                 const r = survey?.residuals.find((x) => x.id === m.id);
                 const left = survey?.leftOut.includes(m.id) ?? false;
                 const wrong = left || Math.abs(r?.standardised ?? 0) > 3.29;
                 return (
-                  <tr key={m.id} className={wrong ? 'measure-wrong' : ''}>
-                    <th scope="row">{name(m.from)}</th>
-                    <td>{name(m.to)}</td>
-                    <td>
+                  <Table.Row key={m.id} className={wrong ? 'measure-wrong' : ''}>
+                    <Table.ColumnHeader scope="row">{name(m.from)}</Table.ColumnHeader>
+                    <Table.Cell>{name(m.to)}</Table.Cell>
+                    <Table.Cell>
                       <NumberField
                         label={`${name(m.from)} to ${name(m.to)}, ${HOW_WORDS[m.how]}`}
                         bare
@@ -106,8 +105,8 @@ export function MeasureControls({
                         {...suffixOf(m.how)}
                         onCommit={(value) => measure(m.id, { value })}
                       />
-                    </td>
-                    <td>
+                    </Table.Cell>
+                    <Table.Cell>
                       {left
                         ? 'left out'
                         : r === undefined
@@ -118,22 +117,21 @@ export function MeasureControls({
                                 (_, d: string) => `${Number(d) % 360}°`,
                               )
                             : say(r.computed, 'length', units)}
-                    </td>
-                    <td>
-                      <button
-                        type="button"
-                        className="icon-button"
+                    </Table.Cell>
+                    <Table.Cell>
+                      <IconButton
+                        variant="ghost"
                         aria-label={`Delete ${name(m.from)} to ${name(m.to)}, ${sayMeasure(m, units)}`}
                         onClick={() => edit({ ...place, measures: place.measures.filter((x) => x.id !== m.id) })}
                       >
                         <Trash2 size={17} />
-                      </button>
-                    </td>
-                  </tr>
+                      </IconButton>
+                    </Table.Cell>
+                  </Table.Row>
                 );
               })}
-            </tbody>
-          </table>
+            </Table.Body>
+          </Table.Root>
         </div>
       ) : (
         <p className="quiet">
@@ -150,20 +148,9 @@ export function MeasureControls({
           hint="a ridgeline of known length"
           onCommit={(measuringLine) => edit({ ...place, measuringLine })}
         />
-        <label className="button" htmlFor={fileId}>
+        <FileChoice accept=".csv,text/csv" onFile={onFile}>
           <FileUp size={16} aria-hidden="true" /> Distances from a CSV file
-        </label>
-        <input
-          id={fileId}
-          className="net-file"
-          type="file"
-          accept=".csv,text/csv"
-          onChange={(e) => {
-            const file = e.target.files?.[0];
-            if (file !== undefined) onFile(file);
-            e.target.value = '';
-          }}
-        />
+        </FileChoice>
       </div>
     </div>
   );
@@ -229,12 +216,12 @@ function AddMeasure({ place, edit }: GroundEditing): ReactElement | null {
         />
       </div>
       <div className="verdict-buttons">
-        <button type="button" className="button" onClick={() => (wrong ? setSaid(NOT_NOTED) : add(place, how, value))}>
+        <Button onClick={() => (wrong ? setSaid(NOT_NOTED) : add(place, how, value))}>
           <Plus size={16} aria-hidden="true" /> Note it down
-        </button>
-        <button type="button" className="button" onClick={() => void shoot()}>
+        </Button>
+        <Button onClick={() => void shoot()}>
           <Crosshair size={16} aria-hidden="true" /> {device.name}
-        </button>
+        </Button>
         {said !== null && (
           <span role="status" className="said">
             {said}

@@ -1,3 +1,4 @@
+import { Button } from '@chakra-ui/react';
 import type { JudgedSpan } from '@rough-bight/core/ground';
 import { CRITERION_NAMES, FIRE_CAUTION, inPaces } from '@rough-bight/core/ground';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
@@ -9,6 +10,7 @@ import type { StoredRig } from '../../data/types.js';
 import { FigureValue } from '../../parts/figure.js';
 import { useUnits } from '../../parts/units.js';
 import type { Explained, GroundJudgement, ListedSpan } from '../../workers/ground.worker.js';
+import { Choice } from '../../parts/choice.js';
 
 interface Props {
   readonly judgement: GroundJudgement;
@@ -67,9 +69,9 @@ export function Spans(props: Props): ReactElement {
             <p>{best.summary}</p>
             <div className="verdict-buttons">
               {open !== best.span.id && (
-                <button type="button" className="button button-act" onClick={() => onOpen(best.span.id)}>
+                <Button variant="solid" onClick={() => onOpen(best.span.id)}>
                   Show why
-                </button>
+                </Button>
               )}
             </div>
           </>
@@ -80,9 +82,7 @@ export function Spans(props: Props): ReactElement {
               Ranked as drawn: the measures say otherwise by up to {say(judgement.offDrawing, 'length', units)}. Move
               the marks to where the measures put them, then this ranking counts.
             </p>
-            <button type="button" className="button" onClick={props.onPlaceThem}>
-              Move the marks
-            </button>
+            <Button onClick={props.onPlaceThem}>Move the marks</Button>
           </div>
         )}
       </section>
@@ -92,14 +92,14 @@ export function Spans(props: Props): ReactElement {
         ))}
       </ol>
       {judgement.good.length > SHOWN && (
-        <button type="button" className="button span-more" onClick={() => setAll(!all)}>
+        <Button className="span-more" onClick={() => setAll(!all)}>
           {all ? 'Fewer' : `All ${judgement.good.length} of ${judgement.goodCount}`}
-        </button>
+        </Button>
       )}
       {judgement.outCount > 0 && (
         <section className="spans-out">
-          <button
-            type="button"
+          <Button
+            unstyled
             className="spans-out-head"
             aria-expanded={outOpen || chosenOut}
             onClick={() => setOutOpen(!outOpen)}
@@ -110,7 +110,7 @@ export function Spans(props: Props): ReactElement {
               <ChevronRight size={17} aria-hidden="true" />
             )}
             {judgement.outCount} ruled out
-          </button>
+          </Button>
           {(outOpen || chosenOut) && (
             <ul className="spans" aria-label="Spans ruled out">
               {out.map((l) => (
@@ -169,12 +169,7 @@ function SpanRow({
   const isOpen = open === span.id;
   return (
     <li className={rank === null ? 'span-row span-out' : 'span-row'}>
-      <button
-        type="button"
-        className="span-head"
-        aria-expanded={isOpen}
-        onClick={() => onOpen(isOpen ? null : span.id)}
-      >
+      <Button unstyled className="span-head" aria-expanded={isOpen} onClick={() => onOpen(isOpen ? null : span.id)}>
         <span className="span-rank">{rank ?? '–'}</span>
         <span className="span-title">
           {title}
@@ -189,7 +184,7 @@ function SpanRow({
             <Score score={span.score} />
           </span>
         )}
-      </button>
+      </Button>
       {!isOpen && rank !== 1 && <p className="span-summary">{summary}</p>}
       {isOpen && explained?.span.id === span.id && (
         <Breakdown explained={explained} rigs={rigs} onStart={onStart} onMoveRig={onMoveRig} />
@@ -241,25 +236,14 @@ function Breakdown({
           </p>
           <p className="caution">{FIRE_CAUTION}</p>
           <div className="verdict-buttons">
-            <button type="button" className="button button-act" onClick={() => onStart(span)}>
+            <Button variant="solid" onClick={() => onStart(span)}>
               <Flag size={16} aria-hidden="true" /> Start a rig here
-            </button>
+            </Button>
           </div>
           {chosen !== undefined && (
             <div className="move-rig">
-              <label>
-                Or move{' '}
-                <select className="select-field" value={rig} onChange={(e) => setRig(e.target.value)}>
-                  {rigs.map((r) => (
-                    <option key={r.id} value={r.id}>
-                      {r.name}
-                    </option>
-                  ))}
-                </select>
-              </label>
-              <button type="button" className="button" onClick={() => onMoveRig(chosen, span)}>
-                here
-              </button>
+              <Choice label="Or move" value={rig} options={rigs} onChange={setRig} />
+              <Button onClick={() => onMoveRig(chosen, span)}>here</Button>
             </div>
           )}
         </>

@@ -1,3 +1,4 @@
+import { Button, IconButton, Table } from '@chakra-ui/react';
 import type { Sign } from '@rough-bight/core/anchor';
 import { FEATURES, WOODS, likelyWoods, weakestOf } from '@rough-bight/core/catalogue';
 import type { Feature } from '@rough-bight/core/catalogue';
@@ -8,7 +9,7 @@ import { capital, tell } from '@rough-bight/core/quantity';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import type { ReactElement } from 'react';
-import { TextField } from '../../parts/choice.js';
+import { Check, TextField } from '../../parts/choice.js';
 import { DescribedFields } from '../../parts/described-field.js';
 import { FigureValue } from '../../parts/figure.js';
 import { useUnits } from '../../parts/units.js';
@@ -29,16 +30,16 @@ export function Palette({
   return (
     <div className="palette" role="group" aria-label="Put down">
       {KINDS.map((kind) => (
-        <button
+        <Button
+          unstyled
           key={kind}
-          type="button"
           className="palette-kind"
           aria-pressed={putting === kind}
           onClick={() => onPutting(putting === kind ? null : kind)}
         >
           <KindIcon kind={kind} />
           {capital(THINGS[kind].name)}
-        </button>
+        </Button>
       ))}
     </div>
   );
@@ -60,9 +61,8 @@ export function ThingControls({
       <div className="thing-head">
         <KindIcon kind={thing.kind} />
         <TextField label={capital(kind.name)} value={thing.name} max={60} onCommit={(name) => put({ name })} />
-        <button
-          type="button"
-          className="icon-button"
+        <IconButton
+          variant="ghost"
           aria-label={`Take ${thing.name} off the plan`}
           onClick={() => {
             edit(withoutThing(place, thing.id));
@@ -70,7 +70,7 @@ export function ThingControls({
           }}
         >
           <Trash2 size={18} />
-        </button>
+        </IconButton>
       </div>
       <div className="control-row">
         <NumberField
@@ -108,9 +108,8 @@ export function ThingControls({
       {isArea(thing) && (
         <p className="corner-tools">
           {thing.outline.length} corners.{' '}
-          <button
-            type="button"
-            className="button button-small"
+          <Button
+            size="sm"
             onClick={() => {
               const { closed } = cornersOf(thing.kind);
               const [a, b] = [thing.outline.at(-1)!, closed ? thing.outline[0]! : thing.outline.at(-2)!];
@@ -119,15 +118,14 @@ export function ThingControls({
             }}
           >
             Add a corner
-          </button>{' '}
-          <button
-            type="button"
-            className="button button-small"
+          </Button>{' '}
+          <Button
+            size="sm"
             disabled={thing.outline.length <= cornersOf(thing.kind).least}
             onClick={() => put({ outline: thing.outline.slice(0, -1) })}
           >
             Take the last away
-          </button>
+          </Button>
         </p>
       )}
       {thing.kind === 'hollow' && (
@@ -180,14 +178,13 @@ function WhichTree({ wood, onWood }: { readonly wood: string; readonly onWood: (
       <summary>Which tree is it?</summary>
       <div className="sign-list">
         {(Object.keys(FEATURES) as Feature[]).map((f) => (
-          <label key={f} className="check">
-            <input
-              type="checkbox"
-              checked={seen.includes(f)}
-              onChange={(e) => setSeen(e.target.checked ? [...seen, f] : seen.filter((x) => x !== f))}
-            />
+          <Check
+            key={f}
+            checked={seen.includes(f)}
+            onChange={(is) => setSeen(is ? [...seen, f] : seen.filter((x) => x !== f))}
+          >
             {FEATURES[f]}
-          </label>
+          </Check>
         ))}
       </div>
       {seen.length > 0 && (
@@ -196,9 +193,9 @@ function WhichTree({ wood, onWood }: { readonly wood: string; readonly onWood: (
             ? 'No wood here shows all that. Leave it as a tree you cannot name: it is reckoned weaker than any.'
             : `${capital(level.map((w) => w.name).join(' or '))}${level.length > 1 ? ': where they fit alike, the weaker is taken.' : ' fits best.'}`}{' '}
           {weakest !== null && weakest !== wood && (
-            <button type="button" className="button button-small" onClick={() => onWood(weakest)}>
+            <Button size="sm" onClick={() => onWood(weakest)}>
               Take {WOODS.find((w) => w.id === weakest)?.name}
-            </button>
+            </Button>
           )}
         </p>
       )}
@@ -217,26 +214,26 @@ export function ThingsTable({
     edit(withThing(place, id, (t) => ({ ...t, ...part }) as Thing));
   return (
     <div className="table-scroll" tabIndex={0} role="region" aria-label="Everything on the plan">
-      <table className="rows things">
-        <thead>
-          <tr>
-            <th scope="col">Name</th>
-            <th scope="col">Kind</th>
-            <th scope="col">East</th>
-            <th scope="col">North</th>
-            <th scope="col">What is known</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table.Root className="things">
+        <Table.Header>
+          <Table.Row>
+            <Table.ColumnHeader scope="col">Name</Table.ColumnHeader>
+            <Table.ColumnHeader scope="col">Kind</Table.ColumnHeader>
+            <Table.ColumnHeader scope="col">East</Table.ColumnHeader>
+            <Table.ColumnHeader scope="col">North</Table.ColumnHeader>
+            <Table.ColumnHeader scope="col">What is known</Table.ColumnHeader>
+          </Table.Row>
+        </Table.Header>
+        <Table.Body>
           {place.things.map((t) => (
-            <tr key={t.id}>
-              <th scope="row">
-                <button type="button" className="link-button" onClick={() => onSelect(t.id)}>
+            <Table.Row key={t.id}>
+              <Table.ColumnHeader scope="row">
+                <Button variant="plain" size="xs" onClick={() => onSelect(t.id)}>
                   {t.name}
-                </button>
-              </th>
-              <td>{kindOf(t).name}</td>
-              <td>
+                </Button>
+              </Table.ColumnHeader>
+              <Table.Cell>{kindOf(t).name}</Table.Cell>
+              <Table.Cell>
                 <NumberField
                   label={`${t.name}, east`}
                   bare
@@ -245,8 +242,8 @@ export function ThingsTable({
                   step={0.1}
                   onCommit={(e) => set(t.id, { at: [e, t.at[1]] })}
                 />
-              </td>
-              <td>
+              </Table.Cell>
+              <Table.Cell>
                 <NumberField
                   label={`${t.name}, north`}
                   bare
@@ -255,12 +252,12 @@ export function ThingsTable({
                   step={0.1}
                   onCommit={(n) => set(t.id, { at: [t.at[0], n] })}
                 />
-              </td>
-              <td className="quiet">{tell(kindOf(t).known(t), units)}</td>
-            </tr>
+              </Table.Cell>
+              <Table.Cell className="quiet">{tell(kindOf(t).known(t), units)}</Table.Cell>
+            </Table.Row>
           ))}
-        </tbody>
-      </table>
+        </Table.Body>
+      </Table.Root>
     </div>
   );
 }

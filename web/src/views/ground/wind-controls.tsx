@@ -1,3 +1,4 @@
+import { Button, RadioGroup } from '@chakra-ui/react';
 import { SHELTERS, SOILS } from '@rough-bight/core/catalogue';
 import type { Shelter } from '@rough-bight/core/catalogue';
 import { PLACE_LIMITS } from '@rough-bight/core/ground';
@@ -24,17 +25,24 @@ export function WindControls({ place, edit }: GroundEditing): ReactElement {
     <div className="controls">
       <fieldset className="control-group control-group-wide beaufort">
         <legend>What the wind does</legend>
-        {BEAUFORT.map((b, i) => (
-          <label key={b.name} className={i === wind.beaufort ? 'beaufort-row beaufort-on' : 'beaufort-row'}>
-            <input type="radio" name="beaufort" checked={i === wind.beaufort} onChange={() => set({ beaufort: i })} />
-            <span>
-              <b>
-                {i} {b.name}
-              </b>{' '}
-              {b.sign} <span className="quiet">Water: {b.water}</span>
-            </span>
-          </label>
-        ))}
+        <RadioGroup.Root
+          value={String(wind.beaufort)}
+          onValueChange={({ value }) => value !== null && set({ beaufort: Number(value) })}
+          aria-label="Beaufort"
+        >
+          {BEAUFORT.map((b, i) => (
+            <RadioGroup.Item key={b.name} value={String(i)}>
+              <RadioGroup.ItemHiddenInput />
+              <RadioGroup.ItemControl />
+              <RadioGroup.ItemText>
+                <b>
+                  {i} {b.name}
+                </b>{' '}
+                {b.sign} <span className="quiet">Water: {b.water}</span>
+              </RadioGroup.ItemText>
+            </RadioGroup.Item>
+          ))}
+        </RadioGroup.Root>
       </fieldset>
       <div className="control-group">
         <h3>From where, how sheltered</h3>
@@ -118,9 +126,9 @@ function Instruments({ place, edit }: GroundEditing): ReactElement {
             {now.data.simulated && ', simulated'}:
           </b>{' '}
           {words(now.data.reading)}.{' '}
-          <button type="button" className="button button-small" onClick={() => take(now.data!.reading)}>
+          <Button size="sm" onClick={() => take(now.data!.reading)}>
             Take it
-          </button>
+          </Button>
         </p>
       )}
       {ahead.error !== undefined && <p className="field-problem">{ahead.error.message}</p>}
@@ -134,9 +142,9 @@ function Instruments({ place, edit }: GroundEditing): ReactElement {
             </b>{' '}
             worst {when.format(worst.time)}, {words(worst)}, {say(worst.rain / 1000, 'diameter', units)} of rain an
             hour.{' '}
-            <button type="button" className="button button-small" onClick={() => take(worst)}>
+            <Button size="sm" onClick={() => take(worst)}>
               Choose for the worst
-            </button>
+            </Button>
           </p>
           {beaufortOf(worst.wind) >= 7 && (
             <p className="caution">

@@ -1,3 +1,4 @@
+import { Button, IconButton } from '@chakra-ui/react';
 import type { Problem } from '@rough-bight/core/document';
 import { tellProblem } from '@rough-bight/core/document';
 import { Plus, Trash2 } from 'lucide-react';
@@ -53,20 +54,19 @@ export function KitList<T extends { readonly id: string; readonly name: string }
         {things.map((thing) => (
           <li className={`hank ${look}`} key={thing.id}>
             {children(thing)}
-            <button
-              type="button"
-              className="icon-button"
+            <IconButton
+              variant="ghost"
               aria-label={`Take ${thing.name} out of the kit`}
               onClick={() => onRemove(thing.id)}
             >
               <Trash2 size={18} />
-            </button>
+            </IconButton>
           </li>
         ))}
       </ul>
-      <button type="button" className="button" onClick={() => onAdd(fresh)}>
+      <Button onClick={() => onAdd(fresh)}>
         <Plus size={16} aria-hidden="true" /> {add}
-      </button>
+      </Button>
     </>
   );
 }

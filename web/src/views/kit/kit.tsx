@@ -1,3 +1,4 @@
+import { Button, IconButton } from '@chakra-ui/react';
 import { CORDS, EVIDENCE_WORDS, findCord, looked } from '@rough-bight/core/catalogue';
 import type { Gear, GearList, KitCord } from '@rough-bight/core/rig';
 import type { Figure } from '@rough-bight/core/working';
@@ -83,15 +84,14 @@ function KitPage({ camp }: { readonly camp: Camp }): ReactElement {
             />
           ))}
         </ul>
-        <button
-          type="button"
-          className="button button-act"
+        <Button
+          variant="solid"
           onClick={() =>
             attempt(addCord({ name: 'new hank', cord: 'nylon-550-4', length: 10, sun: 'new', wear: 'sound' }))
           }
         >
           <Plus size={16} aria-hidden="true" /> Add a hank
-        </button>
+        </Button>
         <Roofs roofs={camp.roofs} {...of('roofs')} />
         <Pegs pegs={camp.pegs} {...of('pegs')} />
         <Beds beds={camp.beds} {...of('beds')} />
@@ -143,9 +143,9 @@ function Hank({
           {cord.bears ? `new and dry, from ${EVIDENCE_WORDS[cord.strength.kind]}` : 'never counted as strength'}
         </span>
       </div>
-      <button type="button" className="icon-button" aria-label={`Take ${hank.name} out of the kit`} onClick={onRemove}>
+      <IconButton variant="ghost" aria-label={`Take ${hank.name} out of the kit`} onClick={onRemove}>
         <Trash2 size={18} />
-      </button>
+      </IconButton>
     </li>
   );
 }

@@ -1,3 +1,4 @@
+import { Button, IconButton } from '@chakra-ui/react';
 import { HOLDS, SUN, WEAR } from '@rough-bight/core/catalogue';
 import type { Hold, Sun, Wear } from '@rough-bight/core/catalogue';
 import { MOST_TIE_OUTS, ROOF_LIMITS } from '@rough-bight/core/roof';
@@ -81,21 +82,18 @@ function Fields({
               onCommit={(across) => put(i, { at: [t.at[0], across] })}
             />
             <Choice<Hold> label="Held by" value={t.hold} options={HOLD_OPTIONS} onChange={(hold) => put(i, { hold })} />
-            <button
-              type="button"
-              className="icon-button"
+            <IconButton
+              variant="ghost"
               aria-label={`Take the tie-out at ${t.at.join(', ')} off`}
               onClick={() => onChange({ ...roof, tieOuts: roof.tieOuts.filter((_, k) => k !== i) })}
             >
               <Trash2 size={18} />
-            </button>
+            </IconButton>
           </li>
         ))}
       </ul>
       {roof.tieOuts.length < MOST_TIE_OUTS && (
-        <button
-          type="button"
-          className="button"
+        <Button
           onClick={() =>
             onChange({
               ...roof,
@@ -107,7 +105,7 @@ function Fields({
           }
         >
           <Plus size={16} aria-hidden="true" /> Add a tie-out
-        </button>
+        </Button>
       )}
     </>
   );

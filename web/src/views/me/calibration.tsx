@@ -1,3 +1,4 @@
+import { Button, IconButton } from '@chakra-ui/react';
 import type { BodyUnit, Repeat } from '@rough-bight/core/ground';
 import {
   BODY_UNITS,
@@ -101,9 +102,9 @@ export function CalibrationSection({
               onFault={(count) => setWrong((w) => ({ ...w, count }))}
             />
           )}
-          <button type="button" className="button" disabled={repeats.length >= MOST_REPEATS} onClick={add}>
+          <Button disabled={repeats.length >= MOST_REPEATS} onClick={add}>
             <Plus size={16} aria-hidden="true" /> Add this repeat
-          </button>
+          </Button>
         </div>
         {problem !== null && (
           <p className="field-problem" role="alert">
@@ -123,14 +124,13 @@ export function CalibrationSection({
               {repeats.map((r, i) => (
                 <li key={i}>
                   {`${say(r.taped, 'length', units)}${walked ? ` in ${r.count}` : ''}`}
-                  <button
-                    type="button"
-                    className="icon-button"
+                  <IconButton
+                    variant="ghost"
                     aria-label={`Delete repeat ${i + 1} of ${name}`}
                     onClick={() => change(repeats.filter((_, k) => k !== i))}
                   >
                     <Trash2 size={16} />
-                  </button>
+                  </IconButton>
                 </li>
               ))}
             </ul>

@@ -1,13 +1,15 @@
+import { Button, Table } from '@chakra-ui/react';
 import { say } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { Net, NetNumbers } from '@rough-bight/core/net';
 import { FolderOpen } from 'lucide-react';
-import { useEffect, useId } from 'react';
+import { useEffect } from 'react';
 import type { ReactElement } from 'react';
 import { useShell } from '../../app/shell-context.js';
 import { useMe } from '../../data/me.js';
 import { useNet } from '../../workers/use-net.js';
 import { NetPicture } from './picture.js';
+import { FileChoice } from '../../parts/file-choice.js';
 
 const EXAMPLES = {
   'Gable roof': () => import('../../../../examples/nets/gable-roof.json?raw'),
@@ -26,7 +28,6 @@ export default function NetView(): ReactElement {
   const { state, open, stop } = useNet();
   const { data: me } = useMe();
   const units: UnitChoice = me?.units ?? { length: 'm', force: 'N' };
-  const id = useId();
   const take = async (file: File | undefined): Promise<void> => {
     if (file !== undefined) open(file.name, await file.text());
   };
@@ -38,28 +39,13 @@ export default function NetView(): ReactElement {
         It judges no cord, hitch or anchor.
       </p>
       <div className="net-open">
-        <label className="button button-act" htmlFor={id}>
+        <FileChoice act accept="application/json,.json" onFile={(file) => void take(file)}>
           <FolderOpen size={17} aria-hidden="true" /> Open a file
-        </label>
-        <input
-          id={id}
-          className="net-file"
-          type="file"
-          accept="application/json,.json"
-          onChange={(e) => {
-            void take(e.target.files?.[0]);
-            e.target.value = '';
-          }}
-        />
+        </FileChoice>
         {Object.entries(EXAMPLES).map(([name, load]) => (
-          <button
-            key={name}
-            type="button"
-            className="button"
-            onClick={() => void load().then((m) => open(name, m.default))}
-          >
+          <Button key={name} onClick={() => void load().then((m) => open(name, m.default))}>
             {name}
-          </button>
+          </Button>
         ))}
       </div>
       {state.kind === 'none' && (
@@ -76,9 +62,7 @@ export default function NetView(): ReactElement {
         <section className="net-answer" aria-busy="true">
           <h2>{state.name}</h2>
           <p role="status">Step {state.iterations}</p>
-          <button type="button" className="button" onClick={stop}>
-            Stop
-          </button>
+          <Button onClick={stop}>Stop</Button>
         </section>
       )}
       {state.kind === 'stopped' && (
@@ -139,31 +123,35 @@ function Answer({
         ))}
       </div>
       {pulls.length > 0 && (
-        <table className="rows net-pulls">
-          <thead>
-            <tr>
-              <th scope="col">{(net.struts?.length ?? 0) > 0 ? 'Line or strut' : 'Line'}</th>
-              <th scope="col">Tension</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table.Root className="net-pulls">
+          <Table.Header>
+            <Table.Row>
+              <Table.ColumnHeader scope="col">
+                {(net.struts?.length ?? 0) > 0 ? 'Line or strut' : 'Line'}
+              </Table.ColumnHeader>
+              <Table.ColumnHeader scope="col">Tension</Table.ColumnHeader>
+            </Table.Row>
+          </Table.Header>
+          <Table.Body>
             {pulls.slice(0, MOST).map((p) => (
-              <tr key={`${p.kind} ${p.id}`}>
-                <th scope="row">{p.id}</th>
-                <td>{p.force === 0 ? 'slack' : p.force < 0 ? `${force(-p.force)} pressed` : force(p.force)}</td>
-              </tr>
+              <Table.Row key={`${p.kind} ${p.id}`}>
+                <Table.ColumnHeader scope="row">{p.id}</Table.ColumnHeader>
+                <Table.Cell>
+                  {p.force === 0 ? 'slack' : p.force < 0 ? `${force(-p.force)} pressed` : force(p.force)}
+                </Table.Cell>
+              </Table.Row>
             ))}
-          </tbody>
+          </Table.Body>
           {pulls.length > MOST && (
-            <tfoot>
-              <tr>
-                <td colSpan={2} className="quiet">
+            <Table.Footer>
+              <Table.Row>
+                <Table.Cell colSpan={2} className="quiet">
                   and {pulls.length - MOST} more that pull less
-                </td>
-              </tr>
-            </tfoot>
+                </Table.Cell>
+              </Table.Row>
+            </Table.Footer>
           )}
-        </table>
+        </Table.Root>
       )}
       <NetPicture net={net} numbers={numbers} />
     </section>

@@ -1,0 +1,2 @@
+export * from './mode.js';
+export { system } from './system.js';
