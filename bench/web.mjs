@@ -34,7 +34,7 @@ export async function measure() {
     await page.goto(`${app.address}/rigs/mess-roof/guy?view=depth`);
     await page.getByText(/worst of \d+ cases/).waitFor({ timeout: 60_000 });
     await page.waitForTimeout(2500);
-    const depth = await turned(page, page.locator('.depth canvas'));
+    const depth = await turned(page, page.getByRole('application', { name: /The rig in depth/ }).locator('canvas'));
     await page.goto(`${app.address}/rigs/river-bed-under-the-fly/bed`);
     await page
       .getByText(/worst of \d+ cases/)
@@ -102,7 +102,7 @@ async function during(page, work) {
 
 /** A handle dragged to and fro for some two seconds, `by` px each way. */
 async function dragged(page, handle, [dx, dy]) {
-  const box = await handle.locator('.handle-dot').boundingBox();
+  const box = await handle.locator('[data-part=dot]').boundingBox();
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);
   await page.mouse.down();

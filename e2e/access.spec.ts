@@ -2,6 +2,8 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from './server.js';
 
 const PLACES = [
+  '/camps',
+  '/camps/sallow-ait/new',
   '/camps/sallow-ait',
   '/rigs/drying-line-twine/ground',
   '/rigs/landing-gable/ridge',
@@ -56,7 +58,7 @@ test('on a phone the picture comes first and the verdict stays in view', async (
   await page.goto('/rigs/landing-gable/hang');
   const verdict = page.getByRole('region', { name: 'Verdict' });
   await expect(verdict).toBeInViewport();
-  const scene = (await page.locator('.scene').boundingBox())!;
+  const scene = (await page.getByRole('group', { name: 'The rig from the side, to scale' }).boundingBox())!;
   expect(scene.y).toBeLessThan((await verdict.boundingBox())!.y);
   await page.getByRole('button', { name: 'Hang something' }).scrollIntoViewIfNeeded();
   await expect(verdict).toBeInViewport();

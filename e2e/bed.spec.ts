@@ -1,5 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './server.js';
+import { more } from './press.js';
 
 const saved = (page: Page): Promise<void> => expect(page.getByRole('banner').getByRole('status')).toHaveText('saved');
 const verdict = (page: Page): Locator =>
@@ -25,16 +26,18 @@ test('a bed is hung under a roof: by its wish, dragged on its trunk, undone', as
   page.on('console', (m) => m.type() === 'error' && problems.push(m.text()));
   await copyAt(page, 'River bed under the fly', 'Bed');
   await judged(page);
+  await more(page, 'Bed');
   await page.getByRole('button', { name: 'Take the bed down' }).click();
   await expect(page.getByRole('link', { name: /^Bed/ })).toContainText('none');
-  await page.getByRole('button', { name: 'Hang river bed, 3 m' }).click();
+  await page.getByRole('button', { name: 'Hang a bed' }).click();
+  await page.getByRole('menuitem', { name: /^river bed, 3 m/ }).click();
   await page.getByLabel('Weighs').fill('90');
   await page.getByLabel('Weighs').press('Enter');
   await page.getByRole('textbox', { name: 'Lowest place' }).fill('0.5');
   await page.getByRole('textbox', { name: 'Lowest place' }).press('Enter');
   await page.getByRole('button', { name: 'Hang it for me' }).click();
   await expect(page.getByText(/ways of setting both straps were tried/)).toBeVisible({ timeout: 30_000 });
-  await expect(page.locator('.offers li')).toHaveCount(3);
+  await expect(page.getByRole('list', { name: 'Ways to hang it' }).getByRole('listitem')).toHaveCount(3);
   await page.getByRole('button', { name: 'Hang it so' }).click();
   await expect(
     report(page).getByRole('button', { name: /^lowest place over the ground.*: 0\.(49|50|51) m/ }),
@@ -72,9 +75,10 @@ test('a bed hung wrong says why; a tail on the strap stops the water; what must 
   await copyAt(page, 'Drum-tight bed', 'Bed');
   await judged(page);
   await expect(verdict(page)).toHaveText(/lets go first dropping in/);
+  await more(page, 'Bed');
   await page.getByRole('button', { name: 'Dropping in', exact: true }).click();
   await expect(page).toHaveURL(/bed=dropping/);
-  const first = page.locator('.control-group', { hasText: /^First end/ });
+  const first = page.getByRole('heading', { name: /^First end/ }).locator('..');
   await expect(first.getByText(/Water runs in, .* and into the bed/)).toBeVisible();
   await first.getByRole('button', { name: 'Tie a tail there' }).click();
   await expect(first.getByText('Water runs in and drips off its tail.')).toBeVisible({ timeout: 30_000 });
@@ -95,6 +99,7 @@ test('the one-tree rig: pole and stays in the ledger, one stay less falls', asyn
   await expect(report(page)).toContainText(/its head goes \d\.\d\d m sideways when someone leans out/);
   const ledger = page.getByRole('region', { name: 'Ledger' });
   await expect(ledger.getByRole('button', { name: /^Left back-stay/ })).toBeVisible();
+  await more(page, 'Bed');
   await page.getByText('One', { exact: true }).click();
   await expect(ledger.getByRole('button', { name: /^Left back-stay/ })).toHaveCount(0, { timeout: 30_000 });
   await expect(ledger.getByRole('button', { name: /^Back-stay/ })).toBeVisible();
@@ -115,9 +120,12 @@ test('the bed is drawn from above and in depth, and the roof over it is advised 
       .first(),
   ).toBeVisible();
   await page.getByRole('button', { name: 'from above' }).click();
-  await expect(page.locator('.bed-cloth')).toBeVisible();
+  await expect(page.locator('[data-thing=bed-cloth]')).toBeVisible();
   await page.getByRole('button', { name: 'in depth', exact: true }).click();
-  await expect(page.locator('.depth canvas')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('application', { name: /The rig in depth/ }).locator('canvas')).toBeVisible({
+    timeout: 30_000,
+  });
+  await more(page, 'Bed');
   await page.getByRole('button', { name: 'Seated', exact: true }).click();
   await expect(page).toHaveURL(/bed=sitting/);
 });
@@ -125,7 +133,7 @@ test('the bed is drawn from above and in depth, and the roof over it is advised 
 test('beds and straps are kept in the kit, with makers’ limits', async ({ page }) => {
   await page.goto('/kit');
   await page.getByRole('button', { name: 'Add a bed' }).click();
-  const row = page.locator('.bed-row', { has: page.locator('input[value="new bed"]') });
+  const row = page.getByRole('listitem').filter({ has: page.locator('input[value="new bed"]') });
   await row.getByLabel('Ridge-cord').fill('1');
   await row.getByLabel('Ridge-cord').press('Enter');
   await expect(row).toContainText('A ridge-cord is 0.6 to 0.97 of its cloth');
@@ -137,12 +145,15 @@ test('beds and straps are kept in the kit, with makers’ limits', async ({ page
   await expect(row).toContainText('the maker’s, from the label');
   await page.reload();
   await expect(
-    page.locator('.bed-row', { has: page.locator('input[value="new bed"]') }).getByLabel('Limit'),
+    page
+      .getByRole('listitem')
+      .filter({ has: page.locator('input[value="new bed"]') })
+      .getByLabel('Limit'),
   ).toHaveValue('120');
   await page.getByRole('button', { name: 'Take river bed, 3 m out of the kit' }).click();
   await expect(page.getByRole('alert')).toContainText('This bed is in');
   await page.getByRole('button', { name: 'Add straps' }).click();
-  const straps = page.locator('.bed-row', { has: page.locator('input[value="new straps"]') });
+  const straps = page.getByRole('listitem').filter({ has: page.locator('input[value="new straps"]') });
   await straps.getByLabel('How many').fill('30');
   await straps.getByLabel('How many').press('Enter');
   await expect(straps).toContainText(/30 loops reach 3\.90 m along a strap of 3\.00 m/);

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './server.js';
-import { tick } from './press.js';
+import { more, tick } from './press.js';
 
 const saved = (page: Page): Promise<void> => expect(page.getByRole('banner').getByRole('status')).toHaveText('saved');
 const number = async (locator: Locator): Promise<number> =>
@@ -43,6 +43,7 @@ test('the span taped or paced, girths, wood and signs', async ({ page }) => {
   await expect(page.getByText('9 of my paces')).toBeVisible();
   await fill(page, 'Paces', '10');
   await expect(page.getByRole('button', { name: /^span: 7\.60 m/ })).toBeVisible();
+  await more(page, 'Ground');
   await page.getByText('Taped').click();
   await fill(page, 'Between the trunks', '7.2');
   await expect(page.getByRole('button', { name: /^span: 7\.20 m/ })).toBeVisible();
@@ -57,6 +58,7 @@ test('the span taped or paced, girths, wood and signs', async ({ page }) => {
 
 test('every way of making it tight', async ({ page }) => {
   await ownRig(page, 'Drying line, twine');
+  await more(page, 'Ridge');
   await fill(page, 'Tension at tying off', '120');
   await expect(page.getByRole('button', { name: /^tension at tying off, straight and bare: 120 N/ })).toBeVisible();
   await page.getByText('Sag', { exact: true }).click();
@@ -84,20 +86,22 @@ test('what hangs on it, the wind, the night', async ({ page }) => {
     .getByRole('button', { name: /^downward pull/ })
     .first()
     .innerText();
-  await page.getByRole('button', { name: 'Hang something' }).click();
+  await more(page, 'Hang');
+  await page.getByRole('button', { name: 'Hang something' }).first().click();
   await page.getByRole('textbox', { name: 'Mass' }).last().fill('6');
   await page.getByRole('textbox', { name: 'Mass' }).last().press('Enter');
   await expect(page.getByRole('button', { name: /^downward pull/ }).first()).not.toHaveText(before);
   await page.getByRole('button', { name: 'Take something off the line' }).click();
   await expect(page.getByRole('textbox', { name: 'Cloth' })).toHaveCount(3);
   await page.getByRole('link', { name: /Weather/ }).click();
+  await more(page, 'Weather');
   await expect(page.getByRole('row', { name: /wet night/ })).toContainText('cm');
   const gust = page
     .getByRole('row', { name: /gust, dry/ })
     .getByRole('button')
     .first();
   const calm = await number(gust);
-  await page.getByLabel('By its signs').selectOption('7');
+  await page.getByLabel('Wind by its signs').selectOption('7');
   await expect.poll(() => number(gust)).toBeGreaterThan(calm);
   await expect(page.getByText('branches fall before lines break')).toBeVisible();
 });
@@ -106,7 +110,7 @@ test('dragging a trunk, a tie, a hitch and the line changes the rig; undo brings
   await ownRig(page, 'Landing gable');
   const drag = async (name: string, dx: number, dy: number): Promise<void> => {
     const handle = page.getByRole('slider', { name });
-    const box = (await handle.locator('.handle-dot').boundingBox())!;
+    const box = (await handle.locator('[data-part=dot]').boundingBox())!;
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
     await page.mouse.down();
     for (let i = 1; i <= 8; i++)
@@ -146,6 +150,7 @@ test('with the keyboard alone: a tie is lowered, undone, and a rig is found', as
   await page.keyboard.press('Control+z');
   await expect(tie).toHaveAttribute('aria-valuetext', '1.70 m');
   await page.keyboard.press('Control+k');
+  await expect(page.getByRole('combobox', { name: /^Find/ })).toBeFocused();
   await page.keyboard.type('drying ground');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/drying-line-twine\/ground/);
@@ -172,7 +177,7 @@ test('the ledger: every link, its reductions, and the three rules', async ({ pag
   await ledger.getByRole('button', { name: /^Ridgeline/ }).click();
   await expect(ledger.getByText('strength kept in a pulley-style hitch').first()).toBeVisible();
   await expect(ledger.getByRole('row', { name: /working share/ }).first()).toContainText('at most 33 %');
-  await ledger.getByText('chance of failure', { exact: true }).first().click();
+  await ledger.getByLabel('Judged by').selectOption({ label: 'chance of failure' });
   await expect(page.getByText(/How likely the pull/)).toBeVisible();
   await expect(ledger.getByRole('img', { name: /strands spare/ }).first()).toBeVisible();
   await saved(page);
@@ -189,6 +194,7 @@ test('size it: ranked, reasons for failing, taken over, undone', async ({ page }
   const name = (await take.innerText()).replace('Take ', '');
   await take.click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Holds\./);
+  await more(page, 'Ridge');
   await page.getByText('Cord and ends').click();
   await expect(page.getByLabel('From the kit').locator('option:checked')).toContainText(name);
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -204,6 +210,7 @@ test('advice is taken with its button', async ({ page }) => {
 
 test('tension against sag is drawn, with the band and a haul to take', async ({ page }) => {
   await ownRig(page, 'Landing gable');
+  await more(page, 'Ridge');
   await page.getByText('Tension and sag').click();
   await expect(page.getByText(/In the band it sags/)).toBeVisible({ timeout: 20_000 });
   const canvas = page.getByRole('img', { name: /Tension against sag/ }).locator('canvas');
@@ -214,6 +221,7 @@ test('tension against sag is drawn, with the band and a haul to take', async ({ 
 
 test('bad input is named at its place, stays as typed, and is not stored', async ({ page }) => {
   await ownRig(page, 'Landing gable', 'hang');
+  await more(page, 'Hang');
   const end = page.getByRole('textbox', { name: 'At' }).last();
   const type = async (text: string): Promise<void> => {
     await end.fill(text);
@@ -229,6 +237,7 @@ test('bad input is named at its place, stays as typed, and is not stored', async
   await end.press('Escape');
   await expect(end).toHaveValue('4.9');
   await page.getByRole('link', { name: /^Ridge/ }).click();
+  await more(page, 'Ridge');
   await page.getByText('Dip test').click();
   await fill(page, 'It drops by', '8');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/too slack|too short|sags to the ground/);
@@ -238,6 +247,7 @@ test('bad input is named at its place, stays as typed, and is not stored', async
 
 test('units: feet and pounds, kilograms-force, and back', async ({ page }) => {
   await page.goto('/rigs/landing-gable/ridge');
+  await more(page, 'Ridge');
   await page.getByRole('button', { name: 'lbf' }).click();
   await page.getByRole('button', { name: 'ft', exact: true }).click();
   await expect(page.getByRole('button', { name: /^span: 22\.4 ft/ })).toBeVisible();

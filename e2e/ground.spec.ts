@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './server.js';
-import { tick } from './press.js';
+import { more, tick } from './press.js';
 
 const saved = (page: Page): Promise<void> => expect(page.getByRole('banner').getByRole('status')).toHaveText('saved');
 const verdict = (page: Page): Locator =>
@@ -50,8 +50,8 @@ test('the demo place is ranked, its best opens into reasons, and nothing is wron
 test('a tree is put down, named, measured round, ruled out by a sign, and brought back by undo', async ({ page }) => {
   await ownPlace(page);
   await page.getByRole('button', { name: 'Tree', exact: true }).click();
-  await expect(page.getByText(/Touch the plan where the tree is/)).toBeVisible();
-  const plan = (await page.locator('.plan').boundingBox())!;
+  await expect(page.getByText(/Touch the plan wherever a tree is/)).toBeVisible();
+  const plan = (await page.getByRole('application').boundingBox())!;
   await page.mouse.click(plan.x + plan.width * 0.86, plan.y + plan.height * 0.55);
   const name = page.getByRole('textbox', { name: 'Tree', exact: true });
   await name.fill('Ford alder');
@@ -72,7 +72,7 @@ test('a tree is put down, named, measured round, ruled out by a sign, and brough
 test('dragging, arrows and the table move the same thing', async ({ page }) => {
   await ownPlace(page);
   const alder = thing(page, 'spit willow');
-  const box = (await alder.locator('.handle-reach').boundingBox())!;
+  const box = (await alder.locator('[data-part=reach]').boundingBox())!;
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);
   await page.mouse.down();
@@ -84,7 +84,7 @@ test('dragging, arrows and the table move the same thing', async ({ page }) => {
   expect(dragged).toBeGreaterThan(15);
   await alder.press('ArrowRight');
   await expect(place(page)).toHaveValue(String(Math.round((dragged + 0.1) * 100) / 100));
-  await page.getByRole('button', { name: 'As a table' }).click();
+  await more(page, 'Look');
   const cell = page.getByRole('textbox', { name: 'spit willow, north' });
   await cell.fill('-2.5');
   await cell.press('Enter');
@@ -107,6 +107,7 @@ test('a dead stem takes spans out as it is dragged near', async ({ page }) => {
 
 test('measures: the impossible one is named, put right, and the marks are moved', async ({ page }) => {
   await ownPlace(page, 'Measure');
+  await more(page, 'Measure');
   await expect(page.getByText(/Ferry alder to path alder is 1\.\d+ m longer than .* allow/)).toBeVisible();
   await fill(page, 'ferry alder to path alder, paces', '11.5');
   await expect(page.getByText(/allow\. It is left out/)).toHaveCount(0);
@@ -120,13 +121,14 @@ test('measures: the impossible one is named, put right, and the marks are moved'
   // the stand-in reads or misses; tried often enough it reads
   for (let i = 0; i < 6; i++) {
     await page.getByRole('button', { name: 'Simulated rangefinder' }).click();
-    await expect(page.locator('.said')).toHaveText(/^(Missed|\d)/);
+    await expect(page.getByRole('main').getByRole('status').first()).toHaveText(/^(Missed|\d)/);
   }
   await expect(page.getByRole('region', { name: 'Measures' }).getByText('back alder').first()).toBeVisible();
 });
 
 test('wind by its signs, from the station and for the storm', async ({ page }) => {
   await ownPlace(page, 'Wind');
+  await more(page, 'Wind');
   await tick(page.getByRole('radio', { name: /^6 strong breeze/ }));
   await expect(page.getByRole('link', { name: /^Wind/ })).toContainText('strong breeze');
   await fill(page, 'Comes from', '90');
@@ -140,6 +142,7 @@ test('wind by its signs, from the station and for the storm', async ({ page }) =
 
 test('what is wanted decides, and a rig is started and another moved there', async ({ page }) => {
   await ownPlace(page, 'Choose');
+  await more(page, 'Choose');
   await page.getByLabel('Bed', { exact: true }).selectOption('hammock');
   await expect(page.getByRole('button', { name: /^longest span at which I still reach/ })).toBeVisible();
   await expect(verdict(page)).not.toHaveText(/6\.79/);
@@ -156,6 +159,7 @@ test('what is wanted decides, and a rig is started and another moved there', asy
   await page.getByRole('button', { name: 'Start a rig here' }).click();
   await expect(page).toHaveURL(/\/rigs\/[0-9a-f-]{36}\/ridge/);
   await page.getByRole('link', { name: /^Ground/ }).click();
+  await more(page, 'Ground');
   await expect(page.getByRole('textbox', { name: 'Between the trunks' })).toHaveValue('6.79');
   await expect(page.getByRole('textbox', { name: 'Name' }).first()).toHaveValue('the upstream alder');
   await page.getByRole('link', { name: 'See the plan and its other spans' }).click();
@@ -164,6 +168,7 @@ test('what is wanted decides, and a rig is started and another moved there', asy
 
 test('a place goes out as GeoJSON and comes in again; a bad file leaves it as it was', async ({ page }) => {
   await ownPlace(page);
+  await more(page, 'Look');
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Save as GeoJSON' }).click(),
@@ -208,6 +213,7 @@ test('a place goes out as GeoJSON and comes in again; a bad file leaves it as it
   };
   expect(file.features[0]!.geometry.coordinates[1]).toBeCloseTo(51.6, 3);
   await page.getByRole('link', { name: /^Measure/ }).click();
+  await more(page, 'Measure');
   await expect(page.getByRole('button', { name: 'Note it down' })).toBeVisible();
   await page
     .locator('input[type=file]')
@@ -221,9 +227,10 @@ test('an empty place says what to do, and its first two trees are a span', async
   await page.goto('/camps/sallow-ait');
   await page.getByRole('button', { name: 'New place' }).click();
   await expect(verdict(page)).toHaveText('Nothing to tie to yet.');
-  for (const x of [0.3, 0.72]) {
-    await page.getByRole('button', { name: 'Tree', exact: true }).click();
-    const plan = (await page.locator('.plan').boundingBox())!;
+  // one kind in the hand for as many as there are
+  await page.getByRole('button', { name: 'Tree', exact: true }).click();
+  for (const x of [0.2, 0.5]) {
+    const plan = (await page.getByRole('application').boundingBox())!;
     await page.mouse.click(plan.x + plan.width * x, plan.y + plan.height * 0.5);
   }
   await expect(verdict(page)).toHaveText(/^Best: Tree 1/);
@@ -231,8 +238,10 @@ test('an empty place says what to do, and its first two trees are a span', async
 
 test('two windows on one place: nothing is lost, a person chooses', async ({ page, context }) => {
   await ownPlace(page, 'Wind');
+  await more(page, 'Wind');
   const other = await context.newPage();
   await other.goto(page.url());
+  await more(other, 'Wind');
   await tick(other.getByRole('radio', { name: /^7 near gale/ }));
   await saved(other);
   await tick(page.getByRole('radio', { name: /^1 light air/ }));

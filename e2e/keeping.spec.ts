@@ -94,8 +94,8 @@ test('kit and measures change what the rig is judged with', async ({ app, page }
 
 test('a rig taken down can be put back', async ({ app, page }) => {
   await page.goto(app.address);
-  await page.getByRole('button', { name: 'Take down Bank-top ridge, dip tested' }).click();
-  await expect(page.getByText('Bank-top ridge, dip tested was taken down.')).toBeVisible();
+  await page.getByRole('button', { name: 'Delete Bank-top ridge, dip tested' }).click();
+  await expect(page.getByText('Bank-top ridge, dip tested was deleted.')).toBeVisible();
   await page.getByRole('button', { name: 'Put it back' }).click();
   await expect(page.getByRole('link', { name: 'Bank-top ridge, dip tested' })).toBeVisible();
 });

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './server.js';
-import { tick } from './press.js';
+import { ledgerRow, more, tick } from './press.js';
 
 const saved = (page: Page): Promise<void> => expect(page.getByRole('banner').getByRole('status')).toHaveText('saved');
 const verdict = (page: Page): Locator =>
@@ -16,7 +16,10 @@ async function ownRig(page: Page, name = 'Bank-top ridge, dip tested'): Promise<
   await expect(page).toHaveURL(/\/rigs\/[0-9a-f-]{36}\//);
 }
 const demand = async (page: Page, row: string): Promise<number> => {
-  const text = await page.locator('.link', { hasText: row }).first().locator('.link-demand').innerText();
+  const text = await ledgerRow(page, row)
+    .getByRole('button', { name: /Open the working/ })
+    .first()
+    .innerText();
   return Number(/[\d.]+/.exec(text)![0]);
 };
 
@@ -29,11 +32,14 @@ test('a gable is pitched on a ridgeline, a guy dragged, the ledger follows, and 
   page.on('console', (m) => m.type() === 'error' && problems.push(m.text()));
   await ownRig(page);
   await page.getByRole('link', { name: /^Hang/ }).click();
-  await page.getByRole('button', { name: 'Pitch grey-blue square, 3 m' }).click();
+  await page.getByRole('button', { name: 'Pitch a roof' }).click();
+  await page.getByRole('menuitem', { name: 'grey-blue square, 3 m' }).click();
   await judged(page);
   await expect(page.getByLabel('Form', { exact: true })).toHaveValue('gable');
+  await more(page, 'Hang');
   await expect(page.getByText(/Covers .* headroom/)).toBeVisible();
   await page.getByRole('link', { name: /^Guy/ }).click();
+  await more(page, 'Guy');
   await expect(page.getByRole('group', { name: 'The rig from above, to scale' })).toBeVisible();
   const row = page.getByRole('row', { name: /^left middle guy/ });
   await expect(row).toContainText('follows the cloth');
@@ -55,7 +61,7 @@ test('a gable is pitched on a ridgeline, a guy dragged, the ledger follows, and 
   await judged(page);
   await expect.poll(() => demand(page, 'Left middle guy')).toBe(before);
   // let go of on a trunk it is tied there; taken off again it is pegged where the hand puts it
-  const trunk = (await page.locator('circle.pitch-trunk').first().boundingBox())!;
+  const trunk = (await page.locator('circle[data-thing=trunk]').first().boundingBox())!;
   const at = (await foot.boundingBox())!;
   await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
   await page.mouse.down();
@@ -91,6 +97,7 @@ test('a mid-point is lifted onto a stick by hand, and the rig is swung by turnin
   for (let k = 1; k <= 6; k++) await page.mouse.move(x, y - 5 * k);
   await page.mouse.up();
   await judged(page);
+  await more(page, 'Guy');
   await expect(
     page
       .getByRole('table')
@@ -105,10 +112,11 @@ test('hitches that slip are told, and dressing them mends it', async ({ page }) 
   await ownRig(page, 'Sheet with slipping loops');
   await page.getByRole('link', { name: /^Hang/ }).click();
   await judged(page);
+  await more(page, 'Hang');
   await page.getByText('Hitches', { exact: true }).click();
   await expect(page.getByText(/A turn crosses another and halves the grip/).first()).toBeVisible();
   await expect(page.getByText(/at the edge of slipping|usually hold/).first()).toBeVisible();
-  const first = page.locator('.control-group', { hasText: 'First hitch' });
+  const first = page.getByRole('heading', { name: 'First hitch', exact: true }).locator('..');
   await tick(first.getByRole('checkbox'));
   await expect(first.getByText(/A turn crosses another and halves/)).toHaveCount(0, { timeout: 20_000 });
   await first.getByLabel('Its cord').selectOption({ label: 'tarred twine #36' });
@@ -121,24 +129,28 @@ test('a guy of its own: given to a tree, left off and put back', async ({ page }
   await ownRig(page, 'Gravel-spit gable');
   await page.getByRole('link', { name: /^Guy/ }).click();
   await judged(page);
-  await page.getByRole('button', { name: 'right middle guy', exact: true }).click();
-  await page.getByLabel('To', { exact: true }).selectOption('stem');
+  await more(page, 'Guy');
+  const right = page.getByRole('button', { name: 'right middle guy', exact: true });
+  await right.click();
+  const alone = page.getByRole('dialog', { name: 'Right middle guy' });
+  await alone.getByLabel('To', { exact: true }).selectOption('stem');
   await judged(page);
-  await page.getByRole('link', { name: /^Weather/ }).click();
-  await page.getByRole('link', { name: /^Guy/ }).click();
-  await expect(page.locator('.link', { hasText: 'Right middle guy' }).first()).toContainText('Foot of the sapling', {
-    timeout: 20_000,
-  });
+  // closed, the keyboard is where it was
+  await page.keyboard.press('Escape');
+  await expect(alone).toHaveCount(0);
+  await expect(right).toBeFocused();
+  await expect(ledgerRow(page, 'Right middle guy')).toContainText('Foot of the sapling', { timeout: 20_000 });
+  await right.click();
   // to a trunk that bears the ridge already: what both pull there is one row
-  await page.getByLabel('To', { exact: true }).selectOption({ label: 'a tree of this rig' });
-  await page.getByLabel('Tree', { exact: true }).selectOption({ index: 1 });
-  const trunk = await page
+  await alone.getByLabel('To', { exact: true }).selectOption({ label: 'a tree of this rig' });
+  await alone.getByLabel('Tree', { exact: true }).selectOption({ index: 1 });
+  const trunk = await alone
     .getByLabel('Tree', { exact: true })
     .evaluate((e) => (e as HTMLSelectElement).selectedOptions[0]!.text);
   await expect(page.getByRole('row', { name: /^right middle guy/ })).toContainText(`on ${trunk}`);
   await judged(page);
-  await expect(page.locator('.link', { hasText: `Foot of ${trunk}` })).toHaveCount(1, { timeout: 20_000 });
-  await page.getByRole('button', { name: 'Leave it off' }).click();
+  await expect(ledgerRow(page, `Foot of ${trunk}`)).toHaveCount(1, { timeout: 20_000 });
+  await alone.getByRole('button', { name: 'Leave it off' }).click();
   await expect(page.getByRole('row', { name: /^right middle guy/ })).toHaveCount(0, { timeout: 20_000 });
   await page.getByRole('button', { name: /Put right middle back/ }).click();
   await expect(page.getByRole('row', { name: /^right middle guy/ })).toBeVisible({ timeout: 20_000 });
@@ -195,6 +207,7 @@ test('every case can be drawn, and its water is told', async ({ page }) => {
   test.setTimeout(120_000);
   await page.goto('/rigs/mess-roof/weather');
   await judged(page);
+  await more(page, 'Weather');
   await page
     .getByRole('button', { name: /^Gust from the .*, (pushing|lifting|by)/ })
     .first()
@@ -212,7 +225,11 @@ test('every case can be drawn, and its water is told', async ({ page }) => {
 test('roofs and pegs are kept in the kit, and one in use stays', async ({ page }) => {
   await page.goto('/kit');
   await page.getByRole('button', { name: 'Add a roof' }).click();
-  const row = page.locator('.roof-row').last();
+  const row = page
+    .getByRole('list', { name: 'Roofs' })
+    .getByRole('listitem')
+    .filter({ has: page.getByLabel('Name') })
+    .last();
   await expect(row.getByRole('textbox', { name: 'Name' })).toHaveValue('new roof');
   await row.getByRole('textbox', { name: 'Length' }).fill('3.6');
   await row.getByRole('textbox', { name: 'Length' }).press('Enter');
@@ -222,15 +239,19 @@ test('roofs and pegs are kept in the kit, and one in use stays', async ({ page }
   await row.getByText('Edges, life and where its tie-outs are').click();
   await row.getByRole('textbox', { name: 'Edges hollow by' }).fill('0.1');
   await row.getByRole('textbox', { name: 'Edges hollow by' }).press('Enter');
-  const along = row.locator('.tie-out').nth(1).getByRole('textbox', { name: 'Along' });
+  const along = row.getByRole('listitem').nth(1).getByRole('textbox', { name: 'Along' });
   await along.fill('-0.8');
   await along.press('Enter');
   await expect(row.getByLabel('Tie-outs at')).toHaveValue('own');
   await along.fill('-9');
   await along.press('Enter');
-  await expect(row.locator('.tie-out').nth(1)).toContainText(/Along can be from -1.8 to 1.8 m/);
+  await expect(row.getByRole('listitem').nth(1)).toContainText(/Along can be from -1.8 to 1.8 m/);
   await page.getByRole('button', { name: 'Take new roof out of the kit' }).click();
-  await expect(page.locator('.roof-row')).toHaveCount(5);
+  await expect(page.getByText('new roof was taken out of the kit.')).toBeVisible();
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByRole('button', { name: 'Take new roof out of the kit' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take new roof out of the kit' }).click();
+  await expect(page.getByRole('button', { name: 'Take new roof out of the kit' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Take grey-blue square, 3 m out of the kit' }).click();
   await expect(page.getByRole('alert')).toContainText('This roof is in “Gravel-spit gable”');
 });

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './server.js';
-import { tick } from './press.js';
+import { ledgerRow, more, tick } from './press.js';
 
 /** A copy of a demo rig, of the test's own. */
 async function copyOf(page: Page, name: string): Promise<void> {
@@ -25,11 +25,12 @@ test('a rig whose hitches slip is sized: reasons and effects first, then taken, 
   await expect(sizing(page).getByRole('progressbar')).toBeVisible();
   await ready(page);
   const hitches = sizing(page)
-    .locator('.size-change', { hasText: /First hitch( and second hitch)?:/ })
+    .getByRole('listitem')
+    .filter({ hasText: /First hitch( and second hitch)?:/ })
     .first();
   await expect(hitches).toContainText(/Was loop friction hitch of .* a turn crossed/);
   await expect(hitches).toContainText(/is short: it holds \d/);
-  await expect(hitches.locator('.size-effect')).toContainText(/it holds [2-9]\.\d times the worst pull/);
+  await expect(hitches).toContainText(/it holds [2-9]\.\d times the worst pull/);
   // nothing has been changed yet
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
   for (const box of await sizing(page).getByRole('checkbox').all()) await tick(box);
@@ -40,7 +41,7 @@ test('a rig whose hitches slip is sized: reasons and effects first, then taken, 
     .click();
   await expect(sizing(page)).toHaveCount(0);
   await judged(page);
-  await expect(page.locator('.link', { hasText: 'First hitch' }).first()).not.toContainText('grip of the first hitch');
+  await expect(ledgerRow(page, 'First hitch')).not.toContainText('grip of the first hitch');
   await page.getByRole('button', { name: 'Undo' }).click();
   await judged(page);
   await expect(page.getByText(/slides \d+\.\d+ m along the ridge/).first()).toBeVisible();
@@ -75,12 +76,12 @@ test('two rigs stand beside each other, line by line and in the scene, by an add
   await expect(table.getByRole('row', { name: /^Left middle guy/ })).toContainText(/\d N.*short|peg in/i, {
     timeout: 60_000,
   });
-  await expect(page.locator('path.pitch-beside')).toBeVisible();
+  await expect(page.locator('path[data-thing=beside]')).toBeVisible();
   await expect(page).toHaveURL(/with=mess-roof/);
   await page.reload();
   await expect(table.getByRole('row', { name: /^Headroom/ })).toContainText('2.', { timeout: 60_000 });
   await page.getByRole('button', { name: 'Close comparing' }).click();
-  await expect(page.locator('path.pitch-beside')).toHaveCount(0);
+  await expect(page.locator('path[data-thing=beside]')).toHaveCount(0);
 });
 
 test('the rig is seen in depth and turned by keys; without WebGL it says so and goes on', async ({
@@ -147,11 +148,13 @@ test('a guy more along the edge, and something hung on the line of a pitched rig
   await copyOf(page, 'Mess roof');
   await page.getByRole('link', { name: /^Guy/ }).click();
   await judged(page);
+  await more(page, 'Guy');
   await page.getByRole('button', { name: 'Guy at left first quarter' }).click();
   await judged(page);
   await expect(page.getByRole('row', { name: /^left first quarter guy/ })).toContainText('N');
   await page.getByRole('link', { name: /^Hang/ }).click();
+  await more(page, 'Hang');
   await page.getByRole('button', { name: 'Hang something' }).click();
-  await expect(page.locator('.pitch-scene .hung')).toHaveCount(1);
+  await expect(page.locator('[data-thing=hung]')).toHaveCount(1);
   await expect(page.getByLabel('What', { exact: true })).toHaveValue('something');
 });

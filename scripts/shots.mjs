@@ -53,11 +53,16 @@ const SHOTS = [
     },
   ],
   [
-    'pitch-size',
-    '/rigs/sheet-with-slipping-loops/hang?panel=size',
+    'start',
+    '/camps/sallow-ait/new',
     DESK,
     'day',
-    (page) => page.getByRole('table').first().waitFor({ timeout: 60_000 }),
+    async (page) => {
+      await page.getByRole('button', { name: 'Show me rigs' }).click();
+      await page.getByRole('heading', { name: 'Best first' }).waitFor({ timeout: 90_000 });
+      await page.getByRole('heading', { name: 'Best first' }).scrollIntoViewIfNeeded();
+      await page.getByRole('button', { name: 'Open it on the bench' }).last().scrollIntoViewIfNeeded();
+    },
   ],
   ['bed-side', '/rigs/river-bed-under-the-fly/bed', DESK, 'day', fully],
   ['bed-one-tree', '/rigs/bed-on-one-alder/bed', DESK, 'ember', fully],

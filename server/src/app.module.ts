@@ -7,6 +7,7 @@ import { ServeStaticModule } from '@nestjs/serve-static';
 import { TerminusModule } from '@nestjs/terminus';
 import { LoggerModule } from 'nestjs-pino';
 import { CampController } from './camp/camp.controller.js';
+import { CampService } from './camp/camp.service.js';
 import type { Store } from './db/database.js';
 import { STORE } from './db/database.js';
 import { GEAR_CONTROLLERS } from './gear/gear.controller.js';
@@ -23,6 +24,7 @@ import { PlaceController } from './place/place.controller.js';
 import { PlaceService } from './place/place.service.js';
 import { RigController } from './rig/rig.controller.js';
 import { RigService } from './rig/rig.service.js';
+import { VerdictService } from './rig/verdict.service.js';
 import { FORECAST, STATION, WeatherController } from './weather/weather.controller.js';
 
 const webFolder = join(dirname(fileURLToPath(import.meta.url)), '../../web/dist');
@@ -61,7 +63,9 @@ export class AppModule {
         { provide: STORE, useValue: store },
         { provide: STATION, useFactory: () => simulatedStation(Date.now) },
         { provide: FORECAST, useFactory: () => simulatedForecast(Date.now) },
+        CampService,
         RigService,
+        VerdictService,
         PlaceService,
         KitService,
         GearService,

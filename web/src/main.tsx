@@ -2,71 +2,42 @@ import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/bricolage-grotesque';
 import { ChakraProvider } from '@chakra-ui/react';
 import { StrictMode, Suspense, lazy } from 'react';
+import type { ReactElement } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider, createBrowserRouter } from 'react-router';
 import { Shell } from './app/shell.js';
 import { restoreTheme, system } from './app/theme/index.js';
-import './app/look.css';
 import { Failed, Loading } from './parts/states.js';
-import { BenchView } from './views/bench/bench.js';
-import { CampView, FirstCamp } from './views/camp/camp.js';
+import { FirstCamp } from './views/camp/first.js';
 
 const GroundView = lazy(() => import('./views/ground/ground.js'));
 const KitView = lazy(() => import('./views/kit/kit.js'));
+const BenchView = lazy(() => import('./views/bench/bench.js').then((m) => ({ default: m.BenchView })));
+const CampView = lazy(() => import('./views/camp/camp.js').then((m) => ({ default: m.CampView })));
+const CampsView = lazy(() => import('./views/camp/camps.js'));
+const StartView = lazy(() => import('./views/start/start.js'));
 const MeView = lazy(() => import('./views/me/me.js'));
 const NetView = lazy(() => import('./views/net/net.js'));
 const CautionsView = lazy(() => import('./views/cautions/cautions.js'));
 
 restoreTheme();
 const waiting = <Loading what="the view" />;
+const shown = (view: ReactElement): ReactElement => <Suspense fallback={waiting}>{view}</Suspense>;
 const router = createBrowserRouter([
   {
     element: <Shell />,
     errorElement: <Failed />,
     children: [
       { index: true, element: <FirstCamp /> },
-      { path: 'camps/:campId', element: <CampView /> },
-      { path: 'rigs/:rigId/:step?', element: <BenchView /> },
-      {
-        path: 'places/:placeId/:step?',
-        element: (
-          <Suspense fallback={waiting}>
-            <GroundView />
-          </Suspense>
-        ),
-      },
-      {
-        path: 'kit',
-        element: (
-          <Suspense fallback={waiting}>
-            <KitView />
-          </Suspense>
-        ),
-      },
-      {
-        path: 'me',
-        element: (
-          <Suspense fallback={waiting}>
-            <MeView />
-          </Suspense>
-        ),
-      },
-      {
-        path: 'net',
-        element: (
-          <Suspense fallback={waiting}>
-            <NetView />
-          </Suspense>
-        ),
-      },
-      {
-        path: 'cautions',
-        element: (
-          <Suspense fallback={waiting}>
-            <CautionsView />
-          </Suspense>
-        ),
-      },
+      { path: 'camps', element: shown(<CampsView />) },
+      { path: 'camps/:campId', element: shown(<CampView />) },
+      { path: 'camps/:campId/new', element: shown(<StartView />) },
+      { path: 'rigs/:rigId/:step?', element: shown(<BenchView />) },
+      { path: 'places/:placeId/:step?', element: shown(<GroundView />) },
+      { path: 'kit', element: shown(<KitView />) },
+      { path: 'me', element: shown(<MeView />) },
+      { path: 'net', element: shown(<NetView />) },
+      { path: 'cautions', element: shown(<CautionsView />) },
       { path: '*', element: <FirstCamp /> },
     ],
   },

@@ -12,7 +12,7 @@ import { judgeRig } from '@rough-bight/core/shelter';
 import type { BedResult } from '@rough-bight/core/shelter';
 import { system } from '../src/app/theme/index.js';
 import { movedBed, withBedEnd } from '../src/scene/bed-moves.js';
-import { BedControls } from '../src/views/bench/bed-controls.js';
+import { BedStep } from '../src/views/bench/bed-controls.js';
 import { press } from './press.js';
 
 afterEach(cleanup);
@@ -27,14 +27,27 @@ const judge = ({ rig, context }: typeof fly): BedResult =>
   judgeRig(rig, context, { full: true, spreads: false }).report.bed!;
 const flyBed = judge(fly);
 
+/** Everything of the step, not its first numbers only. */
+const openAll = (): boolean => fireEvent.click(screen.getByRole('button', { name: 'More of Bed' }));
+
 function shown({ rig, context }: typeof fly, bed: BedResult | null = null) {
   const edit = jest.fn((next: RidgeRig): string | null => rigProblems(next, context)[0]?.message ?? null);
   const onShow = jest.fn();
   bare(
     <ChakraProvider value={system}>
-      <BedControls rig={rig} context={context} bed={bed} shown="lying" onShow={onShow} edit={edit} put={jest.fn()} />
+      <BedStep
+        said={null}
+        rig={rig}
+        context={context}
+        bed={bed}
+        shown="lying"
+        onShow={onShow}
+        edit={edit}
+        put={jest.fn()}
+      />
     </ChakraProvider>,
   );
+  openAll();
   return { edit, onShow, last: () => edit.mock.calls.at(-1)![0] };
 }
 function type(field: HTMLElement, text: string): void {
@@ -42,7 +55,7 @@ function type(field: HTMLElement, text: string): void {
   fireEvent.keyDown(field, { key: 'Enter' });
 }
 const group = (title: RegExp): ReturnType<typeof within> =>
-  within(screen.getByRole('heading', { level: 3, name: title }).closest('.control-group')! as HTMLElement);
+  within(screen.getByRole('heading', { level: 3, name: title }).parentElement!);
 const poleOf = (rig: RidgeRig): BedPole => rig.bed!.ends[1].anchor as BedPole;
 
 describe('a bed on one tree', () => {
@@ -217,7 +230,8 @@ describe('a choice that does not fit', () => {
     const edit = jest.fn((next: RidgeRig): string | null => rigProblems(next, context)[0]?.message ?? null);
     bare(
       <ChakraProvider value={system}>
-        <BedControls
+        <BedStep
+          said={null}
           rig={fly.rig}
           context={context}
           bed={null}
@@ -228,6 +242,7 @@ describe('a choice that does not fit', () => {
         />
       </ChakraProvider>,
     );
+    openAll();
     const field = screen.getByLabelText('Bed') as HTMLSelectElement;
     fireEvent.change(field, { target: { value: 'short' } });
     expect(screen.getByRole('alert').textContent).toMatch(/^short bed is 2\.20 m long: too short for someone/);
@@ -240,7 +255,8 @@ describe('a choice that does not fit', () => {
     const put = jest.fn((_: RidgeRig) => 'Straps and bed do not reach. Let out a strap.');
     bare(
       <ChakraProvider value={system}>
-        <BedControls
+        <BedStep
+          said={null}
           rig={fly.rig}
           context={fly.context}
           bed={null}
@@ -251,6 +267,7 @@ describe('a choice that does not fit', () => {
         />
       </ChakraProvider>,
     );
+    openAll();
     await press(screen.getByRole('radio', { name: 'Second end' }));
     expect(screen.getByRole('alert').textContent).toBe('Straps and bed do not reach. Let out a strap.');
     expect((screen.getByRole('radio', { name: 'First end' }) as HTMLInputElement).checked).toBe(true);

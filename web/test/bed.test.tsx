@@ -3,21 +3,28 @@ import { ChakraProvider } from '@chakra-ui/react';
 import { cleanup, fireEvent, render as bare, screen, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { MemoryRouter } from 'react-router';
 import type { ReactElement } from 'react';
 import { readRigFile, contextOf } from '@rough-bight/core/formats';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { judgeRig } from '@rough-bight/core/shelter';
 import type { Drip, RoofAdvice } from '@rough-bight/core/shelter';
 import { system } from '../src/app/theme/index.js';
-import { BedControls, DripLine } from '../src/views/bench/bed-controls.js';
+import { BedStep, DripLine } from '../src/views/bench/bed-controls.js';
 import { BedReport } from '../src/views/bench/bed-report.js';
 import { casesTogether } from '../src/views/bench/cases-together.js';
 import { Ledger } from '../src/views/bench/ledger.js';
+import { choose } from './choose.js';
 import { Beds, StrapPairs } from '../src/views/kit/beds.js';
 
 afterEach(cleanup);
 
-const render = (shown: ReactElement): void => void bare(<ChakraProvider value={system}>{shown}</ChakraProvider>);
+const render = (shown: ReactElement): void =>
+  void bare(
+    <ChakraProvider value={system}>
+      <MemoryRouter>{shown}</MemoryRouter>
+    </ChakraProvider>,
+  );
 
 const file = readRigFile(readFileSync(join(process.cwd(), 'examples/rigs/river-bed-under-the-fly.rig.json'), 'utf8'));
 const context = contextOf(file);
@@ -85,36 +92,52 @@ describe('the report of a bed', () => {
   test('the ledger holds roof and bed, each trunk once, and names every case', () => {
     const { rows } = report;
     expect(rows.filter((r) => r.id === 'trunk0')).toHaveLength(1);
-    render(
+    const ledger = (chosen: string | null): ReactElement => (
       <Ledger
         rows={rows}
         cases={casesTogether(report)}
         full
         rule="factor"
         onRule={jest.fn()}
-        chosen={null}
+        chosen={chosen}
         onChoose={jest.fn()}
-      />,
+      />
     );
+    render(ledger(null));
     expect(screen.getAllByRole('listitem')).toHaveLength(rows.length);
-    expect(screen.getByRole('button', { name: /^First strap/ }).textContent).toMatch(/dropping in/);
-    expect(screen.getByRole('button', { name: /^The upstream alder/ }).textContent).toMatch(/as pitched, dropping in/);
+    const opened = (name: string): string => {
+      cleanup();
+      render(ledger(rows.find((r) => r.name === name)!.id));
+      return screen.getByRole('listitem', { name: new RegExp(`^${name}$`, 'i') }).textContent!;
+    };
+    expect(opened('first strap')).toMatch(/dropping in/);
+    expect(opened('the upstream alder')).toMatch(/as pitched, dropping in/);
   });
 });
 
 describe('hanging a bed', () => {
   const shown = (rig: RidgeRig, edit = jest.fn((_: RidgeRig): string | null => null), put = jest.fn()) => {
     render(
-      <BedControls rig={rig} context={context} bed={bed} shown="lying" onShow={jest.fn()} edit={edit} put={put} />,
+      <BedStep
+        said={null}
+        rig={rig}
+        context={context}
+        bed={bed}
+        shown="lying"
+        onShow={jest.fn()}
+        edit={edit}
+        put={put}
+      />,
     );
+    if (rig.bed !== undefined) fireEvent.click(screen.getByRole('button', { name: 'More of Bed' }));
     return { edit, put };
   };
-  test('a rig without one offers those of the kit, with straps that reach', () => {
+  test('a rig without one offers those of the kit, with straps that reach', async () => {
     const { bed: gone, ...without } = file.rig;
     expect(gone).toBeDefined();
     const { put } = shown(without);
     expect(screen.getByText(/No higher than you are willing to fall/)).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: 'Hang river bed, 3 m' }));
+    await choose('Hang a bed');
     const hung = put.mock.calls[0]![0] as RidgeRig;
     expect(hung.bed!.bed).toBe('river-bed');
     expect(() => judgeRig(hung, context, { full: false })).not.toThrow();

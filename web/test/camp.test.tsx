@@ -20,11 +20,15 @@ import { press } from './press.js';
 
 /** The rig is judged in a worker; what the list shows of it is the test's own. */
 let verdictOf: (rig: RidgeRig) => Verdict | null = () => null;
-jest.unstable_mockModule('../src/workers/use-judge.js', () => ({
-  useVerdict: (q: RigQuestion) => verdictOf(q.rig),
+jest.unstable_mockModule('../src/workers/verdicts.js', () => ({
+  useVerdict: (q: RigQuestion) => {
+    const verdict = verdictOf(q.rig);
+    return verdict === null ? null : { verdict, madeAt: new Date().toISOString(), old: false };
+  },
 }));
-const { CampView, FirstCamp } = await import('../src/views/camp/camp.js');
-const { WindControls } = await import('../src/views/ground/wind-controls.js');
+const { CampView } = await import('../src/views/camp/camp.js');
+const { FirstCamp } = await import('../src/views/camp/first.js');
+const { WindControls, WindQuick } = await import('../src/views/ground/wind-controls.js');
 
 const seed = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.json'), 'utf8'));
 const stored = (list: readonly { name: string; note: string }[], key: 'rig' | 'place') =>
@@ -41,6 +45,8 @@ const base = {
   id: 'c',
   name: 'Sallow Ait',
   about: 'An island of willows.',
+  away: false,
+  verdicts: [],
   kit: seed.kit,
   roofs: seed.roofs ?? [],
   pegs: seed.pegs ?? [],
@@ -158,7 +164,7 @@ describe('a camp', () => {
   });
   test('a new ridgeline is one that can be judged, of a cord of the kit', async () => {
     show();
-    fireEvent.click(await screen.findByRole('button', { name: 'New ridgeline' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'A bare line' }));
     await waitFor(() => expect(address()).toBe('/rigs/made/ridge'));
     const { document } = sent[0]!.body as { document: RidgeRig };
     expect(sent[0]).toMatchObject({ method: 'POST', path: '/api/camps/c/rigs' });
@@ -173,8 +179,8 @@ describe('a camp', () => {
   test('a rig taken down can be put back as it was', async () => {
     const [rig] = base.rigs;
     show();
-    fireEvent.click(await screen.findByRole('button', { name: `Take down ${rig!.name}` }));
-    await screen.findByText(`${rig!.name} was taken down.`);
+    fireEvent.click(await screen.findByRole('button', { name: `Delete ${rig!.name}` }));
+    await screen.findByText(`${rig!.name} was deleted.`);
     expect(screen.queryByRole('link', { name: rig!.name })).toBeNull();
     fireEvent.click(screen.getByRole('button', { name: 'Put it back' }));
     await waitFor(() => expect(sent).toHaveLength(2));
@@ -225,7 +231,7 @@ describe('a camp', () => {
     show();
     await screen.findByText(/No rig stands here yet/);
     expect(screen.getByText(/No place is drawn yet/)).toBeTruthy();
-    expect((screen.getByRole('button', { name: 'New ridgeline' }) as HTMLButtonElement).disabled).toBe(true);
+    expect((screen.getByRole('button', { name: 'A bare line' }) as HTMLButtonElement).disabled).toBe(true);
     expect(screen.getByRole('link', { name: /put a hank into the kit/ }).getAttribute('href')).toBe('/kit');
   });
 });
@@ -237,6 +243,7 @@ describe('wind and slope of a place', () => {
     render(
       <ChakraProvider value={system}>
         <SWRConfig value={{ provider: () => new Map(), dedupingInterval: 0 }}>
+          <WindQuick place={place} edit={edit} />
           <WindControls place={place} edit={edit} />
         </SWRConfig>
       </ChakraProvider>,

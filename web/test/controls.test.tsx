@@ -13,18 +13,20 @@ import { gustSpeed } from '@rough-bight/core/rig';
 import { judgeRig } from '@rough-bight/core/shelter';
 import { system } from '../src/app/theme/index.js';
 import type { Camp } from '../src/data/types.js';
-import { GroundControls } from '../src/views/bench/ground-controls.js';
-import { GuyControls } from '../src/views/bench/guy-controls.js';
+import { GroundControls, GroundQuick } from '../src/views/bench/ground-controls.js';
+import { GuyAlone, GuyControls, GuyQuick } from '../src/views/bench/guy-controls.js';
 import { HangControls } from '../src/views/bench/hang-controls.js';
 import { casesTogether } from '../src/views/bench/cases-together.js';
 import { Ledger } from '../src/views/bench/ledger.js';
 import { PitchRoof } from '../src/views/bench/pitch-roof.js';
 import { PitchWeather } from '../src/views/bench/pitch-weather.js';
-import { RidgeControls } from '../src/views/bench/ridge-controls.js';
-import { RoofControls, withoutRoof } from '../src/views/bench/roof-controls.js';
+import { RidgeControls, RidgeQuick } from '../src/views/bench/ridge-controls.js';
+import { RoofControls, RoofQuick } from '../src/views/bench/roof-controls.js';
+import { withoutRoof } from '../src/views/bench/without-roof.js';
 import { marksOf } from '../src/views/bench/steps.js';
-import { WeatherControls } from '../src/views/bench/weather-controls.js';
+import { WeatherControls, WeatherQuick } from '../src/views/bench/weather-controls.js';
 import type { LineReport, RoofReport } from '../src/workers/report.js';
+import { choose } from './choose.js';
 import { press } from './press.js';
 
 afterEach(cleanup);
@@ -79,7 +81,7 @@ describe('the ground', () => {
     expect(taped.last().span).toEqual({ ...bareRig.span, how: 'paces' });
   });
   test('paces say what they come to and how far that may be off', () => {
-    render(<GroundControls {...editor({ ...bareRig, span: { how: 'paces', tape: 3, paces: 8 } }).editing} />);
+    render(<GroundQuick {...editor({ ...bareRig, span: { how: 'paces', tape: 3, paces: 8 } }).editing} />);
     const span = 8 * context.body.pace;
     expect(
       screen.getByText(`${span.toFixed(2)} m, within ${(context.body.paceSpread * span * 1.645).toFixed(2)} m`),
@@ -116,9 +118,14 @@ describe('the ground', () => {
 });
 
 describe('the ridge', () => {
-  const shown = (rig: RidgeRig, whole = false) => {
+  const shown = (rig: RidgeRig, report: LineReport | RoofReport = lineReport) => {
     const e = editor(rig);
-    render(<RidgeControls editing={e.editing} report={whole ? null : lineReport} question={null} whole={whole} />);
+    render(
+      <>
+        <RidgeQuick editing={e.editing} />
+        <RidgeControls editing={e.editing} report={report} question={null} />
+      </>,
+    );
     return e;
   };
   const how = (way: RidgeRig['tensioning']['how']): RidgeRig => ({
@@ -160,9 +167,16 @@ describe('the ridge', () => {
       'This cord is no longer in the kit. Choose another.',
     ]);
   });
-  test('with a roof on it the line alone has no chart', () => {
-    shown(file.rig, true);
+  test('with a roof on it the line alone has no chart, and it is told how tight it is with the roof', () => {
+    shown(file.rig, judgement);
     expect(screen.queryByLabelText('Tension and sag')).toBeNull();
+    const ridge = judgement.rows.find((r) => r.role === 'ridge')!;
+    expect(screen.getByText(`${ridge.name}, as pitched`).nextSibling!.textContent).toBe(
+      `${ridge.pitched.toFixed(0)} N`,
+    );
+    expect(screen.getByText('sag with the roof on').nextSibling!.textContent).toBe(
+      `${judgement.roof.sag!.toFixed(2)} m`,
+    );
   });
 });
 
@@ -201,11 +215,11 @@ describe('what hangs on the line', () => {
 });
 
 describe('the roof', () => {
-  test('each kit roof that fits the span can be pitched, and what comes of it can be judged', () => {
+  test('each kit roof that fits the span can be pitched, and what comes of it can be judged', async () => {
     const camp = { kit: context.kit, roofs: context.roofs, pegs: context.pegs } as unknown as Camp;
     const onPitch = jest.fn();
     render(<PitchRoof rig={bareRig} camp={camp} body={context.body} onPitch={onPitch} />);
-    fireEvent.click(screen.getAllByRole('button', { name: /^Pitch / })[0]!);
+    await choose('Pitch a roof');
     const pitched = onPitch.mock.calls[0]![0] as RidgeRig;
     expect(rigProblems(pitched, context)).toEqual([]);
     expect(judge(pitched).roof.cases.length).toBeGreaterThan(3);
@@ -219,7 +233,12 @@ describe('the roof', () => {
   });
   test('another form comes in its usual shape, and asks only what it reads', () => {
     const { editing, last } = editor(file.rig);
-    render(<RoofControls editing={editing} roofs={context.roofs} report={judgement} />);
+    render(
+      <>
+        <RoofQuick editing={editing} />
+        <RoofControls editing={editing} roofs={context.roofs} report={judgement} />
+      </>,
+    );
     expect(screen.getByLabelText('Left edge')).toBeTruthy();
     expect(screen.queryByLabelText('Prop')).toBeNull();
     expect(screen.getByText(/^Covers \d/)).toBeTruthy();
@@ -233,7 +252,7 @@ describe('the roof', () => {
     const { editing, last } = editor(file.rig);
     render(<RoofControls editing={editing} roofs={context.roofs} report={judgement} />);
     await press(screen.getByLabelText('Hitches'));
-    const second = within(screen.getByText('Second hitch').closest('.control-group')! as HTMLElement);
+    const second = within(screen.getByText('Second hitch').parentElement!);
     type(second.getByLabelText('Wraps'), '4');
     expect(last().pitch!.hitches.map((h) => h.wraps)).toEqual([file.rig.pitch!.hitches[0].wraps, 4]);
     await press(second.getByRole('checkbox'));
@@ -245,18 +264,21 @@ describe('the roof', () => {
 describe('guys', () => {
   const shown = (rig: RidgeRig, chosen: string | null = null, place?: Parameters<typeof GuyControls>[0]['place']) => {
     const e = editor(rig);
-    const onChoose = jest.fn();
+    const onTouch = jest.fn();
+    const report = judge(rig);
+    const guy = report.roof.guys.find((g) => g.id === chosen);
+    const shared = { editing: e.editing, pegs: context.pegs, report };
     render(
-      <GuyControls
-        editing={e.editing}
-        pegs={context.pegs}
-        place={place}
-        report={judge(rig)}
-        chosen={chosen}
-        onChoose={onChoose}
-      />,
+      guy === undefined ? (
+        <>
+          <GuyQuick editing={e.editing} />
+          <GuyControls {...shared} place={place} chosen={chosen} onTouch={onTouch} />
+        </>
+      ) : (
+        <GuyAlone {...shared} guy={guy} />
+      ),
     );
-    return { ...e, onChoose };
+    return { ...e, onTouch };
   };
   test('all alike or one alone: what is set goes there', () => {
     const all = shown(file.rig);
@@ -265,7 +287,7 @@ describe('guys', () => {
     // for all of them no one tree can be chosen
     expect([...(screen.getByLabelText('To') as HTMLSelectElement).options].map((o) => o.value)).not.toContain('tree');
     fireEvent.click(screen.getByRole('button', { name: 'left middle guy' }));
-    expect(all.onChoose).toHaveBeenCalledWith('guy 01');
+    expect(all.onTouch.mock.calls[0]![0]).toMatchObject({ id: 'guy 01' });
     cleanup();
     const one = shown(file.rig, 'guy 01');
     type(screen.getByLabelText('Hauled with'), '55');
@@ -288,8 +310,10 @@ describe('guys', () => {
     fireEvent.change(screen.getByLabelText('Tree'), { target: { value: 'guy-tree 02' } });
     expect(two.last().pitch!.own['01']!.anchor).toMatchObject({ tree: 'guy-tree 02' });
     cleanup();
-    shown(two.last(), 'guy 02');
+    shown(two.last());
     expect(screen.getByRole('row', { name: /^left middle guy/ }).textContent).toMatch(/on the sapling$/);
+    cleanup();
+    shown(two.last(), 'guy 02');
     // whose tree it is cannot be taken out from under the other, by a choice or by a button
     fireEvent.change(screen.getByLabelText('To'), { target: { value: 'root' } });
     expect(screen.getByRole('alert').textContent).toMatch(
@@ -347,8 +371,13 @@ describe('the weather', () => {
   });
   test('wind by its signs; in a gale it says to leave the trees', () => {
     const { editing, last } = editor(bareRig);
-    render(<WeatherControls editing={editing} report={lineReport} />);
-    fireEvent.change(screen.getByLabelText('By its signs'), { target: { value: '7' } });
+    render(
+      <>
+        <WeatherQuick editing={editing} />
+        <WeatherControls editing={editing} report={lineReport} />
+      </>,
+    );
+    fireEvent.change(screen.getByLabelText('Wind by its signs'), { target: { value: '7' } });
     expect(last().wind.beaufort).toBe(7);
     expect(screen.queryByText(/leave the trees/)).toBeNull();
     cleanup();
@@ -378,7 +407,7 @@ describe('the ledger of a line', () => {
     const names = [...items].map((li) => li.querySelector('b')!.textContent!.toLowerCase());
     expect(names).toEqual(rows.map((row) => row.name.toLowerCase()));
     expect(within(items[0] as HTMLElement).getAllByRole('row')).toHaveLength(3 * rows[0]!.links.length);
-    await press(screen.getByLabelText('chance of failure'));
+    fireEvent.change(screen.getByLabelText('Judged by'), { target: { value: 'chance' } });
     expect(onRule).toHaveBeenCalledWith('chance');
   });
 });

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { DocumentStore } from '../src/data/document-store.js';
 import type { StoredRig } from '../src/data/types.js';
-import { freshRig } from '../src/views/camp/fresh-rig.js';
+import { freshRig } from '@rough-bight/core/rig';
 
 const stored: StoredRig = {
   id: 'r',

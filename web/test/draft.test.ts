@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, jest, test } from '@jest/globals';
 import type { StoredRig } from '../src/data/types.js';
-import { freshRig } from '../src/views/camp/fresh-rig.js';
+import { freshRig } from '@rough-bight/core/rig';
 
 /** What is kept on this device, in place of the browser's own store. */
 const device = new Map<string, unknown>();

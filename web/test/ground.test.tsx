@@ -1,6 +1,6 @@
 import { ChakraProvider } from '@chakra-ui/react';
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { cleanup, fireEvent, screen, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { useState } from 'react';
@@ -10,8 +10,8 @@ import type { Place, Thing } from '@rough-bight/core/ground';
 import { fitOf } from '@rough-bight/core/ground';
 import type { GroundJudgement } from '../src/workers/ground.worker.js';
 import { system } from '../src/app/theme/index.js';
-import { ChooseControls } from '../src/views/ground/choose-controls.js';
-import { MeasureControls } from '../src/views/ground/measure-controls.js';
+import { ChooseControls, ChooseQuick } from '../src/views/ground/choose-controls.js';
+import { AddMeasure, MeasureControls } from '../src/views/ground/measure-controls.js';
 import { Spans } from '../src/views/ground/spans.js';
 import { Palette, ThingControls, ThingsTable } from '../src/views/ground/thing-controls.js';
 import { press } from './press.js';
@@ -143,13 +143,17 @@ describe('measures', () => {
     render(
       <Held start={start}>
         {(place, edit) => (
-          <MeasureControls
-            place={place}
-            edit={edit}
-            survey={null}
-            onPlaceThem={() => undefined}
-            onFile={() => undefined}
-          />
+          <>
+            <AddMeasure place={place} edit={edit} />
+            <MeasureControls
+              place={place}
+              edit={edit}
+              survey={null}
+              off={false}
+              onPlaceThem={() => undefined}
+              onFile={() => undefined}
+            />
+          </>
         )}
       </Held>,
     );
@@ -167,6 +171,9 @@ describe('measures', () => {
       how: 'feet',
       value: 44.5,
     });
+    // the next one goes on from there
+    expect((screen.getByRole('combobox', { name: 'From' }) as HTMLSelectElement).value).toBe('back-alder');
+    expect((screen.getByRole('combobox', { name: 'To' }) as HTMLSelectElement).value).not.toBe('back-alder');
     expect(new Set(held.place.measures.map((m) => m.id)).size).toBe(held.place.measures.length);
   });
   test('bearings are typed in degrees and kept in radians', () => {
@@ -208,13 +215,15 @@ describe('what is wanted', () => {
     render(
       <Held start={start}>
         {(place, edit) => (
-          <ChooseControls
-            place={place}
-            edit={edit}
-            fit={fitOf(place.wish, { cord: findCord('nylon-550-4')!, length: 15 }, 0.6, body)}
-            kit={camp.kit}
-            body={body}
-          />
+          <>
+            <ChooseQuick place={place} edit={edit} kit={camp.kit} />
+            <ChooseControls
+              place={place}
+              edit={edit}
+              fit={fitOf(place.wish, { cord: findCord('nylon-550-4')!, length: 15 }, 0.6, body)}
+              body={body}
+            />
+          </>
         )}
       </Held>,
     );
@@ -229,10 +238,13 @@ describe('what is wanted', () => {
     type('Each strap', '0.5');
     expect(screen.getByRole('alert').textContent).toMatch(/No span can fit/);
   });
-  test('weights are moved, and put back', () => {
+  test('weights are moved, and put back', async () => {
     show();
     const weights = within(screen.getByRole('group', { name: 'What counts' }));
-    fireEvent.change(weights.getByRole('slider', { name: 'Wind' }), { target: { value: '5' } });
+    await act(async () => {
+      weights.getByRole('slider', { name: 'Wind' }).focus();
+      fireEvent.keyDown(weights.getByRole('slider', { name: 'Wind' }), { key: 'End' });
+    });
     expect(held.place.wish.weights.wind).toBe(5);
     fireEvent.click(weights.getByRole('button', { name: 'As at first' }));
     expect(held.place.wish.weights.wind).toBe(2);

@@ -5,7 +5,7 @@ import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { across, fitFrame, upward } from '../src/scene/flat/frame.js';
 import { movedLine } from '../src/scene/moves.js';
 import type { LineGrip } from '../src/scene/moves.js';
-import { freshRig } from '../src/views/camp/fresh-rig.js';
+import { freshRig } from '@rough-bight/core/rig';
 
 const body = { pace: 0.75, paceSpread: 0.03 } as BodyMeasures;
 const context = {

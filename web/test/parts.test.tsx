@@ -55,7 +55,7 @@ describe('the ledger', () => {
     render(shown(null, undefined, onChoose));
     const rows = screen.getAllByRole('listitem');
     expect(rows).toHaveLength(3);
-    expect(rows[0]!.textContent).toMatch(/^Ridgeline.*; pulley-style hitch at the split willow, as pitched.*short$/);
+    expect(rows[0]!.textContent).toMatch(/^Ridgeline.*pulley-style hitch at the split willow.*short$/);
     expect(within(rows[0]!).getByRole('img').getAttribute('aria-label')).toBe('3 of ten strands spare, short');
     expect(within(rows[2]!).getByRole('img').getAttribute('aria-label')).toBe('9 of ten strands spare, plenty');
     fireEvent.click(within(rows[0]!).getByRole('button', { name: /^Ridgeline/ }));
@@ -113,7 +113,8 @@ describe('the scene', () => {
       caseId="pitched"
       chosen={null}
       beside={null}
-      onChoose={jest.fn()}
+      onLine={jest.fn()}
+      onGrip={jest.fn()}
       rig={rig}
       report={judged === null ? null : reportOn(judged)}
       kit={camp.kit}

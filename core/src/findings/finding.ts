@@ -43,6 +43,10 @@ export interface Facts {
   /** Share of the bed that rain reaches, and its slant from upright, rad. */
   readonly 'rain-reaches': { readonly share: number; readonly slant: number };
 
+  /** Share of a sleeper on the ground, or of a pack, that rain reaches. */
+  readonly 'sleeper-wet': { readonly name: string; readonly share: number };
+  readonly 'pack-wet': { readonly name: string; readonly share: number };
+
   readonly 'elastic-ridge': Record<never, never>;
   readonly 'carries-person': Record<never, never>;
   readonly gale: Record<never, never>;
@@ -84,6 +88,12 @@ export interface Facts {
   /** How far the roof reaches beyond an end of the bed, m; negative leaves it open. */
   readonly overhang: { readonly end: 0 | 1; readonly by: number };
   readonly comfort: { readonly what: Comfort };
+  /** Cloth over where a sleeper sits up, m over the ground. */
+  readonly 'sleeper-low': { readonly name: string; readonly headroom: number };
+  /** Slope under a sleeper, rad; across the body, so that it rolls, or along it. */
+  readonly 'sleeper-slides': { readonly name: string; readonly by: number; readonly rolls: boolean };
+  /** Share of the wind that comes in to a sleeper. */
+  readonly 'sleeper-in-wind': { readonly name: string; readonly share: number };
 }
 
 /** A part of a bed with a maker's limit of its own. */
@@ -118,6 +128,7 @@ const SEVERITIES = {
   touches: 'fails',
   'drips-in': 'fails',
   'rain-reaches': 'fails',
+  'sleeper-wet': 'fails',
   'elastic-ridge': 'warns',
   'carries-person': 'warns',
   gale: 'warns',
@@ -147,6 +158,10 @@ const SEVERITIES = {
   'pole-gives': 'warns',
   'head-meets-cloth': 'warns',
   overhang: 'warns',
+  'pack-wet': 'warns',
+  'sleeper-in-wind': 'warns',
+  'sleeper-slides': 'warns',
+  'sleeper-low': 'warns',
   comfort: 'notes',
 } as const satisfies Record<FindingCode, Severity>;
 const ORDER = Object.keys(SEVERITIES) as FindingCode[];

@@ -7,6 +7,7 @@ export * from './gpx.js';
 export * from './distances.js';
 export * from './rig-file.js';
 export * from './versions.js';
+export * from './camp-file.js';
 export { rigSvg } from './drawing.js';
 export type { Drawn, Sheet } from './drawing.js';
 export { rigGltf } from './gltf.js';

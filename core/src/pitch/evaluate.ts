@@ -9,12 +9,14 @@ import type { HitchAdvice } from '../hitch/index.js';
 import { norm, sub } from '../quantity/index.js';
 import type { Phrase, Vec3 } from '../quantity/index.js';
 import type { BearerId, GivenWind, RigContext, RidgeRig, Row } from '../rig/index.js';
-import { gustOf, pegsOfBed, ratioOf, tiedTo, treeOf } from '../rig/index.js';
+import { gustOf, pegsOfBed, ratioOf, roofedIn, tiedTo, treeOf } from '../rig/index.js';
 import { judgedBy } from '../strength/index.js';
 import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
 import type { GuyAnchor, Solid } from '../support/index.js';
 import { supportOf } from '../support/index.js';
+import { underRoof } from '../under/index.js';
+import type { UnderResult } from '../under/index.js';
 import type { Figure } from '../working/index.js';
 import { isIn, solveCases } from './envelope.js';
 import type { Half } from './envelope.js';
@@ -183,6 +185,8 @@ export interface PitchResult {
   /** What each trunk, peg and weight bears, case by case. */
   readonly anchors: readonly AnchorReport[];
   readonly cover: Cover;
+  /** Who and what lies on the ground under it; null where nothing is said to. */
+  readonly under: UnderResult | null;
   readonly runOff: RunOff;
   /** Litres standing on it when it rains, dry cords. */
   readonly standing: number;
@@ -371,6 +375,10 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
     .sort((a, b) => ratioOf(a) - ratioOf(b));
   const pitched = tied.pitched.numbers;
   const { ground } = model.layout.setting;
+  const under =
+    rig.under === undefined
+      ? null
+      : underRoof(rig.under, roofedIn(rig, { corners: model.mesh.corners, at: pitched.at, ground }));
   const cover = coverOf(model.mesh, model.neighbours, pitched.at, ground);
   const water = runOff(model.mesh, model.neighbours, pitched.at, ground);
   let [slack, wrinkled, whole] = [0, 0, 0];
@@ -435,6 +443,7 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
     guys: model.members.flatMap((m): GuyReport[] => guyReport(tied, m, readings[0]!)),
     anchors: readings.flatMap((r) => anchorsOf(tied, r)),
     cover,
+    under,
     runOff: water,
     standing: 1000 * water.ponds.reduce((sum, p) => sum + p.volume, 0),
     slack: slack / whole,

@@ -4,6 +4,7 @@ import { PULLS, SHELTERS, TERMINATIONS } from '../catalogue/index.js';
 import type { Described } from '../document/index.js';
 import { atMost, id, idOf, keyOf, oneOf, pair, part, whole, within, words } from '../document/index.js';
 import { RULES, USES } from '../strength/index.js';
+import { MOST_UNDER, lyingDocument } from '../under/index.js';
 import { bedDocument } from './bed-document.js';
 import { RIDGE_FORMAT, TENSIONINGS } from './choices.js';
 import { MOST_HOME, MOST_HUNG, RIDGE_LIMITS } from './limits.js';
@@ -91,5 +92,11 @@ export const rigDocument = part({
   pitch: pitchDocument.optional(),
   /** A hammock hung on its trunks, or on others. */
   bed: bedDocument.optional(),
+  /** Who and what lies on the ground under the roof. */
+  under: atMost(lyingDocument, MOST_UNDER, `At most ${MOST_UNDER} sleepers and packs can lie under a roof.`)
+    .refine((list) => new Set(list.map((l) => l.id)).size === list.length, {
+      error: 'Each thing under the roof needs an id of its own.',
+    })
+    .optional(),
 });
 export type RidgeRig = Described<typeof rigDocument>;

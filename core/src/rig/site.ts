@@ -36,19 +36,26 @@ function inSentence(name: string): string {
   return /\d$/.test(name) ? small : `the ${small}`;
 }
 
-/** A pitched roof turned onto a span: centred, in this place's wind, slope and soil; its guys follow the cloth again. */
-function pitchAt(pitch: Pitch, place: Place, from: At, to: At, span: number): Pitch {
+/** How a roof lies on a span of a place: which way it runs, the wind, the soil and the fall across it. */
+export function lieAt(place: Place, from: At, to: At): Pick<Pitch, 'bearing' | 'windFrom' | 'soil' | 'crossRise'> {
   const bearing = bearingOf(from, to);
   const middle: At = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
   const { fall, toward } = place.slope;
   const rise = -fall * Math.cos(toward - (bearing - Math.PI / 2));
   const { min, max } = PITCH_LIMITS.crossRise;
   return {
-    ...pitch,
     bearing,
     windFrom: place.wind.from,
     soil: soilAt(place, middle),
     crossRise: clamp(Math.round(rise * 1000) / 1000 + 0, min, max),
+  };
+}
+
+/** A pitched roof turned onto a span: centred, in this place's wind, slope and soil; its guys follow the cloth again. */
+function pitchAt(pitch: Pitch, place: Place, from: At, to: At, span: number): Pitch {
+  return {
+    ...pitch,
+    ...lieAt(place, from, to),
     middle: centimetre(span / 2),
     own: Object.fromEntries(Object.entries(pitch.own).map(([key, guy]) => [key, { ...guy, foot: null }])),
   };

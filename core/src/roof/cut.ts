@@ -37,6 +37,19 @@ export function tieOutsOf(layout: Layout, length: number, width: number, hold: H
 const round = (x: number): number => Math.round(x * 1000) / 1000;
 const tieOutId = (p: number, q: number): string => `${(p * 100).toFixed(0)},${(q * 100).toFixed(0)}`;
 
+/** A roof nobody has looked at closely: of nylon, as good as new, with a tie-out wherever most have one. @param length m @param width m */
+export const freshRoof = (name: string, length: number, width: number): Omit<KitRoof, 'id'> => ({
+  name,
+  cloth: 'nylon',
+  length,
+  width,
+  hollow: 0,
+  tieOuts: tieOutsOf('full', length, width, 'loop'),
+  mass: 0,
+  sun: 'new',
+  wear: 'sound',
+});
+
 /** What a roof weighs dry, kg. */
 export function roofMass(roof: KitRoof): number {
   return roof.mass > 0 ? roof.mass : (findCloth(roof.cloth)?.mass.typical ?? 0.1) * roofArea(roof);

@@ -3,13 +3,13 @@ import { BARK_PRESSURE, FALL_MOST, FALL_WARN } from '../catalogue/index.js';
 import type { Comfort, Finding, FindingCode } from '../findings/index.js';
 import { against, finding } from '../findings/index.js';
 import type { PitchResult } from '../pitch/index.js';
-import { bedStem, pegsOfBed, ratioOf, treeOf } from '../rig/index.js';
+import { bedStem, meanWind, pegsOfBed, ratioOf, treeOf } from '../rig/index.js';
 import { isHold } from '../support/index.js';
 import { bearersUnderBed, strapTree } from './bed-pulls.js';
 import type { BedModel } from './bed-model.js';
 import { groundedIn, raiseOver } from './bed-report.js';
 import type { BedResult } from './evaluate.js';
-import { meanWind, tooNear } from './over.js';
+import { tooNear } from './over.js';
 
 /** Dry enough: what is left is the ends of the cloth. Judgement. */
 export const DRY = 0.98;

@@ -5,9 +5,10 @@ import { LEAST_GAP, LYING_DEEP, ROOF_ABOVE, SHELTERS, SITTING_TALL, looked } fro
 import type { PitchShape, PitchTopology } from '../pitch/index.js';
 import { sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
+import { meanWind, slantOver } from '../rig/index.js';
 import type { RidgeRig } from '../rig/index.js';
-import { RAIN_FALLS, clothAbove, coverBeyond, lineOffCloth, rainSlant } from '../roof/index.js';
-import { beaufortSpeed, windBySigns, windToward } from '../weather/index.js';
+import { RAIN_FALLS, clothAbove, coverBeyond, lineOffCloth } from '../roof/index.js';
+import { windBySigns } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { BedModel } from './bed-model.js';
@@ -108,16 +109,6 @@ export function bodyLine(model: BedModel, c: LoadCase, s: HangState): Vec3[] {
 /** Which states of the bed are set against each of the roof's. */
 const POSES = ['empty', 'sitting', 'lying'] as const;
 const KINDS = ['bed', 'person', 'strap'] as const;
-
-/** Mean wind at the roof, m/s: drops are carried by it, not by its gusts. */
-export const meanWind = (rig: RidgeRig): number =>
-  beaufortSpeed(rig.wind.beaufort) * SHELTERS[rig.wind.shelter].typical;
-
-/** Slant of the rain over a rig, level way for every metre of fall. */
-export function slantOver(rig: RidgeRig): readonly [number, number] {
-  const pitch = rig.pitch!;
-  return rainSlant(meanWind(rig), windToward(pitch.windFrom, pitch.bearing));
-}
 
 /** What of a bed rain reaches: the share that stays dry. */
 export function dryShare(

@@ -112,6 +112,7 @@ function retensioned(rig: RidgeRig, { result, tied }: Evaluated): RidgeRig | nul
  * much, such that every margin holds at the least cost for the aim. The pulls are those of the whole rig solved; a choice is taken
  * exactly for them, then the rig is solved again with it, until nothing changes any more.
  * @param progress called before each solve with the share done; return false to stop
+ * @param within   ids of the gusts it is sized in, where whoever asks judges it in all of them afterwards; all where left out
  * @returns null when it was stopped
  * @throws RigProblem naming field and remedy when the rig itself cannot be computed
  */
@@ -121,11 +122,13 @@ export function sizeRig(
   aim: SizeAim,
   units: UnitChoice,
   progress: (done: number) => boolean = () => true,
+  within?: ReadonlySet<string>,
 ): SizedRig | null {
   let solves = 0;
   /** Gusts that govern some link of what was judged in full so far: between full judgements these stand for all. */
-  const governing = new Set<string>();
-  const solve = (r: RidgeRig, whole: boolean): Evaluated | null => {
+  const governing = new Set<string>(within);
+  const solve = (r: RidgeRig, inAll: boolean): Evaluated | null => {
+    const whole = inAll && within === undefined;
     if (!progress(Math.min(1, solves / (MOST_SOLVES + 1)))) return null;
     solves++;
     const known = evaluatePitch(r, context, {
@@ -184,7 +187,7 @@ export function sizeRig(
     if (known === null) return null;
     now = trialOf(next, known);
     if (!better(now, best)) continue;
-    if (holds(now)) {
+    if (holds(now) && within === undefined) {
       // what holds in the gusts that governed is judged in all of them before it is said to
       const all = solve(next, true);
       if (all === null) return null;
@@ -193,7 +196,7 @@ export function sizeRig(
     }
     best = now;
   }
-  if (best !== base && !holds(best)) {
+  if (best !== base && !holds(best) && within === undefined) {
     const all = solve(best.rig, true);
     if (all === null) return null;
     best = trialOf(best.rig, all);

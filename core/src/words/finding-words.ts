@@ -70,6 +70,8 @@ const TAMES = 'Haul its guys harder, give that edge another guy, drop it to the 
 const DROP_IT = 'Drop a corner or an edge.';
 
 type Words = { readonly [C in FindingCode]: (f: Facts[C]) => readonly [says: Phrase, remedy?: Phrase] };
+/** What somebody called it, or what it is. */
+const named = (name: string, kind: string): string => (name === '' ? kind : name);
 const WORDS: Words = {
   tree: (f) => {
     const { says, remedy } = treeWords(f);
@@ -143,6 +145,25 @@ const WORDS: Words = {
   'rain-reaches': ({ share: wet, slant }) => [
     phrase`Rain reaches ${share(wet)} of the bed.`,
     phrase`It falls ${angle(slant)} from upright. Lower the roof, or turn it so that it reaches farther.`,
+  ],
+
+  'sleeper-wet': ({ name, share: wet }) => [
+    phrase`Rain reaches ${share(wet)} of ${named(name, 'a sleeper')}.`,
+    phrase`Move who lies there under the middle, lower the windward edge, or turn the roof.`,
+  ],
+  'pack-wet': ({ name, share: wet }) => [
+    phrase`Rain reaches ${share(wet)} of ${named(name, 'a pack')}: hang it, or bring it in.`,
+  ],
+  'sleeper-low': ({ name, headroom }) => [
+    phrase`${capital(named(name, 'a sleeper'))} cannot sit up: the cloth hangs ${metres(headroom)} over the hips.`,
+  ],
+  'sleeper-slides': ({ name, by, rolls }) => [
+    rolls
+      ? phrase`${capital(named(name, 'a sleeper'))} rolls: the ground falls ${angle(by)} across the body. Lie along the slope, head uphill.`
+      : phrase`${capital(named(name, 'a sleeper'))} slides: the ground falls ${angle(by)} along the body. Lie with the head uphill, on flatter ground.`,
+  ],
+  'sleeper-in-wind': ({ name, share: open }) => [
+    phrase`${share(open)} of the wind comes in to ${named(name, 'a sleeper')}: turn the roof’s closed side into it, or drop an edge.`,
   ],
 
   'elastic-ridge': () => [

@@ -1,2 +1,3 @@
 export * from './finding-words.js';
 export * from './verdict.js';
+export { verdictDocument } from './verdict-document.js';

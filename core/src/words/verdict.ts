@@ -8,6 +8,8 @@ import type { RidgeRig } from '../rig/index.js';
 import { holds, saidTogether } from '../shelter/index.js';
 import type { BedResult, RigReport } from '../shelter/index.js';
 import type { Judged } from '../strength/index.js';
+import { DRY } from '../under/index.js';
+import type { UnderResult } from '../under/index.js';
 import { BEAUFORT, beaufortOf, compassPoint } from '../weather/index.js';
 import { marginWords, wordsOf } from './finding-words.js';
 
@@ -125,7 +127,7 @@ function shortBy({ rig, roof, full }: RigReport, lead: FindingOf<'short'>, wrong
 }
 
 /** How it stands and lies: sag of a line, room under a roof, height and straps of a bed. */
-function besides({ line, roof, bed }: RigReport, lead: Finding | null, body: BodyMeasures): Phrase {
+function besides({ line, roof, bed, findings }: RigReport, lead: Finding | null, body: BodyMeasures): Phrase {
   const small = (length: number): Phrase => phrase`${saySmall(length, body)} (${metres(length)})`;
   const ofBed = bed !== null && lead !== null && bed.findings.includes(lead);
   return sentences([
@@ -137,8 +139,26 @@ function besides({ line, roof, bed }: RigReport, lead: Finding | null, body: Bod
     roof === null || ofBed
       ? null
       : phrase`Headroom ${small(roof.cover.headroom)}, ${amount(roof.cover.ground, 'area')} covered.`,
+    roof === null || roof.under === null || ofBed ? null : sleepersUnder(roof.under),
+    roof !== null && roof.under !== null && ofCode(findings, 'opens-to-wind').length > 0
+      ? phrase`It opens into the wind: turn it about.`
+      : null,
     bed === null ? null : lies(bed, small),
   ]);
+}
+
+/** Who of those on the ground lies dry, can sit up, and lies out of the wind. */
+function sleepersUnder({ things }: UnderResult): Phrase | null {
+  const sleepers = things.filter((t) => t.lying.kind === 'sleeper');
+  if (sleepers.length === 0) return null;
+  const of = (n: number): string =>
+    n === sleepers.length ? (n === 1 ? 'The sleeper' : `All ${n}`) : `${n} of ${sleepers.length}`;
+  const dry = sleepers.filter((t) => t.dry >= DRY).length;
+  const sits = sleepers.filter((t) => t.sits).length;
+  const one = sleepers.length === 1;
+  return dry === sleepers.length && sits === sleepers.length
+    ? phrase`${of(dry)} ${one ? 'lies' : 'lie'} dry and can sit up.`
+    : phrase`${of(dry)} ${dry === 1 ? 'lies' : 'lie'} dry, ${sits} can sit up.`;
 }
 
 function lies({ lying: { height, angles, straps } }: BedResult, small: (length: number) => Phrase): Phrase {

@@ -4,6 +4,7 @@ import type { Gear, GearList, RidgeRig } from '@rough-bight/core/rig';
 import type { Required } from '@rough-bight/core/strength';
 import { sql } from 'drizzle-orm';
 import {
+  boolean,
   check,
   doublePrecision,
   index,
@@ -17,12 +18,21 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 
+/** What a rig comes to, as its words are made of. */
+interface StoredVerdict {
+  readonly holds: boolean;
+  readonly sentence: readonly unknown[];
+  readonly detail: readonly unknown[];
+}
+
 const when = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
 
 export const camps = pgTable('camps', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
   about: text('about').notNull().default(''),
+  /** Put away: it is kept, and not shown among those in use. */
+  away: boolean('away').notNull().default(false),
   createdAt: when('created_at'),
 });
 
@@ -98,6 +108,17 @@ const revisionOf = <D>() => ({
 });
 
 export const rigs = pgTable('rigs', documentOf<RidgeRig>(), (t) => [index('rigs_camp').on(t.campId)]);
+
+/** What was last made of a rig: for which content, and when. */
+export const rigVerdicts = pgTable('rig_verdicts', {
+  rigId: text('rig_id')
+    .primaryKey()
+    .references(() => rigs.id, { onDelete: 'cascade' }),
+  /** Of rig, kit, measures, margins and program together: where it is another, the verdict is an old one. */
+  of: text('of').notNull(),
+  verdict: jsonb('verdict').$type<StoredVerdict>().notNull(),
+  madeAt: when('made_at'),
+});
 
 /** Every save of a rig, so that nothing that was stored is lost. */
 export const rigRevisions = pgTable(

@@ -43,7 +43,8 @@ export function wellFormed(request: Request, response: Response, next: NextFunct
     refuse('address', 'This address holds a character that no id has. Go back to the camp.');
     return;
   }
-  const found = fault(request.body);
+  // what is packed is looked at when it is unpacked
+  const found = Buffer.isBuffer(request.body) ? null : fault(request.body);
   if (found === null) next();
   else refuse(found.field === '' ? 'body' : found.field, found.message);
 }

@@ -11,13 +11,19 @@ import {
 import { Problem } from '../errors/problem.js';
 import { NewRigDto, RigDto, SaveRigDto } from './rig.dto.js';
 import { RigService } from './rig.service.js';
+import { VerdictDto } from './verdict.dto.js';
+import { VerdictService } from './verdict.service.js';
+import type { VerdictRow } from './verdict.service.js';
 import type { RigRow } from './rig.service.js';
 
 @ApiTags('rigs')
 @ApiNotFoundResponse({ type: Problem })
 @Controller('api')
 export class RigController {
-  constructor(@Inject(RigService) private readonly rigs: RigService) {}
+  constructor(
+    @Inject(RigService) private readonly rigs: RigService,
+    @Inject(VerdictService) private readonly verdicts: VerdictService,
+  ) {}
 
   @Get('rigs/:id')
   @ApiOkResponse({ type: RigDto })
@@ -57,6 +63,12 @@ export class RigController {
   @ApiUnprocessableEntityResponse({ type: Problem })
   save(@Param('id') id: string, @Body() body: SaveRigDto): Promise<RigRow> {
     return this.rigs.change(id, body);
+  }
+
+  /** Keeps what a rig comes to, worked out where it is shown. */
+  @Put('rigs/:id/verdict')
+  verdict(@Param('id') id: string, @Body() body: VerdictDto): Promise<VerdictRow> {
+    return this.verdicts.keep(id, body);
   }
 
   @Delete('rigs/:id')

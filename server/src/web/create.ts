@@ -51,6 +51,7 @@ export async function createApp(store: Store): Promise<NestExpressApplication> {
   app.use((request: Request, response: Response, next: NextFunction) =>
     (request.path.startsWith('/api/docs') ? docs : strict)(request, response, next),
   );
+  app.useBodyParser('raw', { type: 'application/zip', limit: '20mb' });
   app.useBodyParser('json', { limit: '200kb', strict: true });
   app.use('/api', wellFormed);
   app.use('/api', (_request: Request, response: Response, next: NextFunction) => {

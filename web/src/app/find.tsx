@@ -1,18 +1,22 @@
-import { Dialog, Portal } from '@chakra-ui/react';
+import { Combobox, Dialog, Portal, Span, VisuallyHidden, createListCollection } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { useNavigate } from 'react-router';
-import { useCamp, useCamps } from '../data/camp.js';
+import { useCamps, useCurrentCamp } from '../data/camp.js';
 import { STEPS } from '../views/bench/steps.js';
 
 interface Target {
-  readonly name: string;
+  readonly value: string;
+  readonly label: string;
   readonly kind: string;
   readonly go: () => void;
 }
 
-/** Find anything by name: rigs, their steps, views, and the few commands. */
-export function FindDialog({
+/** How many are shown at once. */
+const SHOWN = 9;
+
+/** Finds anything by name: rigs, their steps, places, what is in the kit, views, and the few commands. */
+export default function FindDialog({
   open,
   onClose,
   onTheme,
@@ -23,79 +27,94 @@ export function FindDialog({
 }): ReactElement {
   const navigate = useNavigate();
   const { data: camps } = useCamps();
-  const { data: camp } = useCamp(camps?.[0]?.id);
+  const { data: camp } = useCurrentCamp();
   const [text, setText] = useState('');
-  const [at, setAt] = useState(0);
   const targets = useMemo((): Target[] => {
     const to = (path: string) => () => void navigate(path);
+    const thing =
+      (kind: string, path: string) =>
+      ({ id, name }: { readonly id: string; readonly name: string }) => ({
+        value: `${kind} ${id}`,
+        label: name,
+        kind,
+        go: to(path),
+      });
     return [
-      ...(camp === undefined ? [] : [{ name: camp.name, kind: 'camp', go: to(`/camps/${camp.id}`) }]),
+      ...(camps ?? []).map((c) => thing('camp', `/camps/${c.id}`)(c)),
       ...(camp?.places ?? []).flatMap((p) => [
-        { name: p.name, kind: 'place', go: to(`/places/${p.id}/look`) },
-        { name: `Choose a span at ${p.name}`, kind: 'do', go: to(`/places/${p.id}/choose`) },
+        thing('place', `/places/${p.id}/look`)(p),
+        { value: `choose ${p.id}`, label: `Choose a span at ${p.name}`, kind: 'do', go: to(`/places/${p.id}/choose`) },
       ]),
       ...(camp?.rigs ?? []).flatMap((r) => [
-        { name: r.name, kind: 'rig', go: to(`/rigs/${r.id}/ridge`) },
-        ...STEPS.map((s) => ({ name: `${r.name}, ${s}`, kind: 'step', go: to(`/rigs/${r.id}/${s}`) })),
-        { name: `Size ${r.name}`, kind: 'do', go: to(`/rigs/${r.id}/ridge?panel=size`) },
+        thing('rig', `/rigs/${r.id}/ridge`)(r),
+        ...STEPS.map((s) => ({
+          value: `${r.id} ${s}`,
+          label: `${r.name}, ${s}`,
+          kind: 'step',
+          go: to(`/rigs/${r.id}/${s}`),
+        })),
+        { value: `size ${r.id}`, label: `Size ${r.name}`, kind: 'do', go: to(`/rigs/${r.id}/ridge?panel=size`) },
       ]),
-      { name: 'Kit', kind: 'view', go: to('/kit') },
-      { name: 'Me', kind: 'view', go: to('/me') },
-      { name: 'Open a net file', kind: 'view', go: to('/net') },
-      { name: 'Cautions', kind: 'view', go: to('/cautions') },
-      { name: 'Daylight or ember', kind: 'do', go: onTheme },
+      ...(camp?.roofs ?? []).map(thing('roof, tarp', '/kit#roofs')),
+      ...(camp?.kit ?? []).map(thing('cord', '/kit#cords')),
+      ...(camp?.pegs ?? []).map(thing('pegs', '/kit#pegs')),
+      ...(camp?.beds ?? []).map(thing('bed, hammock', '/kit#beds')),
+      ...(camp?.straps ?? []).map(thing('straps', '/kit#beds')),
+      { value: 'kit', label: 'Kit', kind: 'view', go: to('/kit') },
+      { value: 'me', label: 'Me', kind: 'view', go: to('/me') },
+      { value: 'net', label: 'Open a net file', kind: 'view', go: to('/net') },
+      { value: 'cautions', label: 'Cautions', kind: 'view', go: to('/cautions') },
+      { value: 'theme', label: 'Daylight or ember', kind: 'do', go: onTheme },
     ];
-  }, [camp, navigate, onTheme]);
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = targets.filter((t) => words.every((w) => t.name.toLowerCase().includes(w))).slice(0, 9);
-  const take = (t: Target | undefined): void => {
-    if (t === undefined) return;
+  }, [camps, camp, navigate, onTheme]);
+  const collection = useMemo(() => {
+    const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+    const found = targets.filter((t) => words.every((w) => `${t.label} ${t.kind}`.toLowerCase().includes(w)));
+    return createListCollection({ items: found.slice(0, SHOWN) });
+  }, [targets, text]);
+  const take = (value: string | undefined): void => {
+    const target = targets.find((t) => t.value === value);
+    if (target === undefined) return;
     setText('');
     onClose();
-    t.go();
+    target.go();
   };
   return (
-    <Dialog.Root unstyled open={open} onOpenChange={(e) => !e.open && onClose()}>
+    <Dialog.Root open={open} onOpenChange={(e) => !e.open && onClose()}>
       <Portal>
-        <Dialog.Backdrop className="backdrop" />
-        <Dialog.Positioner className="find-place">
-          <Dialog.Content className="find" aria-label="Find">
-            <Dialog.Title className="hidden">Find</Dialog.Title>
-            <input
-              autoFocus
-              role="combobox"
-              aria-expanded={found.length > 0}
-              aria-controls="find-list"
-              aria-activedescendant={found[at] === undefined ? undefined : `find-${at}`}
-              aria-label="Find a rig, a step or a view"
-              placeholder="A rig, a step, a view"
-              value={text}
-              onChange={(e) => {
-                setText(e.target.value);
-                setAt(0);
-              }}
-              onKeyDown={(e) => {
-                if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
-                  e.preventDefault();
-                  setAt((found.length + at + (e.key === 'ArrowDown' ? 1 : -1)) % Math.max(1, found.length));
-                } else if (e.key === 'Enter') take(found[at]);
-              }}
-            />
-            <ul id="find-list" role="listbox" aria-label="Found">
-              {found.map((t, i) => (
-                <li
-                  key={t.name}
-                  id={`find-${i}`}
-                  role="option"
-                  aria-selected={i === at}
-                  onPointerEnter={() => setAt(i)}
-                  onClick={() => take(t)}
-                >
-                  {t.name} <span className="quiet">{t.kind}</span>
-                </li>
-              ))}
-            </ul>
-            {found.length === 0 && <p className="quiet find-none">Nothing of that name.</p>}
+        <Dialog.Backdrop />
+        <Dialog.Positioner>
+          <Dialog.Content padding="10px">
+            <VisuallyHidden>
+              <Dialog.Title>Find</Dialog.Title>
+            </VisuallyHidden>
+            <Combobox.Root
+              collection={collection}
+              value={[]}
+              inputValue={text}
+              open
+              openOnClick
+              inputBehavior="autohighlight"
+              selectionBehavior="clear"
+              onInputValueChange={(e) => setText(e.inputValue)}
+              onValueChange={(e) => take(e.value[0])}
+            >
+              <Combobox.Control>
+                <Combobox.Input
+                  autoFocus
+                  aria-label="Find a rig, a step, a thing of the kit or a view"
+                  placeholder="A rig, a step, a tarp, a view"
+                />
+              </Combobox.Control>
+              <Combobox.Content>
+                <Combobox.Empty>Nothing of that name.</Combobox.Empty>
+                {collection.items.map((t) => (
+                  <Combobox.Item key={t.value} item={t}>
+                    {t.label} <Span textStyle="quiet">{t.kind}</Span>
+                  </Combobox.Item>
+                ))}
+              </Combobox.Content>
+            </Combobox.Root>
           </Dialog.Content>
         </Dialog.Positioner>
       </Portal>

@@ -24,13 +24,21 @@ export async function call<T>(
   body?: unknown,
   keepalive = false,
 ): Promise<T> {
+  return answered<T>(path, {
+    method,
+    keepalive,
+    ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+  });
+}
+
+/** Sends a packed file as it is. @throws ApiError or Unreachable */
+export const sendFile = <T>(path: string, file: Blob): Promise<T> =>
+  answered<T>(path, { method: 'POST', body: file, headers: { 'content-type': 'application/zip' } });
+
+async function answered<T>(path: string, request: RequestInit): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(path, {
-      method,
-      keepalive,
-      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
-    });
+    response = await fetch(path, request);
   } catch {
     throw new Unreachable();
   }

@@ -1,15 +1,54 @@
 import type { Gear, GearList, KitCord } from '@rough-bight/core/rig';
+import type { Verdict } from '@rough-bight/core/words';
 import useSWR, { useSWRConfig } from 'swr';
-import { call, get } from './api.js';
+import { call, get, sendFile } from './api.js';
 import { inTurn } from './in-turn.js';
 import type { Camp, CampSummary, StoredPlace, StoredRig } from './types.js';
 
+const CAMPS = '/api/camps';
+/** Where this device keeps which camp was open last. */
+const LAST = 'rough-bight-camp';
+
 export function useCamps() {
-  return useSWR<readonly CampSummary[]>('/api/camps', get);
+  return useSWR<readonly CampSummary[]>(CAMPS, get);
+}
+
+/** The camp one is in: the one that was open last on this device, else the first that is not put away. */
+export function useCurrentCamp() {
+  const { data: camps = [] } = useCamps();
+  const last = localStorage.getItem(LAST);
+  const current = camps.find((c) => c.id === last && !c.away) ?? camps.find((c) => !c.away) ?? camps[0];
+  return useCamp(current?.id);
+}
+
+/** What can be done with camps as wholes, each refreshing the list. */
+export function useCampsActions() {
+  const { mutate } = useSWRConfig();
+  const then = async <T>(work: Promise<T>): Promise<T> => {
+    const done = await work;
+    await mutate(CAMPS);
+    return done;
+  };
+  const at = (id: string): string => `${CAMPS}/${encodeURIComponent(id)}`;
+  return {
+    make: (name: string, about: string) => then(call<CampSummary>('POST', CAMPS, { name, about })),
+    change: async ({ id, name, about, away }: CampSummary) => {
+      const changed = await then(call<CampSummary>('PUT', at(id), { name, about, away }));
+      await mutate(at(id));
+      return changed;
+    },
+    copy: (id: string) => then(call<CampSummary>('POST', `${at(id)}/copies`)),
+    remove: (id: string) => then(call<undefined>('DELETE', at(id))),
+    takeIn: (file: Blob) => then(sendFile<CampSummary>(`${CAMPS}/files`, file)),
+    /** Where all of it is to be had as one file. */
+    fileOf: (id: string) => `${at(id)}/file`,
+  };
 }
 
 export function useCamp(id: string | undefined) {
-  return useSWR<Camp>(id === undefined ? null : `/api/camps/${encodeURIComponent(id)}`, get);
+  return useSWR<Camp>(id === undefined ? null : `/api/camps/${encodeURIComponent(id)}`, get, {
+    onSuccess: (camp) => localStorage.setItem(LAST, camp.id),
+  });
 }
 
 /** Lists of the kit, by their names in a camp and in an address. */
@@ -53,6 +92,16 @@ export function useCampActions(campId: string) {
     addRig: (rig: Pick<StoredRig, 'name' | 'note' | 'document'>) => then(call<StoredRig>('POST', `${path}/rigs`, rig)),
     changeRig: ({ id, name, note, document, version }: StoredRig) =>
       then(call<StoredRig>('PUT', `/api/rigs/${encodeURIComponent(id)}`, { name, note, document, version })),
+    changePlace: ({ id, name, note, document, version }: StoredPlace) =>
+      then(call<StoredPlace>('PUT', `/api/places/${encodeURIComponent(id)}`, { name, note, document, version })),
+    /** Kept with the rig; nobody waits for it, and where it cannot be kept it is worked out again. */
+    keepVerdict: (rigId: string, of: string, verdict: Verdict): void => {
+      const { holds, sentence, detail } = verdict;
+      void call('PUT', `/api/rigs/${encodeURIComponent(rigId)}/verdict`, {
+        of,
+        verdict: { holds, sentence, detail },
+      }).catch(() => undefined);
+    },
     addPlace: (place: Pick<StoredPlace, 'name' | 'note' | 'document'>) =>
       then(call<StoredPlace>('POST', `${path}/places`, place)),
     removePlace: (id: string) => then(call<undefined>('DELETE', `/api/places/${encodeURIComponent(id)}`)),

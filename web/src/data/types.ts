@@ -2,6 +2,7 @@ import type { Calibrations, Place } from '@rough-bight/core/ground';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import type { Gear, KitCord, RidgeRig } from '@rough-bight/core/rig';
 import type { Required } from '@rough-bight/core/strength';
+import type { Verdict } from '@rough-bight/core/words';
 
 /** A named document of a camp as the server holds it. */
 export interface Stored<D> {
@@ -20,12 +21,23 @@ export interface CampSummary {
   readonly id: string;
   readonly name: string;
   readonly about: string;
+  /** Put away: kept, and not among those in use. */
+  readonly away: boolean;
+}
+
+/** What was last made of a rig, and of what. */
+export interface KeptVerdict {
+  readonly rigId: string;
+  readonly of: string;
+  readonly verdict: Verdict;
+  readonly madeAt: string;
 }
 
 export interface Camp extends CampSummary, Gear {
   readonly kit: readonly KitCord[];
   readonly rigs: readonly StoredRig[];
   readonly places: readonly StoredPlace[];
+  readonly verdicts: readonly KeptVerdict[];
 }
 
 export interface Person {

@@ -80,7 +80,6 @@ export function Segments<T extends string>({
         onValueChange={(e) => e.value !== null && take(e.value as T)}
         onBlur={leave}
         aria-label={label}
-        className="segments"
       >
         {showLabel && (
           <Text as="span" alignSelf="center" paddingEnd="8px" aria-hidden>

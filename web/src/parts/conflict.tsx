@@ -1,4 +1,5 @@
-import { Button } from '@chakra-ui/react';
+import { Buttons, Problem } from './layout.js';
+import { Box, Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { ReactElement } from 'react';
 import { useNavigate } from 'react-router';
@@ -20,9 +21,9 @@ export function SaveTrouble<D>({
     return <Conflict store={store} message={save.message} theirs={save.theirs} copy={copy} />;
   if (save.kind !== 'refused' && save.kind !== 'waiting') return null;
   return (
-    <p className="field-problem side-note" role="alert">
+    <Problem padding="10px 18px" role="alert">
       {save.message}
-    </p>
+    </Problem>
   );
 }
 
@@ -51,15 +52,22 @@ function Conflict<D>({
     }
   };
   return (
-    <div className="conflict" role="alert">
+    <Box
+      padding="14px 18px"
+      bg="cloth2"
+      borderBottom="1.5px solid"
+      borderColor="ink"
+      borderLeft="5px solid var(--rb-colors-danger)"
+      role="alert"
+    >
       <p>{message}</p>
-      <div className="verdict-buttons">
+      <Buttons>
         <Button variant="solid" onClick={() => void keepCopy()}>
           Keep mine as a copy
         </Button>
         <Button onClick={() => store.adopt(theirs)}>Take the other</Button>
-      </div>
-      {problem !== null && <p className="field-problem">{problem}</p>}
-    </div>
+      </Buttons>
+      {problem !== null && <Problem>{problem}</Problem>}
+    </Box>
   );
 }

@@ -1,3 +1,4 @@
+import { Problem } from './layout.js';
 import { Field as ChakraField } from '@chakra-ui/react';
 import type { ReactElement, ReactNode } from 'react';
 
@@ -38,9 +39,5 @@ export function Field({
 
 /** Why something that is no field of its own was refused. */
 export function Refused({ children }: { readonly children: string | null }): ReactElement | null {
-  return children === null ? null : (
-    <p className="field-problem" role="alert">
-      {children}
-    </p>
-  );
+  return children === null ? null : <Problem role="alert">{children}</Problem>;
 }

@@ -1,8 +1,16 @@
-import { Button } from '@chakra-ui/react';
+import { Button, Span } from '@chakra-ui/react';
 import { say, show } from '@rough-bight/core/quantity';
 import type { Figure } from '@rough-bight/core/working';
 import type { ReactElement } from 'react';
 import { useOpenWorking, useUnits } from './units.js';
+
+/** In a line of words; and one that is looked for. */
+const SMALL = {
+  minHeight: '24px',
+  textDecoration: 'underline dotted var(--rb-colors-ink2) 1px',
+  textUnderlineOffset: '3px',
+};
+const BIG = { minHeight: '30px', minWidth: '44px', fontSize: '19px', lineHeight: 1.15 };
 
 /** A number that opens its working when touched. */
 export function FigureValue({
@@ -22,14 +30,28 @@ export function FigureValue({
     <>
       <Button
         unstyled
-        className={big ? 'figure figure-big' : 'figure'}
+        display="inline-flex"
+        alignItems="baseline"
+        gap="3px"
+        whiteSpace="nowrap"
+        fontWeight={700}
+        _hover={{ textDecoration: 'underline solid var(--rb-colors-act) 2px' }}
+        {...(big ? BIG : SMALL)}
         onClick={() => open(figure)}
         aria-label={`${figure.title}: ${say(figure.value, figure.quantity, units)}. Open the working`}
       >
-        <span className="figure-number">{shown.text}</span>{' '}
-        {shown.unit !== '' && <span className="figure-unit">{shown.unit}</span>}
+        <Span fontFamily="heading">{shown.text}</Span>{' '}
+        {shown.unit !== '' && (
+          <Span fontWeight={400} fontSize="0.86em">
+            {shown.unit}
+          </Span>
+        )}
       </Button>
-      {range !== null && <span className="figure-range">{range}</span>}
+      {range !== null && (
+        <Span textStyle="quiet" paddingStart="5px" display="inline-block">
+          {range}
+        </Span>
+      )}
     </>
   );
 }

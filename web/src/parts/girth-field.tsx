@@ -1,4 +1,4 @@
-import { Button } from '@chakra-ui/react';
+import { Box, Button } from '@chakra-ui/react';
 import type { BodyMeasures, Limit } from '@rough-bight/core/quantity';
 import { say } from '@rough-bight/core/quantity';
 import { useState } from 'react';
@@ -22,7 +22,7 @@ export function GirthField({
   const units = useUnits();
   const { min, max } = limit;
   return (
-    <div className="girth">
+    <Box>
       {by === 'cord' ? (
         <NumberField
           label="Girth"
@@ -43,9 +43,9 @@ export function GirthField({
           onCommit={(spans) => onCommit(Math.min(max, Math.max(min, Math.round(spans * body.handSpan * 100) / 100)))}
         />
       )}
-      <Button variant="plain" size="xs" className="girth-by" onClick={() => setBy(by === 'cord' ? 'spans' : 'cord')}>
+      <Button variant="plain" size="xs" fontSize="13px" onClick={() => setBy(by === 'cord' ? 'spans' : 'cord')}>
         {by === 'cord' ? 'by hand spans' : 'by a cord'}
       </Button>
-    </div>
+    </Box>
   );
 }

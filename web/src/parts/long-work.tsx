@@ -1,4 +1,5 @@
-import { Button, IconButton } from '@chakra-ui/react';
+import { Panel, PanelHead, Problem } from './layout.js';
+import { Box, Button, IconButton, Progress } from '@chakra-ui/react';
 import { X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { ReactElement, ReactNode } from 'react';
@@ -45,18 +46,22 @@ export function LongWork<T>({
     return () => cancel.current();
   }, []);
   return (
-    <section className="size" aria-label={label} onKeyDown={(e) => e.key === 'Escape' && onClose()}>
-      <header className="panel-head">
+    <Panel aria-label={label} onKeyDown={(e) => e.key === 'Escape' && onClose()}>
+      <PanelHead>
         <h1 ref={heading} tabIndex={-1}>
           {title}
         </h1>
         <IconButton variant="ghost" aria-label={closes} onClick={onClose}>
           <X size={20} />
         </IconButton>
-      </header>
+      </PanelHead>
       {work.kind === 'working' && (
-        <div className="size-progress">
-          <progress max={1} value={work.done} aria-label={label} />
+        <Box display="flex" gap="12px" alignItems="center" marginTop="12px">
+          <Progress.Root value={100 * work.done} flex={1}>
+            <Progress.Track aria-label={label}>
+              <Progress.Range />
+            </Progress.Track>
+          </Progress.Root>
           <Button
             onClick={() => {
               cancel.current();
@@ -65,15 +70,11 @@ export function LongWork<T>({
           >
             Stop
           </Button>
-        </div>
+        </Box>
       )}
       {work.kind === 'stopped' && <p>Stopped. Nothing was changed.</p>}
-      {work.kind === 'failed' && (
-        <p className="field-problem" role="alert">
-          {work.message}
-        </p>
-      )}
+      {work.kind === 'failed' && <Problem role="alert">{work.message}</Problem>}
       {work.kind === 'ready' && children(work.value)}
-    </section>
+    </Panel>
   );
 }

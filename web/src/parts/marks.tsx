@@ -1,3 +1,4 @@
+import { paint } from '../app/theme/paint.js';
 import type { ReactElement } from 'react';
 
 /** Our own drawn marks. All take the colour of the text around them. */
@@ -5,7 +6,18 @@ import type { ReactElement } from 'react';
 /** A wave where a step holds, a parted wave where it does not, dashes where nothing is. */
 export function Wave({ state }: { readonly state: 'holds' | 'fails' | 'none' }): ReactElement {
   return (
-    <svg className={`wave wave-${state}`} viewBox="0 0 26 14" aria-hidden="true">
+    <svg
+      width={26}
+      height={14}
+      viewBox="0 0 26 14"
+      aria-hidden="true"
+      fill="none"
+      stroke="currentColor"
+      strokeWidth={state === 'none' ? 1.6 : 2.4}
+      strokeLinecap="round"
+      data-state={state}
+      style={{ flex: 'none' }}
+    >
       {state === 'holds' && <path d="M2 9c3-8 8-8 11-2s8 6 11-2" />}
       {state === 'fails' && (
         <>
@@ -21,9 +33,9 @@ export function Wave({ state }: { readonly state: 'holds' | 'fails' | 'none' }):
 /** The bight: a loop of laid rope. */
 export function BightMark(): ReactElement {
   return (
-    <svg className="bight" viewBox="0 0 32 26" aria-hidden="true">
-      <path className="bight-rope" d="M6 26V14a10 10 0 0 1 20 0v12" />
-      <path className="bight-lay" d="M3 24l6-3M3 17l6-2M5 9l5 3M11 3l3 5M20 3l-2 5M27 9l-5 3M29 17l-6-2M29 24l-6-3" />
+    <svg width={32} height={26} viewBox="0 0 32 26" aria-hidden="true">
+      <path {...paint.bightRope} d="M6 26V14a10 10 0 0 1 20 0v12" />
+      <path {...paint.bightLay} d="M3 24l6-3M3 17l6-2M5 9l5 3M11 3l3 5M20 3l-2 5M27 9l-5 3M29 17l-6-2M29 24l-6-3" />
     </svg>
   );
 }
@@ -48,11 +60,12 @@ export function TrunkMark({
   for (let y = foot - 26, k = 0; y > top + 14; y -= 37, k++)
     ticks.push(`M${x - half * 0.35 + (k % 3) * half * 0.3} ${y}q${half * 0.35} -7 0 -15`);
   return (
-    <g className={bad ? 'trunk trunk-bad' : 'trunk'}>
+    <g>
       <path
+        {...(bad ? paint.trunkBad : paint.trunk)}
         d={`M${x - half * 1.25} ${foot + 6}Q${x - half} ${foot - 8} ${x - half} ${foot - 26}L${x - lean} ${top}H${x + lean}L${x + half} ${foot - 26}Q${x + half} ${foot - 8} ${x + half * 1.25} ${foot + 6}Z`}
       />
-      <path className="bark" d={ticks.join('')} />
+      <path {...paint.bark} d={ticks.join('')} />
     </g>
   );
 }
@@ -68,7 +81,7 @@ export function HitchMark({
   readonly angle: number;
 }): ReactElement {
   return (
-    <g className="hitch" transform={`translate(${x} ${y}) rotate(${angle})`}>
+    <g {...paint.hitch} transform={`translate(${x} ${y}) rotate(${angle})`}>
       {[-7, -3.5, 0, 3.5, 7].map((d) => (
         <path key={d} d={`M${d - 1} -6l2 12`} />
       ))}
@@ -87,8 +100,8 @@ export function HungMark({
   readonly lantern: boolean;
 }): ReactElement {
   return (
-    <g className="hung" transform={`translate(${x} ${y})`}>
-      <path className="string" d="M0 0V14" />
+    <g {...paint.hung} data-thing="hung" transform={`translate(${x} ${y})`}>
+      <path {...paint.string} d="M0 0V14" />
       {lantern ? (
         <path d="M-5 18l5 -4 5 4v12h-10zM-7 31h14" />
       ) : (

@@ -141,7 +141,9 @@ export function NumberField({
             else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
               e.preventDefault();
               nudge((e.key === 'ArrowUp' ? 1 : -1) * step * (e.shiftKey ? 10 : 1));
-            } else if (e.key === 'Escape') {
+            } else if (e.key === 'Escape' && text !== shown) {
+              // as it was: what it stands in stays open
+              e.preventDefault();
               setText(shown);
               fault(null);
             }

@@ -1,3 +1,4 @@
+import { Box, chakra } from '@chakra-ui/react';
 import { SIGNS } from '@rough-bight/core/anchor';
 import type { Sign } from '@rough-bight/core/anchor';
 import type { ReactElement } from 'react';
@@ -14,11 +15,11 @@ export function SignList({
   readonly onSigns: (signs: readonly Sign[]) => void;
 }): ReactElement {
   return (
-    <details className="signs" open={signs.length > 0}>
+    <chakra.details width="100%" open={signs.length > 0}>
       <summary>
         {title}: {signs.length === 0 ? 'nothing found yet' : signs.map((s) => SIGNS[s]).join(', ')}
       </summary>
-      <div className="sign-list">
+      <Box display="flex" flexWrap="wrap">
         {(Object.keys(SIGNS) as Sign[]).map((s) => (
           <Check
             key={s}
@@ -28,7 +29,7 @@ export function SignList({
             {SIGNS[s]}
           </Check>
         ))}
-      </div>
-    </details>
+      </Box>
+    </chakra.details>
   );
 }

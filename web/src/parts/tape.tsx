@@ -1,3 +1,4 @@
+import { Flex, Span, VisuallyHidden, chakra } from '@chakra-ui/react';
 import type { ReactElement } from 'react';
 import { NavLink } from 'react-router';
 import type { To } from 'react-router';
@@ -13,7 +14,31 @@ export interface TapeMark {
   readonly to?: To;
 }
 
-/** The measuring tape down the left edge: the steps in the order they are done. */
+const Mark = chakra('span', {
+  base: {
+    flex: 1,
+    minWidth: 0,
+    minHeight: { base: 0, lg: '72px' },
+    display: 'flex',
+    flexDirection: 'column',
+    alignItems: { base: 'center', lg: 'stretch' },
+    gap: '2px',
+    padding: { base: '8px 2px 4px', lg: '12px 14px 8px 12px' },
+    textDecoration: 'none',
+    // each step ends at a long tick of the tape
+    background: {
+      lg: 'linear-gradient(var(--rb-colors-ink), var(--rb-colors-ink)) right top / 16px 1.5px no-repeat',
+    },
+    '& svg': { marginTop: '4px' },
+    '& [data-state=none]': { opacity: 0.6 },
+    '& [data-state=fails]': { stroke: 'danger' },
+    '&[aria-current]': { bg: 'ink', color: 'cloth' },
+    '&[aria-current] span': { color: 'inherit !important' },
+    '&[aria-current] svg': { stroke: 'currentColor' },
+  },
+});
+
+/** The measuring tape down the left edge, along the foot on a phone: the steps in the order they are done. */
 export function Tape({
   label,
   marks,
@@ -25,26 +50,55 @@ export function Tape({
   readonly words: Readonly<Record<TapeMark['state'], string>>;
 }): ReactElement {
   return (
-    <nav className="tape" aria-label={label}>
+    <Flex
+      as="nav"
+      aria-label={label}
+      direction={{ base: 'row', lg: 'column' }}
+      position={{ base: 'fixed', lg: 'static' }}
+      insetInline={0}
+      bottom={0}
+      zIndex={{ base: 3, lg: 'auto' }}
+      height={{ base: '68px', lg: 'auto' }}
+      borderTop={{ base: '1.5px solid', lg: 0 }}
+      borderRight={{ base: 0, lg: '1.5px solid' }}
+      borderColor={{ base: 'ink', lg: 'ink' }}
+      bg="cloth2"
+      overflow="hidden"
+      // ticks of a measuring tape
+      backgroundImage={{
+        lg: 'repeating-linear-gradient(to bottom, var(--rb-colors-tar) 0 1.5px, transparent 1.5px 9.8px)',
+      }}
+      backgroundPosition="right top"
+      backgroundSize="8px 100%"
+      backgroundRepeat="no-repeat"
+    >
       {marks.map((m) => {
         const inside = (
           <>
-            <span className="tape-name">{m.name}</span>
-            <span className="tape-text">{m.text}</span>
+            <Span
+              fontFamily="heading"
+              fontWeight={700}
+              fontSize={{ base: '14px', lg: '17px' }}
+              lineHeight={1.2}
+              color={m.to === undefined ? 'ink2' : 'inherit'}
+            >
+              {m.name}
+            </Span>
+            <Span textStyle="quiet" lineHeight={1.25} display={{ base: 'none', lg: 'inline' }}>
+              {m.text}
+            </Span>
             <Wave state={m.state} />
-            <span className="hidden">{words[m.state]}</span>
+            <VisuallyHidden>{words[m.state]}</VisuallyHidden>
           </>
         );
         return m.to === undefined ? (
-          <span key={m.id} className="tape-mark tape-none">
-            {inside}
-          </span>
+          <Mark key={m.id}>{inside}</Mark>
         ) : (
-          <NavLink key={m.id} to={m.to} className={({ isActive }) => (isActive ? 'tape-mark tape-on' : 'tape-mark')}>
-            {inside}
-          </NavLink>
+          <Mark key={m.id} asChild>
+            <NavLink to={m.to}>{inside}</NavLink>
+          </Mark>
         );
       })}
-    </nav>
+    </Flex>
   );
 }

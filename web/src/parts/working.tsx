@@ -1,4 +1,5 @@
-import { Button, IconButton } from '@chakra-ui/react';
+import { Panel, PanelHead } from './layout.js';
+import { Box, Button, chakra, IconButton, Span, Text } from '@chakra-ui/react';
 import { capital, say } from '@rough-bight/core/quantity';
 import type { Figure } from '@rough-bight/core/working';
 import { ChevronDown, ChevronRight, X } from 'lucide-react';
@@ -21,10 +22,14 @@ const FROM: Readonly<Record<NonNullable<Figure['source']>['kind'], string>> = {
 function Source({ figure }: { readonly figure: Figure }): ReactElement | null {
   if (figure.source === undefined) return null;
   return (
-    <span className="working-source">
+    <Span display="block" fontSize="14px">
       <b>{FROM[figure.source.kind]}</b> {figure.source.text.replace(/^catalogue, .*/, 'catalogue')}
-      {figure.source.citation !== undefined && <span className="working-citation">{figure.source.citation}</span>}
-    </span>
+      {figure.source.citation !== undefined && (
+        <Span display="block" textStyle="quiet">
+          {figure.source.citation}
+        </Span>
+      )}
+    </Span>
   );
 }
 
@@ -35,25 +40,43 @@ function Input({ figure, depth }: { readonly figure: Figure; readonly depth: num
   const opens = figure.inputs !== undefined || figure.source !== undefined;
   const Chevron = open ? ChevronDown : ChevronRight;
   return (
-    <li className="working-input">
-      <Button unstyled className="working-row" aria-expanded={open} disabled={!opens} onClick={() => setOpen(!open)}>
-        <span className="working-symbol">
+    <chakra.li borderBottom="1px solid" borderColor="hairline">
+      <Button
+        unstyled
+        display="grid"
+        gridTemplateColumns="minmax(30px, auto) 1fr auto 16px"
+        gap="6px"
+        width="100%"
+        minHeight="44px"
+        alignItems="center"
+        fontSize="14px"
+        lineHeight={1.25}
+        _disabled={{ opacity: 1 }}
+        aria-expanded={open}
+        disabled={!opens}
+        onClick={() => setOpen(!open)}
+      >
+        <Span fontFamily="heading" fontWeight={400} color="ink2">
           <Symbols text={figure.symbol} />
-        </span>
-        <span className="working-title">{figure.title}</span>
-        <span className="working-value">
+        </Span>
+        <Span>{figure.title}</Span>
+        <Span textAlign="right" fontWeight={700}>
           {say(figure.value, figure.quantity, units)}
-          {range !== null && <span className="working-range">{range}</span>}
-        </span>
+          {range !== null && (
+            <Span display="block" textStyle="quiet">
+              {range}
+            </Span>
+          )}
+        </Span>
         {opens && <Chevron size={16} aria-hidden="true" />}
       </Button>
       {open && (
-        <div className="working-inside">
+        <Box padding="2px 0 10px 14px">
           <Source figure={figure} />
           {figure.formula !== undefined && <Body figure={figure} depth={depth + 1} />}
-        </div>
+        </Box>
       )}
-    </li>
+    </chakra.li>
   );
 }
 
@@ -61,21 +84,29 @@ function Body({ figure, depth }: { readonly figure: Figure; readonly depth: numb
   return (
     <>
       {figure.formula !== undefined && (
-        <p className="working-formula">
+        <Text
+          fontFamily="heading"
+          fontWeight={500}
+          fontSize="16px"
+          padding="9px 0 9px 12px"
+          borderLeft="4px solid"
+          borderColor="tar"
+          marginBlock="8px"
+        >
           <Symbols text={figure.formula} />
-        </p>
+        </Text>
       )}
       {figure.inputs !== undefined && figure.inputs.length > 0 && (
-        <ul className="working-inputs">
+        <chakra.ul borderTop="1px solid" borderColor="hairline">
           {figure.inputs.map((f, i) => (
             <Input key={`${f.symbol}${i}`} figure={f} depth={depth} />
           ))}
-        </ul>
+        </chakra.ul>
       )}
       {figure.notes?.map((note) => (
-        <p key={note} className="working-note">
+        <Text key={note} textStyle="quiet" marginTop="8px">
           {note}
-        </p>
+        </Text>
       ))}
     </>
   );
@@ -96,26 +127,28 @@ export function WorkingPanel({
   }, [figure]);
   const range = rangeText(figure, units);
   return (
-    <section className="working" aria-label="Working" onKeyDown={(e) => e.key === 'Escape' && onClose()}>
-      <header className="panel-head">
+    <Panel aria-label="Working" onKeyDown={(e) => e.key === 'Escape' && onClose()}>
+      <PanelHead>
         <h1 ref={heading} tabIndex={-1}>
           {capital(figure.title)}
         </h1>
         <IconButton variant="ghost" aria-label="Close the working" onClick={onClose}>
           <X size={20} />
         </IconButton>
-      </header>
-      <p className="working-result">
-        <span className="working-symbol">
+      </PanelHead>
+      <Text fontFamily="heading" fontWeight={700} fontSize="30px" lineHeight={1.2} margin="6px 0 2px">
+        <Span fontFamily="heading" fontWeight={400} color="ink2">
           <Symbols text={figure.symbol} /> =
-        </span>{' '}
+        </Span>{' '}
         {say(figure.value, figure.quantity, units)}
-      </p>
+      </Text>
       {range !== null && (
-        <p className="working-spread">{range} in nine cases of ten, from the ranges of what was put in</p>
+        <Text color="ink2" fontSize="14px" marginBottom="8px">
+          {range} in nine cases of ten, from the ranges of what was put in
+        </Text>
       )}
       <Source figure={figure} />
       <Body figure={figure} depth={0} />
-    </section>
+    </Panel>
   );
 }

@@ -1,3 +1,4 @@
+import { bedCloth, paint, stick, strap } from '../app/theme/paint.js';
 import type { BedShape } from '@rough-bight/core/shelter';
 import { say } from '@rough-bight/core/quantity';
 import type { UnitChoice, Vec3 } from '@rough-bight/core/quantity';
@@ -33,7 +34,8 @@ export function BedMark({
   readonly above: boolean;
   readonly bad: ReadonlySet<string>;
   readonly chosen: string | null;
-  readonly units: UnitChoice;
+  /** Of the pulls of its straps; null where none is written. */
+  readonly units: UnitChoice | null;
 }): ReactElement {
   const parts = shape.line.length - 1;
   const [a, b] = [shape.line[0]!, shape.line[parts]!];
@@ -53,46 +55,39 @@ export function BedMark({
   const outline = above
     ? `${path(edge(1))}L${path(edge(-1).reverse()).slice(1)}Z`
     : `${path(shape.line.map(project))}L${path(edge(1).reverse()).slice(1)}Z`;
-  const name = (id: string): string =>
-    ['bed-strap', bad.has(id) ? 'pitch-bad' : '', chosen === id ? 'pitch-chosen' : ''].join(' ');
   return (
-    <g className="bed-mark">
+    <g data-thing="bed">
       {shape.poles.map((p) => (
         <g key={p.end}>
           {p.stays.map((s, k) => (
-            <path
-              key={k}
-              className={bad.has(`stay${p.end}${k}`) ? 'bed-strap pitch-bad' : 'bed-strap'}
-              d={path([project(p.head), project(s.foot)])}
-            />
+            <path key={k} {...strap(bad.has(`stay${p.end}${k}`))} d={path([project(p.head), project(s.foot)])} />
           ))}
-          <path
-            className={bad.has(`pole${p.end}`) ? 'pitch-stick pitch-bad' : 'pitch-stick'}
-            d={path([project(p.foot), project(p.head)])}
-          />
+          <path {...stick(bad.has(`pole${p.end}`))} d={path([project(p.foot), project(p.head)])} />
         </g>
       ))}
       {shape.sideStay !== null && (
-        <path className="bed-side-stay" d={path([project(shape.line[parts / 2]!), project(shape.sideStay)])} />
+        <path {...paint.bedSideStay} d={path([project(shape.line[parts / 2]!), project(shape.sideStay)])} />
       )}
       {lain && !above && <Person body={shape.body} project={project} scale={scale} />}
-      <path className={bad.has('bed') ? 'bed-cloth pitch-bad' : 'bed-cloth'} d={outline} />
+      <path data-thing="bed-cloth" {...bedCloth(bad.has('bed'))} d={outline} />
       {lain && above && <Person body={shape.body} project={project} scale={scale} />}
-      {shape.ridge && <path className="bed-ridge" d={path([project(a), project(b)])} />}
+      {shape.ridge && <path {...paint.bedRidge} d={path([project(a), project(b)])} />}
       {([0, 1] as const).map((i) => {
         const from = project(shape.ties[i]);
         const to = project(i === 0 ? a : b);
         return (
           <g key={i}>
-            <path className={name(`strap${i}`)} d={path([from, to])} />
-            <text
-              className={bad.has(`strap${i}`) ? 'pitch-pull pitch-pull-bad' : 'pitch-pull'}
-              x={(from[0] + to[0]) / 2}
-              y={(from[1] + to[1]) / 2 + (above ? 20 : 18)}
-              textAnchor="middle"
-            >
-              {say(shape.straps[i], 'force', units)}
-            </text>
+            <path {...strap(bad.has(`strap${i}`), chosen === `strap${i}`)} d={path([from, to])} />
+            {units !== null && (
+              <text
+                {...(bad.has(`strap${i}`) ? paint.pullShort : paint.pull)}
+                x={(from[0] + to[0]) / 2}
+                y={(from[1] + to[1]) / 2 + (above ? 20 : 18)}
+                textAnchor="middle"
+              >
+                {say(shape.straps[i], 'force', units)}
+              </text>
+            )}
           </g>
         );
       })}
@@ -115,9 +110,9 @@ function Person({
   const line = sits ? [body[0]!, down(body[1]!, 0.3)] : body.slice(1).map((p) => down(p, THICK / 2));
   const [x, y] = project(down(sits ? body[1]! : body[0]!, HEAD));
   return (
-    <g className="bed-person">
-      <path d={path(line.map(project))} strokeWidth={(THICK * scale).toFixed(1)} />
-      <circle cx={x} cy={y} r={(HEAD * scale).toFixed(1)} />
+    <g>
+      <path {...paint.person} d={path(line.map(project))} strokeWidth={(THICK * scale).toFixed(1)} />
+      <circle {...paint.personHead} cx={x} cy={y} r={(HEAD * scale).toFixed(1)} />
     </g>
   );
 }

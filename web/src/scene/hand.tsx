@@ -106,6 +106,7 @@ export function Handle<T>({
   follow,
   onTake,
   onEnd,
+  onPress,
   onKeyDown,
 }: {
   /** Its sort, for its look. */
@@ -120,14 +121,18 @@ export function Handle<T>({
   readonly follow: () => Follow<T>;
   readonly onTake: () => void;
   readonly onEnd: () => void;
+  /** Touched without being moved. */
+  readonly onPress: (on: Element) => void;
   readonly onKeyDown: (e: KeyboardEvent) => void;
 }): ReactElement {
-  const end = (): void => {
-    if (hand.end() !== null) onEnd();
+  const end = (e: PointerEvent): void => {
+    const moved = hand.end();
+    if (moved === true) onEnd();
+    else if (moved === false) onPress(e.currentTarget);
   };
   return (
     <g
-      className={`handle handle-${kind}`}
+      data-handle={kind}
       role="slider"
       tabIndex={0}
       aria-label={label}
@@ -142,11 +147,16 @@ export function Handle<T>({
       onPointerMove={hand.go}
       onPointerUp={end}
       onPointerCancel={end}
-      onKeyDown={onKeyDown}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') {
+          e.preventDefault();
+          onPress(e.currentTarget);
+        } else onKeyDown(e);
+      }}
     >
       <title>{label}</title>
-      <circle className="handle-reach" cx={x} cy={y} r={22} />
-      <circle className="handle-dot" cx={x} cy={y} r={5.5} />
+      <circle data-part="reach" cx={x} cy={y} r={22} />
+      <circle data-part="dot" cx={x} cy={y} r={5.5} />
     </g>
   );
 }

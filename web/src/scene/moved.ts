@@ -1,6 +1,7 @@
 import type { KitStraps } from '@rough-bight/core/bed';
 import type { GuyReport } from '@rough-bight/core/pitch';
 import type { BodyMeasures, Vec3 } from '@rough-bight/core/quantity';
+import { SIZES } from '@rough-bight/core/under';
 import type { KitCord, RidgeRig } from '@rough-bight/core/rig';
 import type { BedGrip } from './bed-moves.js';
 import { movedBed } from './bed-moves.js';
@@ -8,9 +9,11 @@ import type { LineGrip } from './moves.js';
 import { movedLine } from './moves.js';
 import type { PitchGrip } from './pitch-moves.js';
 import { movedPitch } from './pitch-moves.js';
+import type { LyingGrip } from './under-moves.js';
+import { movedLying } from './under-moves.js';
 
 /** What can be taken hold of in the scene of a rig. */
-export type RigGrip = LineGrip | PitchGrip | BedGrip;
+export type RigGrip = LineGrip | PitchGrip | BedGrip | LyingGrip;
 
 /** What a move goes by besides the rig. */
 export interface Around {
@@ -43,6 +46,9 @@ export function movedBy(
     case 'strap':
     case 'loop':
       return straps === null ? rig : movedBed(rig, straps, grip, by[0], by[2]);
+    case 'lying':
+    case 'head':
+      return movedLying(rig, grip, by, SIZES.sleeper.long);
     default:
       return movedPitch(rig, grip, by, guys, body, to);
   }

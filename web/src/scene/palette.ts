@@ -1,4 +1,5 @@
 import { useMemo, useSyncExternalStore } from 'react';
+import { ink } from '../app/theme/paint.js';
 
 const NAMES = [
   'cloth',
@@ -15,8 +16,8 @@ const NAMES = [
   'roof2',
   'hairline',
 ] as const;
-/** Tones of cloth, from shadow to light. */
-const PANELS = [0, 1, 2, 3, 4, 5, 6];
+/** Tones of cloth, from shadow to light: how much of the lit cloth's colour is in them, %. */
+const PANELS = [8, 22, 38, 54, 70, 85, 100];
 /** The theme's colours for what is drawn on a canvas, where the style sheet does not reach. */
 export type Palette = Readonly<Record<(typeof NAMES)[number], string>> & { readonly panels: readonly string[] };
 
@@ -24,13 +25,13 @@ export type Palette = Readonly<Record<(typeof NAMES)[number], string>> & { reado
 function readPalette(): Palette {
   const probe = document.createElement('span');
   document.body.append(probe);
-  const of = (name: string): string => {
-    // through an element, so that a variable made of variables is resolved
-    probe.style.color = `var(--${name})`;
+  const of = (colour: string): string => {
+    // through an element, so that a mixture of variables is resolved
+    probe.style.color = colour;
     return getComputedStyle(probe).color;
   };
-  const named = Object.fromEntries(NAMES.map((n) => [n, of(n)])) as Record<(typeof NAMES)[number], string>;
-  const panels = PANELS.map((k) => of(`panel-${k}`));
+  const named = Object.fromEntries(NAMES.map((n) => [n, of(ink(n))])) as Record<(typeof NAMES)[number], string>;
+  const panels = PANELS.map((lit) => of(`color-mix(in srgb, ${ink('roof')} ${lit}%, ${ink('roof2')})`));
   probe.remove();
   return { ...named, panels };
 }

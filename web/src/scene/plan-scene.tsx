@@ -1,3 +1,6 @@
+import { Box, Button, Flex, IconButton } from '@chakra-ui/react';
+import { Stage } from './stage.js';
+import { paint, planArea } from '../app/theme/paint.js';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { METRES_PER, say } from '@rough-bight/core/quantity';
 import type { Area, At, FireSpot, JudgedSpan, Place, Thing } from '@rough-bight/core/ground';
@@ -193,7 +196,7 @@ export function PlanScene(props: Props): ReactElement {
   const ruled = (t: Thing): boolean => t.kind === 'tree' && t.signs.length > 0;
 
   return (
-    <div className={putting === null ? 'scene plan' : 'scene plan plan-putting'} ref={box}>
+    <Stage ref={box} plan={putting === null ? 'pan' : 'put'}>
       <svg
         width={size[0]}
         height={size[1]}
@@ -207,37 +210,31 @@ export function PlanScene(props: Props): ReactElement {
       >
         <defs>
           <pattern id="plan-keep" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-            <path className="plan-keep-line" d="M0 0V9" />
+            <path {...paint.planKeepLine} d="M0 0V9" />
           </pattern>
           <pattern id="plan-soil" width="11" height="11" patternUnits="userSpaceOnUse">
-            <path className="plan-soil-dot" d="M2 3h.1M8 8h.1" />
+            <path {...paint.planSoilDot} d="M2 3h.1M8 8h.1" />
           </pattern>
         </defs>
-        <path className="plan-grid" d={gridLines} />
+        <path {...paint.planGrid} d={gridLines} />
         {place.things.filter(isArea).map((t) => (
           <AreaShape key={t.id} area={t} view={view} />
         ))}
-        <path className="plan-fall" d={falls} />
+        <path {...paint.planFall} d={falls} />
         {runs.map((r) => (
-          <path key={r.name} className="plan-run" d={path(view, r.points)} />
+          <path key={r.name} {...paint.planRun} d={path(view, r.points)} />
         ))}
         {place.things.map((t) => {
           if (t.kind !== 'hollow') return null;
           const pond = pondOf(t, place.slope.fall, place.slope.toward);
           return (
-            <circle
-              key={t.id}
-              className="plan-pond"
-              cx={X(pond.at[0])}
-              cy={Y(pond.at[1])}
-              r={pond.radius * view.scale}
-            />
+            <circle key={t.id} {...paint.planPond} cx={X(pond.at[0])} cy={Y(pond.at[1])} r={pond.radius * view.scale} />
           );
         })}
         {falling.map((f) => (
           <path
             key={f.thing.id}
-            className={span !== null && insideReach(f, span.middle) > 0 ? 'plan-reach plan-reach-hits' : 'plan-reach'}
+            {...(span !== null && insideReach(f, span.middle) > 0 ? paint.planReachHits : paint.planReach)}
             d={path(
               view,
               Array.from({ length: 48 }, (_, i): At => {
@@ -258,19 +255,16 @@ export function PlanScene(props: Props): ReactElement {
               survey.leftOut.includes(m.id) ||
               survey.findings.some((f) => f.grave && f.measures.includes(m.id) && f.measures[0] === m.id);
             return (
-              <path
-                key={m.id}
-                className={wrong ? 'plan-measure plan-measure-wrong' : 'plan-measure'}
-                d={path(view, [a.at, b.at])}
-              />
+              <path key={m.id} {...(wrong ? paint.planMeasureWrong : paint.planMeasure)} d={path(view, [a.at, b.at])} />
             );
           })}
         {survey?.points.map((p) => {
           const thing = place.things.find((t) => t.id === p.id);
           return (
-            <g key={p.id} className="plan-ellipse">
-              {thing !== undefined && <path d={path(view, [thing.at, p.at])} />}
+            <g key={p.id}>
+              {thing !== undefined && <path {...paint.ellipseMove} d={path(view, [thing.at, p.at])} />}
               <ellipse
+                {...paint.ellipse}
                 cx={X(p.at[0])}
                 cy={Y(p.at[1])}
                 rx={Math.max(1.5, p.minor * view.scale)}
@@ -283,7 +277,7 @@ export function PlanScene(props: Props): ReactElement {
         {props.rigs.map((r) => {
           const [a, b] = [place.things.find((t) => t.id === r.from), place.things.find((t) => t.id === r.to)];
           return a === undefined || b === undefined ? null : (
-            <path key={r.name} className="plan-rig" d={path(view, [a.at, b.at])} />
+            <path key={r.name} {...paint.planRig} d={path(view, [a.at, b.at])} />
           );
         })}
         {judgement?.good
@@ -301,22 +295,28 @@ export function PlanScene(props: Props): ReactElement {
             />
           ))}
         {span !== null && (
-          <g className={span.ruled.length > 0 ? 'plan-chosen plan-chosen-out' : 'plan-chosen'}>
-            <path className="plan-cloth" d={path(view, clothCorners(span), true)} />
-            <path className="plan-ridge" d={path(view, [span.from.at, span.to.at])} />
+          <g>
+            <path
+              {...(span.ruled.length > 0 ? paint.planClothOut : paint.planCloth)}
+              d={path(view, clothCorners(span), true)}
+            />
+            <path
+              {...(span.ruled.length > 0 ? paint.planRidgeOut : paint.planRidge)}
+              d={path(view, [span.from.at, span.to.at])}
+            />
             {span.newPole && (
               <g transform={`translate(${X(span.to.at[0])} ${Y(span.to.at[1])})`}>
                 <PlanMark kind="pole" r={6} />
               </g>
             )}
-            <text x={X(span.middle[0])} y={Y(span.middle[1]) - 7} textAnchor="middle">
+            <text {...paint.chosenSpan} x={X(span.middle[0])} y={Y(span.middle[1]) - 7} textAnchor="middle">
               {say(span.span, 'length', units)}
             </text>
           </g>
         )}
         {fire !== null && (
-          <g className="plan-fire" transform={`translate(${X(fire.at[0])} ${Y(fire.at[1])})`}>
-            <path d="M-8 6L8 6M-6 9L7 3M0 4C-6 1 -4 -4 -1 -8 0 -4 5 -3 4 1 3 4 1 4 0 4Z" />
+          <g transform={`translate(${X(fire.at[0])} ${Y(fire.at[1])})`}>
+            <path {...paint.planFire} d="M-8 6L8 6M-6 9L7 3M0 4C-6 1 -4 -4 -1 -8 0 -4 5 -3 4 1 3 4 1 4 0 4Z" />
             <text x="12" y="5">
               fire
             </text>
@@ -331,7 +331,7 @@ export function PlanScene(props: Props): ReactElement {
               key={t.id}
               role="button"
               tabIndex={0}
-              className={t.id === selected ? 'plan-thing plan-thing-on' : 'plan-thing'}
+              aria-current={t.id === selected}
               aria-label={`${t.name}, ${kindOf(t).name}, ${say(t.at[0], 'length', units)} east, ${say(t.at[1], 'length', units)} north${ruled(t) ? ', ruled out' : ''}`}
               onPointerDown={(e) => start(grip, e)}
               onKeyDown={(e) => nudge(grip, e)}
@@ -339,11 +339,11 @@ export function PlanScene(props: Props): ReactElement {
               <g
                 transform={`translate(${X(t.at[0])} ${Y(t.at[1])})${t.kind === 'sleep' ? ` rotate(${((t.bearing * 180) / Math.PI).toFixed(1)})` : ''}`}
               >
-                <circle className="handle-reach" r={Math.max(REACH, isArea(t) || t.kind === 'hollow' ? 0 : r + 4)} />
+                <circle data-part="reach" r={Math.max(REACH, isArea(t) || t.kind === 'hollow' ? 0 : r + 4)} />
                 <PlanMark kind={t.kind} r={r} bad={ruled(t)} />
               </g>
               {label !== undefined && (
-                <text className="plan-name" x={label.x} y={label.y} textAnchor={label.end ? 'end' : 'start'}>
+                <text {...paint.planName} x={label.x} y={label.y} textAnchor={label.end ? 'end' : 'start'}>
                   {t.name}
                 </text>
               )}
@@ -353,32 +353,27 @@ export function PlanScene(props: Props): ReactElement {
         {chosenThing !== undefined && <Handles thing={chosenThing} view={view} start={start} nudge={nudge} />}
       </svg>
       <WindRose place={place} />
-      <div className="plan-foot">
-        <span className="plan-scale" aria-label="Scale">
-          <i style={{ width: step * view.scale }} />
+      <Flex position="absolute" right="8px" bottom="6px" align="center" bg="cloth">
+        <Flex align="center" gap="6px" paddingInline="8px" aria-label="Scale" role="img">
+          <Box height="7px" border="1.5px solid" borderColor="ink" borderTop={0} style={{ width: step * view.scale }} />
           {grid === 'paces' ? `${Math.round(step / body.pace)} of my paces` : say(step, 'length', units)}
-        </span>
-        <button
-          type="button"
-          className="plan-button plan-gridunit"
+        </Flex>
+        <Button
+          variant="plain"
+          minHeight="44px"
+          paddingInline="8px"
           onClick={() => setGrid(grid === 'paces' ? 'unit' : 'paces')}
         >
           Grid in {grid === 'paces' ? units.length : 'paces'}
-        </button>
-        <button type="button" className="plan-button" aria-label="Closer" onClick={() => setChosen(zoomed(view, 1.3))}>
+        </Button>
+        <IconButton variant="ghost" aria-label="Closer" onClick={() => setChosen(zoomed(view, 1.3))}>
           <Plus size={18} />
-        </button>
-        <button
-          type="button"
-          className="plan-button"
-          aria-label="Farther"
-          onClick={() => setChosen(zoomed(view, 1 / 1.3))}
-        >
+        </IconButton>
+        <IconButton variant="ghost" aria-label="Farther" onClick={() => setChosen(zoomed(view, 1 / 1.3))}>
           <Minus size={18} />
-        </button>
-        <button
-          type="button"
-          className="plan-button"
+        </IconButton>
+        <IconButton
+          variant="ghost"
           aria-label="Show everything"
           onClick={() => {
             setChosen(null);
@@ -386,9 +381,9 @@ export function PlanScene(props: Props): ReactElement {
           }}
         >
           <Maximize size={17} />
-        </button>
-      </div>
-    </div>
+        </IconButton>
+      </Flex>
+    </Stage>
   );
 }
 
@@ -422,7 +417,7 @@ function fallArrows(place: Place, v: PlanView): string {
 function AreaShape({ area, view }: { readonly area: Area; readonly view: PlanView }): ReactElement | null {
   const points = area.outline.map((p): At => [area.at[0] + p[0], area.at[1] + p[1]]);
   if (area.kind === 'rill') return null;
-  return <path className={`plan-area plan-area-${area.kind}`} d={path(view, points, area.kind !== 'shelter')} />;
+  return <path {...planArea[area.kind]} d={path(view, points, area.kind !== 'shelter')} />;
 }
 
 function SpanLine({
@@ -442,18 +437,13 @@ function SpanLine({
 }): ReactElement {
   const d = path(view, [span.from.at, span.to.at]);
   return (
-    <g className={faint ? 'plan-span plan-span-faint' : 'plan-span'}>
-      <path
-        className="plan-span-reach"
-        d={d}
-        onPointerDown={(e) => e.stopPropagation()}
-        onClick={() => onSpan(span.id)}
-      >
+    <g {...(faint ? { opacity: 0.65 } : {})}>
+      <path {...paint.planSpanReach} d={d} onPointerDown={(e) => e.stopPropagation()} onClick={() => onSpan(span.id)}>
         <title>{title}</title>
       </path>
-      <path d={d} />
-      <circle cx={planX(view, span.middle[0])} cy={planY(view, span.middle[1])} r="10" />
-      <text x={planX(view, span.middle[0])} y={planY(view, span.middle[1]) + 4.5} textAnchor="middle">
+      <path {...paint.planSpan} d={d} />
+      <circle {...paint.planRank} cx={planX(view, span.middle[0])} cy={planY(view, span.middle[1])} r="10" />
+      <text {...paint.rank} x={planX(view, span.middle[0])} y={planY(view, span.middle[1]) + 4.5} textAnchor="middle">
         {rank}
       </text>
     </g>
@@ -500,15 +490,14 @@ function Handles({
       {dots.map((d) => (
         <g
           key={d.name}
-          className="handle"
           role="button"
           tabIndex={0}
           aria-label={`${d.name}. Arrows move it`}
           onPointerDown={(e) => start(d.grip, e)}
           onKeyDown={(e) => nudge(d.grip, e)}
         >
-          <circle className="handle-reach" cx={planX(view, d.at[0])} cy={planY(view, d.at[1])} r={REACH} />
-          <circle className="handle-dot" cx={planX(view, d.at[0])} cy={planY(view, d.at[1])} r="6.5" />
+          <circle data-part="reach" cx={planX(view, d.at[0])} cy={planY(view, d.at[1])} r={REACH} />
+          <circle data-part="dot" cx={planX(view, d.at[0])} cy={planY(view, d.at[1])} r="6.5" />
         </g>
       ))}
     </>
@@ -516,18 +505,19 @@ function Handles({
 }
 
 /** North, and the wind as it blows over the plan. */
+const ROSE = { inset: 'auto', left: 10, top: 8, width: 76, height: 76, pointerEvents: 'none' } as const;
 function WindRose({ place }: { readonly place: Place }): ReactElement {
   const turn = ((place.wind.from * 180) / Math.PI + 180).toFixed(0);
   return (
-    <svg className="plan-rose" viewBox="-40 -40 80 80" aria-hidden="true">
-      <circle className="plan-rose-ring" r="30" />
-      <path className="plan-rose-north" d="M0 -38L4 -28H-4Z" />
+    <svg style={ROSE} viewBox="-40 -40 80 80" aria-hidden="true">
+      <circle {...paint.planRoseRing} r="30" />
+      <path {...paint.planRoseNorth} d="M0 -38L4 -28H-4Z" />
       {place.wind.beaufort > 0 && (
         <g transform={`rotate(${turn})`}>
           {Array.from({ length: Math.min(9, place.wind.beaufort) }, (_, i) => (
-            <path key={i} className="plan-rose-wind" d={`M${-8 + (i % 2)} ${24 - i * 5}q8 -5 16 0`} />
+            <path key={i} {...paint.planRoseWind} d={`M${-8 + (i % 2)} ${24 - i * 5}q8 -5 16 0`} />
           ))}
-          <path className="plan-rose-wind" d="M0 27V-24M-6 -15L0 -25L6 -15" />
+          <path {...paint.planRoseWind} d="M0 27V-24M-6 -15L0 -25L6 -15" />
         </g>
       )}
     </svg>

@@ -1,3 +1,4 @@
+import { Button, Flex, Group } from '@chakra-ui/react';
 import type { ReactElement } from 'react';
 import { DepthScene } from './depth/depth-scene.js';
 import { FlatScene } from './flat/flat-scene.js';
@@ -15,19 +16,37 @@ interface Props extends Omit<SceneProps, 'view'> {
 export function RigScene({ view, onView, ...props }: Props): ReactElement {
   const { report } = props;
   return (
-    <div className={props.stale === true ? 'rig-scene scene-stale' : 'rig-scene'}>
+    <Flex position="relative" flex={1} minHeight={0} minWidth={0}>
       {view === 'depth' && report !== null ? (
         <DepthScene {...props} report={report} onFlat={() => onView('side')} />
       ) : (
         <FlatScene {...props} view={view === 'depth' ? 'side' : view} />
       )}
-      <div className="scene-views" role="group" aria-label="View">
+      <Group
+        attached
+        position="absolute"
+        zIndex={1}
+        top="10px"
+        right="12px"
+        bg="cloth"
+        border="1.5px solid"
+        borderColor="ink"
+        role="group"
+        aria-label="View"
+      >
         {(Object.keys(RIG_VIEWS) as RigView[]).map((v) => (
-          <button key={v} type="button" aria-pressed={v === view} onClick={() => onView(v)}>
+          <Button
+            key={v}
+            variant="ghost"
+            paddingInline="14px"
+            aria-pressed={v === view}
+            _pressed={{ bg: 'ink', color: 'cloth' }}
+            onClick={() => onView(v)}
+          >
             {RIG_VIEWS[v]}
-          </button>
+          </Button>
         ))}
-      </div>
-    </div>
+      </Group>
+    </Flex>
   );
 }

@@ -23,7 +23,7 @@ export interface GroundState {
 }
 
 /** Judges the newest place, never queueing, and explains the span that is open. Measures wait until the hand rests. */
-export function useGround(question: GroundQuestion, moving: boolean, span: string | null): GroundState {
+export function useGround(question: GroundQuestion | null, moving: boolean, span: string | null): GroundState {
   const [state, setState] = useState<GroundState>({ judgement: null, problem: null, explained: null });
   const [newest] = useState(
     () =>
@@ -41,7 +41,9 @@ export function useGround(question: GroundQuestion, moving: boolean, span: strin
         (error) => setState((before) => ({ ...before, problem: failure(error, 'Undo the last change.') })),
       ),
   );
-  useEffect(() => newest.ask({ question, moving, span }), [newest, question, moving, span]);
+  useEffect(() => {
+    if (question !== null) newest.ask({ question, moving, span });
+  }, [newest, question, moving, span]);
   return state;
 }
 

@@ -1,13 +1,11 @@
 import type { Remote } from 'comlink';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import { phrase } from '@rough-bight/core/quantity';
 import type { RidgeRig, TradeoffPoint } from '@rough-bight/core/rig';
 import type { HangAnswer, HangTogether, RigReport, RoofAdvice } from '@rough-bight/core/shelter';
 import type { Advice, SizeAim, SizedCord, SizedRig } from '@rough-bight/core/sizing';
-import type { Verdict } from '@rough-bight/core/words';
 import type { Answer } from './answer.js';
-import { InTurn, Newest } from './newest.js';
+import { Newest } from './newest.js';
 import type { Question, RigQuestion, RigService } from './rig.worker.js';
 import { Kept, failure, inOwnThread } from './thread.js';
 
@@ -16,8 +14,6 @@ const starts = (): Worker => new Worker(new URL('./rig.worker.ts', import.meta.u
 const quick = new Kept<RigService>(starts);
 /** The worker that judges in full when the hand rests: stopped where the rig has changed meanwhile, so that no hand waits for it. */
 const thorough = new Kept<RigService>(starts);
-/** The worker of lists of verdicts: not the one that follows a hand, which must not wait for a list. */
-const teller = new Kept<RigService>(starts);
 
 export interface JudgedRig {
   /** The last rig that could be judged, even while a newer one cannot. */
@@ -72,21 +68,6 @@ export function useJudge(question: RigQuestion, moving: boolean): JudgedRig {
   });
   useEffect(() => newest.ask({ question, moving }), [newest, question, moving]);
   return state;
-}
-
-const verdicts = new InTurn<RigQuestion, Verdict>(
-  async (question) => {
-    const answer = (await teller.service.verdict(question)) as Answer<Verdict>;
-    return answer.ok ? answer.value : { holds: false, sentence: phrase`${answer.message}`, detail: phrase`` };
-  },
-  () => teller.stop(),
-);
-
-/** What a rig comes to, in a sentence; null until it is known. */
-export function useVerdict(question: RigQuestion): Verdict | null {
-  const [verdict, setVerdict] = useState<Verdict | null>(null);
-  useEffect(() => verdicts.ask(question, setVerdict), [question]);
-  return verdict;
 }
 
 /** Long work on a rig in a worker of its own; returns what cancels it. */

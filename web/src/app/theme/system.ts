@@ -1,15 +1,23 @@
 import { createSystem, defaultBaseConfig, defineConfig } from '@chakra-ui/react';
 import { COLOURS } from './colours.js';
 import { globalCss } from './global.js';
+import { layerStyles } from './layers.js';
 import { button } from './recipes/button.js';
-import { checkbox, field, input, nativeSelect, radioGroup, segmentGroup } from './recipes/field.js';
+import { checkbox, field, input, nativeSelect, radioGroup, segmentGroup, slider } from './recipes/field.js';
+import { progress } from './recipes/progress.js';
+import { combobox, dialog, menu, popover } from './recipes/over.js';
 import { table } from './recipes/table.js';
+import { textStyles } from './text.js';
 
 const config = defineConfig({
   cssVarsPrefix: 'rb',
   conditions: { ember: '[data-theme=ember] &' },
   globalCss,
   theme: {
+    /** On a desk or a tablet held across; and where there is room for words beside signs. */
+    breakpoints: { lg: '901px', xl: '1181px', '2xl': '1536px' },
+    textStyles,
+    layerStyles,
     tokens: {
       fonts: {
         heading: { value: "'Bricolage Grotesque Variable', system-ui, sans-serif" },
@@ -22,7 +30,20 @@ const config = defineConfig({
       ),
     },
     recipes: { button, input },
-    slotRecipes: { checkbox, field, nativeSelect, radioGroup, segmentGroup, table },
+    slotRecipes: {
+      checkbox,
+      combobox,
+      dialog,
+      field,
+      menu,
+      nativeSelect,
+      popover,
+      progress,
+      radioGroup,
+      segmentGroup,
+      slider,
+      table,
+    },
   },
 });
 

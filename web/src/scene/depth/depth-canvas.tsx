@@ -1,3 +1,6 @@
+import type { Spot } from '../flat/flat-scene.js';
+import { Box } from '@chakra-ui/react';
+import { ink } from '../../app/theme/paint.js';
 import { diameterOf } from '@rough-bight/core/anchor';
 import { groundOf } from '@rough-bight/core/pitch';
 import { ratioOf } from '@rough-bight/core/rig';
@@ -11,16 +14,18 @@ import { drawingOf } from '@rough-bight/core/shelter';
 import type { BedShape, Drawing, DrawnShape, RigReport } from '@rough-bight/core/shelter';
 import { windToward } from '@rough-bight/core/weather';
 import { Html, Line, OrbitControls } from '@react-three/drei';
-import { Canvas, useThree } from '@react-three/fiber';
+import { Canvas, useFrame, useThree } from '@react-three/fiber';
 import type { ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ComponentRef, KeyboardEvent, ReactElement, RefObject } from 'react';
+import type { PerspectiveCamera } from 'three';
 import { BufferAttribute, BufferGeometry, DoubleSide, Plane, Vector3 } from 'three';
 import { useUnits } from '../../parts/units.js';
 import type { PitchGrip } from '../pitch-moves.js';
 import { footNow, movedPitch } from '../pitch-moves.js';
 import { runsOf } from '../runs.js';
 import type { Palette } from '../palette.js';
+import { lookUpright } from './upright.js';
 import { at, bedCorners, boundsOf, clothCorners, gridSegments, runSegments, shadowCorners } from './shapes.js';
 import type { Place } from './shapes.js';
 
@@ -35,7 +40,7 @@ export interface DepthProps {
   readonly chosen: string | null;
   /** The bed as drawn. */
   readonly bed: BedShape | null;
-  readonly onChoose: (row: string | null) => void;
+  readonly onLine: (row: string | null, at: Spot) => void;
   readonly onMove: (rig: RidgeRig) => void;
   readonly onMoveEnd: () => void;
 }
@@ -74,31 +79,37 @@ export default function DepthCanvas(props: DepthProps): ReactElement {
     c.update();
   };
   return (
-    <div
-      className="depth"
+    <Box
+      position="relative"
+      flex={1}
+      minHeight={0}
+      touchAction="none"
+      css={{ '& canvas': { display: 'block' } }}
       role="application"
       tabIndex={0}
       aria-label="The rig in depth. Arrow keys turn it, plus and minus bring it nearer. Its handles are in the views from the side and from above."
       onKeyDown={turn}
     >
-      <div ref={labels} className="depth-labels" />
+      <Box ref={labels} position="absolute" inset={0} overflow="hidden" pointerEvents="none" zIndex={1} />
       <Canvas
         flat
         frameloop="demand"
         dpr={[1, 2]}
         camera={{
-          position: [middle[0] - reach * 1.7, middle[1] - reach * 2.6, middle[2] + reach * 1.35],
+          position: [middle[0] - reach * 3, middle[1] - reach * 4.6, middle[2] + reach * 2.3],
           up: [0, 0, 1],
-          fov: 38,
+          // a long lens: what is far is drawn hardly smaller
+          fov: 26,
           near: 0.1,
           far: 200,
         }}
         gl={{ antialias: true }}
-        onPointerMissed={() => props.onChoose(null)}
+        onPointerMissed={(e) => props.onLine(null, { x: e.clientX, y: e.clientY })}
       >
         <color attach="background" args={[props.palette.cloth]} />
         <hemisphereLight args={[0xffffff, props.palette.soil, 1.9]} position={[0, 0, 1]} />
         <directionalLight position={[-4, -6, 9]} intensity={1.4} />
+        <Upright controls={controls} />
         <Rig {...props} drawing={drawing} shape={shape} labels={labels} onHold={setHeld} />
         <OrbitControls
           ref={controls}
@@ -111,8 +122,29 @@ export default function DepthCanvas(props: DepthProps): ReactElement {
           enabled={!held}
         />
       </Canvas>
-    </div>
+    </Box>
   );
+}
+
+/** How a pull is written beside its line. */
+const PULL = {
+  fontFamily: 'var(--rb-fonts-heading)',
+  fontWeight: 700,
+  fontSize: 14,
+  lineHeight: 1,
+  whiteSpace: 'nowrap',
+  padding: '2px 4px',
+  background: `color-mix(in srgb, ${ink('cloth')} 78%, transparent)`,
+  color: ink('ink'),
+} as const;
+const PULL_SHORT = { ...PULL, color: ink('danger') } as const;
+
+/** Keeps what stands upright upright, however the view is turned. */
+function Upright({ controls }: { readonly controls: RefObject<Orbit | null> }): null {
+  useFrame(({ camera }) => {
+    if (controls.current !== null) lookUpright(camera as PerspectiveCamera, controls.current.target);
+  });
+  return null;
 }
 
 /** Where words over the scene stand: a place of our own, which is there as long as they are. */
@@ -124,7 +156,7 @@ interface Drawn extends DepthProps {
 }
 
 function Rig(props: Drawn & { readonly labels: Labels; readonly onHold: (held: boolean) => void }): ReactElement {
-  const { rig, report, drawing, body, palette, shape, chosen, onChoose } = props;
+  const { rig, report, drawing, body, palette, shape, chosen, onLine } = props;
   const invalidate = useThree((s) => s.invalidate);
   useEffect(() => invalidate(), [invalidate, drawing, shape, palette, chosen, props.beside, props.bed]);
   const span = measuredSpan(rig, body);
@@ -142,7 +174,7 @@ function Rig(props: Drawn & { readonly labels: Labels; readonly onHold: (held: b
         palette={palette}
         bad={bad}
         chosen={chosen}
-        onChoose={onChoose}
+        onLine={onLine}
       />
       {props.bed !== null && <BedInDepth bed={props.bed} palette={palette} />}
       <Feet {...props} bad={bad} />
@@ -266,7 +298,7 @@ function Lines({
   palette,
   bad,
   chosen,
-  onChoose,
+  onLine,
 }: {
   readonly labels: Labels;
   readonly drawing: Drawing;
@@ -274,7 +306,7 @@ function Lines({
   readonly palette: Palette;
   readonly bad: ReadonlySet<string>;
   readonly chosen: string | null;
-  readonly onChoose: (row: string | null) => void;
+  readonly onLine: (row: string | null, at: Spot) => void;
 }): ReactElement {
   const units = useUnits();
   const trips = new Set(drawing.guys.filter((g) => g.trips).map((g) => g.id));
@@ -298,18 +330,13 @@ function Lines({
               lineWidth={Math.min(7, 1.6 + Math.sqrt(pull) / 6) + (chosen === l.row ? 2 : 0)}
               onClick={(e: ThreeEvent<MouseEvent>) => {
                 e.stopPropagation();
-                onChoose(chosen === l.row ? null : l.row);
+                onLine(l.row, { x: e.nativeEvent.clientX, y: e.nativeEvent.clientY });
               }}
             />
             {l.role !== 'loop' && (short || chosen === l.row || l.role === 'ridge' || l.role === 'stretch') && (
-              <Html
-                portal={labels}
-                position={beside as [number, number, number]}
-                center
-                zIndexRange={[5, 0]}
-                className="depth-pull"
-              >
-                <span className={short ? 'depth-bad' : ''}>{say(pull, 'force', units)}</span>
+              <Html portal={labels} position={beside as [number, number, number]} center zIndexRange={[5, 0]}>
+                {/* drawn apart from the page, where no style of a part reaches */}
+                <span style={short ? PULL_SHORT : PULL}>{say(pull, 'force', units)}</span>
               </Html>
             )}
             {trips.has(l.id) && (

@@ -1,4 +1,4 @@
-import { Button } from '@chakra-ui/react';
+import { Box, Button } from '@chakra-ui/react';
 import { Component, Suspense, lazy, useState } from 'react';
 import type { ReactElement, ReactNode } from 'react';
 import { Loading } from '../../parts/states.js';
@@ -37,7 +37,7 @@ export function DepthScene({
 
 function NoDepth({ onFlat }: { readonly onFlat: () => void }): ReactElement {
   return (
-    <div className="depth-none" role="status">
+    <Box margin="auto" maxWidth="440px" padding="24px" role="status">
       <h2>No view in depth here</h2>
       <p>
         This browser does not draw in depth (WebGL is off or missing). Nothing is lost: the same rig is drawn from the
@@ -46,7 +46,7 @@ function NoDepth({ onFlat }: { readonly onFlat: () => void }): ReactElement {
       <Button variant="solid" onClick={onFlat}>
         See it from the side
       </Button>
-    </div>
+    </Box>
   );
 }
 

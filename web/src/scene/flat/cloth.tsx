@@ -110,5 +110,5 @@ export const Cloth = memo(function Cloth({
     pen.strokeStyle = palette.tar;
     pen.stroke();
   }, [corners, hem, shape, frame, palette, width, height]);
-  return <canvas className="pitch-cloth" ref={canvas} style={{ width, height }} aria-hidden="true" />;
+  return <canvas ref={canvas} style={{ width, height }} aria-hidden="true" />;
 });

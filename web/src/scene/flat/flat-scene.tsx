@@ -1,4 +1,4 @@
-import { diameterOf } from '@rough-bight/core/anchor';
+import { Stage } from '../stage.js';
 import type { KitStraps } from '@rough-bight/core/bed';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { measuredSpan, ratioOf, trunksUsed } from '@rough-bight/core/rig';
@@ -7,7 +7,6 @@ import { drawingOf } from '@rough-bight/core/shelter';
 import type { BedShape, Drawing, RigReport } from '@rough-bight/core/shelter';
 import { memo, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { KeyboardEvent, ReactElement, RefObject } from 'react';
-import { TrunkMark } from '../../parts/marks.js';
 import { useUnits } from '../../parts/units.js';
 import { BedMark } from '../bed-mark.js';
 import { loopStep } from '../bed-moves.js';
@@ -17,6 +16,8 @@ import { usePalette } from '../palette.js';
 import { movedBy } from '../moved.js';
 import { TURN_STEP, footNow } from '../pitch-moves.js';
 import { useSize } from '../use-size.js';
+import { UnderMarks } from '../under-marks.js';
+import { Backdrop } from './backdrop.js';
 import { Cloth } from './cloth.js';
 import type { FlatView, Frame, Point } from './frame.js';
 import { across, fitFrame, upward } from './frame.js';
@@ -24,8 +25,14 @@ import { grabsOf } from './grabs.js';
 import type { Grab } from './grabs.js';
 import { LineMarks, LineNotes } from './line-marks.js';
 import { Beside, Hangers, Lines, Pulls, Touches } from './lines.js';
-import { Headroom, Levels, Meadow, NorthMark, WindMark, headroomAt, northward, upwind } from './marks.js';
+import { Headroom, NorthMark, WindMark, headroomAt, northward, upwind } from './marks.js';
 import { Water } from './water.js';
+
+/** Where in the window, px. */
+export interface Spot {
+  readonly x: number;
+  readonly y: number;
+}
 
 /** What a flat view shows and can change. */
 export interface SceneProps {
@@ -45,7 +52,10 @@ export interface SceneProps {
   readonly straps: KitStraps | null;
   /** Another rig drawn in dashes behind this one. */
   readonly beside: Drawing | null;
-  readonly onChoose: (row: string | null) => void;
+  /** A line was touched, at a place of the window, px; null where nothing was. */
+  readonly onLine: (row: string | null, at: Spot) => void;
+  /** A handle was touched without being moved. */
+  readonly onGrip: (grip: Grab['grip'], on: Element) => void;
   readonly moving: boolean;
   readonly onMove: (rig: RidgeRig) => void;
   readonly onMoveEnd: () => void;
@@ -57,11 +67,13 @@ const STEP = 0.05;
 const FINER: Readonly<Partial<Record<Grab['grip']['kind'], number>>> = { hitch: 0.1, sag: 0.2 };
 /** What goes up and down only. */
 const UPRIGHT: readonly Grab['grip']['kind'][] = ['tie', 'sag', 'strap'];
+/** Pixels before a touch counts as a drag. */
+const SLACK = 3;
 const NONE: readonly Point[] = [];
 
 /** The rig, to scale, from the side or from above, with everything that can be moved. */
 export function FlatScene(props: SceneProps): ReactElement {
-  const { rig, report, body, view, caseId, chosen, beside, bed, onChoose, moving } = props;
+  const { rig, report, body, view, caseId, chosen, beside, bed, onLine, moving } = props;
   const units = useUnits();
   const palette = usePalette();
   const [box, size] = useSize(740, 500);
@@ -104,7 +116,7 @@ export function FlatScene(props: SceneProps): ReactElement {
   const used = trunksUsed(rig);
   const svg = { width: size[0], height: size[1], viewBox: `0 0 ${size[0]} ${size[1]}` };
   return (
-    <div className="scene pitch-scene" ref={box}>
+    <Stage ref={box} stale={props.stale === true}>
       <svg {...svg} aria-hidden="true">
         <Backdrop
           trunks={rig.trunks}
@@ -121,6 +133,9 @@ export function FlatScene(props: SceneProps): ReactElement {
       {covered !== null && <Cloth {...covered} palette={palette} />}
       <svg {...svg} role="group" aria-label={side ? 'The rig from the side, to scale' : 'The rig from above, to scale'}>
         {covered !== null && !side && <Water {...covered} units={units} />}
+        {roof !== null && roof.under !== null && (
+          <UnderMarks things={roof.under.things} rig={rig} frame={frame} span={span} />
+        )}
         {bed !== null && (!side || roof === null) && bedMark}
         {drawn !== null && (
           <>
@@ -142,7 +157,7 @@ export function FlatScene(props: SceneProps): ReactElement {
             {covered !== null && side && bed === null && (
               <Headroom result={covered.result} frame={frame} body={body} units={units} />
             )}
-            <Touches {...drawn} chosen={chosen} onChoose={onChoose} />
+            <Touches {...drawn} onLine={onLine} />
           </>
         )}
         {rig.pitch !== undefined && !side && (
@@ -154,7 +169,7 @@ export function FlatScene(props: SceneProps): ReactElement {
         <Handles {...props} drawing={drawing} shape={shape} frame={frame} span={span} onHold={setHeld} />
       </svg>
       {line !== null && side && <LineNotes report={report!} line={line} frame={frame} rig={rig} span={span} />}
-    </div>
+    </Stage>
   );
 }
 
@@ -162,50 +177,6 @@ const bearingsOf = ({ bearing, windFrom, middle }: Pitch): Pick<Pitch, 'bearing'
   bearing,
   windFrom,
   middle,
-});
-
-/** Ground, levels or grid, and the trunks. */
-const Backdrop = memo(function Backdrop({
-  trunks,
-  groundRise,
-  first,
-  second,
-  frame,
-  span,
-  feet,
-}: {
-  readonly trunks: RidgeRig['trunks'];
-  readonly groundRise: number;
-  /** Whether anything is tied to them. */
-  readonly first: boolean;
-  readonly second: boolean;
-  readonly frame: Frame;
-  readonly span: number;
-  readonly feet: boolean;
-}): ReactElement {
-  const side = frame.view === 'side';
-  const foot = (i: 0 | 1): Point => [across(frame, i * span), upward(frame, side ? i * groundRise : 0)];
-  return (
-    <>
-      {side ? <Levels frame={frame} feet={feet} /> : <Meadow frame={frame} />}
-      {side && (
-        <path
-          className="soil"
-          d={`M0 ${foot(0)[1]}H${foot(0)[0]}L${foot(1).join(' ')}H${frame.width}V${frame.height}H0Z`}
-        />
-      )}
-      {([0, 1] as const).map((i) => {
-        if (i === 0 ? !first : !second) return null;
-        const [x, y] = foot(i);
-        const wide = diameterOf(trunks[i].girth) * frame.scale;
-        return side ? (
-          <TrunkMark key={i} x={x} foot={y} top={0} width={Math.max(8, wide)} bad={trunks[i].signs.length > 0} />
-        ) : (
-          <circle key={i} className="pitch-trunk" cx={x} cy={y} r={Math.max(6, wide / 2)} />
-        );
-      })}
-    </>
-  );
 });
 
 /** The picture as it was when a hand took hold, how long the span was, and whether it took the first trunk. */
@@ -227,7 +198,7 @@ interface Handled extends SceneProps {
 function Handles(props: Handled): ReactElement {
   const { rig, report, kit, body, straps, view, frame, span, drawing, onHold, onMove, onMoveEnd, onNudge } = props;
   const units = useUnits();
-  const hand = useHand(onMove);
+  const hand = useHand(onMove, SLACK);
   const guys = useMemo(() => drawing?.guys ?? [], [drawing]);
   const around = { kit, body, straps, sag: report?.line?.sag.value ?? 0.1, guys };
   const flat = (across: number, up: number): [number, number, number] =>
@@ -245,6 +216,7 @@ function Handles(props: Handled): ReactElement {
           ]);
       },
       end: onMoveEnd,
+      press: props.onGrip,
       key: (grip, e) => {
         const step = arrowStep(e, STEP * (FINER[grip.kind] ?? 1));
         if (step === null) return;
@@ -275,6 +247,7 @@ interface Deeds {
   readonly take: (grip: Grab['grip']) => void;
   readonly follow: (grip: Grab['grip']) => (by: Point, at: Point) => RidgeRig;
   readonly end: () => void;
+  readonly press: (grip: Grab['grip'], on: Element) => void;
   readonly key: (grip: Grab['grip'], e: KeyboardEvent) => void;
 }
 
@@ -304,6 +277,7 @@ const GrabHandle = memo(
         onTake={() => deeds.current.take(grip)}
         follow={() => deeds.current.follow(grip)}
         onEnd={() => deeds.current.end()}
+        onPress={(on) => deeds.current.press(grip, on)}
         onKeyDown={(e) => deeds.current.key(grip, e)}
       />
     );

@@ -29,6 +29,7 @@ export function fitFrame(
   span: number,
   drawings: readonly (Drawing | null)[],
   bed: BedShape | null,
+  room: readonly [left: number, top: number, right: number, bottom: number] = ROOM[view],
 ): Frame {
   let [x0, x1, y0, y1] = [0, span, 0, 0];
   const take = (x: number, y: number): void => {
@@ -51,7 +52,7 @@ export function fitFrame(
     for (let n = 0; n < one.topology.clothNodes; n++) take(at[3 * n]!, at[3 * n + (view === 'side' ? 2 : 1)]!);
     for (const g of one.guys) take(g.foot[0], view === 'side' ? g.foot[2] : g.foot[1]);
   }
-  const [left, top, right, bottom] = ROOM[view];
+  const [left, top, right, bottom] = room;
   const scale = Math.max(8, Math.min((width - left - right) / (x1 - x0), (height - top - bottom) / (y1 - y0)));
   return {
     view,

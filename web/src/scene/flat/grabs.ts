@@ -6,6 +6,7 @@ import { guyOf, hitched, treeOf, trunksOfForm } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
 import type { BedShape, Drawing, DrawnShape, RigReport } from '@rough-bight/core/shelter';
+import { SIZES } from '@rough-bight/core/under';
 import { compassPoint } from '@rough-bight/core/weather';
 import type { RigGrip } from '../moved.js';
 import type { Frame, Point } from './frame.js';
@@ -221,6 +222,39 @@ function bedGrabs({ rig, bed, straps, frame }: Holding, units: UnitChoice): Grab
   });
 }
 
+/** Who and what lies under the roof, and which way each sleeper's head is. */
+function lyingGrabs({ rig, report, frame }: Holding, units: UnitChoice): Grab[] {
+  return (report?.roof?.under?.things ?? []).flatMap(({ lying, dry }): Grab[] => {
+    const now = rig.under?.find((l) => l.id === lying.id);
+    if (now === undefined) return [];
+    const on = (u: number): Point => [
+      across(frame, now.at[0] + u * Math.cos(now.toward)),
+      upward(frame, now.at[1] + u * Math.sin(now.toward)),
+    ];
+    const name = now.name === '' ? now.kind : now.name;
+    const said = `${say(dry, 'share', units)} dry`;
+    const middle: Grab = {
+      grip: { kind: 'lying', key: now.id },
+      at: on(0),
+      label: `Move ${name}`,
+      value: now.at[0],
+      text: said,
+    };
+    return now.kind === 'pack'
+      ? [middle]
+      : [
+          middle,
+          {
+            grip: { kind: 'head', key: now.id },
+            at: on(SIZES.sleeper.long),
+            label: `Turn the head of ${name}`,
+            value: degrees(now.toward),
+            text: said,
+          },
+        ];
+  });
+}
+
 /** Which tree of the rig a guy is tied to, as the start of what its foot says. */
 function onTree(rig: RidgeRig, key: string): string {
   const { anchor } = guyOf(rig.pitch!, key);
@@ -261,5 +295,5 @@ function roofAboveGrabs(on: Holding, units: UnitChoice): Grab[] {
             text: `the span runs to the ${compassPoint(pitch.bearing)}`,
           },
         ];
-  return [...roofGrab(on, units), ...feet, ...swing, wind];
+  return [...roofGrab(on, units), ...feet, ...lyingGrabs(on, units), ...swing, wind];
 }

@@ -1,3 +1,6 @@
+import { KeyLine } from '../../parts/key-line.js';
+import { paint } from '../../app/theme/paint.js';
+import { Box, Span, Text } from '@chakra-ui/react';
 import { diameterOf } from '@rough-bight/core/anchor';
 import { say, sayHeight, saySmall } from '@rough-bight/core/quantity';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
@@ -50,8 +53,8 @@ export function LineMarks({
   const floor = frame.height - 30;
   return (
     <>
-      <path className="chord" d={`M${ends.map(svg).join('L')}`} />
-      {wet !== undefined && wet !== shape && <path className="line-wet" d={through(frame, wet.at, all)} />}
+      <path {...paint.chord} d={`M${ends.map(svg).join('L')}`} />
+      {wet !== undefined && wet !== shape && <path {...paint.lineWet} d={through(frame, wet.at, all)} />}
       {solved !== undefined && solved.sag > 0 && (
         <SagMark
           at={all.map((n) => place(frame, shape.at, n))}
@@ -69,19 +72,28 @@ export function LineMarks({
         const wide = Math.max(8, diameterOf(girth) * frame.scale) / 2;
         const anchor = i === 0 ? 'start' : 'end';
         return (
-          <g key={i} className="scene-height">
-            <path d={`M${x + on * (wide + 14)} ${y}V${foot(i)}m-5 0h10M${x + on * (wide + 9)} ${y}h10`} />
-            <text x={x + on * (wide + 20)} y={(y + foot(i)) / 2 + 20} textAnchor={anchor}>
+          <g key={i}>
+            <path
+              {...paint.sceneHeight}
+              d={`M${x + on * (wide + 14)} ${y}V${foot(i)}m-5 0h10M${x + on * (wide + 9)} ${y}h10`}
+            />
+            <text {...paint.rim} x={x + on * (wide + 20)} y={(y + foot(i)) / 2 + 20} textAnchor={anchor}>
               {say(tieHeight, 'length', units)}
             </text>
-            <text className="quiet" x={x + on * (wide + 20)} y={(y + foot(i)) / 2 + 36} textAnchor={anchor}>
+            <text
+              {...paint.rim}
+              {...paint.quiet}
+              x={x + on * (wide + 20)}
+              y={(y + foot(i)) / 2 + 36}
+              textAnchor={anchor}
+            >
               {sayHeight(tieHeight, body, units.length)}
             </text>
           </g>
         );
       })}
       <path
-        className="span-mark"
+        {...paint.spanMark}
         d={`M${across(frame, 0)} ${floor}H${across(frame, span)}M${across(frame, 0)} ${floor - 6}v12M${across(frame, span)} ${floor - 6}v12`}
       />
     </>
@@ -118,9 +130,9 @@ function SagMark({
   const long = LETTER * text.length;
   const beside = x + 8 + long > b[0] ? x - 8 - long : x + 8;
   return (
-    <g className="sag-mark">
-      <path d={`M${x} ${top - 42}V${top}M${x} ${bottom}V${bottom + 6}`} />
-      <text x={Math.max(6, Math.min(beside, width - long - 6))} y={top - 34}>
+    <g>
+      <path {...paint.sagMark} d={`M${x} ${top - 42}V${top}M${x} ${bottom}V${bottom + 6}`} />
+      <text {...paint.rim} x={Math.max(6, Math.min(beside, width - long - 6))} y={top - 34}>
         {text}
       </text>
     </g>
@@ -149,19 +161,28 @@ export function LineNotes({
   const narrow = frame.width < NARROW;
   return (
     <>
-      <div className="scene-span" style={{ left: (x0 + x1) / 2, top: frame.height - 24 }}>
+      <Box
+        position="absolute"
+        transform="translateX(-50%)"
+        whiteSpace="nowrap"
+        fontSize="14px"
+        style={{ left: (x0 + x1) / 2, top: frame.height - 24 }}
+      >
         span <FigureValue figure={line.span} band />
-        {rig.span.how === 'paces' && <span className="quiet">, {Number(rig.span.paces.toFixed(1))} of my paces</span>}
-      </div>
+        {rig.span.how === 'paces' && <Span textStyle="quiet">, {Number(rig.span.paces.toFixed(1))} of my paces</Span>}
+      </Box>
       {([0, 1] as const).map((i) => {
         const f = line.trunks[i];
         // a trunk that bears the bed as well is told with both
         const under = report.bed?.bears.find((t) => t.id === `trunk${i}`)?.worst;
         const top = upward(frame, i * rig.groundRise) + 10;
         return (
-          <div
+          <Box
             key={i}
-            className={`scene-forces scene-forces-${i}`}
+            position="absolute"
+            lineHeight={1.35}
+            whiteSpace="nowrap"
+            textAlign={i === 0 ? 'left' : 'right'}
             style={
               i === 0
                 ? { left: Math.max(8, x0 - 66), top }
@@ -187,12 +208,19 @@ export function LineNotes({
                 <FigureValue figure={under.asked} /> at the foot{!narrow && ': line and bed, at worst'}
               </>
             )}
-          </div>
+          </Box>
         );
       })}
-      <p className="scene-key">
-        <span className="key-line" /> as pitched <span className="key-wet" /> wet night
-      </p>
+      <Text
+        position="absolute"
+        left="84px"
+        top={{ base: '58px', lg: '6px' }}
+        color="ink2"
+        bg="cloth"
+        paddingInline="4px"
+      >
+        <KeyLine /> as pitched <KeyLine of="wet" /> wet night
+      </Text>
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { paint, pitchLine, stick } from '../../app/theme/paint.js';
 import type { GuyReport } from '@rough-bight/core/pitch';
 import { say } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
@@ -18,10 +19,6 @@ interface Drawn {
   readonly shape: DrawnShape;
   readonly frame: Frame;
 }
-interface Chosen {
-  readonly chosen: string | null;
-  readonly onChoose: (row: string | null) => void;
-}
 
 /** Beyond the ridge from who looks from the side: drawn behind the cloth. */
 const BEYOND = 0.02;
@@ -37,7 +34,9 @@ export const Beside = memo(function Beside({
   const { at } = drawing.shapes[0]!;
   const hem = useMemo(() => hemOf(drawing.topology.corners), [drawing]);
   const runs = [...hem, ...drawing.topology.lines.map((l) => l.nodes)];
-  return <path className="pitch-beside" d={runs.map((nodes) => through(frame, at, nodes)).join('')} />;
+  return (
+    <path data-thing="beside" {...paint.pitchBeside} d={runs.map((nodes) => through(frame, at, nodes)).join('')} />
+  );
 });
 
 /** Lines and sticks: thicker where they carry more, rust where they are short. */
@@ -61,35 +60,25 @@ export const Lines = memo(function Lines({
     side && nodes.reduce((s, n) => s + at[3 * n + 1]!, 0) / nodes.length > BEYOND;
   const trips = new Set(guys.filter((g) => g.trips).map((g) => g.id));
   return (
-    <g className="pitch-lines">
+    <g data-part="lines">
       {topology.sticks
         .filter((s) => isFar([s.from, s.to]) === far)
         .map((s) => (
-          <path
-            key={s.id}
-            className={bad.has(s.id) ? 'pitch-stick pitch-bad' : 'pitch-stick'}
-            d={through(frame, at, [s.from, s.to])}
-          />
+          <path key={s.id} {...stick(bad.has(s.id))} d={through(frame, at, [s.from, s.to])} />
         ))}
       {topology.lines
         .filter((l) => isFar(l.nodes) === far)
         .map((l) => {
           const pull = shape.tension[l.line]!;
-          const name = [
-            'pitch-line',
-            bad.has(l.row) ? 'pitch-bad' : '',
-            chosen === l.row ? 'pitch-chosen' : '',
-            pull < 1 ? 'pitch-loose' : '',
-          ].join(' ');
           const flag = trips.has(l.id) ? flagAt(place(frame, at, l.nodes[0]!), place(frame, at, l.nodes.at(-1)!)) : '';
           return (
             <g key={l.id}>
               <path
-                className={name}
+                {...pitchLine(bad.has(l.row), chosen === l.row, pull < 1)}
                 d={through(frame, at, l.nodes)}
                 strokeWidth={Math.min(5, 1.4 + Math.sqrt(pull) / 9).toFixed(1)}
               />
-              {flag !== '' && <path className="pitch-flag" d={flag} />}
+              {flag !== '' && <path {...paint.pitchFlag} d={flag} />}
             </g>
           );
         })}
@@ -104,11 +93,11 @@ export const Lines = memo(function Lines({
 
 /** Pixels for a millimetre of a support's mark, and what paints it. */
 const MARK = 3.2;
-const INK: Readonly<Record<Mark['ink'], string>> = {
-  outline: 'pitch-peg',
-  dashed: 'pitch-peg pitch-buried',
-  filled: 'pitch-stem',
-};
+const INK = {
+  outline: [paint.peg, paint.pegBad],
+  dashed: [paint.buried, paint.buriedBad],
+  filled: [paint.stem, paint.stemBad],
+} as const satisfies Readonly<Record<Mark['ink'], unknown>>;
 
 /** What holds a guy's foot; a tree of the rig is drawn already. */
 function FootMark({
@@ -127,7 +116,7 @@ function FootMark({
   const [x, y] = [across(frame, guy.foot[0]), upward(frame, side ? guy.foot[2] : guy.foot[1])];
   return (
     <path
-      className={`pitch-foot ${INK[mark.ink]} ${bad ? 'pitch-bad' : ''}`}
+      {...INK[mark.ink][bad ? 1 : 0]}
       transform={`translate(${x.toFixed(1)} ${y.toFixed(1)}) scale(${MARK})`}
       d={drawn}
     />
@@ -169,8 +158,8 @@ export const Hangers = memo(function Hangers({
           <g key={h.id}>
             <title>{h.name}</title>
             {!side ? (
-              <g className="hung">
-                <path d={`M${svg([x - 5, y - 5])}h10v10h-10z`} />
+              <g data-thing="hung">
+                <path {...paint.hung} d={`M${svg([x - 5, y - 5])}h10v10h-10z`} />
               </g>
             ) : grips ? (
               <>
@@ -207,20 +196,19 @@ function HungCloth({
   const drop = Math.max(0, Math.min(1.2 * side, floor - y));
   return (
     <path
-      className="cloth-hung"
+      {...paint.clothHung}
       d={`M${x} ${y}L${x + 0.45 * side} ${y + 0.7 * drop}Q${x + 0.1 * side} ${y + drop} ${x} ${y + drop}Q${x - 0.1 * side} ${y + drop} ${x - 0.45 * side} ${y + 0.7 * drop}Z`}
     />
   );
 }
 
-/** Where a touch opens a line in the ledger: wide, unseen, far ones under the near ones. */
+/** Where a touch opens a line's numbers: wide, unseen, far ones under the near ones. */
 export const Touches = memo(function Touches({
   drawing,
   shape,
   frame,
-  chosen,
-  onChoose,
-}: Drawn & Chosen): ReactElement {
+  onLine,
+}: Drawn & { readonly onLine: (row: string, at: { readonly x: number; readonly y: number }) => void }): ReactElement {
   const depth = (nodes: readonly number[]): number => shape.at[3 * nodes[0]! + 1]!;
   return (
     <g>
@@ -229,9 +217,9 @@ export const Touches = memo(function Touches({
         .map((l) => (
           <path
             key={l.id}
-            className="pitch-touch"
+            {...paint.pitchTouch}
             d={through(frame, shape.at, l.nodes)}
-            onClick={() => onChoose(chosen === l.row ? null : l.row)}
+            onClick={(e) => onLine(l.row, { x: e.clientX, y: e.clientY })}
           />
         ))}
     </g>
@@ -256,7 +244,7 @@ export const Pulls = memo(function Pulls({
 }): ReactElement {
   const taken: Point[] = [...keepOff];
   return (
-    <g className="pitch-pulls">
+    <g>
       {drawing.topology.lines.map((l) => {
         if (l.role === 'loop') return null;
         const nodes = l.role === 'ridge' ? l.nodes.slice(0, 2) : l.nodes;
@@ -281,7 +269,7 @@ export const Pulls = memo(function Pulls({
             x={at[0].toFixed(1)}
             y={at[1].toFixed(1)}
             textAnchor="middle"
-            className={bad.has(l.row) ? 'pitch-pull pitch-pull-bad' : 'pitch-pull'}
+            {...(bad.has(l.row) ? paint.pullShort : paint.pull)}
           >
             {say(shape.tension[l.line]!, 'force', units)}
           </text>

@@ -1,3 +1,4 @@
+import { paint } from '../../app/theme/paint.js';
 import type { PitchResult } from '@rough-bight/core/pitch';
 import { say, sayHeight } from '@rough-bight/core/quantity';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
@@ -20,9 +21,9 @@ export const Levels = memo(function Levels({
   return (
     <>
       {[0, 1, 2, 3, 4].map((k) => (
-        <g key={k} className="scene-level">
-          <path d={`M0 ${upward(frame, k * unit)}H${frame.width}`} />
-          <text x={8} y={upward(frame, k * unit) - 5}>
+        <g key={k}>
+          <path {...paint.level} d={`M0 ${upward(frame, k * unit)}H${frame.width}`} />
+          <text {...paint.quiet} x={8} y={upward(frame, k * unit) - 5}>
             {feet ? `${k * 2} ft` : `${k} m`}
           </text>
         </g>
@@ -40,7 +41,7 @@ export const Meadow = memo(function Meadow({ frame }: { readonly frame: Frame })
     if (x > 0 && x < width) d += `M${x.toFixed(1)} 0V${height}`;
     if (y > 0 && y < height) d += `M0 ${y.toFixed(1)}H${width}`;
   }
-  return <path className="pitch-grid" d={d} />;
+  return <path {...paint.pitchGrid} d={d} />;
 });
 
 /** Where the headroom is written: beside the middle of the roof. */
@@ -66,12 +67,12 @@ export const Headroom = memo(function Headroom({
   const [x, middle] = headroomAt(result, frame);
   const top = upward(frame, headroom);
   return (
-    <g className="scene-height">
-      <path d={`M${x} ${top}V${upward(frame, 0)}m-5 0h10M${x - 5} ${top}h10`} />
-      <text x={x + 8} y={middle + 4}>
+    <g>
+      <path {...paint.sceneHeight} d={`M${x} ${top}V${upward(frame, 0)}m-5 0h10M${x - 5} ${top}h10`} />
+      <text {...paint.rim} x={x + 8} y={middle + 4}>
         {say(headroom, 'length', units)}
       </text>
-      <text className="quiet" x={x + 8} y={middle + 20}>
+      <text {...paint.rim} {...paint.quiet} x={x + 8} y={middle + 20}>
         {sayHeight(headroom, body, units.length)}
       </text>
     </g>
@@ -113,10 +114,15 @@ export const WindMark = memo(function WindMark({
   const tip = svg([x + wx * 40, y - wy * 40]);
   const barb = (side: 1 | -1): string => `M${tip}l${svg([-wx * 10 + side * wy * 6, wy * 10 + side * wx * 6])}`;
   return (
-    <g className="pitch-wind">
-      <path d={strokes.join('') + barb(1) + barb(-1)} />
+    <g>
+      <path {...paint.wind} d={strokes.join('') + barb(1) + barb(-1)} />
       {/* at the top the buttons of the views stand to its right */}
-      <text x={x + (y < 70 ? -16 : 14)} y={y + (y < 70 ? 12 : -12)} textAnchor={y < 70 ? 'end' : 'start'}>
+      <text
+        {...paint.water}
+        x={x + (y < 70 ? -16 : 14)}
+        y={y + (y < 70 ? 12 : -12)}
+        textAnchor={y < 70 ? 'end' : 'start'}
+      >
         wind from the {compassPoint(windFrom)}
       </text>
     </g>
@@ -137,9 +143,9 @@ export const NorthMark = memo(function NorthMark({
   const [nx, ny] = northward(pitch);
   const [x, y] = onRing(pitch, frame, [nx, ny], NORTH_INSIDE);
   return (
-    <g className="pitch-north" transform={`translate(${svg([x, y])})`}>
-      <path d={`M${svg([nx * 17, -ny * 17])}L${svg([-ny * 7, -nx * 7])}L${svg([ny * 7, nx * 7])}Z`} />
-      <text x={(-nx * 20).toFixed(1)} y={(ny * 20 + 5).toFixed(1)} textAnchor="middle">
+    <g transform={`translate(${svg([x, y])})`}>
+      <path {...paint.north} d={`M${svg([nx * 17, -ny * 17])}L${svg([-ny * 7, -nx * 7])}L${svg([ny * 7, nx * 7])}Z`} />
+      <text {...paint.pull} x={(-nx * 20).toFixed(1)} y={(ny * 20 + 5).toFixed(1)} textAnchor="middle">
         N
       </text>
     </g>

@@ -1,3 +1,4 @@
+import { paint } from '../../app/theme/paint.js';
 import type { PitchResult, PitchShape } from '@rough-bight/core/pitch';
 import { shownCatch } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
@@ -32,18 +33,18 @@ export const Water = memo(function Water({
   const narrow = frame.width < NARROW;
   const right = narrow ? drip[0] > NARROW / 4 : drip[0] > frame.width / 2;
   return (
-    <g className="pitch-water">
-      <path className="run" d={runs.map((run) => `M${run.map((p) => svg(place(frame, p, 0))).join('L')}`).join('')} />
+    <g>
+      <path {...paint.run} d={runs.map((run) => `M${run.map((p) => svg(place(frame, p, 0))).join('L')}`).join('')} />
       {result.runOff.ponds.map((p) =>
         p.wet.map((w) => {
           const [x, y] = place(frame, shape.at, w.node);
-          return <circle key={w.node} className="pond" cx={x} cy={y} r={4 + 60 * w.depth} />;
+          return <circle key={w.node} {...paint.pond} cx={x} cy={y} r={4 + 60 * w.depth} />;
         }),
       )}
       {best !== undefined && (
-        <g className="drip">
-          <path d={`M${svg(drip)}m0 -9c6 8 7 11 0 15c-7 -4 -6 -7 0 -15z`} />
-          <text x={drip[0] + (right ? -10 : 10)} y={drip[1] + 18} textAnchor={right ? 'end' : 'start'}>
+        <g>
+          <path {...paint.drop} d={`M${svg(drip)}m0 -9c6 8 7 11 0 15c-7 -4 -6 -7 0 -15z`} />
+          <text {...paint.water} x={drip[0] + (right ? -10 : 10)} y={drip[1] + 18} textAnchor={right ? 'end' : 'start'}>
             {narrow ? `pail: ${water} a ${each}` : `pail here: ${water} for each ${each} of rain`}
           </text>
         </g>

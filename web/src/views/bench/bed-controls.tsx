@@ -1,4 +1,5 @@
-import { Button, Table } from '@chakra-ui/react';
+import { Caution, ControlGroup, ControlRow, Controls } from '../../parts/layout.js';
+import { Button, Menu, Portal, Span, Table, Text } from '@chakra-ui/react';
 import { ADJUSTMENTS, SOILS, WOODS, findBedCloth } from '@rough-bight/core/catalogue';
 import { capital, say, sayHeight } from '@rough-bight/core/quantity';
 import {
@@ -13,9 +14,9 @@ import {
 import { freshSupport, holdsOnGround, isShared } from '@rough-bight/core/support';
 import { headWords } from '@rough-bight/core/words';
 import type { GuyReport } from '@rough-bight/core/pitch';
-import type { Bed, BedAnchor, BedEnd, BedPole, Beneath, RigContext, RidgeRig } from '@rough-bight/core/rig';
+import type { Bed as HungBed, BedAnchor, BedEnd, BedPole, Beneath, RigContext, RidgeRig } from '@rough-bight/core/rig';
 import type { BedResult, Drip } from '@rough-bight/core/shelter';
-import type { ReactElement } from 'react';
+import type { ReactElement, ReactNode } from 'react';
 import { Check, Choice, Segments, TextField } from '../../parts/choice.js';
 import { BodyMarkChoice } from '../../parts/body-mark.js';
 import { NumberField } from '../../parts/number-field.js';
@@ -24,7 +25,14 @@ import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
 import { withBedEnd } from '../../scene/bed-moves.js';
 import { AnchorFields, lineChoices, treeChoices } from './anchor-fields.js';
-import { HangIt } from './hang-it.js';
+import { HangAnswers, WishFields, useHanging } from './hang-it.js';
+import { StepRow } from '../../parts/step-row.js';
+import type { RoofReport } from '../../workers/report.js';
+import type { Editing } from './editing.js';
+import { UnderControls, UnderQuick } from './under-controls.js';
+import { Bed, Wand2 } from 'lucide-react';
+import { Link } from 'react-router';
+import { useState } from 'react';
 
 const B = BED_LIMITS;
 const WOOD_OPTIONS = WOODS.map((w) => ({ id: w.id, name: w.name }));
@@ -38,7 +46,8 @@ const HEAD_OPTIONS = [
   { id: '1' as const, name: 'Second end' },
 ];
 
-interface Props {
+/** What the controls of a bed are given. */
+export interface BedProps {
   readonly rig: RidgeRig;
   readonly context: RigContext;
   readonly bed: BedResult | null;
@@ -52,74 +61,163 @@ interface Props {
   readonly put: (rig: RidgeRig) => void;
 }
 
-/** Hanging a bed: which, on what, for whom, and how it is then set. */
-export function BedControls(props: Props): ReactElement {
+/** The step of the bed: who lies in it and how it should hang in one row, and the button that sees to the rest. */
+export function BedStep({
+  said,
+  report = null,
+  ...props
+}: BedProps & {
+  readonly said: ReactNode;
+  /** Of the roof over it all; null without one, and before it is worked out. */
+  readonly report?: RoofReport | null;
+}): ReactElement {
   const { rig, context, put } = props;
-  if (rig.bed === undefined) return <NoBed rig={rig} context={context} put={put} />;
+  const editing: Editing = { rig, kit: context.kit, body: context.body, edit: props.edit };
+  const hanging = useHanging(rig, context);
+  const [open, setOpen] = useState(false);
+  if (rig.bed === undefined)
+    return (
+      <StepRow
+        name="Bed"
+        quick={
+          <>
+            <UnderQuick editing={editing} report={report} />
+            <NoBed rig={rig} context={context} put={put} />
+          </>
+        }
+        said={
+          <>
+            {said}
+            <Caution margin="6px 16px 10px">
+              No higher than you are willing to fall. Look up first: nothing dead, hung or rocking over a sleeper. Then
+              knock on the trunk, then push it.
+            </Caution>
+          </>
+        }
+      >
+        {report !== null && report.roof.under !== null ? (
+          <UnderControls editing={editing} report={report} />
+        ) : undefined}
+      </StepRow>
+    );
   return (
-    <div className="controls bed-controls">
-      <WhichBed {...props} />
-      <HangIt rig={rig} context={context} bed={props.bed} edit={props.edit} onTake={put} />
-      <Cases {...props} />
-      {([0, 1] as const).map((i) => (
-        <EndControls key={i} i={i} {...props} />
-      ))}
-      <WhoControls {...props} />
-      <MoreControls {...props} />
-    </div>
+    <StepRow
+      name="Bed"
+      said={said}
+      open={open}
+      onOpen={setOpen}
+      quick={
+        <>
+          <Weighs {...props} />
+          <WishFields rig={rig} edit={props.edit} />
+          <Button
+            variant="solid"
+            flex="none !important"
+            alignSelf="center"
+            disabled={hanging.working}
+            onClick={() => {
+              hanging.find();
+              setOpen(true);
+            }}
+          >
+            <Wand2 size={16} aria-hidden="true" /> {hanging.working ? 'Trying every loop…' : 'Hang it for me'}
+          </Button>
+        </>
+      }
+    >
+      <Controls>
+        <HangAnswers
+          rig={rig}
+          context={context}
+          hanging={hanging}
+          onTake={(next) => {
+            put(next);
+            // what was taken is looked at in the scene
+            setOpen(false);
+          }}
+        />
+        <WhichBed {...props} />
+        <Cases {...props} />
+        {([0, 1] as const).map((i) => (
+          <ControlGroup wide key={i}>
+            <h3>
+              {END_NAME[i]}: {bedStem(rig, i).name}
+            </h3>
+            <EndFields i={i} {...props} />
+          </ControlGroup>
+        ))}
+        <WhoControls {...props} />
+        <MoreControls {...props} />
+        <UnderControls editing={editing} report={report} />
+      </Controls>
+    </StepRow>
   );
 }
 
-function NoBed({ rig, context, put }: Pick<Props, 'rig' | 'context' | 'put'>): ReactElement {
+/** All that is in it, with bedding. */
+function Weighs({ rig, edit }: BedProps): ReactElement {
+  return (
+    <NumberField
+      label="Weighs"
+      value={rig.bed!.mass}
+      limit={B.mass}
+      step={1}
+      hint="all in it, with bedding"
+      onCommit={(mass) => edit({ ...rig, bed: { ...rig.bed!, mass } })}
+    />
+  );
+}
+
+function NoBed({ rig, context, put }: Pick<BedProps, 'rig' | 'context' | 'put'>): ReactElement {
   const units = useUnits();
   const straps = context.straps[0];
   if (context.beds.length === 0 || straps === undefined)
     return (
-      <p className="quiet">
+      <Text textStyle="quiet">
         The kit holds {context.beds.length === 0 ? 'no hammock' : 'no straps'} yet. Add{' '}
-        {context.beds.length === 0 ? 'one' : 'a pair'} under Kit, then hang it here.
-      </p>
+        {context.beds.length === 0 ? 'one' : 'a pair'} under <Link to="/kit">Kit</Link>, then hang it here.
+      </Text>
     );
   return (
-    <div className="controls">
-      <div className="control-group control-group-wide">
-        <h3>Hang a bed on this rig</h3>
-        <div className="verdict-buttons">
-          {context.beds.map((bed) => (
-            <Button
-              key={bed.id}
-              onClick={() =>
-                put({
-                  ...rig,
-                  bed: strapsFor(rig, freshBed({ bed, straps }, context.body), { bed, straps }, context.body),
-                })
-              }
-            >
-              Hang {bed.name}
-            </Button>
-          ))}
-        </div>
-        <p className="quiet">
-          {context.beds
-            .map((b) => `${b.name}: ${say(b.length, 'length', units)} of ${findBedCloth(b.cloth)?.name ?? b.cloth}`)
-            .join('; ')}
-          .
-        </p>
-      </div>
-      <p className="caution">
-        No higher than you are willing to fall. Look up first: nothing dead, hung or rocking over a sleeper. Then knock
-        on the trunk, then push it.
-      </p>
-    </div>
+    <Menu.Root
+      onSelect={({ value }) => {
+        const bed = context.beds.find((b) => b.id === value);
+        if (bed !== undefined)
+          put({
+            ...rig,
+            bed: strapsFor(rig, freshBed({ bed, straps }, context.body), { bed, straps }, context.body),
+          });
+      }}
+    >
+      <Menu.Trigger asChild>
+        <Button alignSelf="center" flex="none !important">
+          <Bed size={16} aria-hidden="true" /> Hang a bed
+        </Button>
+      </Menu.Trigger>
+      <Portal>
+        <Menu.Positioner>
+          <Menu.Content>
+            {context.beds.map((bed) => (
+              <Menu.Item key={bed.id} value={bed.id}>
+                {bed.name}
+                <Span textStyle="quiet">
+                  {say(bed.length, 'length', units)} of {findBedCloth(bed.cloth)?.name ?? bed.cloth}
+                </Span>
+              </Menu.Item>
+            ))}
+          </Menu.Content>
+        </Menu.Positioner>
+      </Portal>
+    </Menu.Root>
   );
 }
 
-function WhichBed({ rig, context, edit, put }: Props): ReactElement {
+function WhichBed({ rig, context, edit, put }: BedProps): ReactElement {
   const bed = rig.bed!;
   const units = useUnits();
   const kit = context.beds.find((b) => b.id === bed.bed);
   /** Another bed or other straps, with the straps set anew: their loops are elsewhere. */
-  const swapped = (part: Partial<Pick<Bed, 'bed' | 'straps' | 'ridgeCord'>>): string | null => {
+  const swapped = (part: Partial<Pick<HungBed, 'bed' | 'straps' | 'ridgeCord'>>): string | null => {
     const next = { ...bed, ...part };
     const found = context.beds.find((b) => b.id === next.bed);
     const straps = context.straps.find((s) => s.id === next.straps);
@@ -128,9 +226,9 @@ function WhichBed({ rig, context, edit, put }: Props): ReactElement {
     return edit({ ...rig, bed: hung });
   };
   return (
-    <div className="control-group">
+    <ControlGroup>
       <h3>Bed</h3>
-      <div className="control-row">
+      <ControlRow>
         <Choice
           label="Bed"
           value={bed.bed}
@@ -150,7 +248,7 @@ function WhichBed({ rig, context, edit, put }: Props): ReactElement {
           options={context.straps.map((s) => ({ id: s.id, name: s.name }))}
           onChange={(id) => swapped({ straps: id })}
         />
-      </div>
+      </ControlRow>
       {kit !== undefined && kit.ridgeLength > 0 && (
         <Check checked={bed.ridgeCord} onChange={(ridgeCord) => edit({ ...rig, bed: { ...bed, ridgeCord } })}>
           with its ridge-cord of {say(kit.ridgeLength, 'length', units)}
@@ -167,19 +265,19 @@ function WhichBed({ rig, context, edit, put }: Props): ReactElement {
           Take the bed down
         </Button>
       </p>
-    </div>
+    </ControlGroup>
   );
 }
 
-function Cases({ bed, shown, onShow }: Props): ReactElement {
+function Cases({ bed, shown, onShow }: BedProps): ReactElement {
   const units = useUnits();
   return (
-    <div className="control-group control-group-wide">
+    <ControlGroup wide>
       <h3>In it</h3>
       {bed === null ? (
-        <p className="quiet">Being worked out.</p>
+        <Text textStyle="quiet">Being worked out.</Text>
       ) : (
-        <Table.Root className="bed-cases">
+        <Table.Root>
           <Table.Header>
             <Table.Row>
               <Table.ColumnHeader scope="col">Case</Table.ColumnHeader>
@@ -190,14 +288,14 @@ function Cases({ bed, shown, onShow }: Props): ReactElement {
           </Table.Header>
           <Table.Body>
             {bed.cases.map((c) => (
-              <Table.Row key={c.id} className={!c.converged || c.grounded ? 'guy-bad' : ''}>
+              <Table.Row key={c.id} {...(!c.converged || c.grounded ? { color: 'danger' } : {})}>
                 <Table.ColumnHeader scope="row">
                   <Button variant="plain" size="xs" aria-pressed={shown === c.id} onClick={() => onShow(c.id)}>
                     {capital(c.name)}
                   </Button>{' '}
-                  <span className="quiet">
+                  <Span textStyle="quiet">
                     <Told said={c.when} />
-                  </span>
+                  </Span>
                 </Table.ColumnHeader>
                 <Table.Cell>{c.force > 0 ? say(c.force, 'force', units) : '–'}</Table.Cell>
                 <Table.Cell>{c.converged ? say(Math.max(...c.straps), 'force', units) : 'gives way'}</Table.Cell>
@@ -207,8 +305,8 @@ function Cases({ bed, shown, onShow }: Props): ReactElement {
           </Table.Body>
         </Table.Root>
       )}
-      <p className="quiet">Touch a case to draw it.</p>
-    </div>
+      <Text textStyle="quiet">Touch a case to draw it.</Text>
+    </ControlGroup>
   );
 }
 
@@ -247,7 +345,15 @@ function freshAnchor(kind: BedAnchor['kind'], rig: RidgeRig, context: RigContext
 
 const END_NAME = ['First end', 'Second end'] as const;
 
-function EndControls({ rig, context, bed: result, guys = [], edit, i }: Props & { readonly i: 0 | 1 }): ReactElement {
+/** What one end hangs from, and how its strap is set. */
+export function EndFields({
+  rig,
+  context,
+  bed: result,
+  guys = [],
+  edit,
+  i,
+}: BedProps & { readonly i: 0 | 1 }): ReactElement {
   const bed = rig.bed!;
   const units = useUnits();
   const end = bed.ends[i];
@@ -258,11 +364,8 @@ function EndControls({ rig, context, bed: result, guys = [], edit, i }: Props & 
   const way = straps === undefined ? null : ADJUSTMENTS[straps.adjust];
   const put = (part: object): string | null => set({ anchor: { ...anchor, ...part } as BedAnchor });
   return (
-    <div className="control-group control-group-wide">
-      <h3>
-        {END_NAME[i]}: {bedStem(rig, i).name}
-      </h3>
-      <div className="control-row">
+    <>
+      <ControlRow>
         <Choice<BedAnchor['kind']>
           label="Hung from"
           value={anchor.kind}
@@ -310,9 +413,9 @@ function EndControls({ rig, context, bed: result, guys = [], edit, i }: Props & 
               onCommit={(loop) => set({ loop })}
             />
           ))}
-      </div>
+      </ControlRow>
       {anchor.kind === 'stem' && (
-        <div className="control-row">
+        <ControlRow>
           <TextField label="Name" value={anchor.name} max={60} onCommit={(name) => put({ name })} />
           <Choice label="Wood" value={anchor.wood} options={WOOD_OPTIONS} onChange={(wood) => put({ wood })} />
           <NumberField
@@ -336,7 +439,7 @@ function EndControls({ rig, context, bed: result, guys = [], edit, i }: Props & 
             step={0.1}
             onCommit={(y) => put({ at: [anchor.at[0], y] })}
           />
-        </div>
+        </ControlRow>
       )}
       {anchor.kind === 'stem' && (
         <SignList title={`Signs on ${anchor.name}`} signs={anchor.signs} onSigns={(signs) => put({ signs })} />
@@ -345,12 +448,12 @@ function EndControls({ rig, context, bed: result, guys = [], edit, i }: Props & 
         <PoleFields rig={rig} end={i} pole={anchor} guys={guys} context={context} onChange={put} />
       )}
       <DripLine drip={drip} tail={end.drip} onTie={(at) => set({ drip: at })} />
-      <p className="caution">
+      <Caution>
         {anchor.kind === 'pole'
           ? 'A pole is only as good as its foot and its stays: sit gently, look at both, sit again. No one stands behind the stays.'
           : 'Look up, knock, push. Dead, hollow, leaning, rocking, fungus on it, or thinner than half a metre round: choose another. Local tree protection comes first.'}
-      </p>
-    </div>
+      </Caution>
+    </>
   );
 }
 
@@ -386,7 +489,7 @@ function PoleFields({
   );
   return (
     <>
-      <div className="control-row">
+      <ControlRow>
         <NumberField
           label="Foot along the span"
           value={pole.foot[0]}
@@ -406,8 +509,8 @@ function PoleFields({
         {number('Foot dug in', 'dug', 0.05)}
         {number('Leans', 'lean', 0.035, 'away from the bed')}
         {number('Lines off centre', 'offCentre', 0.005, 'on its head')}
-      </div>
-      <div className="control-row">
+      </ControlRow>
+      <ControlRow>
         <Segments
           label="Back-stays"
           showLabel
@@ -435,8 +538,8 @@ function PoleFields({
             both to one
           </Check>
         )}
-      </div>
-      <div className="control-row">
+      </ControlRow>
+      <ControlRow>
         <AnchorFields
           anchor={pole.anchor}
           pegs={context.pegs}
@@ -446,7 +549,7 @@ function PoleFields({
           near={pole.foot}
           onChange={(anchor) => onChange({ anchor })}
         />
-      </div>
+      </ControlRow>
     </>
   );
 }
@@ -467,7 +570,13 @@ export function DripLine({
   const where =
     drip === undefined ? '' : ` ${say(drip.tailAt, 'length', units)} from its outer end, just inside the roof’s edge`;
   return (
-    <p className={drip?.wets === true ? 'drip-line field-problem' : 'drip-line quiet'}>
+    <Text
+      display="flex"
+      flexWrap="wrap"
+      gap="8px"
+      alignItems="center"
+      textStyle={drip?.wets === true ? 'problem' : 'quiet'}
+    >
       {drip === undefined
         ? 'It does not come in under the roof.'
         : !drip.runsIn
@@ -488,25 +597,17 @@ export function DripLine({
       ) : (
         <Button onClick={() => onTie(null)}>Take the tail off</Button>
       )}
-    </p>
+    </Text>
   );
 }
 
-function WhoControls({ rig, edit, bed: result }: Props): ReactElement {
+function WhoControls({ rig, edit, bed: result }: BedProps): ReactElement {
   const bed = rig.bed!;
-  const set = (part: Partial<Bed>): string | null => edit({ ...rig, bed: { ...bed, ...part } });
+  const set = (part: Partial<HungBed>): string | null => edit({ ...rig, bed: { ...bed, ...part } });
   return (
-    <div className="control-group">
+    <ControlGroup>
       <h3>Who lies in it</h3>
-      <div className="control-row">
-        <NumberField
-          label="Weighs"
-          value={bed.mass}
-          limit={B.mass}
-          step={1}
-          hint="all in it, with bedding"
-          onCommit={(mass) => set({ mass })}
-        />
+      <ControlRow>
         <NumberField
           label="Tall"
           value={bed.stature}
@@ -522,7 +623,7 @@ function WhoControls({ rig, edit, bed: result }: Props): ReactElement {
           step={1}
           onCommit={(people) => set({ people })}
         />
-      </div>
+      </ControlRow>
       <Segments
         label="Head at the"
         showLabel
@@ -531,12 +632,12 @@ function WhoControls({ rig, edit, bed: result }: Props): ReactElement {
         onChange={(head) => set({ head: head === '0' ? 0 : 1 })}
       />
       {result !== null && (
-        <p className="quiet">
+        <Text textStyle="quiet">
           The head belongs at the {result.headAt.end === 0 ? 'first' : 'second'} end:{' '}
           {headWords(bedStem(rig, result.headAt.end).name, result.headAt.because)}.
-        </p>
+        </Text>
       )}
-      <div className="control-row">
+      <ControlRow>
         <NumberField
           label="Sits at"
           value={bed.sitAt}
@@ -567,20 +668,20 @@ function WhoControls({ rig, edit, bed: result }: Props): ReactElement {
           step={0.05}
           onCommit={(reach) => set({ reach })}
         />
-      </div>
-    </div>
+      </ControlRow>
+    </ControlGroup>
   );
 }
 
-function MoreControls({ rig, edit, context, bed: result }: Props): ReactElement {
+function MoreControls({ rig, edit, context, bed: result }: BedProps): ReactElement {
   const bed = rig.bed!;
   const { sideStay } = bed;
-  const set = (part: Partial<Bed>): string | null => edit({ ...rig, bed: { ...bed, ...part } });
+  const set = (part: Partial<HungBed>): string | null => edit({ ...rig, bed: { ...bed, ...part } });
   const ridge = ([0, 1] as const).map((i) => result?.drips.find((d) => d.id === `ridge${i}`));
   return (
-    <div className="control-group">
+    <ControlGroup>
       <h3>Under and beside it</h3>
-      <div className="control-row">
+      <ControlRow>
         <Choice<Beneath>
           label="Beneath lies"
           value={bed.beneath}
@@ -595,7 +696,7 @@ function MoreControls({ rig, edit, context, bed: result }: Props): ReactElement 
             onChange={(soil) => set({ soil })}
           />
         )}
-      </div>
+      </ControlRow>
       {ridge.map((drip, i) =>
         drip === undefined && !bed.ridgeDrip[i] ? null : (
           <div key={i}>
@@ -605,7 +706,9 @@ function MoreControls({ rig, edit, context, bed: result }: Props): ReactElement 
               tail={bed.ridgeDrip[i] ? (drip?.tailAt ?? 0) : null}
               onTie={(at) =>
                 set({
-                  ridgeDrip: bed.ridgeDrip.map((t, k) => (k === i ? at !== null : t)) as unknown as Bed['ridgeDrip'],
+                  ridgeDrip: bed.ridgeDrip.map((t, k) =>
+                    k === i ? at !== null : t,
+                  ) as unknown as HungBed['ridgeDrip'],
                 })
               }
             />
@@ -631,7 +734,7 @@ function MoreControls({ rig, edit, context, bed: result }: Props): ReactElement 
         a side stay holds one side open
       </Check>
       {sideStay !== null && (
-        <div className="control-row">
+        <ControlRow>
           <Segments
             label="Side"
             value={sideStay.side}
@@ -671,8 +774,8 @@ function MoreControls({ rig, edit, context, bed: result }: Props): ReactElement 
             body={context.body}
             onChange={(anchor) => set({ sideStay: { ...sideStay, anchor } })}
           />
-        </div>
+        </ControlRow>
       )}
-    </div>
+    </ControlGroup>
   );
 }

@@ -1,9 +1,10 @@
-import { Button, Table } from '@chakra-ui/react';
+import { Caution, Facts } from '../../parts/layout.js';
+import { Box, Button, chakra, Span, Table, Text } from '@chakra-ui/react';
 import { ofCode } from '@rough-bight/core/findings';
 import { capital, say, saySmall } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { bedStem } from '@rough-bight/core/rig';
+import { BENEATH, bedStem } from '@rough-bight/core/rig';
 import { sentenceOf } from '@rough-bight/core/words';
 import { derive } from '@rough-bight/core/working';
 import type { Figure } from '@rough-bight/core/working';
@@ -32,11 +33,26 @@ export function BedReport({
   const { lying, over } = bed;
   const m = (x: number): string => say(x, 'length', units);
   return (
-    <section className="bed-report" aria-label="The bed">
+    <chakra.section
+      aria-label="The bed"
+      order={{ base: 4, lg: 0 }}
+      padding="12px 16px"
+      borderBottom="1.5px solid"
+      borderColor="ink"
+      css={{
+        '& h2': { fontSize: '17px' },
+        '& h3': { marginTop: '14px' },
+        '& > p': { marginTop: '8px' },
+      }}
+    >
       <h2>{capital(bed.name)}</h2>
-      <dl className="facts">
+      <Caution marginBlock="6px">
+        Whoever falls out falls {m(lying.height.value)}, sitting up more, onto {BENEATH[rig.bed!.beneath]}. No higher
+        than you are willing to fall; nothing hard or sharp beneath.
+      </Caution>
+      <Facts gridTemplateColumns="minmax(0, 1fr) minmax(0, 1.1fr)" css={{ '& dd': { whiteSpace: 'normal' } }}>
         <dt>
-          Lowest place, lain in <span className="quiet">{saySmall(lying.height.value, body)}</span>
+          Lowest place, lain in <Span textStyle="quiet">{saySmall(lying.height.value, body)}</Span>
         </dt>
         <dd>
           <FigureValue figure={lying.height} big band />
@@ -68,13 +84,13 @@ export function BedReport({
             <dt>The ridge’s ends come nearer</dt>
             <dd>
               {say(bed.draws.by, 'diameter', units)}{' '}
-              <span className="quiet">
+              <Span textStyle="quiet">
                 {say(bed.draws.before, 'force', units)} becomes {say(bed.draws.after, 'force', units)}
-              </span>
+              </Span>
             </dd>
           </>
         )}
-      </dl>
+      </Facts>
       <Table.Root>
         <Table.Header>
           <Table.Row>
@@ -129,7 +145,7 @@ export function BedReport({
       {over !== null && (
         <>
           <h3>The roof over it</h3>
-          <dl className="facts">
+          <Facts>
             <dt>Reaches beyond its ends</dt>
             <dd>
               <FigureValue figure={over.figures.overhang[0]} /> and <FigureValue figure={over.figures.overhang[1]} />
@@ -145,7 +161,7 @@ export function BedReport({
             <dt>Above its ends</dt>
             <dd>
               {over.figures.above === null ? 'open sky' : <FigureValue figure={over.figures.above} />}{' '}
-              <span className="quiet">{m(over.wished)} suits this weather</span>
+              <Span textStyle="quiet">{m(over.wished)} suits this weather</Span>
             </dd>
             <dt>Over the head of who sits</dt>
             <dd>{over.figures.headRoom === null ? 'open sky' : <FigureValue figure={over.figures.headRoom} />}</dd>
@@ -153,19 +169,19 @@ export function BedReport({
               <>
                 <dt>Nearest to the cloth</dt>
                 <dd>
-                  <FigureValue figure={over.figures.gap} /> <span className="quiet">{over.gaps[0]!.what}</span>
+                  <FigureValue figure={over.figures.gap} /> <Span textStyle="quiet">{over.gaps[0]!.what}</Span>
                 </dd>
               </>
             )}
-          </dl>
+          </Facts>
           {advice === null ? (
-            <p className="quiet">What to lower or turn is being tried.</p>
+            <Text textStyle="quiet">What to lower or turn is being tried.</Text>
           ) : (
             advice.map((a) => (
-              <p key={a.id} className="roof-advice">
-                <b>{a.text}</b> <span className="quiet">{capital(a.effect)}.</span>{' '}
+              <Text key={a.id}>
+                <b>{a.text}</b> <Span textStyle="quiet">{capital(a.effect)}.</Span>{' '}
                 {a.rig !== null && <Button onClick={() => onTake(a.rig!)}>Do that</Button>}
-              </p>
+              </Text>
             ))
           )}
         </>
@@ -180,14 +196,14 @@ export function BedReport({
           {m(p.haulIn)} and sit again.
         </p>
       ))}
-      <div className="quiet comfort">
+      <Box textStyle="quiet">
         {ofCode(bed.findings, 'comfort').map((f) => (
           <p key={f.facts.what}>
             <Told said={sentenceOf(f)} />
           </p>
         ))}
-      </div>
-    </section>
+      </Box>
+    </chakra.section>
   );
 }
 

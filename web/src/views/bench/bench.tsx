@@ -1,4 +1,5 @@
 import type { CaseKind } from '@rough-bight/core/cases';
+import type { GuyReport } from '@rough-bight/core/pitch';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { Suspense, lazy, useCallback, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
@@ -18,6 +19,9 @@ import type { RigQuestion } from '../../workers/rig.worker.js';
 import { useJudge, useOther } from '../../workers/use-judge.js';
 import { Workbench } from '../workbench.js';
 import { Controls } from './controls.js';
+import { editing } from './editing.js';
+import { thingOfGrip, thingOfRow } from './things.js';
+import type { Thing, Touched } from './things.js';
 import type { Shown } from './controls.js';
 import { Outcome } from './outcome.js';
 import { Uncomputed } from './said.js';
@@ -27,6 +31,7 @@ import type { Step } from './steps.js';
 // panels that are opened by a touch
 const PitchCompare = lazy(() => import('./pitch-compare.js').then((m) => ({ default: m.PitchCompare })));
 const PitchSize = lazy(() => import('./pitch-size.js').then((m) => ({ default: m.PitchSize })));
+const TouchedThing = lazy(() => import('./touched.js'));
 const SizePanel = lazy(() => import('./size-panel.js').then((m) => ({ default: m.SizePanel })));
 
 /** One rig on the bench, by its address. */
@@ -117,6 +122,24 @@ function Bench({
   );
   const pitched = rig.pitch !== undefined;
   const picked = { caseId, bedCase, chosen, onChoose: setChosen, show, put };
+  const edits = useMemo(
+    () => editing(store, calm.question.rig, context, units),
+    [store, calm.question.rig, context, units],
+  );
+  const [touched, setTouched] = useState<Touched | null>(null);
+  const roof = report !== null && isRoof(report) ? report : null;
+  /** Opens what can be changed of a thing, beside where it was touched. */
+  const open = (thing: Thing | null, from: Element | null, at: Touched['at']): void =>
+    setTouched(thing === null ? null : { thing, from, at });
+  const openAt = (thing: Thing | null, on: Element): void => open(thing, on, on.getBoundingClientRect());
+  const openRow = (row: string, from: Element | null, at: Touched['at']): void => {
+    const member = report?.rows.find((r) => r.id === row);
+    open(member === undefined ? null : thingOfRow(member, roof), from, at);
+  };
+  const onGuy = useCallback((guy: GuyReport, on: Element) => {
+    setChosen(guy.id);
+    setTouched({ thing: { is: 'guy', row: guy.id }, from: on, at: on.getBoundingClientRect() });
+  }, []);
   const take = (next: RidgeRig): void => {
     put(next);
     show('panel', null);
@@ -128,7 +151,7 @@ function Bench({
       snapshot={snapshot}
       camp={camp}
       units={units}
-      step={step}
+
       names={BENCH_NAMES}
       steps={steps}
       copy={async (draft) => `/rigs/${(await addRig(draft)).id}/${pitched ? 'hang' : 'ridge'}`}
@@ -146,14 +169,59 @@ function Bench({
           caseId={report?.full === true ? caseId : 'pitched'}
           chosen={chosen}
           beside={other?.report?.roof ?? null}
-          onChoose={setChosen}
+          onLine={(row, { x, y }) => {
+            setChosen(row);
+            if (row === null) setTouched(null);
+            else openRow(row, null, { x, y, width: 0, height: 0 });
+          }}
+          onGrip={(grip, on) => {
+            const thing = thingOfGrip(grip, roof);
+            if (thing?.is === 'guy') setChosen(thing.row);
+            openAt(thing, on);
+          }}
           moving={moving}
           onMove={move}
           onMoveEnd={rest}
           onNudge={put}
         />
       }
-      under={<Controls store={store} camp={camp} step={step} {...calm} moving={moving} {...picked} />}
+      under={
+        <>
+          <Controls
+            editing={edits}
+            camp={camp}
+            step={step}
+            {...calm}
+            moving={moving}
+            {...{ caseId, bedCase, chosen, show, put, onGuy }}
+          />
+          <Suspense fallback={null}>
+            {touched !== null && (
+              <TouchedThing
+                touched={touched}
+                editing={edits}
+                pegs={camp.pegs}
+                report={roof}
+                bed={
+                  rig.bed === undefined
+                    ? null
+                    : {
+                        rig,
+                        context,
+                        bed: report?.bed ?? null,
+                        guys: roof?.roof.guys ?? [],
+                        shown: bedCase,
+                        onShow: (id) => show('bed', id),
+                        edit: edits.edit,
+                        put,
+                      }
+                }
+                onClose={() => setTouched(null)}
+              />
+            )}
+          </Suspense>
+        </>
+      }
       side={
         <Suspense fallback={<Loading what="the panel" />}>
           {panel === 'size' && pitched ? (

@@ -1,3 +1,4 @@
+import { Span, chakra } from '@chakra-ui/react';
 import { usedBy } from '@rough-bight/core/rig';
 import type { KitList, RigContext, RidgeRig } from '@rough-bight/core/rig';
 import type { ReactElement } from 'react';
@@ -27,20 +28,20 @@ export function Brought({
     onChange({ ...rig, home: next });
   };
   return (
-    <details className="signs brought">
+    <chakra.details width="100%">
       <summary>
         {here === things.length ? 'All of the kit was brought' : `${here} of ${things.length} things brought tonight`}
       </summary>
-      <ul className="sign-list">
+      <chakra.ul display="flex" flexWrap="wrap">
         {things.map((t) => (
           <li key={t.id}>
             <Check checked={t.tied || !home.has(t.id)} disabled={t.tied} onChange={(here) => set(t.id, here)}>
               {t.name}
-              {t.tied && <span className="quiet"> on this rig</span>}
+              {t.tied && <Span textStyle="quiet"> on this rig</Span>}
             </Check>
           </li>
         ))}
-      </ul>
-    </details>
+      </chakra.ul>
+    </chakra.details>
   );
 }

@@ -1,26 +1,45 @@
-import { Button } from '@chakra-ui/react';
+import { Button, Text } from '@chakra-ui/react';
+import type { GuyReport } from '@rough-bight/core/pitch';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
 import type { RigReport } from '@rough-bight/core/shelter';
-import { Suspense, lazy, memo, useMemo } from 'react';
-import type { ReactElement } from 'react';
-import type { DocumentStore } from '../../data/document-store.js';
+import { Suspense, lazy, memo } from 'react';
+import type { ComponentType, ReactElement, ReactNode } from 'react';
+import { Problem } from '../../parts/layout.js';
+import { StepRow } from '../../parts/step-row.js';
 import type { Camp } from '../../data/types.js';
 import { isLine, isRoof } from '../../workers/report.js';
 import type { RigQuestion } from '../../workers/rig.worker.js';
-import { editing } from './editing.js';
-import { GroundControls } from './ground-controls.js';
-import { HangControls, OnLine } from './hang-controls.js';
-import { PitchRoof } from './pitch-roof.js';
-import { PitchWeather } from './pitch-weather.js';
-import { RidgeControls } from './ridge-controls.js';
-import { RoofControls, withoutRoof } from './roof-controls.js';
+import type { Editing } from './editing.js';
+import { RidgeControls, RidgeQuick } from './ridge-controls.js';
 import type { Step } from './steps.js';
-import { WeatherControls } from './weather-controls.js';
+import { withoutRoof } from './without-roof.js';
 
-// steps that not every rig comes to
-const BedControls = lazy(() => import('./bed-controls.js').then((m) => ({ default: m.BedControls })));
-const GuyControls = lazy(() => import('./guy-controls.js').then((m) => ({ default: m.GuyControls })));
+/** A component of a step, fetched with the first step that wants it. */
+const part = <M extends object, K extends keyof M>(load: () => Promise<M>, name: K): M[K] =>
+  lazy(async () => ({ default: (await load())[name] as ComponentType })) as unknown as M[K];
+
+const ground = () => import('./ground-controls.js');
+const GroundControls = part(ground, 'GroundControls');
+const GroundQuick = part(ground, 'GroundQuick');
+const hang = () => import('./hang-controls.js');
+const HangControls = part(hang, 'HangControls');
+const HangOne = part(hang, 'HangOne');
+const OnLine = part(hang, 'OnLine');
+const PitchRoof = part(() => import('./pitch-roof.js'), 'PitchRoof');
+const roof = () => import('./roof-controls.js');
+const RoofControls = part(roof, 'RoofControls');
+const RoofQuick = part(roof, 'RoofQuick');
+const guy = () => import('./guy-controls.js');
+const GuyControls = part(guy, 'GuyControls');
+const GuyQuick = part(guy, 'GuyQuick');
+const BedStep = part(() => import('./bed-controls.js'), 'BedStep');
+const cases = () => import('./pitch-weather.js');
+const PitchWeather = part(cases, 'PitchWeather');
+const WindFrom = part(cases, 'WindFrom');
+const weather = () => import('./weather-controls.js');
+const WeatherControls = part(weather, 'WeatherControls');
+const WeatherQuick = part(weather, 'WeatherQuick');
 
 /** What the address of a rig names besides the step. */
 export type Shown = 'view' | 'case' | 'bed' | 'panel' | 'with';
@@ -37,99 +56,140 @@ export interface Chosen {
   readonly put: (rig: RidgeRig) => void;
 }
 
-/** The controls of the step that is open. */
-export const Controls = memo(function Controls({
-  store,
-  camp,
-  step,
-  question,
-  report,
-  problem,
-  moving,
-  caseId,
-  bedCase,
-  chosen,
-  onChoose,
-  show,
-  put,
-}: Chosen & {
-  readonly store: DocumentStore<RidgeRig>;
+interface Props extends Omit<Chosen, 'onChoose'> {
+  readonly editing: Editing;
   readonly camp: Camp;
-  readonly step: Step;
   readonly question: RigQuestion;
   readonly report: RigReport | null;
   readonly problem: { readonly message: string } | null;
   readonly moving: boolean;
-}): ReactElement {
-  const { rig, context, units } = question;
-  const edits = useMemo(() => editing(store, rig, context, units), [store, rig, context, units]);
-  const line = report !== null && isLine(report) ? report : null;
-  const roof = report !== null && isRoof(report) ? report : null;
-  const { pitch } = rig;
+  /** Opens what can be changed of a guy, beside where it was touched. */
+  readonly onGuy: (guy: GuyReport, at: Element) => void;
+}
+
+/** The controls of the step that is open: its few numbers in a row, the rest a touch away. */
+export const Controls = memo(function Controls({ step, ...props }: Props & { readonly step: Step }): ReactElement {
+  const { problem } = props;
+  const said = problem !== null && (
+    <Problem role="alert" padding="4px 16px">
+      {problem.message} The picture shows the last rig that could be worked out, without its numbers.
+    </Problem>
+  );
+  const Of = STEP_CONTROLS[step];
   return (
-    <Suspense fallback={<p className="quiet">Fetching this step…</p>}>
-      {problem !== null && (
-        <p className="field-problem under-problem" role="alert">
-          {problem.message} The picture shows the last rig that could be worked out, without its numbers.
-        </p>
-      )}
-      {step === 'ground' && <GroundControls {...edits} />}
-      {step === 'ridge' && (
-        <RidgeControls
-          editing={edits}
-          report={line}
-          question={pitch !== undefined || moving ? null : question}
-          whole={pitch !== undefined}
-        />
-      )}
-      {step === 'hang' &&
-        (pitch === undefined ? (
-          <>
-            <PitchRoof rig={rig} camp={camp} body={context.body} onPitch={put} />
-            <HangControls {...edits} />
-          </>
-        ) : (
-          <>
-            <RoofControls editing={edits} roofs={camp.roofs} report={roof} />
-            {PITCH_TRAITS[pitch.form].hangs === 'ridge' && <OnLine {...edits} title="Also on the line" />}
-            <p>
-              <Button onClick={() => put(withoutRoof(rig))}>Take the roof off</Button>
-            </p>
-          </>
-        ))}
-      {step === 'guy' &&
-        (pitch === undefined ? (
-          <p className="quiet">No roof is pitched on this line, so there is nothing to guy. Pitch one under Hang.</p>
-        ) : (
-          <GuyControls
-            editing={edits}
-            pegs={camp.pegs}
-            place={camp.places.find((p) => p.id === rig.site?.place)?.document}
-            report={roof}
-            chosen={chosen}
-            onChoose={onChoose}
-          />
-        ))}
-      {step === 'bed' && (
-        <BedControls
-          rig={rig}
-          context={context}
-          bed={report?.bed ?? null}
-          guys={roof?.roof.guys ?? []}
-          shown={bedCase}
-          onShow={(id) => show('bed', id)}
-          edit={edits.edit}
-          put={put}
-        />
-      )}
-      {step === 'weather' && (
-        <>
-          {pitch !== undefined && (
-            <PitchWeather editing={edits} report={roof} caseId={caseId} onCase={(id) => show('case', id)} />
-          )}
-          <WeatherControls editing={edits} report={line} />
-        </>
-      )}
+    <Suspense fallback={<Text textStyle="quiet">Fetching this step…</Text>}>
+      <Of key={step} {...props} said={said} />
     </Suspense>
   );
 });
+
+type StepControls = (props: Props & { readonly said: ReactNode }) => ReactElement;
+
+const Ground: StepControls = ({ editing, said }) => (
+  <StepRow name="Ground" said={said} quick={<GroundQuick {...editing} />}>
+    <GroundControls {...editing} />
+  </StepRow>
+);
+
+const Ridge: StepControls = ({ editing, said, question, report, moving }) => {
+  const whole = question.rig.pitch !== undefined;
+  return (
+    <StepRow name="Ridge" said={said} quick={<RidgeQuick editing={editing} />}>
+      <RidgeControls editing={editing} report={report} question={whole || moving ? null : question} />
+    </StepRow>
+  );
+};
+
+const Hang: StepControls = ({ editing, said, camp, report, put }) => {
+  const { rig, body } = editing;
+  const { pitch } = rig;
+  if (pitch === undefined)
+    return (
+      <StepRow
+        name="Hang"
+        said={said}
+        quick={
+          <>
+            <PitchRoof rig={rig} camp={camp} body={body} onPitch={put} />
+            <HangOne {...editing} />
+          </>
+        }
+      >
+        <HangControls {...editing} />
+      </StepRow>
+    );
+  return (
+    <StepRow name="Hang" said={said} quick={<RoofQuick editing={editing} />}>
+      <RoofControls editing={editing} roofs={camp.roofs} report={roofOf(report)} />
+      {PITCH_TRAITS[pitch.form].hangs === 'ridge' && <OnLine {...editing} title="Also on the line" />}
+      <Button marginTop="10px" onClick={() => put(withoutRoof(rig))}>
+        Take the roof off
+      </Button>
+    </StepRow>
+  );
+};
+
+const Guys: StepControls = ({ editing, said, camp, report, chosen, onGuy }) =>
+  editing.rig.pitch === undefined ? (
+    <Text textStyle="quiet" padding="14px 16px">
+      No roof is pitched on this line, so there is nothing to guy. Pitch one under Hang.
+    </Text>
+  ) : (
+    <StepRow name="Guy" said={said} quick={<GuyQuick editing={editing} />}>
+      <GuyControls
+        editing={editing}
+        pegs={camp.pegs}
+        place={camp.places.find((p) => p.id === editing.rig.site?.place)?.document}
+        report={roofOf(report)}
+        chosen={chosen}
+        onTouch={onGuy}
+      />
+    </StepRow>
+  );
+
+const Bed: StepControls = ({ editing, said, question, report, bedCase, show, put }) => (
+  <BedStep
+    said={said}
+    report={roofOf(report)}
+    rig={question.rig}
+    context={question.context}
+    bed={report?.bed ?? null}
+    guys={roofOf(report)?.roof.guys ?? []}
+    shown={bedCase}
+    onShow={(id) => show('bed', id)}
+    edit={editing.edit}
+    put={put}
+  />
+);
+
+const Weather: StepControls = ({ editing, said, report, caseId, show }) => {
+  const pitched = editing.rig.pitch !== undefined;
+  return (
+    <StepRow
+      name="Weather"
+      said={said}
+      quick={
+        <>
+          <WeatherQuick editing={editing} />
+          {pitched && <WindFrom editing={editing} />}
+        </>
+      }
+    >
+      {pitched && (
+        <PitchWeather editing={editing} report={roofOf(report)} caseId={caseId} onCase={(id) => show('case', id)} />
+      )}
+      <WeatherControls editing={editing} report={report !== null && isLine(report) ? report : null} />
+    </StepRow>
+  );
+};
+
+const STEP_CONTROLS: Readonly<Record<Step, StepControls>> = {
+  ground: Ground,
+  ridge: Ridge,
+  hang: Hang,
+  guy: Guys,
+  bed: Bed,
+  weather: Weather,
+};
+
+const roofOf = (report: RigReport | null) => (report !== null && isRoof(report) ? report : null);

@@ -1,3 +1,5 @@
+import { Caution, ControlGroup, ControlRow, Controls } from '../../parts/layout.js';
+import { Text } from '@chakra-ui/react';
 import { diameterOf } from '@rough-bight/core/anchor';
 import { WOODS } from '@rough-bight/core/catalogue';
 import { say } from '@rough-bight/core/quantity';
@@ -14,23 +16,87 @@ import type { Editing } from './editing.js';
 const L = RIDGE_LIMITS;
 const WOOD_OPTIONS = WOODS.map((w) => ({ id: w.id, name: w.name }));
 
-/** The place: how far apart, on what slope, between which trunks. */
-export function GroundControls({ rig, body, edit }: Editing): ReactElement {
+/** How far apart the trunks are, and on what slope. */
+export function GroundQuick({ rig, body, edit }: Editing): ReactElement {
   const units = useUnits();
-  const trunk = (i: 0 | 1, part: Partial<Trunk>): string | null =>
+  return (
+    <>
+      {rig.span.how === 'tape' ? (
+        <NumberField
+          label="Between the trunks"
+          value={rig.span.tape}
+          limit={L.span}
+          step={0.05}
+          hint={
+            rig.span.sd === undefined
+              ? 'tie to tie, level'
+              : `from the ground, known within ${say(1.645 * rig.span.sd, 'length', units)}; typing one here says it was taped`
+          }
+          onCommit={(tape) => edit({ ...rig, span: { ...rig.span, tape, sd: undefined } })}
+        />
+      ) : (
+        <NumberField
+          label="Paces"
+          value={rig.span.paces}
+          limit={L.paces}
+          step={0.5}
+          suffix="paces"
+          hint={`${say(measuredSpan(rig, body), 'length', units)}, within ${say(body.paceSpread * measuredSpan(rig, body) * 1.645, 'length', units)}`}
+          onCommit={(paces) => edit({ ...rig, span: { ...rig.span, paces } })}
+        />
+      )}
+      <NumberField
+        label="Ground rises"
+        value={rig.groundRise}
+        limit={L.groundRise}
+        step={0.05}
+        hint="at the second trunk"
+        onCommit={(groundRise) => edit({ ...rig, groundRise })}
+      />
+    </>
+  );
+}
+
+/** One trunk: its name, wood and girth, and what a look-up finds. */
+export function TrunkFields({ rig, edit, i }: Editing & { readonly i: 0 | 1 }): ReactElement {
+  const units = useUnits();
+  const t = rig.trunks[i];
+  const set = (part: Partial<Trunk>): string | null =>
     edit({
       ...rig,
-      trunks: i === 0 ? [{ ...rig.trunks[0], ...part }, rig.trunks[1]] : [rig.trunks[0], { ...rig.trunks[1], ...part }],
+      trunks: i === 0 ? [{ ...t, ...part }, rig.trunks[1]] : [rig.trunks[0], { ...t, ...part }],
     });
   return (
-    <div className="controls">
+    <>
+      <ControlRow>
+        <TextField wide label="Name" value={t.name} max={60} onCommit={(name) => set({ name })} />
+        <Choice label="Wood" value={t.wood} options={WOOD_OPTIONS} onChange={(wood) => set({ wood })} />
+        <NumberField
+          label="Girth"
+          value={t.girth}
+          limit={L.girth}
+          step={0.01}
+          hint={`${say(diameterOf(t.girth), 'length', units)} through`}
+          onCommit={(girth) => set({ girth })}
+        />
+      </ControlRow>
+      <SignList title="Look up" signs={t.signs} onSigns={(signs) => set({ signs })} />
+    </>
+  );
+}
+
+/** The place: how it was measured, and between which trunks. */
+export function GroundControls(editing: Editing): ReactElement {
+  const { rig, body, edit } = editing;
+  return (
+    <Controls>
       {rig.site !== undefined && (
-        <p className="site-line">
+        <Text flexBasis="100%" fontSize="14px">
           It stands on a drawn place.{' '}
           <Link to={`/places/${rig.site.place}/choose`}>See the plan and its other spans</Link>
-        </p>
+        </Text>
       )}
-      <div className="control-group">
+      <ControlGroup>
         <h3>Span</h3>
         <Segments
           label="Measured by"
@@ -56,64 +122,17 @@ export function GroundControls({ rig, body, edit }: Editing): ReactElement {
             })
           }
         />
-        {rig.span.how === 'tape' ? (
-          <NumberField
-            label="Between the trunks"
-            value={rig.span.tape}
-            limit={L.span}
-            step={0.05}
-            hint={
-              rig.span.sd === undefined
-                ? 'tie to tie, level'
-                : `from the ground, known within ${say(1.645 * rig.span.sd, 'length', units)}; typing one here says it was taped`
-            }
-            onCommit={(tape) => edit({ ...rig, span: { ...rig.span, tape, sd: undefined } })}
-          />
-        ) : (
-          <NumberField
-            label="Paces"
-            value={rig.span.paces}
-            limit={L.paces}
-            step={0.5}
-            suffix="paces"
-            hint={`${say(measuredSpan(rig, body), 'length', units)}, within ${say(body.paceSpread * measuredSpan(rig, body) * 1.645, 'length', units)}`}
-            onCommit={(paces) => edit({ ...rig, span: { ...rig.span, paces } })}
-          />
-        )}
-        <NumberField
-          label="Ground rises"
-          value={rig.groundRise}
-          limit={L.groundRise}
-          step={0.05}
-          hint="at the second trunk"
-          onCommit={(groundRise) => edit({ ...rig, groundRise })}
-        />
-      </div>
-      {([0, 1] as const).map((i) => {
-        const t = rig.trunks[i];
-        return (
-          <div className="control-group" key={i}>
-            <h3>{i === 0 ? 'First trunk' : 'Second trunk'}</h3>
-            <div className="control-row">
-              <TextField wide label="Name" value={t.name} max={60} onCommit={(name) => trunk(i, { name })} />
-              <Choice label="Wood" value={t.wood} options={WOOD_OPTIONS} onChange={(wood) => trunk(i, { wood })} />
-              <NumberField
-                label="Girth"
-                value={t.girth}
-                limit={L.girth}
-                step={0.01}
-                hint={`${say(diameterOf(t.girth), 'length', units)} through`}
-                onCommit={(girth) => trunk(i, { girth })}
-              />
-            </div>
-            <SignList title="Look up" signs={t.signs} onSigns={(signs) => trunk(i, { signs })} />
-          </div>
-        );
-      })}
-      <p className="caution">
+      </ControlGroup>
+      {([0, 1] as const).map((i) => (
+        <ControlGroup key={i}>
+          <h3>{i === 0 ? 'First trunk' : 'Second trunk'}</h3>
+          <TrunkFields {...editing} i={i} />
+        </ControlGroup>
+      ))}
+      <Caution>
         A sound-looking tree can be rotten. These numbers only rule trunks out: look up, knock, push; in doubt take
         another or ask an arborist.
-      </p>
-    </div>
+      </Caution>
+    </Controls>
   );
 }

@@ -1,4 +1,5 @@
-import { Button, Table } from '@chakra-ui/react';
+import { Buttons, ControlGroup, ControlRow, Controls, Problem } from '../../parts/layout.js';
+import { Button, chakra, Span, Table, Text } from '@chakra-ui/react';
 import { SOILS } from '@rough-bight/core/catalogue';
 import type { Place } from '@rough-bight/core/ground';
 import { guysToTrees } from '@rough-bight/core/pitch';
@@ -9,7 +10,7 @@ import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { GUY_HITCHES, PITCH_LIMITS, guyOf, treeOf } from '@rough-bight/core/rig';
 import type { Guy, GuyHitch, Pitch, RidgeRig } from '@rough-bight/core/rig';
 import type { KitPegs } from '@rough-bight/core/support';
-import { guyLine, guyTree, isHold, isShared, keyOfLine, lineOfHold } from '@rough-bight/core/support';
+import { guyLine, guyTree, isShared, keyOfLine } from '@rough-bight/core/support';
 import { ArrowUpToLine, RotateCcw } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
@@ -42,31 +43,129 @@ function footWords(rig: RidgeRig, g: GuyReport, guys: readonly GuyReport[]): str
   return g.off > 0.3 ? `${((g.off * 180) / Math.PI).toFixed(0)}° off the cloth’s line` : 'where you put it';
 }
 
-/** Guys: what they are tied with and to, one by one or all alike. */
+/** What the guys of a rig are shown and changed by. */
+interface Guys {
+  readonly editing: Editing;
+  readonly pegs: readonly KitPegs[];
+  readonly report: RoofReport | null;
+}
+
+/** All guys alike: their cord, how hard each is hauled, and what the pegs stand in. */
+export function GuyQuick({ editing: { rig, kit, edit } }: { readonly editing: Editing }): ReactElement {
+  const pitch = rig.pitch!;
+  return (
+    <>
+      <GuyCord
+        guy={pitch.guy}
+        kit={kit}
+        onChange={(part) => edit({ ...rig, pitch: { ...pitch, guy: { ...pitch.guy, ...part } } })}
+      />
+      <Choice
+        label="Ground"
+        value={pitch.soil}
+        options={SOIL_OPTIONS}
+        onChange={(soil) => edit({ ...rig, pitch: { ...pitch, soil } })}
+        hint={SOILS.find((s) => s.id === pitch.soil)?.feel ?? ''}
+      />
+    </>
+  );
+}
+
+/** One guy alone: what it is tied with and to, and what can be done with it. */
+export function GuyAlone({ editing, pegs, report, guy }: Guys & { readonly guy: GuyReport }): ReactElement {
+  const { rig, body, kit, edit } = editing;
+  const pitch = rig.pitch!;
+  const { refused, go } = useDeed(editing);
+  const guys = report?.roof.guys.filter((g) => g.kind !== 'tie') ?? [];
+  const { key } = guy;
+  const own = guyOf(pitch, key);
+  const trees = treeChoices(rig, body, (k) => guys.find((g) => g.key === k)?.name);
+  const change = (part: Partial<Guy>): string | null => edit(withGuy(rig, key, part));
+  return (
+    <>
+      <ControlRow>
+        <GuyCord guy={own} kit={kit} onChange={change} />
+        <GuyHeld
+          guy={own}
+          pegs={pegs}
+          trees={trees.filter((t) => t.id !== guyTree(key))}
+          lines={lineChoices(rig, body, guys, guyLine(key))}
+          body={body}
+          near={[guy.foot[0], guy.foot[1]]}
+          onChange={change}
+        />
+        {guy.stick > 0 && (
+          <NumberField
+            label="Stick under it"
+            value={guy.stick}
+            limit={{ ...P.guyStick, min: 0.1 }}
+            step={0.05}
+            hint="from the ground to the tie-out"
+            onCommit={(stick) => change({ stick })}
+          />
+        )}
+      </ControlRow>
+      <Buttons>
+        {pitch.own[key] !== undefined && (
+          <Button onClick={() => go(withoutOwn(rig, key))}>
+            <RotateCcw size={16} aria-hidden="true" /> As all the others
+          </Button>
+        )}
+        {own.foot !== null && !isShared(own.anchor) && (
+          <Button onClick={() => go(withGuy(rig, key, { foot: null }))}>Follow the cloth</Button>
+        )}
+        {guy.kind === 'guy' && (
+          <Button onClick={() => go(withGuy(rig, key, { stick: guy.stick > 0 ? 0 : RAISED, foot: null }))}>
+            {guy.stick > 0 ? 'Take the stick away' : 'Raise it on a stick'}
+          </Button>
+        )}
+        <Button
+          onClick={() => go({ ...rig, pitch: { ...pitch, order: [key, ...pitch.order.filter((k) => k !== key)] } })}
+        >
+          <ArrowUpToLine size={16} aria-hidden="true" /> Haul it first
+        </Button>
+        <Button onClick={() => go(withGuy(rig, key, { off: true }))}>Leave it off</Button>
+      </Buttons>
+      {refused !== null && <Problem role="alert">{refused}</Problem>}
+    </>
+  );
+}
+
+/** What a button does; it has no field to say beside why it cannot be. */
+function useDeed({ rig, edit }: Editing): {
+  readonly refused: string | null;
+  readonly go: (next: RidgeRig) => void;
+} {
+  const [refused, setRefused] = useState<{ readonly rig: RidgeRig; readonly why: string } | null>(null);
+  return {
+    refused: refused !== null && refused.rig === rig ? refused.why : null,
+    go: (next) => {
+      const why = edit(next);
+      setRefused(why === null ? null : { rig, why });
+    },
+  };
+}
+
+/** Guys: what all are tied to, and each with its pull; one is changed where it is touched. */
 export function GuyControls({
   editing,
   pegs,
   place,
   report,
   chosen,
-  onChoose,
-}: {
-  readonly editing: Editing;
-  readonly pegs: readonly KitPegs[];
+  onTouch,
+}: Guys & {
   /** Where the rig stands, if it stands on a measured place. */
   readonly place: Place | undefined;
-  readonly report: RoofReport | null;
   readonly chosen: string | null;
-  readonly onChoose: (row: string | null) => void;
+  /** Opens what can be changed of a guy, beside where it was touched. */
+  readonly onTouch: (guy: GuyReport, at: Element) => void;
 }): ReactElement {
-  const { rig, body, kit, edit } = editing;
+  const { rig, body, edit } = editing;
   const units = useUnits();
   const pitch = rig.pitch!;
   const set = (change: Partial<Pitch>): string | null => edit({ ...rig, pitch: { ...pitch, ...change } });
   const reports = report?.roof.guys.filter((g) => g.kind !== 'tie') ?? [];
-  // what holds several is told with the line that has it
-  const held = chosen !== null && isHold(chosen) ? keyOfLine(lineOfHold(chosen)) : null;
-  const picked = reports.find((g) => g.id === chosen || g.key === held);
   const spares = new Set(report?.roof.topology.spare.map((k) => k.id));
   const keys = Object.keys(pitch.own).filter((key) => pitch.own[key]!.off === true && !spares.has(key));
   const result = report?.roof;
@@ -78,93 +177,25 @@ export function GuyControls({
     [rig, body, result, place],
   );
   const wanting = result?.pegs.some((p) => p.wanted > p.have) === true;
-  const [refused, setRefused] = useState<{ readonly rig: RidgeRig; readonly why: string } | null>(null);
-  /** What a button does; it has no field to say beside why it cannot be. */
-  const go = (next: RidgeRig): void => {
-    const why = edit(next);
-    setRefused(why === null ? null : { rig, why });
-  };
-  const cords = kit.map((k) => ({ id: k.id, name: k.name }));
-  const choices = treeChoices(rig, body, (key) => reports.find((g) => g.key === key)?.name);
+  const { refused, go } = useDeed(editing);
   return (
-    <div className="controls">
-      <div className="control-group control-group-wide">
-        {picked === undefined ? (
-          <>
-            <h3>All guys and pegs</h3>
-            <GuyFields
-              guy={pitch.guy}
-              cords={cords}
-              pegs={pegs}
-              trees={[]}
-              lines={[]}
-              body={body}
-              onChange={(part) => set({ guy: { ...pitch.guy, ...part } })}
-            />
-            <Choice
-              label="Ground"
-              value={pitch.soil}
-              options={SOIL_OPTIONS}
-              onChange={(soil) => set({ soil })}
-              hint={SOILS.find((s) => s.id === pitch.soil)?.feel ?? ''}
-            />
-            <PulledPeg pitch={pitch} pegs={pegs} set={set} />
-          </>
-        ) : (
-          <>
-            <h3>
-              {capital(picked.name)} alone <Button onClick={() => onChoose(null)}>Done</Button>
-            </h3>
-            <GuyFields
-              guy={guyOf(pitch, picked.key)}
-              cords={cords}
-              pegs={pegs}
-              trees={choices.filter((t) => t.id !== guyTree(picked.key))}
-              lines={lineChoices(rig, body, reports, guyLine(picked.key))}
-              body={body}
-              near={[picked.foot[0], picked.foot[1]]}
-              onChange={(part) => edit(withGuy(rig, picked.key, part))}
-            />
-            {picked.stick > 0 && (
-              <NumberField
-                label="Stick under it"
-                value={picked.stick}
-                limit={{ ...P.guyStick, min: 0.1 }}
-                step={0.05}
-                hint="from the ground to the tie-out"
-                onCommit={(stick) => edit(withGuy(rig, picked.key, { stick }))}
-              />
-            )}
-            <div className="verdict-buttons">
-              {pitch.own[picked.key] !== undefined && (
-                <Button onClick={() => go(withoutOwn(rig, picked.key))}>
-                  <RotateCcw size={16} aria-hidden="true" /> As all the others
-                </Button>
-              )}
-              {guyOf(pitch, picked.key).foot !== null && !isShared(guyOf(pitch, picked.key).anchor) && (
-                <Button onClick={() => go(withGuy(rig, picked.key, { foot: null }))}>Follow the cloth</Button>
-              )}
-              {picked.kind === 'guy' && (
-                <Button
-                  onClick={() => go(withGuy(rig, picked.key, { stick: picked.stick > 0 ? 0 : RAISED, foot: null }))}
-                >
-                  {picked.stick > 0 ? 'Take the stick away' : 'Raise it on a stick'}
-                </Button>
-              )}
-              <Button onClick={() => set({ order: [picked.key, ...pitch.order.filter((k) => k !== picked.key)] })}>
-                <ArrowUpToLine size={16} aria-hidden="true" /> Haul it first
-              </Button>
-              <Button onClick={() => go(withGuy(rig, picked.key, { off: true }))}>Leave it off</Button>
-            </div>
-          </>
-        )}
-      </div>
-      <div className="control-group control-group-wide">
-        {refused !== null && refused.rig === rig && (
-          <p className="field-problem" role="alert">
-            {refused.why}
-          </p>
-        )}
+    <Controls>
+      <ControlGroup>
+        <h3>All guys and pegs</h3>
+        <ControlRow>
+          <GuyHeld
+            guy={pitch.guy}
+            pegs={pegs}
+            trees={[]}
+            lines={[]}
+            body={body}
+            onChange={(part) => set({ guy: { ...pitch.guy, ...part } })}
+          />
+        </ControlRow>
+        <PulledPeg pitch={pitch} pegs={pegs} set={set} />
+      </ControlGroup>
+      <ControlGroup wide>
+        {refused !== null && <Problem role="alert">{refused}</Problem>}
         <Table.Root interactive>
           <Table.Header>
             <Table.Row>
@@ -178,13 +209,13 @@ export function GuyControls({
             {reports.map((g) => {
               const row = report!.roof.rows.find((r) => r.id === g.id);
               return (
-                <Table.Row key={g.id} className={row !== undefined && ratioOf(row) < 1 ? 'guy-bad' : ''}>
+                <Table.Row key={g.id} {...(row !== undefined && ratioOf(row) < 1 ? { color: 'danger' } : {})}>
                   <Table.ColumnHeader scope="row">
                     <Button
                       variant="plain"
                       size="xs"
                       aria-pressed={chosen === g.id}
-                      onClick={() => onChoose(chosen === g.id ? null : g.id)}
+                      onClick={(e) => onTouch(g, e.currentTarget)}
                     >
                       {g.name}
                     </Button>
@@ -201,33 +232,33 @@ export function GuyControls({
           </Table.Body>
         </Table.Root>
         {keys.length > 0 && (
-          <p className="quiet">
+          <Text textStyle="quiet">
             {keys.length === 1 ? 'One is left off.' : `${keys.length} are left off.`}{' '}
             {keys.map((key) => (
               <Button key={key} onClick={() => go(withGuy(rig, key, { off: false }))}>
                 Put {report?.roof.topology.keys.find((k) => k.id === key)?.name ?? key} back
               </Button>
             ))}
-          </p>
+          </Text>
         )}
         {report !== null &&
           report.roof.pegs.map((p) => (
-            <p key={p.id} className={p.wanted > p.have ? 'field-problem' : 'quiet'}>
+            <Text key={p.id} textStyle={p.wanted > p.have ? 'problem' : 'quiet'}>
               {p.wanted} of {p.have} {p.name}
-            </p>
+            </Text>
           ))}
         {result !== undefined && result.topology.spare.length > 0 && (
-          <p className="spare-guys">
-            <span className="quiet">More tie-outs along its edges:</span>{' '}
+          <Text display="flex" flexWrap="wrap" gap="6px" alignItems="center">
+            <Span textStyle="quiet">More tie-outs along its edges:</Span>{' '}
             {result.topology.spare.map((k) => (
               <Button key={k.id} onClick={() => go(withGuy(rig, k.id, { off: false }))}>
                 Guy at {k.name}
               </Button>
             ))}
-          </p>
+          </Text>
         )}
         {trees.length > 0 && (
-          <section className="to-trees" aria-label="What could hold a guy here">
+          <chakra.section aria-label="What could hold a guy here">
             <h3>
               {wanting ? 'Short of pegs: give these to what stands here' : 'What stands here and could hold a guy'}
             </h3>
@@ -236,25 +267,54 @@ export function GuyControls({
                 <li key={t.key}>
                   <span>
                     {capital(t.guy)} to {t.to}{' '}
-                    <span className="quiet">
+                    <Span textStyle="quiet">
                       {say(t.distance, 'length', units)}, {say(t.off, 'angle', units)} off its line
-                    </span>
+                    </Span>
                   </span>
                   <Button onClick={() => go(withGuy(rig, t.key, { anchor: t.anchor, foot: t.foot }))}>Give it</Button>
                 </li>
               ))}
             </ul>
-            <p className="quiet">Look up, knock and push before you trust any of them.</p>
-          </section>
+            <Text textStyle="quiet">Look up, knock and push before you trust any of them.</Text>
+          </chakra.section>
         )}
-      </div>
-    </div>
+      </ControlGroup>
+    </Controls>
   );
 }
 
-function GuyFields({
+/** Its cord, and how hard it is hauled. */
+function GuyCord({
   guy,
-  cords,
+  kit,
+  onChange,
+}: {
+  readonly guy: Guy;
+  readonly kit: Editing['kit'];
+  readonly onChange: (part: Partial<Guy>) => string | null;
+}): ReactElement {
+  return (
+    <>
+      <Choice
+        label="Cord"
+        value={guy.cord}
+        options={kit.map((k) => ({ id: k.id, name: k.name }))}
+        onChange={(cord) => onChange({ cord })}
+      />
+      <NumberField
+        label="Hauled with"
+        value={guy.haul}
+        limit={P.haul}
+        step={5}
+        onCommit={(haul) => onChange({ haul })}
+      />
+    </>
+  );
+}
+
+/** How it is made fast, and to what. */
+function GuyHeld({
+  guy,
   pegs,
   trees,
   lines,
@@ -263,7 +323,6 @@ function GuyFields({
   onChange,
 }: {
   readonly guy: Guy;
-  readonly cords: readonly { readonly id: string; readonly name: string }[];
   readonly pegs: readonly KitPegs[];
   readonly trees: readonly TreeChoice[];
   readonly lines: readonly LineChoice[];
@@ -271,17 +330,8 @@ function GuyFields({
   readonly near?: readonly [x: number, y: number] | null;
   readonly onChange: (part: Partial<Guy>) => string | null;
 }): ReactElement {
-  const { anchor } = guy;
   return (
-    <div className="control-row">
-      <Choice label="Cord" value={guy.cord} options={cords} onChange={(cord) => onChange({ cord })} />
-      <NumberField
-        label="Hauled with"
-        value={guy.haul}
-        limit={P.haul}
-        step={5}
-        onCommit={(haul) => onChange({ haul })}
-      />
+    <>
       <Choice<GuyHitch>
         label="Made fast by"
         value={guy.hitch}
@@ -299,14 +349,14 @@ function GuyFields({
         />
       )}
       <AnchorFields
-        anchor={anchor}
+        anchor={guy.anchor}
         pegs={pegs}
         trees={trees}
         lines={lines}
         body={body}
         near={near}
-        onChange={(next) => onChange({ anchor: next })}
+        onChange={(anchor) => onChange({ anchor })}
       />
-    </div>
+    </>
   );
 }

@@ -1,12 +1,12 @@
-import { Button } from '@chakra-ui/react';
+import { ControlGroup, Problem } from '../../parts/layout.js';
+import { Button, Text, chakra } from '@chakra-ui/react';
 import { ADJUSTMENTS } from '@rough-bight/core/catalogue';
 import { capital, say, sayHeight } from '@rough-bight/core/quantity';
-import { BED_LIMITS, BENEATH, bedStem } from '@rough-bight/core/rig';
+import { BED_LIMITS, bedStem } from '@rough-bight/core/rig';
 import type { Bed, RigContext, RidgeRig } from '@rough-bight/core/rig';
-import type { BedResult, Forbids, HangAnswer, HangOffer, HangProposal, HangTogether } from '@rough-bight/core/shelter';
+import type { Forbids, HangAnswer, HangOffer, HangProposal, HangTogether } from '@rough-bight/core/shelter';
 import { verdictOf } from '@rough-bight/core/words';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
-import { Wand2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { ReactElement } from 'react';
 import { NumberField } from '../../parts/number-field.js';
@@ -16,23 +16,18 @@ import { startHanging } from '../../workers/use-judge.js';
 
 const B = BED_LIMITS;
 
-/** What is wished of the bed, and how to set both straps so that it hangs like that. */
-export function HangIt({
-  rig,
-  context,
-  bed,
-  edit,
-  onTake,
-}: {
-  readonly rig: RidgeRig;
-  readonly context: RigContext;
-  readonly bed: BedResult | null;
-  readonly edit: (rig: RidgeRig) => string | null;
-  readonly onTake: (rig: RidgeRig) => void;
-}): ReactElement {
-  const units = useUnits();
-  const { wish } = rig.bed!;
+/** A search for how to set both straps: begun by a hand, for the rig as it was then. */
+export interface Hanging {
+  readonly working: boolean;
   /** The straps alone, known at once; then all of it together. */
+  readonly found: HangAnswer | string | null;
+  readonly together: HangTogether | string | null;
+  readonly find: () => void;
+  readonly halt: () => void;
+}
+
+export function useHanging(rig: RidgeRig, context: RigContext): Hanging {
+  const units = useUnits();
   const [answer, setAnswer] = useState<{
     readonly rig: RidgeRig;
     readonly straps: HangAnswer | string;
@@ -41,108 +36,140 @@ export function HangIt({
   const [working, setWorking] = useState(false);
   const stop = useRef<() => void>(() => undefined);
   useEffect(() => () => stop.current(), []);
-  const set = (part: Partial<Bed['wish']>): string | null =>
-    edit({ ...rig, bed: { ...rig.bed!, wish: { ...wish, ...part } } });
-  const find = (): void => {
-    stop.current();
-    setWorking(true);
-    setAnswer(null);
-    stop.current = startHanging(
-      { rig, context, units },
-      (a) => setAnswer({ rig, straps: a.ok ? a.value : a.message, all: null }),
-      (a) => {
-        setWorking(false);
-        const all = a.ok ? a.value : a.message;
-        setAnswer({ rig, straps: all, all });
-      },
-    );
-  };
-  const halt = (): void => {
-    stop.current();
-    setWorking(false);
-  };
   // an answer to another wish is none
   const known = answer !== null && sameWish(answer.rig, rig) ? answer : null;
-  const found = known?.straps ?? null;
-  const whole = known === null || known.all === null || typeof known.all === 'string' ? null : known.all.whole;
+  return {
+    working,
+    found: known?.straps ?? null,
+    together: known?.all ?? null,
+    find: () => {
+      stop.current();
+      setWorking(true);
+      setAnswer(null);
+      stop.current = startHanging(
+        { rig, context, units },
+        (a) => setAnswer({ rig, straps: a.ok ? a.value : a.message, all: null }),
+        (a) => {
+          setWorking(false);
+          const all = a.ok ? a.value : a.message;
+          setAnswer({ rig, straps: all, all });
+        },
+      );
+    },
+    halt: () => {
+      stop.current();
+      setWorking(false);
+    },
+  };
+}
+
+/** What is wished of the bed. */
+export function WishFields({
+  rig,
+  edit,
+}: {
+  readonly rig: RidgeRig;
+  readonly edit: (rig: RidgeRig) => string | null;
+}): ReactElement {
+  const { wish } = rig.bed!;
+  const set = (part: Partial<Bed['wish']>): string | null =>
+    edit({ ...rig, bed: { ...rig.bed!, wish: { ...wish, ...part } } });
   return (
-    <div className="control-group hang-it">
-      <h3>How it should hang</h3>
-      <div className="control-row">
-        <NumberField
-          label="Lowest place"
-          value={wish.height}
-          limit={B.wishHeight}
-          step={0.05}
-          hint="over the ground, lain in"
-          onCommit={(height) => set({ height })}
-        />
-        <NumberField
-          label="Straps fall"
-          value={wish.angle}
-          limit={B.wishAngle}
-          step={0.0175}
-          hint="below level"
-          onCommit={(angle) => set({ angle })}
-        />
-        <NumberField
-          label="Head’s end up by"
-          value={wish.headUp}
-          limit={B.headUp}
-          step={0.02}
-          hint="over the feet’s"
-          onCommit={(headUp) => set({ headUp })}
-        />
-      </div>
-      {bed !== null && (
-        <p className="caution">
-          Whoever falls out falls {say(bed.lying.height.value, 'length', units)}, sitting up more, onto{' '}
-          {BENEATH[rig.bed!.beneath]}. No higher than you are willing to fall; nothing hard or sharp beneath.
-        </p>
-      )}
-      <p>
-        <Button variant="solid" onClick={find} disabled={working}>
-          <Wand2 size={16} aria-hidden="true" /> {working ? 'Trying every loop…' : 'Hang it for me'}
-        </Button>{' '}
-        {working && <Button onClick={halt}>Stop</Button>}
-      </p>
+    <>
+      <NumberField
+        label="Lowest place"
+        value={wish.height}
+        limit={B.wishHeight}
+        step={0.05}
+        hint="over the ground, lain in"
+        onCommit={(height) => set({ height })}
+      />
+      <NumberField
+        label="Straps fall"
+        value={wish.angle}
+        limit={B.wishAngle}
+        step={0.0175}
+        hint="below level"
+        onCommit={(angle) => set({ angle })}
+      />
+      <NumberField
+        label="Head’s end up by"
+        value={wish.headUp}
+        limit={B.headUp}
+        step={0.02}
+        hint="over the feet’s"
+        onCommit={(headUp) => set({ headUp })}
+      />
+    </>
+  );
+}
+
+/** How to set both straps so that it hangs as wished, and what then holds. */
+export function HangAnswers({
+  rig,
+  context,
+  hanging: { working, found, together, halt },
+  onTake,
+}: {
+  readonly rig: RidgeRig;
+  readonly context: RigContext;
+  readonly hanging: Hanging;
+  readonly onTake: (rig: RidgeRig) => void;
+}): ReactElement {
+  const whole = together === null || typeof together === 'string' ? null : together.whole;
+  return (
+    <ControlGroup wide>
       <div aria-live="polite">
-        {typeof found === 'string' && <p className="field-problem">{found}</p>}
+        {working && <Button onClick={halt}>Stop</Button>}
+        {typeof found === 'string' && <Problem>{found}</Problem>}
         {found !== null && typeof found !== 'string' && (
           <>
-            {found.problem !== null && <p className="field-problem">{found.problem}</p>}
-            {working && known?.all === null && found.offers.length > 0 && (
-              <p className="quiet">Working out straps, ridge and cloth together, in every wind…</p>
+            {found.problem !== null && <Problem>{found.problem}</Problem>}
+            {working && together === null && found.offers.length > 0 && (
+              <Text textStyle="quiet">Working out straps, ridge and cloth together, in every wind…</Text>
             )}
-            <ol className="offers">
+            <ol aria-label="Ways to hang it">
               {whole !== null && (
-                <li>
+                <OfferRow>
                   <Together rig={rig} context={context} whole={whole} />
                   <Button onClick={() => onTake(whole.rig)}>Hang it so</Button>
-                </li>
+                </OfferRow>
               )}
               {found.offers
                 .filter((o) => whole === null || !sameSetting(o, whole.offer))
                 .map((o, k) => (
-                  <li key={k}>
+                  <OfferRow key={k}>
                     <Offer rig={rig} context={context} offer={o} />
                     <Button onClick={() => onTake(o.rig)}>
                       {k === 0 && whole === null ? 'Hang the bed so' : 'Or so'}
                     </Button>
-                  </li>
+                  </OfferRow>
                 ))}
             </ol>
             {found.offers.length > 0 && (
-              <p className="quiet">
+              <Text textStyle="quiet">
                 {found.tried} ways of setting both straps were tried; heights are to the centimetre.
-              </p>
+              </Text>
             )}
           </>
         )}
       </div>
-    </div>
+    </ControlGroup>
   );
 }
+
+/** A way to do it, and the button that does. */
+export const OfferRow = chakra('li', {
+  base: {
+    display: 'flex',
+    gap: '12px',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+    padding: '8px 0',
+    layerStyle: 'row',
+    '& > button': { flex: 'none' },
+  },
+});
 
 const sameSetting = (a: HangOffer, b: HangOffer): boolean =>
   [0, 1].every((i) => {
@@ -196,7 +223,7 @@ function Together({
       {also.map((text) => (
         <p key={text}>{text}</p>
       ))}
-      {comes.length > 0 && <p className="quiet">{capital(comes.join('; '))}.</p>}
+      {comes.length > 0 && <Text textStyle="quiet">{capital(comes.join('; '))}.</Text>}
       {whole.forbids.length === 0 ? (
         <p>
           <b>
@@ -205,9 +232,9 @@ function Together({
         </p>
       ) : (
         whole.forbids.map((f) => (
-          <p key={f} className="field-problem">
+          <Problem key={f}>
             {FORBIDS[f]} {f === whole.forbids[0] && <Told said={verdict.sentence} />}
-          </p>
+          </Problem>
         ))
       )}
     </div>
@@ -242,7 +269,7 @@ function Offer({
           </p>
         );
       })}
-      <p className="quiet">
+      <Text textStyle="quiet">
         Straps {say(mean, 'angle', units)} below level
         {Math.abs(off) > 0.009
           ? `, ${say(Math.abs(off), 'angle', units)} ${off > 0 ? 'steeper' : 'flatter'} than wished`
@@ -250,7 +277,7 @@ function Offer({
         , pulling {say(offer.pull, 'force', units)}.
         {offer.step.lower > 0.002 &&
           ` One ${straps.adjust === 'hitch' ? 'step' : one} more lowers it by ${say(offer.step.lower, 'length', units)}: no finer than that without moving a strap.`}
-      </p>
+      </Text>
     </div>
   );
 }

@@ -1,13 +1,15 @@
-import { Button, Table } from '@chakra-ui/react';
+import { Box, Button, chakra, Flex, Span, Table, Text } from '@chakra-ui/react';
 import { capital } from '@rough-bight/core/quantity';
 import type { Row as Member } from '@rough-bight/core/rig';
 import { RULES, RULE_NAMES, RULE_WORDS } from '@rough-bight/core/strength';
-import type { Judged, Rule } from '@rough-bight/core/strength';
+import type { Judged, Judgement, Rule } from '@rough-bight/core/strength';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import type { ReactElement } from 'react';
-import { Segments } from '../../parts/choice.js';
+import { Choice } from '../../parts/choice.js';
 import { FigureValue } from '../../parts/figure.js';
 import { Strands } from '../../parts/strands.js';
+
+type Word = Judgement['word'];
 
 /** Every line, stem, stick, cloth and strap, weakest first: what pulls, what governs, what is left. */
 export function Ledger({
@@ -29,21 +31,21 @@ export function Ledger({
   readonly onChoose: (row: string | null) => void;
 }): ReactElement {
   return (
-    <section className="ledger" aria-label="Ledger">
-      <header className="ledger-head">
+    <Box as="section" order={{ base: 4, lg: 'initial' }} aria-label="Ledger">
+      <Box padding="10px 16px 6px">
         <h2>Ledger</h2>
-        <span className="quiet">
+        <Text textStyle="quiet">
           {full ? `weakest first, worst of ${cases.length} cases` : 'as pitched; the weather follows when you let go'}
-        </span>
-      </header>
-      <Segments
-        label="Judged by"
-        value={rule}
-        options={RULES.map((id) => ({ id, name: RULE_NAMES[id] }))}
-        onChange={onRule}
-      />
-      <p className="quiet ledger-rule">{RULE_WORDS[rule]}</p>
-      <ol className="links">
+        </Text>
+        <Choice
+          label="Judged by"
+          value={rule}
+          options={RULES.map((id) => ({ id, name: RULE_NAMES[id] }))}
+          hint={RULE_WORDS[rule]}
+          onChange={onRule}
+        />
+      </Box>
+      <ol>
         {rows.map((row) => (
           <Row
             key={row.id}
@@ -54,9 +56,32 @@ export function Ledger({
           />
         ))}
       </ol>
-    </section>
+    </Box>
   );
 }
+
+/** How a margin's word looks: what is short is seen first. */
+export function WordOf({ word }: { readonly word: Word }): ReactElement {
+  return (
+    <Span
+      fontSize="13px"
+      {...(word === 'short' ? { color: 'danger' } : {})}
+      {...(word === 'short' || word === 'just' ? { fontWeight: 700 } : {})}
+    >
+      {word}
+    </Span>
+  );
+}
+
+/** A row's own grid: its name over its pull and strands, what is left at the right. */
+const ROW = {
+  display: 'grid',
+  gridTemplateColumns: '66px minmax(0, 1fr) 58px',
+  gridTemplateAreas: '"name name margin" "demand strands margin"',
+  columnGap: '8px',
+  alignItems: 'center',
+  padding: '4px 16px 6px 12px',
+} as const;
 
 function Row({
   row,
@@ -72,49 +97,84 @@ function Row({
   const governs = row.links[0];
   const Chevron = open ? ChevronDown : ChevronRight;
   const idle = governs === undefined || !Number.isFinite(governs.link.margin.value);
+  const short = governs?.judgement.word === 'short';
   return (
-    <li className={governs === undefined ? 'link' : `link link-${governs.judgement.word}`}>
-      <Button unstyled className="link-name" aria-expanded={open} onClick={() => onOpen(!open)}>
-        <Chevron size={15} aria-hidden="true" />
+    <chakra.li
+      layerStyle="row"
+      {...ROW}
+      aria-label={capital(row.name)}
+      {...(short ? { boxShadow: 'inset 4px 0 0 var(--rb-colors-danger)' } : {})}
+    >
+      <Button
+        unstyled
+        gridArea="name"
+        display="flex"
+        gap="4px"
+        alignItems="flex-start"
+        minHeight="44px"
+        paddingTop="5px"
+        lineHeight={1.22}
+        aria-expanded={open}
+        onClick={() => onOpen(!open)}
+      >
+        <Chevron size={15} aria-hidden="true" style={{ flex: 'none', marginTop: 2 }} />
         <span>
-          <b>{capital(row.name)}</b>
-          <span className="quiet">
-            {governs === undefined ? row.what : `${row.what}; ${governs.link.name}, ${caseName(governs.link.caseId)}`}
-          </span>
+          <b>{capital(row.name)}</b>{' '}
+          <Span textStyle="quiet" display="block">
+            {governs === undefined ? row.what : governs.link.name}
+          </Span>
         </span>
       </Button>
-      <span className="link-demand">
+      <Box gridArea="demand" paddingStart="19px" whiteSpace="nowrap">
         <FigureValue figure={row.demand} big />
-      </span>
-      <span className="link-strands">
+      </Box>
+      <Box gridArea="strands" paddingStart="16px">
         {governs !== undefined && !idle && <Strands link={governs.link} judgement={governs.judgement} />}
-      </span>
-      <span className="link-margin">
+      </Box>
+      <Flex
+        gridArea="margin"
+        direction="column"
+        align="flex-end"
+        textAlign="right"
+        lineHeight={1.1}
+        css={{ '& button': { justifyContent: 'flex-end' } }}
+      >
         {governs === undefined ? (
-          <span className="quiet">your word</span>
+          <Span textStyle="quiet">your word</Span>
         ) : idle ? (
-          <span className="quiet">idle</span>
+          <Span textStyle="quiet">idle</Span>
         ) : (
           <>
             <FigureValue figure={governs.judgement.figure} big />
-            <span className={`word word-${governs.judgement.word}`}>{governs.judgement.word}</span>
+            <WordOf word={governs.judgement.word} />
           </>
         )}
-      </span>
+      </Flex>
       {open && (
-        <div className="link-more">
+        <Box gridColumn="1 / -1" padding="4px 0 10px 19px" fontSize="14px">
+          <Text textStyle="quiet">{capital(row.what)}.</Text>
           {row.links.map((judged) => (
-            <div key={judged.link.id} className="chain-link">
+            <Box
+              key={judged.link.id}
+              css={{
+                '& + &': {
+                  borderTop: '1px solid',
+                  borderColor: 'hairline',
+                  marginTop: '10px',
+                  paddingTop: '10px',
+                },
+              }}
+            >
               <p>
-                <b>{capital(judged.link.name)}</b> <span className="quiet">{caseName(judged.link.caseId)}</span>
+                <b>{capital(judged.link.name)}</b> <Span textStyle="quiet">{caseName(judged.link.caseId)}</Span>
               </p>
               <LinkDetails judged={judged} />
-            </div>
+            </Box>
           ))}
-          {row.links.length === 0 && <p className="quiet">Nothing is known that could give here.</p>}
-        </div>
+          {row.links.length === 0 && <Text textStyle="quiet">Nothing is known that could give here.</Text>}
+        </Box>
       )}
-    </li>
+    </chakra.li>
   );
 }
 
@@ -126,14 +186,14 @@ function LinkDetails({ judged }: { readonly judged: Judged }): ReactElement {
       <p>
         Holds <FigureValue figure={link.available} band />
       </p>
-      <ul className="reductions">
+      <chakra.ul>
         {link.available.inputs?.map((f, i) => (
           <li key={i}>
             <span>{f.title}</span>
             <FigureValue figure={f} />
           </li>
         ))}
-      </ul>
+      </chakra.ul>
       <Table.Root size="sm">
         <Table.Body>
           {schools.map((s) => (
@@ -142,11 +202,11 @@ function LinkDetails({ judged }: { readonly judged: Judged }): ReactElement {
               <Table.Cell>
                 <FigureValue figure={s.figure} />
               </Table.Cell>
-              <Table.Cell className="quiet">
+              <Table.Cell textStyle="quiet">
                 {s.rule === 'factor' ? 'at least' : 'at most'} <FigureValue figure={s.asked} />
               </Table.Cell>
               <Table.Cell>
-                <span className={`word word-${s.word}`}>{s.word}</span>
+                <WordOf word={s.word} />
               </Table.Cell>
             </Table.Row>
           ))}

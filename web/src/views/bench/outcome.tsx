@@ -1,4 +1,5 @@
-import { Button } from '@chakra-ui/react';
+import { Buttons } from '../../parts/layout.js';
+import { Button, Text } from '@chakra-ui/react';
 import { say } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { RigReport } from '@rough-bight/core/shelter';
@@ -48,7 +49,7 @@ export const Outcome = memo(function Outcome({
   return (
     <>
       <Said verdict={verdictOf(report, context.body)}>
-        <div className="verdict-buttons">
+        <Buttons>
           {advice.slice(0, 2).map((a, i) => (
             <Button key={a.id} variant={variant(i === 0)} title={a.sentence} onClick={() => put(a.rig)}>
               {a.label}
@@ -58,8 +59,8 @@ export const Outcome = memo(function Outcome({
             <Ruler size={16} aria-hidden="true" /> Size it
           </Button>
           {report.roof !== null && <Button onClick={() => show('panel', 'compare')}>Compare</Button>}
-        </div>
-        {advice[0] !== undefined && <p className="quiet">{advice[0].sentence}</p>}
+        </Buttons>
+        {advice[0] !== undefined && <Text textStyle="quiet">{advice[0].sentence}</Text>}
       </Said>
       {bed !== null && step === 'bed' && (
         <BedReport

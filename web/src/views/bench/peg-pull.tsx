@@ -1,4 +1,4 @@
-import { Button } from '@chakra-ui/react';
+import { Button, Text } from '@chakra-ui/react';
 import { HEEL_PULL, findSoil } from '@rough-bight/core/catalogue';
 import { say } from '@rough-bight/core/quantity';
 import type { Pitch } from '@rough-bight/core/rig';
@@ -39,12 +39,12 @@ export function PulledPeg({
   const what = `${pegs.find((p) => p.id === anchor.pegs)?.name ?? 'one'} in ${findSoil(soil)?.name ?? 'this ground'}`;
   if (pulled === undefined)
     return (
-      <p className="quiet">
+      <Text textStyle="quiet">
         Soil by feel is good to a factor of two.{' '}
         <Button onClick={() => put({ pegs: anchor.pegs, soil, force: HEEL_PULL.typical, moved: false, wet: false })}>
           I pulled one
         </Button>
-      </p>
+      </Text>
     );
   return (
     <>
@@ -68,9 +68,9 @@ export function PulledPeg({
         options={GROUND}
         onChange={(ground) => put({ ...pulled, wet: ground === 'wet' })}
       />
-      <p className="quiet">
+      <Text textStyle="quiet">
         It stands for all pegs of this sort here. <Button onClick={() => put(null)}>Forget it</Button>
-      </p>
+      </Text>
     </>
   );
 }

@@ -1,4 +1,5 @@
-import { IconButton, Table } from '@chakra-ui/react';
+import { Panel, PanelHead, Problem } from '../../parts/layout.js';
+import { IconButton, Span, Table, Text } from '@chakra-ui/react';
 import { compareRigs } from '@rough-bight/core/pitch';
 import type { ComparedRow } from '@rough-bight/core/pitch';
 import { capital, say } from '@rough-bight/core/quantity';
@@ -35,15 +36,15 @@ export function PitchCompare({
   const heading = useRef<HTMLHeadingElement>(null);
   useEffect(() => heading.current?.focus(), []);
   return (
-    <section className="size" aria-label="Compare" onKeyDown={(e) => e.key === 'Escape' && onClose()}>
-      <header className="panel-head">
+    <Panel aria-label="Compare" onKeyDown={(e) => e.key === 'Escape' && onClose()}>
+      <PanelHead>
         <h1 ref={heading} tabIndex={-1}>
           Beside another rig
         </h1>
         <IconButton variant="ghost" aria-label="Close comparing" onClick={onClose}>
           <X size={20} />
         </IconButton>
-      </header>
+      </PanelHead>
       {others.length === 0 ? (
         <p>No other rig of this camp has a roof pitched on it. Pitch one, or take in a rig file in the camp.</p>
       ) : (
@@ -61,13 +62,13 @@ export function PitchCompare({
         (other === null || mine === undefined ? (
           <Loading what={`the judgement of ${chosen.name}`} />
         ) : other.report === null || !isRoof(other.report) ? (
-          <p className="field-problem" role="alert">
+          <Problem role="alert">
             {chosen.name} cannot be judged: {other.problem}
-          </p>
+          </Problem>
         ) : (
           <Compared mine={mine} theirs={other.report} names={[name, chosen.name]} />
         ))}
-    </section>
+    </Panel>
   );
 }
 
@@ -114,8 +115,10 @@ function Compared({
   ];
   return (
     <>
-      <p className="quiet">The other is drawn in dashes, its first tie on this one’s. What differs most comes first.</p>
-      <Table.Root variant="outline" className="compared">
+      <Text textStyle="quiet">
+        The other is drawn in dashes, its first tie on this one’s. What differs most comes first.
+      </Text>
+      <Table.Root variant="outline">
         <Table.Header>
           <Table.Row>
             <Table.ColumnHeader scope="col">Line</Table.ColumnHeader>
@@ -149,16 +152,18 @@ function Side({ row, side }: { readonly row: ComparedRow; readonly side: 0 | 1 }
   const units = useUnits();
   const own = row.rows[side];
   const governs = row.governs[side];
-  if (own === null) return <Table.Cell className="quiet">none</Table.Cell>;
+  if (own === null) return <Table.Cell textStyle="quiet">none</Table.Cell>;
   const { figure, word } = governs?.judgement ?? {};
   return (
-    <Table.Cell className={row.weaker === side ? 'compared-weaker' : ''}>
+    <Table.Cell {...(row.weaker === side ? { boxShadow: 'inset 3px 0 0 var(--rb-colors-danger)' } : {})}>
       {say(own.demand.value, own.demand.quantity, units)}
       {figure !== undefined && Number.isFinite(figure.value) && (
         <>
           {' '}
-          <b className={`word-${word!}`}>{say(figure.value, figure.quantity, units)}</b>
-          <span className="quiet">{word === 'short' ? governs!.link.name : word}</span>
+          <Span fontWeight={700} {...(word === 'short' ? { color: 'danger' } : {})}>
+            {say(figure.value, figure.quantity, units)}
+          </Span>
+          <Span textStyle="quiet">{word === 'short' ? governs!.link.name : word}</Span>
         </>
       )}
     </Table.Cell>

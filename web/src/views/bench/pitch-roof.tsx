@@ -1,4 +1,5 @@
-import { Button } from '@chakra-ui/react';
+import { Button, Menu, Portal, Text } from '@chakra-ui/react';
+import { Tent } from 'lucide-react';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { freshKit, freshPitch, measuredSpan } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
@@ -23,26 +24,35 @@ export function PitchRoof({
   const roofs = camp.roofs.filter((r) => r.length < span - 0.4);
   if (camp.roofs.length === 0 || fresh === null)
     return (
-      <p className="quiet">
+      <Text textStyle="quiet">
         To pitch a roof <Link to="/kit">the kit</Link> needs one, and pegs.
-      </p>
+      </Text>
     );
+  if (roofs.length === 0) return <Text textStyle="quiet">Every roof of the kit is longer than this span.</Text>;
   return (
-    <p className="verdict-buttons">
-      {roofs.map((roof) => (
-        <Button
-          key={roof.id}
-          onClick={() => {
-            onPitch({
-              ...rig,
-              pitch: freshPitch('gable', roof, fresh, Math.round(50 * span) / 100),
-            });
-          }}
-        >
-          Pitch {roof.name}
+    <Menu.Root
+      onSelect={({ value }) => {
+        const roof = roofs.find((r) => r.id === value);
+        if (roof !== undefined)
+          onPitch({ ...rig, pitch: freshPitch('gable', roof, fresh, Math.round(50 * span) / 100) });
+      }}
+    >
+      <Menu.Trigger asChild>
+        <Button alignSelf="center" flex="none !important">
+          <Tent size={16} aria-hidden="true" /> Pitch a roof
         </Button>
-      ))}
-      {roofs.length === 0 && <span className="quiet">Every roof of the kit is longer than this span.</span>}
-    </p>
+      </Menu.Trigger>
+      <Portal>
+        <Menu.Positioner>
+          <Menu.Content>
+            {roofs.map((roof) => (
+              <Menu.Item key={roof.id} value={roof.id}>
+                {roof.name}
+              </Menu.Item>
+            ))}
+          </Menu.Content>
+        </Menu.Positioner>
+      </Portal>
+    </Menu.Root>
   );
 }

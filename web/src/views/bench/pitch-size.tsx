@@ -1,4 +1,4 @@
-import { Button, Table } from '@chakra-ui/react';
+import { Box, Button, chakra, Table, Text } from '@chakra-ui/react';
 import { capital, say } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { SIZE_AIMS, takeChanges } from '@rough-bight/core/sizing';
@@ -47,7 +47,7 @@ export function PitchSize({
           <Sized key={sized.aim} question={asked.question} sized={sized} current={question.rig} onTake={onTake} />
         )}
       </LongWork>
-      <div className="size-aim">
+      <Box padding="0 18px 18px">
         <Segments
           label="For"
           value={asked.aim}
@@ -62,7 +62,7 @@ export function PitchSize({
             setAsked({ aim: asked.aim, question: { ...question, rig } });
           }}
         />
-      </div>
+      </Box>
     </>
   );
 }
@@ -84,8 +84,8 @@ function Sized({
   const { changes, unmet } = sized;
   const taken = changes.filter((c) => !left.has(c.id));
   return (
-    <div className="rig-sized">
-      <p className={sized.met ? 'rig-sized-verdict' : 'rig-sized-verdict word-short'}>
+    <Box>
+      <Text textStyle="name" margin="10px 0 8px" {...(sized.met ? {} : { color: 'danger' })}>
         {sized.met
           ? changes.length === 0
             ? 'Every margin holds as it is, and nothing in the kit does it with less.'
@@ -93,16 +93,23 @@ function Sized({
           : changes.length === 0
             ? 'This kit cannot meet everything, and nothing in it would help.'
             : 'This kit cannot meet everything. These changes come nearest.'}
-      </p>
+      </Text>
       <Bills before={sized.before} after={sized.after} />
       {current !== question.rig && (
-        <p className="quiet">The rig was changed since. Taking these changes keeps what else you did.</p>
+        <Text textStyle="quiet">The rig was changed since. Taking these changes keeps what else you did.</Text>
       )}
       {changes.length > 0 && (
         <>
-          <ol className="size-changes">
+          <chakra.ol>
             {changes.map((c) => (
-              <li key={c.id} className={c.mends ? 'size-change size-mends' : 'size-change'}>
+              <chakra.li
+                key={c.id}
+                layerStyle="row"
+                padding="10px 0 8px 12px"
+                borderLeft="3px solid"
+                borderLeftColor={c.mends ? 'act' : 'transparent'}
+                fontSize="14px"
+              >
                 <Check
                   checked={!left.has(c.id)}
                   onChange={(take) => {
@@ -114,12 +121,12 @@ function Sized({
                 >
                   <b>{c.what}</b>
                 </Check>
-                <p className="quiet">Was {c.was}.</p>
+                <Text textStyle="quiet">Was {c.was}.</Text>
                 <p>{c.reason}</p>
-                <p className="size-effect">{c.effect}</p>
-              </li>
+                <Text fontWeight={600}>{c.effect}</Text>
+              </chakra.li>
             ))}
-          </ol>
+          </chakra.ol>
           <Button
             variant="solid"
             disabled={taken.length === 0}
@@ -142,7 +149,7 @@ function Sized({
       {unmet.length > 0 && (
         <section aria-label="What cannot be met">
           <h2>What cannot be met</h2>
-          <ul className="size-unmet">
+          <chakra.ul>
             {unmet.map((u) => (
               <li key={u.id}>
                 <p>
@@ -156,12 +163,12 @@ function Sized({
                 )}
               </li>
             ))}
-          </ul>
+          </chakra.ul>
           <Wind question={question} rig={sized.rig} />
         </section>
       )}
-      {!sized.proven && <p className="quiet">The search was cut short: there may be a cheaper choice.</p>}
-    </div>
+      {!sized.proven && <Text textStyle="quiet">The search was cut short: there may be a cheaper choice.</Text>}
+    </Box>
   );
 }
 
@@ -188,7 +195,7 @@ function Bills({ before, after }: { readonly before: Bill; readonly after: Bill 
           <Table.Row key={name}>
             <Table.ColumnHeader scope="row">{name}</Table.ColumnHeader>
             <Table.Cell>{was}</Table.Cell>
-            <Table.Cell className={was === is ? 'quiet' : 'bill-now'}>{is}</Table.Cell>
+            <Table.Cell textStyle={was === is ? 'quiet' : 'title'}>{is}</Table.Cell>
           </Table.Row>
         ))}
       </Table.Body>

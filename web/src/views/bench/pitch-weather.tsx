@@ -1,4 +1,5 @@
-import { Button, Table } from '@chakra-ui/react';
+import { ControlGroup, Controls } from '../../parts/layout.js';
+import { Button, chakra, Span, Table, Text } from '@chakra-ui/react';
 import { LEAST_HAUL, capital, say, sayHaul } from '@rough-bight/core/quantity';
 import { SNOWS } from '@rough-bight/core/catalogue';
 import type { SnowFeel } from '@rough-bight/core/catalogue';
@@ -27,7 +28,22 @@ const snowOf = (feel: string, depth = 0.1): Pick<Pitch, 'snow'> =>
 const shownCases = (r: PitchResult): PitchResult['cases'] =>
   r.cases.filter((c) => c.wind === null || r.worst[c.group] === c.id);
 
-/** Where the wind comes from, and every case with what it does; one of them is drawn. */
+/** Where the wind comes from. */
+export function WindFrom({ editing: { rig, edit } }: { readonly editing: Editing }): ReactElement {
+  const pitch = rig.pitch!;
+  return (
+    <NumberField
+      label="Wind from"
+      value={pitch.windFrom}
+      limit={PITCH_LIMITS.bearing}
+      step={Math.PI / 36}
+      hint={compassPoint(pitch.windFrom)}
+      onCommit={(windFrom) => edit({ ...rig, pitch: { ...pitch, windFrom } })}
+    />
+  );
+}
+
+/** How the rig lies, and every case with what it does; one of them is drawn. */
 export function PitchWeather({
   editing,
   report,
@@ -43,16 +59,8 @@ export function PitchWeather({
   const units = useUnits();
   const pitch = rig.pitch!;
   return (
-    <div className="controls">
-      <div className="control-group">
-        <NumberField
-          label="Wind from"
-          value={pitch.windFrom}
-          limit={PITCH_LIMITS.bearing}
-          step={Math.PI / 36}
-          hint={compassPoint(pitch.windFrom)}
-          onCommit={(windFrom) => edit({ ...rig, pitch: { ...pitch, windFrom } })}
-        />
+    <Controls>
+      <ControlGroup>
         <NumberField
           label="The span runs toward"
           value={pitch.bearing}
@@ -77,17 +85,17 @@ export function PitchWeather({
             onCommit={(depth) => edit({ ...rig, pitch: { ...pitch, snow: { ...pitch.snow!, depth } } })}
           />
         )}
-      </div>
-      <div className="control-group control-group-wide">
+      </ControlGroup>
+      <ControlGroup wide>
         {report !== null && report.roof.rose.length > 0 && (
-          <figure className="roses">
+          <chakra.figure display="flex" flexWrap="wrap" alignItems="center" gap="4px 18px" marginTop="10px">
             <WindRose result={report.roof} group="gust" caseId={caseId} onCase={onCase} />
             <WindRose result={report.roof} group="wet-gust" caseId={caseId} onCase={onCase} />
             <figcaption>
               What is left in the gust from every bearing, dry and soaked: the dashed ring is just enough to bear it,
               the rim eight times that. Touch a spoke to draw that gust.
             </figcaption>
-          </figure>
+          </chakra.figure>
         )}
         {report !== null && (
           <Table.Root>
@@ -107,12 +115,12 @@ export function PitchWeather({
                       <Button variant="plain" size="xs" aria-pressed={caseId === c.id} onClick={() => onCase(c.id)}>
                         {capital(c.name)}
                       </Button>{' '}
-                      <span className="quiet">
+                      <Span textStyle="quiet">
                         <Told said={c.when} />
-                      </span>
+                      </Span>
                     </Table.ColumnHeader>
                     <Table.Cell>
-                      {say(c.tension, 'force', units)} <span className="quiet">{row?.name}</span>
+                      {say(c.tension, 'force', units)} <Span textStyle="quiet">{row?.name}</Span>
                     </Table.Cell>
                     <Table.Cell>
                       {c.luffing || !c.converged
@@ -128,13 +136,13 @@ export function PitchWeather({
           </Table.Root>
         )}
         {report !== null && <TakeUp result={report.roof} />}
-        <p className="quiet">
+        <Text textStyle="quiet">
           {report === null || report.full
             ? 'Touch a case to draw it.'
             : 'Still air only: night, rain and sixteen bearings of wind are being worked out.'}
-        </p>
-      </div>
-    </div>
+        </Text>
+      </ControlGroup>
+    </Controls>
   );
 }
 
@@ -147,10 +155,10 @@ function TakeUp({ result }: { readonly result: PitchResult }): ReactElement | nu
   const rows = result.rows.filter((r) => cases.some(([id]) => by(r.id, id) >= LEAST_HAUL));
   if (rows.length === 0) return null;
   return (
-    <Table.Root aria-label="To take up">
+    <Table.Root aria-label="To haul in again">
       <Table.Header>
         <Table.Row>
-          <Table.ColumnHeader scope="col">To take up</Table.ColumnHeader>
+          <Table.ColumnHeader scope="col">To haul in again</Table.ColumnHeader>
           {cases.map(([id, name]) => (
             <Table.ColumnHeader scope="col" key={id}>
               {capital(name)}

@@ -1,8 +1,11 @@
+import { ControlGroup, ControlRow, Controls, Facts } from '../../parts/layout.js';
+import { Box, Text } from '@chakra-ui/react';
 import { PULLS, PULL_NAMES, TERMINATIONS, findCord } from '@rough-bight/core/catalogue';
 import type { Pull } from '@rough-bight/core/catalogue';
 import { say } from '@rough-bight/core/quantity';
 import { RIDGE_LIMITS, TENSIONINGS } from '@rough-bight/core/rig';
-import type { End, RidgeRig, Tensioning } from '@rough-bight/core/rig';
+import type { End, RidgeResult, RidgeRig, Tensioning } from '@rough-bight/core/rig';
+import type { RigReport } from '@rough-bight/core/shelter';
 import { lazy, Suspense, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Choice, Segments } from '../../parts/choice.js';
@@ -10,7 +13,7 @@ import { FigureValue } from '../../parts/figure.js';
 import { BodyMarkChoice } from '../../parts/body-mark.js';
 import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
-import type { LineReport } from '../../workers/report.js';
+import { isLine } from '../../workers/report.js';
 import type { Question } from '../../workers/rig.worker.js';
 import type { Editing } from './editing.js';
 
@@ -31,27 +34,20 @@ export function RidgeControls({
   editing,
   report,
   question,
-  whole = false,
 }: {
   readonly editing: Editing;
-  readonly report: LineReport | null;
+  readonly report: RigReport | null;
+  /** Asked of the line alone; null where a roof is pitched on it, and while something moves. */
   readonly question: Question | null;
-  /** True with a roof pitched on it: the line alone tells nothing then. */
-  readonly whole?: boolean;
 }): ReactElement {
-  const { rig, kit, body, edit } = editing;
+  const { rig, kit, edit } = editing;
   const units = useUnits();
+  const line = report !== null && isLine(report) ? report.line : null;
+  const whole = rig.pitch !== undefined;
   const [part, setPart] = useState<'line' | 'tight' | 'chart'>('tight');
-  const height = (i: 0 | 1, tieHeight: number): string | null =>
-    edit({
-      ...rig,
-      trunks: rig.trunks.map((t, k) => (k === i ? { ...t, tieHeight } : t)) as unknown as RidgeRig['trunks'],
-    });
-  const end = (i: 0 | 1, change: Partial<End>): string | null =>
-    edit({ ...rig, ends: rig.ends.map((e, k) => (k === i ? { ...e, ...change } : e)) as unknown as RidgeRig['ends'] });
   const known = kit.some((k) => k.id === rig.cord);
   return (
-    <div className="controls">
+    <Controls>
       <Segments
         label="Part of the ridge"
         value={part}
@@ -63,17 +59,17 @@ export function RidgeControls({
         onChange={setPart}
       />
       {part === 'chart' && (
-        <Suspense fallback={<p className="quiet">Drawing…</p>}>
+        <Suspense fallback={<Text textStyle="quiet">Drawing…</Text>}>
           <TensionSag
             question={question}
-            report={report}
+            report={report !== null && isLine(report) ? report : null}
             onHaul={(tension) => edit({ ...rig, tensioning: { ...rig.tensioning, how: 'tension', tension } })}
           />
         </Suspense>
       )}
       {part === 'line' && (
         <>
-          <div className="control-group">
+          <ControlGroup>
             <h3>Cord</h3>
             <Choice
               label="From the kit"
@@ -86,9 +82,7 @@ export function RidgeControls({
                 })),
               ]}
               onChange={(cord) => edit({ ...rig, cord })}
-              {...(report === null
-                ? {}
-                : { hint: `${say(report.line.cordNeeded.value, 'length', units)} wanted in hand` })}
+              {...(line === null ? {} : { hint: `${say(line.cordNeeded.value, 'length', units)} wanted in hand` })}
             />
             <Choice
               label="It is for"
@@ -100,42 +94,18 @@ export function RidgeControls({
               ]}
               onChange={(use) => edit({ ...rig, use })}
             />
-          </div>
+          </ControlGroup>
           {([0, 1] as const).map((i) => (
-            <div className="control-group" key={i}>
+            <ControlGroup key={i}>
               <h3>At {rig.trunks[i].name}</h3>
-              <div className="control-row">
-                <Choice
-                  wide
-                  label="Hitch"
-                  value={rig.ends[i].termination}
-                  options={TERMINATIONS.map((t) => ({ id: t.id, name: t.name }))}
-                  onChange={(termination) => end(i, { termination })}
-                />
-                <NumberField
-                  label="Wraps"
-                  value={rig.ends[i].wraps}
-                  whole
-                  limit={L.wraps}
-                  step={1}
-                  onCommit={(wraps) => end(i, { wraps })}
-                />
-                <NumberField
-                  label="Tie height"
-                  value={rig.trunks[i].tieHeight}
-                  limit={L.tieHeight}
-                  step={0.05}
-                  onCommit={(h) => height(i, h)}
-                />
-                <BodyMarkChoice height={rig.trunks[i].tieHeight} body={body} onHeight={(h) => height(i, h)} />
-              </div>
-            </div>
+              <TieFields editing={editing} i={i} />
+            </ControlGroup>
           ))}
         </>
       )}
       {part === 'tight' && (
         <>
-          <div className="control-group control-group-wide">
+          <ControlGroup wide>
             <h3>Made tight by</h3>
             <Segments
               label="Made tight by"
@@ -143,55 +113,148 @@ export function RidgeControls({
               options={METHODS}
               onChange={(how) => edit({ ...rig, tensioning: { ...rig.tensioning, how } })}
             />
-            <TensioningFields editing={editing} />
-          </div>
-          <div className="control-group">
-            <h3>Which comes to</h3>
-            {report !== null && (
-              <dl className="facts">
-                <dt>straight and bare</dt>
-                <dd>
-                  <FigureValue figure={report.line.pretension} band />
-                </dd>
-                <dt>with its loads</dt>
-                <dd>
-                  <FigureValue figure={report.line.tension} band />
-                </dd>
-                <dt>sag</dt>
-                <dd>
-                  <FigureValue figure={report.line.sag} band />
-                </dd>
-                {report.line.hauling.slice(0, 2).map((f, i) => (
-                  <div className="fact" key={f.symbol}>
-                    <dt>{i === 0 ? 'the hitch gains' : 'hauled'}</dt>
-                    <dd>
-                      <FigureValue figure={f} />
-                    </dd>
-                  </div>
-                ))}
-                <dt>travel wanted</dt>
-                <dd>
-                  <FigureValue figure={report.line.travel.needed} />
-                </dd>
-              </dl>
-            )}
             <NumberField
               label="Most sag that is still tight"
               value={rig.tightness}
               limit={L.tightness}
               step={0.005}
               suffix="% of span"
-              {...(report === null ? {} : { hint: `${say(report.line.sagLimit, 'length', units)} here` })}
+              {...(line === null ? {} : { hint: `${say(line.sagLimit, 'length', units)} here` })}
               onCommit={(tightness) => edit({ ...rig, tightness })}
             />
-          </div>
+          </ControlGroup>
+          <ControlGroup>
+            <h3>Which comes to</h3>
+            {report !== null && (line === null ? <RoofFacts report={report} /> : <LineFacts line={line} />)}
+          </ControlGroup>
         </>
       )}
-    </div>
+    </Controls>
   );
 }
 
-function TensioningFields({ editing }: { readonly editing: Editing }): ReactElement {
+/** How tight a bare line then is. */
+function LineFacts({ line }: { readonly line: RidgeResult }): ReactElement {
+  return (
+    <Facts>
+      <dt>straight and bare</dt>
+      <dd>
+        <FigureValue figure={line.pretension} band />
+      </dd>
+      <dt>with its loads</dt>
+      <dd>
+        <FigureValue figure={line.tension} band />
+      </dd>
+      <dt>sag</dt>
+      <dd>
+        <FigureValue figure={line.sag} band />
+      </dd>
+      {line.hauling.slice(0, 2).map((f, i) => (
+        <Box display="contents" key={f.symbol}>
+          <dt>{i === 0 ? 'the hitch gains' : 'hauled'}</dt>
+          <dd>
+            <FigureValue figure={f} />
+          </dd>
+        </Box>
+      ))}
+      <dt>travel wanted</dt>
+      <dd>
+        <FigureValue figure={line.travel.needed} />
+      </dd>
+    </Facts>
+  );
+}
+
+/** How tight a line then is that carries a roof: as pitched, and at its hardest. */
+function RoofFacts({ report }: { readonly report: RigReport }): ReactElement {
+  const units = useUnits();
+  const rows = report.rows.filter((r) => r.role === 'ridge' || r.role === 'tie');
+  return (
+    <Facts>
+      {rows.map((r) => (
+        <Box display="contents" key={r.id}>
+          <dt>{r.name}, as pitched</dt>
+          <dd>{say(r.pitched, 'force', units)}</dd>
+          <dt>{report.full ? 'at its hardest' : 'now'}</dt>
+          <dd>
+            <FigureValue figure={r.demand} band />
+          </dd>
+        </Box>
+      ))}
+      {report.roof !== null && report.roof.sag !== null && (
+        <>
+          <dt>sag with the roof on</dt>
+          <dd>{say(report.roof.sag, 'length', units)}</dd>
+        </>
+      )}
+    </Facts>
+  );
+}
+
+/** Puts another tie height in place. */
+const tied = ({ rig, edit }: Editing, i: 0 | 1, tieHeight: number): string | null =>
+  edit({
+    ...rig,
+    trunks: rig.trunks.map((t, k) => (k === i ? { ...t, tieHeight } : t)) as unknown as RidgeRig['trunks'],
+  });
+
+/** How high it is tied, and how tight. */
+export function RidgeQuick({ editing }: { readonly editing: Editing }): ReactElement {
+  const { rig } = editing;
+  return (
+    <>
+      {([0, 1] as const).map((i) => (
+        <NumberField
+          key={i}
+          label={i === 0 ? 'First tie' : 'Second tie'}
+          hint={rig.trunks[i].name}
+          value={rig.trunks[i].tieHeight}
+          limit={L.tieHeight}
+          step={0.05}
+          onCommit={(h) => tied(editing, i, h)}
+        />
+      ))}
+      <TensioningFields editing={editing} />
+    </>
+  );
+}
+
+/** One end: its hitch, wraps and height. */
+export function TieFields({ editing, i }: { readonly editing: Editing; readonly i: 0 | 1 }): ReactElement {
+  const { rig, body, edit } = editing;
+  const end = (change: Partial<End>): string | null =>
+    edit({ ...rig, ends: rig.ends.map((e, k) => (k === i ? { ...e, ...change } : e)) as unknown as RidgeRig['ends'] });
+  return (
+    <ControlRow>
+      <Choice
+        wide
+        label="Hitch"
+        value={rig.ends[i].termination}
+        options={TERMINATIONS.map((t) => ({ id: t.id, name: t.name }))}
+        onChange={(termination) => end({ termination })}
+      />
+      <NumberField
+        label="Wraps"
+        value={rig.ends[i].wraps}
+        whole
+        limit={L.wraps}
+        step={1}
+        onCommit={(wraps) => end({ wraps })}
+      />
+      <NumberField
+        label="Tie height"
+        value={rig.trunks[i].tieHeight}
+        limit={L.tieHeight}
+        step={0.05}
+        onCommit={(h) => tied(editing, i, h)}
+      />
+      <BodyMarkChoice height={rig.trunks[i].tieHeight} body={body} onHeight={(h) => tied(editing, i, h)} />
+    </ControlRow>
+  );
+}
+
+/** How it was made tight, in the numbers of that way. */
+export function TensioningFields({ editing }: { readonly editing: Editing }): ReactElement {
   const { rig, edit } = editing;
   const t = rig.tensioning;
   const set = (part: Partial<RidgeRig['tensioning']>): string | null => edit({ ...rig, tensioning: { ...t, ...part } });
@@ -221,37 +284,35 @@ function TensioningFields({ editing }: { readonly editing: Editing }): ReactElem
     case 'dip':
       return (
         <>
-          <div className="control-row">
-            <NumberField
-              label="Test mass"
-              value={t.dip.mass}
-              limit={L.testMass}
-              step={0.1}
-              hint="a full bottle, weighed"
-              onCommit={(mass) => set({ dip: { ...t.dip, mass } })}
-            />
-            <NumberField
-              label="Hung at"
-              value={t.dip.at}
-              limit={L.at}
-              step={0.05}
-              hint="from the first tie"
-              onCommit={(at) => set({ dip: { ...t.dip, at } })}
-            />
-            <NumberField
-              label="It drops by"
-              value={t.dip.drop}
-              limit={L.dip}
-              step={0.005}
-              hint="on the bare line"
-              onCommit={(drop) => set({ dip: { ...t.dip, drop } })}
-            />
-          </div>
+          <NumberField
+            label="Test mass"
+            value={t.dip.mass}
+            limit={L.testMass}
+            step={0.1}
+            hint="a full bottle, weighed"
+            onCommit={(mass) => set({ dip: { ...t.dip, mass } })}
+          />
+          <NumberField
+            label="Hung at"
+            value={t.dip.at}
+            limit={L.at}
+            step={0.05}
+            hint="from the first tie"
+            onCommit={(at) => set({ dip: { ...t.dip, at } })}
+          />
+          <NumberField
+            label="It drops by"
+            value={t.dip.drop}
+            limit={L.dip}
+            step={0.005}
+            hint="on the bare line"
+            onCommit={(drop) => set({ dip: { ...t.dip, drop } })}
+          />
         </>
       );
     case 'passes':
       return (
-        <div className="control-row">
+        <>
           <NumberField
             label="Passes round the trunk"
             value={t.passes.count}
@@ -268,11 +329,11 @@ function TensioningFields({ editing }: { readonly editing: Editing }): ReactElem
             hint="since just straight"
             onCommit={(takeUp) => set({ passes: { ...t.passes, takeUp } })}
           />
-        </div>
+        </>
       );
     case 'pulley':
       return (
-        <div className="control-row">
+        <>
           <Choice
             label="Hauled with"
             value={t.pulley.pull}
@@ -293,7 +354,7 @@ function TensioningFields({ editing }: { readonly editing: Editing }): ReactElem
             step={0.005}
             onCommit={(setBack) => set({ pulley: { ...t.pulley, setBack } })}
           />
-        </div>
+        </>
       );
   }
 }

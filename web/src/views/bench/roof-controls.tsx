@@ -1,8 +1,10 @@
+import { ControlGroup, ControlRow, Controls, Problem } from '../../parts/layout.js';
+import { Text } from '@chakra-ui/react';
 import { HITCHES } from '@rough-bight/core/catalogue';
 import { hitchWords } from '@rough-bight/core/hitch';
 import { say } from '@rough-bight/core/quantity';
 import { LINE_PLACES, PITCH_LIMITS } from '@rough-bight/core/rig';
-import type { LinePlace, Pitch, RidgeRig, RoofHitch } from '@rough-bight/core/rig';
+import type { LinePlace, Pitch, RoofHitch } from '@rough-bight/core/rig';
 import { PITCH_FORMS, PITCH_TRAITS } from '@rough-bight/core/roof';
 import type { KitRoof, PitchForm, Shape } from '@rough-bight/core/roof';
 import { useState } from 'react';
@@ -20,6 +22,101 @@ const FORM_OPTIONS = PITCH_FORMS.map((id) => ({ id, name: PITCH_TRAITS[id].name 
 const LINE_OPTIONS = (Object.keys(LINE_PLACES) as LinePlace[]).map((id) => ({ id, name: LINE_PLACES[id] }));
 const HITCH_OPTIONS = HITCHES.map((h) => ({ id: h.id, name: h.name }));
 
+/** In what form it is pitched, how its edges hang, and where it sits on the line. */
+export function RoofQuick({ editing }: { readonly editing: Editing }): ReactElement {
+  const { rig, edit } = editing;
+  const pitch = rig.pitch!;
+  const trait = PITCH_TRAITS[pitch.form];
+  const set = (change: Partial<Pitch>): string | null => edit({ ...rig, pitch: { ...pitch, ...change } });
+  const shape = (change: Partial<Shape>): string | null => set({ shape: { ...pitch.shape, ...change } });
+  return (
+    <>
+      <Choice<PitchForm>
+        label="Form"
+        value={pitch.form}
+        options={FORM_OPTIONS}
+        onChange={(form) => set({ form, shape: { ...pitch.shape, ...PITCH_TRAITS[form].usual } })}
+      />
+      {trait.reads.includes('edges') &&
+        ([0, 1] as const).map((i) => (
+          <NumberField
+            key={i}
+            label={i === 0 ? 'Left edge' : 'Right edge'}
+            value={pitch.shape.edges[i]}
+            limit={P.edge}
+            step={0.05}
+            hint={pitch.shape.edges[i] <= 0.02 ? 'pegged down' : 'over the ground'}
+            onCommit={(z) => shape({ edges: i === 0 ? [z, pitch.shape.edges[1]] : [pitch.shape.edges[0], z] })}
+          />
+        ))}
+      {trait.hangs !== 'first' && (
+        <NumberField
+          label="Middle of the roof"
+          value={pitch.middle}
+          limit={P.middle}
+          step={0.05}
+          hint="from the first tie"
+          onCommit={(middle) => set({ middle })}
+        />
+      )}
+      {trait.hangs === 'ridge' && (
+        <NumberField
+          label="Stretched with"
+          value={pitch.spread}
+          limit={P.spread}
+          step={5}
+          hint="along the ridge"
+          onCommit={(spread) => set({ spread })}
+        />
+      )}
+    </>
+  );
+}
+
+/** One friction hitch that carries the roof on its line. */
+export function HitchFields({ editing, i }: { readonly editing: Editing; readonly i: 0 | 1 }): ReactElement {
+  const { rig, kit, edit } = editing;
+  const pitch = rig.pitch!;
+  const h = pitch.hitches[i];
+  const hitch = (change: Partial<RoofHitch>): string | null =>
+    edit({
+      ...rig,
+      pitch: {
+        ...pitch,
+        hitches: pitch.hitches.map((x, k) => (k === i ? { ...x, ...change } : x)) as unknown as Pitch['hitches'],
+      },
+    });
+  const cords = kit.map((k) => ({ id: k.id, name: k.name }));
+  return (
+    <>
+      <ControlRow>
+        <Choice wide label="Type" value={h.type} options={HITCH_OPTIONS} onChange={(type) => hitch({ type })} />
+        <Choice label="Its cord" value={h.cord} options={cords} onChange={(cord) => hitch({ cord })} />
+        <NumberField
+          whole
+          label="Wraps"
+          value={h.wraps}
+          limit={P.hitchWraps}
+          step={1}
+          onCommit={(wraps) => hitch({ wraps })}
+        />
+        <NumberField label="Loop" value={h.loop} limit={P.loop} step={0.01} onCommit={(loop) => hitch({ loop })} />
+        <NumberField
+          label="Slid out by"
+          value={h.slid}
+          limit={P.slid}
+          step={0.005}
+          decimals={3}
+          onCommit={(slid) => hitch({ slid })}
+        />
+      </ControlRow>
+      <Check checked={h.crossed} onChange={(crossed) => hitch({ crossed })}>
+        A turn crosses another
+      </Check>
+    </>
+  );
+}
+
 /** The roof: which, in what form, how shaped, and the hitches that carry it. */
 export function RoofControls({
   editing,
@@ -30,19 +127,16 @@ export function RoofControls({
   readonly roofs: readonly KitRoof[];
   readonly report: RoofReport | null;
 }): ReactElement {
-  const { rig, kit, edit } = editing;
+  const { rig, edit } = editing;
   const pitch = rig.pitch!;
   const units = useUnits();
   const [part, setPart] = useState<'form' | 'hitches'>('form');
   const set = (change: Partial<Pitch>): string | null => edit({ ...rig, pitch: { ...pitch, ...change } });
   const shape = (change: Partial<Shape>): string | null => set({ shape: { ...pitch.shape, ...change } });
-  const hitch = (i: 0 | 1, change: Partial<RoofHitch>): string | null =>
-    set({ hitches: pitch.hitches.map((h, k) => (k === i ? { ...h, ...change } : h)) as unknown as Pitch['hitches'] });
   const trait = PITCH_TRAITS[pitch.form];
-  const cords = kit.map((k) => ({ id: k.id, name: k.name }));
   const reports = report?.roof.hitches ?? [];
   return (
-    <div className="controls">
+    <Controls>
       {trait.hangs === 'ridge' && (
         <Segments
           label="Part of the roof"
@@ -55,19 +149,13 @@ export function RoofControls({
         />
       )}
       {(part === 'form' || trait.hangs !== 'ridge') && (
-        <div className="control-group control-group-wide">
-          <div className="control-row">
+        <ControlGroup wide>
+          <ControlRow>
             <Choice
               label="Roof"
               value={pitch.roof}
               options={roofs.map((r) => ({ id: r.id, name: r.name }))}
               onChange={(roof) => set({ roof })}
-            />
-            <Choice<PitchForm>
-              label="Form"
-              value={pitch.form}
-              options={FORM_OPTIONS}
-              onChange={(form) => set({ form, shape: { ...pitch.shape, ...PITCH_TRAITS[form].usual } })}
             />
             {trait.hangs === 'ridge' && (
               <Choice<LinePlace>
@@ -77,21 +165,9 @@ export function RoofControls({
                 onChange={(line) => set({ line })}
               />
             )}
-          </div>
-          <p className="quiet">{trait.words}</p>
-          <div className="control-row">
-            {trait.reads.includes('edges') &&
-              ([0, 1] as const).map((i) => (
-                <NumberField
-                  key={i}
-                  label={i === 0 ? 'Left edge' : 'Right edge'}
-                  value={pitch.shape.edges[i]}
-                  limit={P.edge}
-                  step={0.05}
-                  hint={pitch.shape.edges[i] <= 0.02 ? 'pegged down' : 'over the ground'}
-                  onCommit={(z) => shape({ edges: i === 0 ? [z, pitch.shape.edges[1]] : [pitch.shape.edges[0], z] })}
-                />
-              ))}
+          </ControlRow>
+          <Text textStyle="quiet">{trait.words}</Text>
+          <ControlRow>
             {trait.reads.includes('awning') && (
               <NumberField
                 label="Awning"
@@ -132,82 +208,26 @@ export function RoofControls({
                 onCommit={(flap) => shape({ flap })}
               />
             )}
-            {trait.hangs !== 'first' && (
-              <NumberField
-                label="Middle of the roof"
-                value={pitch.middle}
-                limit={P.middle}
-                step={0.05}
-                hint="from the first tie"
-                onCommit={(middle) => set({ middle })}
-              />
-            )}
-            {trait.hangs === 'ridge' && (
-              <NumberField
-                label="Slid out with"
-                value={pitch.spread}
-                limit={P.spread}
-                step={5}
-                hint="along the ridge"
-                onCommit={(spread) => set({ spread })}
-              />
-            )}
-          </div>
+          </ControlRow>
           {report !== null && (
-            <p className="quiet">
+            <Text textStyle="quiet">
               Covers {say(report.roof.cover.ground, 'area', units)}, headroom{' '}
               {say(report.roof.cover.headroom, 'length', units)}, lowest edge{' '}
               {say(report.roof.cover.lowestEdge, 'length', units)}, {say(report.roof.cover.openness, 'share', units)}{' '}
               open at the sides; {say(report.roof.slack, 'share', units)} of the cloth is slack,{' '}
               {say(report.roof.wrinkled, 'share', units)} pulled one way only.
-            </p>
+            </Text>
           )}
-        </div>
+        </ControlGroup>
       )}
       {part === 'hitches' &&
         trait.hangs === 'ridge' &&
         ([0, 1] as const).map((i) => {
-          const h = pitch.hitches[i];
           const tied = reports.find((r) => r.end === i);
           return (
-            <div className="control-group" key={i}>
+            <ControlGroup key={i}>
               <h3>{i === 0 ? 'First hitch' : 'Second hitch'}</h3>
-              <div className="control-row">
-                <Choice
-                  wide
-                  label="Type"
-                  value={h.type}
-                  options={HITCH_OPTIONS}
-                  onChange={(type) => hitch(i, { type })}
-                />
-                <Choice label="Its cord" value={h.cord} options={cords} onChange={(cord) => hitch(i, { cord })} />
-                <NumberField
-                  whole
-                  label="Wraps"
-                  value={h.wraps}
-                  limit={P.hitchWraps}
-                  step={1}
-                  onCommit={(wraps) => hitch(i, { wraps })}
-                />
-                <NumberField
-                  label="Loop"
-                  value={h.loop}
-                  limit={P.loop}
-                  step={0.01}
-                  onCommit={(loop) => hitch(i, { loop })}
-                />
-                <NumberField
-                  label="Slid out by"
-                  value={h.slid}
-                  limit={P.slid}
-                  step={0.005}
-                  decimals={3}
-                  onCommit={(slid) => hitch(i, { slid })}
-                />
-              </div>
-              <Check checked={h.crossed} onChange={(crossed) => hitch(i, { crossed })}>
-                A turn crosses another
-              </Check>
+              <HitchFields editing={editing} i={i} />
               {tied !== undefined && (
                 <>
                   <p>
@@ -216,22 +236,15 @@ export function RoofControls({
                     roof hangs {say(tied.hangGap, 'length', units)} below. Cut {say(tied.cut, 'length', units)}.
                   </p>
                   {tied.advice.map((a) => (
-                    <p key={a.what} className="field-problem">
+                    <Problem key={a.what}>
                       <Told said={hitchWords(a)} />
-                    </p>
+                    </Problem>
                   ))}
                 </>
               )}
-            </div>
+            </ControlGroup>
           );
         })}
-    </div>
+    </Controls>
   );
-}
-
-/** The same rig without its roof. */
-export function withoutRoof(rig: RidgeRig): RidgeRig {
-  const { pitch, ...bare } = rig;
-  void pitch;
-  return bare;
 }

@@ -1,15 +1,18 @@
+import { Button, Text } from '@chakra-ui/react';
 import { against } from '@rough-bight/core/findings';
 import type { Finding } from '@rough-bight/core/findings';
 import { phrase, tell } from '@rough-bight/core/quantity';
 import { sentenceOf } from '@rough-bight/core/words';
 import type { Verdict } from '@rough-bight/core/words';
+import { useState } from 'react';
 import type { ReactElement, ReactNode } from 'react';
 import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
+import { Notes } from '../../parts/layout.js';
+import { VerdictBox } from '../workbench.js';
 
-const LOOK = { holds: '', pending: 'verdict-pending', fails: 'verdict-fails' } as const;
 /** Neither passed nor failed while only part is worked out. */
-const lookOf = (v: Verdict): keyof typeof LOOK => (v.pending === true ? 'pending' : v.holds ? 'holds' : 'fails');
+const toneOf = (v: Verdict): 'danger' | 'ink' | 'ink2' => (v.pending === true ? 'ink2' : v.holds ? 'ink' : 'danger');
 
 /** A rig that cannot be computed as it now is: nothing of what stood before is said of it. */
 export function Uncomputed({ message }: { readonly message: string }): ReactElement {
@@ -21,23 +24,27 @@ export function Uncomputed({ message }: { readonly message: string }): ReactElem
         detail: phrase`${message}`,
       }}
     >
-      <p className="quiet">No number shown before is true of it. Mend it, or undo.</p>
+      <Text textStyle="quiet">No number shown before is true of it. Mend it, or undo.</Text>
     </Said>
   );
 }
 
 /** What a rig comes to, said first and large, and what to do about it. */
 export function Said({ verdict, children }: { readonly verdict: Verdict; readonly children: ReactNode }): ReactElement {
+  const [whole, setWhole] = useState(false);
   return (
-    <section className={`verdict ${LOOK[lookOf(verdict)]}`} aria-live="polite" aria-label="Verdict">
-      <h1>
+    <VerdictBox aria-live="polite" aria-label="Verdict" {...(whole ? { 'data-whole': true } : {})}>
+      <Text as="h1" color={toneOf(verdict)}>
         <Told said={verdict.sentence} />
-      </h1>
+      </Text>
       <p>
         <Told said={verdict.detail} />
       </p>
+      <Button hideFrom="lg" variant="plain" minHeight="44px" aria-expanded={whole} onClick={() => setWhole(!whole)}>
+        {whole ? 'Less' : 'Read on'}
+      </Button>
       {children}
-    </section>
+    </VerdictBox>
   );
 }
 
@@ -55,11 +62,11 @@ export function Cautions({
     .filter((f) => f !== gravest && f.code !== 'short' && f.severity !== 'notes')
     .map((f) => tell(sentenceOf(f), units));
   return (
-    <section className="notes" aria-label="Cautions">
+    <Notes aria-label="Cautions">
       {[...new Set(said)].map((w) => (
         <p key={w}>{w}</p>
       ))}
       <p>{children}</p>
-    </section>
+    </Notes>
   );
 }

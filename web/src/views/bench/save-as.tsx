@@ -1,4 +1,4 @@
-import { Button } from '@chakra-ui/react';
+import { Button, chakra } from '@chakra-ui/react';
 import type { Drawn } from '@rough-bight/core/formats';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { BedShape, RigReport } from '@rough-bight/core/shelter';
@@ -38,7 +38,15 @@ export function SaveAs({
     saveText(`${id}.gltf`, 'model/gltf+json', rigGltf(name, report, body, caseId, bed ?? undefined));
   };
   return (
-    <section className="save-as" aria-label="Save as a file">
+    <chakra.section
+      order={{ base: 6, lg: 'initial' }}
+      padding="12px 18px 24px"
+      display="flex"
+      flexWrap="wrap"
+      gap="8px"
+      alignItems="center"
+      aria-label="Save as a file"
+    >
       <h2>Save as</h2>
       <Button asChild>
         <a href={`/api/rigs/${encodeURIComponent(id)}/file`} download={`${id}.rig.json`}>
@@ -48,6 +56,6 @@ export function SaveAs({
       <Button onClick={() => void draw('plan')}>Plan to scale</Button>
       <Button onClick={() => void draw('side')}>Side view to scale</Button>
       <Button onClick={() => void scene()}>Scene in depth</Button>
-    </section>
+    </chakra.section>
   );
 }

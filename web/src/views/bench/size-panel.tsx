@@ -1,4 +1,4 @@
-import { Button } from '@chakra-ui/react';
+import { Box, Button, chakra, Span, Text } from '@chakra-ui/react';
 import { say } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { SIZE_ORDERS, rankCords } from '@rough-bight/core/sizing';
@@ -41,9 +41,9 @@ export function SizePanel({
       >
         {(cords) => <Ranked cords={cords} current={current} bed={question.rig.bed !== undefined} onTake={onTake} />}
       </LongWork>
-      <div className="size-aim">
+      <Box padding="0 18px 18px">
         <Brought rig={question.rig} context={{ kit: question.context.kit, pegs: [], straps: [] }} onChange={onBring} />
-      </div>
+      </Box>
     </>
   );
 }
@@ -65,36 +65,36 @@ function Ranked({
   const ranked = useMemo(() => rankCords(cords, order), [cords, order]);
   return (
     <>
-      <p className="quiet">
+      <Text textStyle="quiet">
         Each hauled just tight enough to stay so a while. Taking one sets the cord and that haul; undo brings yours
         back.
         {bed && ' The bed is left out here: what its trunks bear of both stands in the ledger.'}
-      </p>
+      </Text>
       <Segments
         label="Ranked by"
         value={order}
         options={SIZE_ORDERS.map((id) => ({ id, name: ORDER_NAMES[id] }))}
         onChange={setOrder}
       />
-      <ol className="sized">
+      <chakra.ol>
         {ranked.map((c) => (
-          <li key={c.kitCord.id} className={c.holds ? 'sized-row' : 'sized-row sized-fails'}>
-            <div className="sized-head">
+          <chakra.li key={c.kitCord.id} layerStyle="row" padding="10px 0" fontSize="14px">
+            <Box display="flex" gap="8px" alignItems="baseline" fontSize="16px">
               <b>{c.kitCord.name}</b>
-              {c.kitCord.id === current && <span className="quiet"> on the bench</span>}
-              <span className={c.holds ? 'sized-margin' : 'sized-margin word-short'}>
+              {c.kitCord.id === current && <Span textStyle="quiet"> on the bench</Span>}
+              <Span marginStart="auto" textStyle="figure" {...(c.holds ? {} : { color: 'danger' })}>
                 {c.holds ? `${say(c.margin, 'ratio', units)} ×` : 'fails'}
-              </span>
-            </div>
+              </Span>
+            </Box>
             <p>{c.reason}</p>
-            <p className="sized-numbers">
+            <Text textStyle="quiet" margin="2px 0 6px">
               haul {say(c.haul, 'force', units)} · sag {say(c.sag, 'length', units)} · stretch{' '}
               {say(c.stretch, 'strain', units)} · {say(c.mass, 'mass', units)} of it
-            </p>
+            </Text>
             {c.holds && <Button onClick={() => onTake(c.rig)}>Take {c.kitCord.name}</Button>}
-          </li>
+          </chakra.li>
         ))}
-      </ol>
+      </chakra.ol>
     </>
   );
 }

@@ -7,6 +7,7 @@ import { measuredSpan } from '@rough-bight/core/rig';
 import type { RidgeRig, Role } from '@rough-bight/core/rig';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
 import type { RigReport } from '@rough-bight/core/shelter';
+import { DRY } from '@rough-bight/core/under';
 import { BEAUFORT } from '@rough-bight/core/weather';
 import type { TapeMark } from '../../parts/tape.js';
 
@@ -147,7 +148,12 @@ function guyMark(report: RigReport | null, mark: Marks): Mark {
 
 function bedMark(report: RigReport | null, units: UnitChoice, mark: Marks): Mark {
   const bed = report?.bed ?? null;
-  if (bed === null) return mark('bed', 'Bed', 'none', false);
+  if (bed === null) {
+    const lie = (report?.roof?.under?.things ?? []).filter((t) => t.lying.kind === 'sleeper');
+    return lie.length === 0
+      ? mark('bed', 'Bed', 'none', false)
+      : mark('bed', 'Bed', `${lie.filter((t) => t.dry >= DRY).length} of ${lie.length} lie dry`);
+  }
   const { height, straps } = bed.lying;
   const pull = Math.max(straps[0].value, straps[1].value);
   return mark('bed', 'Bed', `${say(height.value, 'length', units)} up, ${say(pull, 'force', units)}`);

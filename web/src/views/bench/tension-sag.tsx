@@ -1,4 +1,6 @@
-import { Button } from '@chakra-ui/react';
+import { KeyLine } from '../../parts/key-line.js';
+import { Problem } from '../../parts/layout.js';
+import { Box, Button, Text } from '@chakra-ui/react';
 import { METRES_PER, NEWTONS_PER, say } from '@rough-bight/core/quantity';
 import type { TradeoffPoint } from '@rough-bight/core/rig';
 import { LineChart, ScatterChart } from 'echarts/charts';
@@ -140,15 +142,25 @@ export default function TensionSag({
   const least = good[0];
   const most = good.at(-1);
   return (
-    <div className="chart-row">
-      <div
-        className="chart"
+    <Box display="flex" flexDirection={{ base: 'column', lg: 'row' }} gap="16px" flex="1 1 100%">
+      <Box
+        flex={{ base: 'none', lg: 1 }}
+        width={{ base: '100%', lg: 'auto' }}
+        height={{ base: '220px', lg: '184px' }}
+        minWidth={0}
         ref={box}
         role="img"
         aria-label="Tension against sag, with the band where the line is strong enough and tight enough"
       />
-      <div className="chart-words">
-        {problem !== null && <p className="field-problem">{problem}</p>}
+      <Box
+        flex={{ base: 'none', lg: '0 0 190px' }}
+        display="flex"
+        flexDirection="column"
+        gap="8px"
+        fontSize="14px"
+        alignItems="flex-start"
+      >
+        {problem !== null && <Problem>{problem}</Problem>}
         {points.length > 0 && band === null && (
           <p>No haul makes this line both tight enough and strong enough. Size it, or allow more sag.</p>
         )}
@@ -163,11 +175,10 @@ export default function TensionSag({
             </Button>
           </>
         )}
-        <p className="quiet">
-          <span className="key-line" /> as pitched <span className="key-worst" /> worst case{' '}
-          <span className="key-now" /> now
-        </p>
-      </div>
-    </div>
+        <Text textStyle="quiet">
+          <KeyLine /> as pitched <KeyLine of="worst" /> worst case <KeyLine of="now" /> now
+        </Text>
+      </Box>
+    </Box>
   );
 }

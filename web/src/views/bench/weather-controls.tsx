@@ -1,4 +1,5 @@
-import { Table } from '@chakra-ui/react';
+import { Caution, ControlGroup, Controls } from '../../parts/layout.js';
+import { Span, Table } from '@chakra-ui/react';
 import { SHELTERS } from '@rough-bight/core/catalogue';
 import type { Shelter } from '@rough-bight/core/catalogue';
 import { LEAST_HAUL, say, sayHaul } from '@rough-bight/core/quantity';
@@ -13,7 +14,31 @@ import { useUnits } from '../../parts/units.js';
 import type { LineReport } from '../../workers/report.js';
 import type { Editing } from './editing.js';
 
-/** Wind, sway, and what the evening and a wetting do to the line. */
+/** How hard the wind blows, by its signs, and how the place shelters. */
+export function WeatherQuick({ editing }: { readonly editing: Editing }): ReactElement {
+  const { rig, edit } = editing;
+  const units = useUnits();
+  const now = BEAUFORT[rig.wind.beaufort]!;
+  return (
+    <>
+      <Choice
+        label="Wind by its signs"
+        value={String(rig.wind.beaufort)}
+        options={BEAUFORT.map((b, i) => ({ id: String(i), name: `${i} ${b.name}` }))}
+        onChange={(b) => edit({ ...rig, wind: { ...rig.wind, beaufort: Number(b) } })}
+        hint={`${now.sign} ${say(beaufortSpeed(rig.wind.beaufort), 'speed', units)}`}
+      />
+      <Choice
+        label="The place is"
+        value={rig.wind.shelter}
+        options={(Object.keys(SHELTERS) as Shelter[]).map((id) => ({ id, name: SHELTERS[id].title }))}
+        onChange={(shelter) => edit({ ...rig, wind: { ...rig.wind, shelter } })}
+      />
+    </>
+  );
+}
+
+/** Sway, and what the evening and a wetting do to the line. */
 export function WeatherControls({
   editing,
   report,
@@ -23,24 +48,10 @@ export function WeatherControls({
 }): ReactElement {
   const { rig, edit } = editing;
   const units = useUnits();
-  const now = BEAUFORT[rig.wind.beaufort]!;
   return (
-    <div className="controls">
-      <div className="control-group">
+    <Controls>
+      <ControlGroup>
         <h3>Wind</h3>
-        <Choice
-          label="By its signs"
-          value={String(rig.wind.beaufort)}
-          options={BEAUFORT.map((b, i) => ({ id: String(i), name: `${i} ${b.name}` }))}
-          onChange={(b) => edit({ ...rig, wind: { ...rig.wind, beaufort: Number(b) } })}
-          hint={`${now.sign} ${say(beaufortSpeed(rig.wind.beaufort), 'speed', units)}`}
-        />
-        <Choice
-          label="The place is"
-          value={rig.wind.shelter}
-          options={(Object.keys(SHELTERS) as Shelter[]).map((id) => ({ id, name: SHELTERS[id].title }))}
-          onChange={(shelter) => edit({ ...rig, wind: { ...rig.wind, shelter } })}
-        />
         <NumberField
           label="Trunks sway apart by"
           value={rig.sway}
@@ -49,9 +60,9 @@ export function WeatherControls({
           hint="a stiff cord feels it, a soft one hides it"
           onCommit={(sway) => edit({ ...rig, sway })}
         />
-      </div>
+      </ControlGroup>
       {report !== null && (
-        <div className="control-group control-group-wide">
+        <ControlGroup wide>
           <h3>Through the night</h3>
           <Table.Root>
             <Table.Header>
@@ -59,7 +70,7 @@ export function WeatherControls({
                 <Table.ColumnHeader scope="col">When</Table.ColumnHeader>
                 <Table.ColumnHeader scope="col">Tension</Table.ColumnHeader>
                 <Table.ColumnHeader scope="col">Sag</Table.ColumnHeader>
-                <Table.ColumnHeader scope="col">Take up</Table.ColumnHeader>
+                <Table.ColumnHeader scope="col">Haul in again</Table.ColumnHeader>
               </Table.Row>
             </Table.Header>
             <Table.Body>
@@ -67,9 +78,9 @@ export function WeatherControls({
                 <Table.Row key={s.caseId}>
                   <Table.ColumnHeader scope="row">
                     {s.name}{' '}
-                    <span className="quiet">
+                    <Span textStyle="quiet">
                       <Told said={s.when} />
-                    </span>
+                    </Span>
                   </Table.ColumnHeader>
                   <Table.Cell>
                     <FigureValue figure={s.tension} band />
@@ -92,9 +103,9 @@ export function WeatherControls({
                   <Table.Row key={c.id}>
                     <Table.ColumnHeader scope="row">
                       {c.name}{' '}
-                      <span className="quiet">
+                      <Span textStyle="quiet">
                         <Told said={c.when} />
-                      </span>
+                      </Span>
                     </Table.ColumnHeader>
                     <Table.Cell>
                       <FigureValue figure={c.tension} band />
@@ -107,13 +118,11 @@ export function WeatherControls({
                 ))}
             </Table.Body>
           </Table.Root>
-        </div>
+        </ControlGroup>
       )}
       {rig.wind.beaufort >= 6 && (
-        <p className="caution">
-          In a strong wind branches fall before lines break. Lower the roof and leave the trees.
-        </p>
+        <Caution>In a strong wind branches fall before lines break. Lower the roof and leave the trees.</Caution>
       )}
-    </div>
+    </Controls>
   );
 }

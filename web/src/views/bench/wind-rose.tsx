@@ -1,3 +1,4 @@
+import { paint } from '../../app/theme/paint.js';
 import type { PitchResult, RoseCase } from '@rough-bight/core/pitch';
 import { compassPoint } from '@rough-bight/core/weather';
 import type { ReactElement } from 'react';
@@ -35,18 +36,17 @@ export function WindRose({
   const worst = spokes.reduce((a, b) => (rank(b) < rank(a) ? b : a));
   return (
     <svg
-      className="wind-rose"
       width={SIZE}
       height={SIZE}
       viewBox={`0 0 ${SIZE} ${SIZE}`}
       role="group"
       aria-label={group === 'gust' ? 'Gusts on the dry rig, by bearing' : 'Gusts on the soaked rig, by bearing'}
     >
-      <circle className="rose-rim" cx={MIDDLE} cy={MIDDLE} r={RIM} />
+      <circle {...paint.roseRim} cx={MIDDLE} cy={MIDDLE} r={RIM} />
       {(['N', 'E', 'S', 'W'] as const).map((name, k) => {
         const [x, y] = at((k * Math.PI) / 2, RIM + 13);
         return (
-          <text key={name} className="rose-name" x={x} y={y + 4} textAnchor="middle">
+          <text key={name} {...paint.roseName} x={x} y={y + 4} textAnchor="middle">
             {name}
           </text>
         );
@@ -54,8 +54,8 @@ export function WindRose({
       {spokes.map((s) => (
         <Spoke key={s.from} spoke={s} worst={s === worst} chosen={s.caseId === caseId} onCase={onCase} />
       ))}
-      <circle className="rose-ask" cx={MIDDLE} cy={MIDDLE} r={RIM * ENOUGH} />
-      <text className="rose-name" x={4} y={SIZE - 6}>
+      <circle {...paint.roseAsk} cx={MIDDLE} cy={MIDDLE} r={RIM * ENOUGH} />
+      <text {...paint.roseName} x={4} y={SIZE - 6}>
         {group === 'gust' ? 'dry' : 'soaked'}
       </text>
     </svg>
@@ -88,11 +88,11 @@ function Spoke({
     !solved ? 'the cloth flaps' : left >= 10 ? 'ten times over and more' : `${left.toFixed(1)} times over`,
     worst ? ', the worst' : '',
   ].join('');
-  const look = ['rose-spoke', !solved || left < 1 ? 'rose-bad' : '', chosen ? 'rose-chosen' : ''].join(' ');
+  const look = chosen ? paint.roseChosen : !solved || left < 1 ? paint.roseBad : paint.roseLeft;
   const press = (): void => onCase(caseId);
   return (
     <g
-      className={look}
+      style={{ cursor: 'pointer' }}
       role="button"
       tabIndex={0}
       aria-pressed={chosen}
@@ -105,9 +105,9 @@ function Spoke({
       }}
     >
       <title>{name}</title>
-      <path className="rose-hit" d={wedge(RIM + 4)} />
-      <path className="rose-left" d={wedge(long)} />
-      {worst && <circle className="rose-worst" cx={at(from, RIM)[0]} cy={at(from, RIM)[1]} r={4} />}
+      <path {...paint.roseHit} d={wedge(RIM + 4)} />
+      <path {...look} d={wedge(long)} />
+      {worst && <circle {...paint.roseWorst} cx={at(from, RIM)[0]} cy={at(from, RIM)[1]} r={4} />}
     </g>
   );
 }

@@ -1,14 +1,16 @@
-import { Button, IconButton } from '@chakra-ui/react';
+import { Buttons, Caution, Page, Problem } from '../../parts/layout.js';
+import { Button, chakra, Span, Text } from '@chakra-ui/react';
 import type { Place } from '@rough-bight/core/ground';
 import { kindOf } from '@rough-bight/core/ground';
 import { tell } from '@rough-bight/core/quantity';
+import { freshRig } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { Copy, FileInput, Plus, Trash2 } from 'lucide-react';
+import { FileInput, Plus } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
-import { Link, Navigate, useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { useShell } from '../../app/shell-context.js';
-import { useCamp, useCampActions, useCamps } from '../../data/camp.js';
+import { useCamp, useCampActions } from '../../data/camp.js';
 import { useMe } from '../../data/me.js';
 import { unusedName } from '../../data/unused-name.js';
 import { useRigContext } from '../../data/context.js';
@@ -16,22 +18,12 @@ import type { Camp, Person, StoredPlace, StoredRig } from '../../data/types.js';
 import { Wave } from '../../parts/marks.js';
 import { KindIcon } from '../../parts/plan-marks.js';
 import { Loading, Trouble } from '../../parts/states.js';
-import { useVerdict } from '../../workers/use-judge.js';
+import { useVerdict } from '../../workers/verdicts.js';
+import { CampRow } from './row.js';
+import { Age } from '../../parts/age.js';
+import type { Verdict } from '@rough-bight/core/words';
 import { freshPlace } from '../ground/fresh-place.js';
-import { freshRig } from './fresh-rig.js';
 import { FileChoice } from '../../parts/file-choice.js';
-
-/** The first camp there is. */
-export function FirstCamp(): ReactElement {
-  const { data, error } = useCamps();
-  if (error !== undefined) return <Trouble error={error as Error} />;
-  if (data === undefined) return <Loading what="the camp" />;
-  return data[0] === undefined ? (
-    <Trouble error={new Error('There is no camp in the data.')} />
-  ) : (
-    <Navigate replace to={`/camps/${data[0].id}`} />
-  );
-}
 
 export function CampView(): ReactElement {
   const { campId } = useParams();
@@ -45,11 +37,13 @@ export function CampView(): ReactElement {
 
 function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): ReactElement {
   const navigate = useNavigate();
-  const { addRig, removeRig, takeInRig, addPlace, removePlace } = useCampActions(camp.id);
+  const { addRig, changeRig, removeRig, takeInRig, addPlace, changePlace, removePlace, keepVerdict } = useCampActions(
+    camp.id,
+  );
   const [problem, setProblem] = useState<string | null>(null);
   const [removed, setRemoved] = useState<StoredRig | null>(null);
   const [gone, setGone] = useState<StoredPlace | null>(null);
-  useShell({ crumbs: [{ name: camp.name }] });
+  useShell({ crumbs: [{ name: 'Camps', to: '/camps' }, { name: camp.name }] });
   useEffect(() => {
     document.title = `${camp.name}, Rough Bight`;
   }, [camp.name]);
@@ -78,17 +72,13 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
     await navigate(`/rigs/${made.id}/ridge`);
   };
   return (
-    <main className="page camp">
+    <Page>
       <h1>{camp.name}</h1>
-      <p className="page-lead">{camp.about}</p>
-      {problem !== null && (
-        <p className="field-problem" role="alert">
-          {problem}
-        </p>
-      )}
+      <Text textStyle="lead">{camp.about}</Text>
+      {problem !== null && <Problem role="alert">{problem}</Problem>}
       {removed !== null && (
-        <p className="taken" role="status">
-          {removed.name} was taken down.{' '}
+        <Text display="flex" alignItems="center" gap="14px" paddingBlock="8px" role="status">
+          {removed.name} was deleted.{' '}
           <Button
             onClick={() => {
               attempt(addRig({ name: removed.name, note: removed.note, document: removed.document }));
@@ -97,55 +87,40 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
           >
             Put it back
           </Button>
-        </p>
+        </Text>
       )}
-      <h2 className="page-head">Ground</h2>
+      <chakra.h2 marginBottom="6px">Ground</chakra.h2>
       {camp.places.length === 0 && (
         <p>No place is drawn yet. Begin one where you stand: the trees, what hangs over them, where water runs.</p>
       )}
       {camp.places.length > 0 && (
-        <ul className="rigs places">
+        <chakra.ul borderTop="1.5px solid" borderColor="ink" marginBottom="16px">
           {camp.places.map((place) => (
-            <li key={place.id} className="rig-row place-row">
-              <KindIcon kind="tree" />
-              <div className="rig-words">
-                <Link to={`/places/${place.id}/choose`} className="rig-name">
-                  {place.name}
-                </Link>
-                <p>{place.note}</p>
-              </div>
-              <p className="rig-verdict">
-                <b>{anchorsOf(place)} anchors</b>{' '}
-                <span className="quiet">
-                  {rigsAt(place.id) === 0
-                    ? 'no rig stands here'
-                    : rigsAt(place.id) === 1
-                      ? 'one rig stands here'
-                      : `${rigsAt(place.id)} rigs stand here`}
-                </span>
-              </p>
-              <span className="rig-tools">
-                <IconButton
-                  variant="ghost"
-                  aria-label={`Copy ${place.name}`}
-                  onClick={() => attempt(startPlace(`${place.name}, again`.slice(0, 80), place.note, place.document))}
-                >
-                  <Copy size={18} />
-                </IconButton>
-                <IconButton
-                  variant="ghost"
-                  aria-label={`Delete ${place.name}`}
-                  onClick={() => attempt(removePlace(place.id).then(() => setGone(place)))}
-                >
-                  <Trash2 size={18} />
-                </IconButton>
-              </span>
-            </li>
+            <CampRow
+              key={place.id}
+              sign={<KindIcon kind="tree" />}
+              name={place.name}
+              note={place.note}
+              to={`/places/${place.id}/choose`}
+              removes="Delete"
+              onRename={(name, note) => attempt(changePlace({ ...place, name, note }))}
+              onCopy={() => attempt(startPlace(`${place.name}, again`.slice(0, 80), place.note, place.document))}
+              onRemove={() => attempt(removePlace(place.id).then(() => setGone(place)))}
+            >
+              <b>{anchorsOf(place)} anchors</b>{' '}
+              <Span textStyle="quiet">
+                {rigsAt(place.id) === 0
+                  ? 'no rig stands here'
+                  : rigsAt(place.id) === 1
+                    ? 'one rig stands here'
+                    : `${rigsAt(place.id)} rigs stand here`}
+              </Span>
+            </CampRow>
           ))}
-        </ul>
+        </chakra.ul>
       )}
       {gone !== null && (
-        <p className="taken" role="status">
+        <Text display="flex" alignItems="center" gap="14px" paddingBlock="8px" role="status">
           {gone.name} was deleted.{' '}
           <Button
             onClick={() => {
@@ -155,55 +130,65 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
           >
             Put it back
           </Button>
-        </p>
+        </Text>
       )}
       <p>
         <Button onClick={() => attempt(startPlace('New place', '', freshPlace(camp.kit[0]?.id ?? '')))}>
           <Plus size={16} aria-hidden="true" /> New place
         </Button>
       </p>
-      <h2 className="page-head page-head-next">Rigs</h2>
+      <chakra.h2 marginBottom="6px" marginTop="26px">
+        Rigs
+      </chakra.h2>
       {camp.rigs.length > 0 && (
-        <p className="quiet page-try">
-          Open one and take hold of any marigold dot: the line, the forces and the ledger follow your hand.
-        </p>
+        <Text textStyle="quiet" marginBottom="8px">
+          Open one and take hold of any round handle: the line, the forces and the ledger follow your hand.
+        </Text>
       )}
       {camp.rigs.length === 0 && (
         <p>No rig stands here yet. Begin one: pick two trees, a cord and a height, and it is judged as you go.</p>
       )}
-      <ul className="rigs">
+      <chakra.ul borderTop="1.5px solid" borderColor="ink" marginBottom="16px">
         {camp.rigs.map((rig) => (
           <RigRow
             key={rig.id}
             rig={rig}
             camp={camp}
             me={me}
+            onKeep={(of, verdict) => keepVerdict(rig.id, of, verdict)}
+            onRename={(name, note) => attempt(changeRig({ ...rig, name, note }))}
             onCopy={() => attempt(start(`${rig.name}, again`.slice(0, 80), rig.note, rig.document))}
             onRemove={() => {
               attempt(removeRig(rig.id).then(() => setRemoved(rig)));
             }}
           />
         ))}
-      </ul>
-      <Button
-        variant="solid"
-        disabled={camp.kit.length === 0}
-        onClick={() => attempt(start('New ridgeline', '', freshRig(camp.kit[0]!.id)))}
-      >
-        <Plus size={16} aria-hidden="true" /> New ridgeline
-      </Button>
-      <FileChoice accept=".json,application/json" onFile={(file) => attempt(takeIn(file))}>
-        <FileInput size={16} aria-hidden="true" /> Take in a rig file
-      </FileChoice>
+      </chakra.ul>
+      <Buttons marginBottom="8px">
+        <Button variant="solid" asChild>
+          <Link to={`/camps/${camp.id}/new`}>
+            <Plus size={16} aria-hidden="true" /> New rig
+          </Link>
+        </Button>
+        <Button
+          disabled={camp.kit.length === 0}
+          onClick={() => attempt(start('New ridgeline', '', freshRig(camp.kit[0]!.id)))}
+        >
+          A bare line
+        </Button>
+        <FileChoice accept=".json,application/json" onFile={(file) => attempt(takeIn(file))}>
+          <FileInput size={16} aria-hidden="true" /> Take in a rig file
+        </FileChoice>
+      </Buttons>
       {camp.kit.length === 0 && (
         <p>
           A rig needs cord: <Link to="/kit">put a hank into the kit</Link> first.
         </p>
       )}
-      <p className="caution">
+      <Caution>
         Look up before you stand under anything. <Link to="/cautions">All cautions</Link>
-      </p>
-    </main>
+      </Caution>
+    </Page>
   );
 }
 
@@ -211,42 +196,53 @@ function RigRow({
   rig,
   camp,
   me,
-  onCopy,
-  onRemove,
+  onKeep,
+  ...deeds
 }: {
   readonly rig: StoredRig;
   readonly camp: Camp;
   readonly me: Person;
+  readonly onKeep: (of: string, verdict: Verdict) => void;
+  readonly onRename: (name: string, note: string) => void;
   readonly onCopy: () => void;
   readonly onRemove: () => void;
 }): ReactElement {
   const context = useRigContext(camp, me);
-  const question = useMemo(() => ({ rig: rig.document, context, units: me.units }), [rig.document, context, me.units]);
-  const verdict = useVerdict(question);
+  const { document: rig_ } = rig;
+  const question = useMemo(() => ({ rig: rig_, context, units: me.units }), [rig_, context, me.units]);
+  const told = useVerdict(
+    question,
+    camp.verdicts.find((v) => v.rigId === rig.id),
+    onKeep,
+  );
+  // what was made of it before a change is no longer true of it
+  const now = told === null || told.old ? null : told.verdict;
   return (
-    <li className="rig-row">
-      <Wave state={verdict === null ? 'none' : verdict.holds ? 'holds' : 'fails'} />
-      <div className="rig-words">
-        <Link
-          to={`/rigs/${rig.id}/${rig.document.bed !== undefined ? 'bed' : rig.document.pitch === undefined ? 'ridge' : 'guy'}`}
-          className="rig-name"
-        >
-          {rig.name}
-        </Link>
-        <p>{rig.note}</p>
-      </div>
-      <p className="rig-verdict">
-        <b>{verdict === null ? 'Judging…' : tell(verdict.sentence, me.units)}</b>{' '}
-        <span className="quiet">{verdict !== null && tell(verdict.detail, me.units)}</span>
-      </p>
-      <span className="rig-tools">
-        <IconButton variant="ghost" aria-label={`Copy ${rig.name}`} onClick={onCopy}>
-          <Copy size={18} />
-        </IconButton>
-        <IconButton variant="ghost" aria-label={`Take down ${rig.name}`} onClick={onRemove}>
-          <Trash2 size={18} />
-        </IconButton>
-      </span>
-    </li>
+    <CampRow
+      sign={<Wave state={now === null ? 'none' : now.holds ? 'holds' : 'fails'} />}
+      name={rig.name}
+      note={rig.note}
+      to={`/rigs/${rig.id}/${rig_.bed !== undefined ? 'bed' : rig_.pitch === undefined ? 'ridge' : 'guy'}`}
+      removes="Delete"
+      {...deeds}
+    >
+      {told === null ? (
+        <b>Judging…</b>
+      ) : told.old ? (
+        <>
+          <b>Judged anew…</b>{' '}
+          <Span textStyle="quiet">
+            before it changed, <Age of={told.madeAt} />: {tell(told.verdict.sentence, me.units)}
+          </Span>
+        </>
+      ) : (
+        <>
+          <b>{tell(told.verdict.sentence, me.units)}</b>{' '}
+          <Span textStyle="quiet">
+            {tell(told.verdict.detail, me.units)} Judged <Age of={told.madeAt} />.
+          </Span>
+        </>
+      )}
+    </CampRow>
   );
 }

@@ -1,3 +1,4 @@
+import { Page, PageSection } from '../../parts/layout.js';
 import { useEffect } from 'react';
 import type { ReactElement } from 'react';
 import { useShell } from '../../app/shell-context.js';
@@ -34,14 +35,14 @@ export default function CautionsView(): ReactElement {
     document.title = 'Cautions, Rough Bight';
   }, []);
   return (
-    <main className="page" tabIndex={0}>
+    <Page tabIndex={0}>
       <h1>Cautions</h1>
       {CAUTIONS.map(([name, text]) => (
-        <section key={name} className="page-section">
+        <PageSection key={name}>
           <h2>{name}</h2>
           <p>{text}</p>
-        </section>
+        </PageSection>
       ))}
-    </main>
+    </Page>
   );
 }

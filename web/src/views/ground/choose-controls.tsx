@@ -1,4 +1,5 @@
-import { Button } from '@chakra-ui/react';
+import { Caution, ControlGroup, ControlRow, Problem } from '../../parts/layout.js';
+import { Box, Button, chakra, Slider, Span, Text } from '@chakra-ui/react';
 import type { Bed, Criterion, Fit, Form, Wish } from '@rough-bight/core/ground';
 import {
   CRITERIA,
@@ -27,41 +28,50 @@ const BED_OPTIONS: readonly { readonly id: Bed; readonly name: string }[] = [
   { id: 'none', name: 'None' },
 ];
 
-/** What is wanted here, what it fits, and what counts how much. */
+/** What is wanted here. */
+export function ChooseQuick({ place, edit, kit }: GroundEditing & { readonly kit: readonly KitCord[] }): ReactElement {
+  const { wish } = place;
+  const set = (part: Partial<Wish>): null => edit({ ...place, wish: { ...wish, ...part } });
+  const cords = kit.map((k) => ({ id: k.id, name: k.name }));
+  return (
+    <>
+      <Choice label="Form" value={wish.form} options={FORM_OPTIONS} onChange={(form) => set({ form })} />
+      <Choice label="Bed" value={wish.bed} options={BED_OPTIONS} onChange={(bed) => set({ bed })} />
+      <Choice
+        label="Ridgeline"
+        value={wish.cord}
+        options={
+          cords.some((c) => c.id === wish.cord) ? cords : [{ id: wish.cord, name: 'no longer in the kit' }, ...cords]
+        }
+        onChange={(cord) => set({ cord })}
+      />
+    </>
+  );
+}
+
+/** How large what is wanted is, what it fits, and what counts how much. */
 export function ChooseControls({
   place,
   edit,
   fit,
-  kit,
   body,
 }: GroundEditing & {
   readonly fit: Fit | null;
-  readonly kit: readonly KitCord[];
   readonly body: BodyMeasures;
 }): ReactElement {
   const units = useUnits();
   const { wish } = place;
   const set = (part: Partial<Wish>): null => edit({ ...place, wish: { ...wish, ...part } });
-  const cords = kit.map((k) => ({ id: k.id, name: k.name }));
   return (
-    <div className="choose">
-      <div className="control-group control-group-wide">
+    <Box
+      display="grid"
+      gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1.5fr) minmax(0, 1fr)' }}
+      gap="6px 28px"
+      alignItems="start"
+    >
+      <ControlGroup wide>
         <h3>What is wanted</h3>
-        <div className="control-row">
-          <Choice label="Form" value={wish.form} options={FORM_OPTIONS} onChange={(form) => set({ form })} />
-          <Choice label="Bed" value={wish.bed} options={BED_OPTIONS} onChange={(bed) => set({ bed })} />
-          <Choice
-            label="Ridgeline"
-            value={wish.cord}
-            options={
-              cords.some((c) => c.id === wish.cord)
-                ? cords
-                : [{ id: wish.cord, name: 'no longer in the kit' }, ...cords]
-            }
-            onChange={(cord) => set({ cord })}
-          />
-        </div>
-        <div className="control-row">
+        <ControlRow>
           {wish.form !== 'none' && (
             <>
               <NumberField
@@ -113,18 +123,18 @@ export function ChooseControls({
               />
             </>
           )}
-        </div>
+        </ControlRow>
         {wish.bed === 'hammock' && (
-          <p className="caution">
+          <Caution>
             Hang it no higher than you are willing to fall, nothing hard beneath, never one above another, never over
             water.
-          </p>
+          </Caution>
         )}
-        <h3 className="fit-head">Will it fit?</h3>
+        <chakra.h3 marginTop="8px">Will it fit?</chakra.h3>
         {fit === null ? (
-          <p className="quiet">Reckoning…</p>
+          <Text textStyle="quiet">Reckoning…</Text>
         ) : (
-          <ul className="fit">
+          <chakra.ul>
             {[
               ...fit.shortest.map((b) => ['Shortest', b] as const),
               ...fit.longest.map((b) => ['Longest', b] as const),
@@ -133,40 +143,54 @@ export function ChooseControls({
                 <span>
                   {word} for the {b.what === 'cord' ? 'ridgeline' : b.what === 'reach' ? 'reach of my arms' : b.what}
                 </span>
-                <FigureValue figure={b.figure} big /> <span className="quiet">{inPaces(b.figure.value, body)}</span>
+                <FigureValue figure={b.figure} big /> <Span textStyle="quiet">{inPaces(b.figure.value, body)}</Span>
               </li>
             ))}
             {fit.least > fit.most && (
-              <li className="field-problem" role="alert">
+              <Problem as="li" role="alert">
                 No span can fit: the shortest is longer than the longest. Take a longer cord, longer straps or less
                 cloth.
-              </li>
+              </Problem>
             )}
-          </ul>
+          </chakra.ul>
         )}
-      </div>
-      <fieldset className="control-group weights">
+      </ControlGroup>
+      <ControlGroup as="fieldset">
         <legend>What counts</legend>
         {CRITERIA.map((c: Criterion) => (
-          <label key={c} className="weight">
+          <Slider.Root
+            key={c}
+            display="grid"
+            gridTemplateColumns="minmax(0, 1fr) 96px 26px"
+            gap="8px"
+            alignItems="center"
+            minHeight="32px"
+            fontSize="14px"
+            thumbAlignment="center"
+            aria-label={[CRITERION_NAMES[c]]}
+            min={0}
+            max={5}
+            step={0.5}
+            value={[Math.min(5, wish.weights[c])]}
+            onValueChange={(e) => set({ weights: { ...wish.weights, [c]: e.value[0]! } })}
+          >
             <span>{CRITERION_NAMES[c]}</span>
-            <input
-              type="range"
-              aria-label={CRITERION_NAMES[c]}
-              min="0"
-              max="5"
-              step="0.5"
-              value={Math.min(5, wish.weights[c])}
-              onChange={(e) => set({ weights: { ...wish.weights, [c]: Number(e.target.value) } })}
-            />
-            <output>{wish.weights[c]}</output>
-          </label>
+            <Slider.Control>
+              <Slider.Track>
+                <Slider.Range />
+              </Slider.Track>
+              <Slider.Thumbs />
+            </Slider.Control>
+            <Text as="output" textAlign="right" fontWeight={700}>
+              {wish.weights[c]}
+            </Text>
+          </Slider.Root>
         ))}
         <Button size="sm" onClick={() => set({ weights: DEFAULT_WEIGHTS })}>
           As at first
         </Button>
-        <p className="quiet">What is dangerous is ruled out, whatever its weight.</p>
-      </fieldset>
-    </div>
+        <Text textStyle="quiet">What is dangerous is ruled out, whatever its weight.</Text>
+      </ControlGroup>
+    </Box>
   );
 }

@@ -1,11 +1,9 @@
-import { Button } from '@chakra-ui/react';
-import { saveText } from '../../parts/save-text.js';
-import { writeGeoJson } from '@rough-bight/core/formats';
+import { Problem } from '../../parts/layout.js';
+import { Button, Flex, Text } from '@chakra-ui/react';
 import type { JudgedSpan, Place, ThingKind } from '@rough-bight/core/ground';
-import { THINGS, PLACE_LIMITS, freshThing, placedByMeasures } from '@rough-bight/core/ground';
+import { THINGS, freshThing, placedByMeasures } from '@rough-bight/core/ground';
 import { capital } from '@rough-bight/core/quantity';
-import { leeward, pitchedAsWished, rehung, rigAt } from '@rough-bight/core/rig';
-import { FileDown, FileUp, Table2 } from 'lucide-react';
+import { freshRig, leeward, pitchedAsWished, rehung, rigAt } from '@rough-bight/core/rig';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -16,21 +14,16 @@ import { unusedName } from '../../data/unused-name.js';
 import type { DocumentStore } from '../../data/document-store.js';
 import type { Camp, Person, StoredRig } from '../../data/types.js';
 import { useDocument, useSnapshot } from '../../data/use-document.js';
-import { NumberField } from '../../parts/number-field.js';
 import { Loading, Trouble } from '../../parts/states.js';
 import { PlanScene } from '../../scene/plan-scene.js';
 import { takeFile, useGround } from '../../workers/use-ground.js';
 import type { FileKind, GroundQuestion } from '../../workers/ground.worker.js';
-import { freshRig } from '../camp/fresh-rig.js';
-import { ChooseControls } from './choose-controls.js';
-import { MeasureControls } from './measure-controls.js';
 import { Spans } from './spans.js';
 import { GROUND_STEPS, groundMarks } from './steps.js';
 import type { GroundStep } from './steps.js';
-import { Palette, ThingControls, ThingsTable, nextName } from './thing-controls.js';
-import { WindControls } from './wind-controls.js';
+import { GroundRow } from './ground-row.js';
+import { ThingControls, nextName } from './thing-controls.js';
 import { Workbench } from '../workbench.js';
-import { FileChoice } from '../../parts/file-choice.js';
 
 /** One place from above, by its address. */
 export default function GroundView(): ReactElement {
@@ -65,7 +58,6 @@ function Ground({
   const selected = search.get('thing');
   const open = search.get('span');
   const [putting, setPutting] = useState<ThingKind | null>(null);
-  const [table, setTable] = useState(false);
   const [said, setSaid] = useState<{
     readonly text: string;
     readonly wrong: boolean;
@@ -118,7 +110,6 @@ function Ground({
       Math.round(at[1] * 100) / 100,
     ]);
     edit({ ...place, things: [...place.things, thing] });
-    setPutting(null);
     show('thing', thing.id);
   };
 
@@ -191,8 +182,6 @@ function Ground({
       snapshot={snapshot}
       camp={camp}
       units={units}
-      step={step}
-      look="ground"
       names={NAMES}
       steps={{
         label: 'Steps of choosing the ground',
@@ -224,80 +213,78 @@ function Ground({
         />
       }
       under={
-        <>
-          {problem !== null && (
-            <p className="field-problem under-problem" role="alert">
-              {problem.message}
-            </p>
-          )}
-          {said !== null && (
-            <p className={said.wrong ? 'field-problem under-problem' : 'taken'} role={said.wrong ? 'alert' : 'status'}>
-              {said.text}{' '}
-              {said.back !== undefined && (
-                <Button size="sm" onClick={said.back}>
-                  Put it back
-                </Button>
-              )}
-            </p>
-          )}
-          {step === 'look' && (
+        <GroundRow
+          step={step}
+          place={place}
+          edit={edit}
+          camp={camp}
+          me={me}
+          name={snapshot.draft.name}
+          judgement={judgement}
+          said={
             <>
+              {problem !== null && (
+                <Problem padding="4px 16px" role="alert">
+                  {problem.message}
+                </Problem>
+              )}
+              {said !== null && (
+                <Flex
+                  {...(said.wrong ? { textStyle: 'problem' } : {})}
+                  align="center"
+                  gap="14px"
+                  padding="4px 16px"
+                  role={said.wrong ? 'alert' : 'status'}
+                >
+                  {said.text}
+                  {said.back !== undefined && (
+                    <Button size="sm" onClick={said.back}>
+                      Put it back
+                    </Button>
+                  )}
+                </Flex>
+              )}
               {putting !== null && (
-                <p className="putting" role="status">
-                  Touch the plan where the {THINGS[putting].name} is.{' '}
+                <Flex align="center" gap="14px" padding="4px 16px" fontWeight={700} role="status">
+                  Touch the plan wherever a {THINGS[putting].name} is.
                   <Button size="sm" onClick={() => put(putting, [0, 0])}>
                     Put it in the middle
                   </Button>
-                </p>
+                  <Button size="sm" onClick={() => setPutting(null)}>
+                    No more
+                  </Button>
+                </Flex>
               )}
-              {thing !== undefined && !table && (
-                <ThingControls
-                  key={thing.id}
-                  place={place}
-                  edit={edit}
-                  thing={thing}
-                  body={me.body}
-                  onGone={() => show('thing', null)}
-                />
-              )}
-              {table ? (
-                <ThingsTable place={place} edit={edit} onSelect={(id) => (setTable(false), show('thing', id))} />
-              ) : (
-                <Palette putting={putting} onPutting={setPutting} />
-              )}
-              <LookFiles
-                edit={edit}
-                place={place}
-                name={snapshot.draft.name}
-                table={table}
-                onTable={setTable}
-                onFile={(file) => void take(file)}
-              />
             </>
-          )}
-          {step === 'measure' && (
-            <MeasureControls
-              place={place}
-              edit={edit}
-              survey={judgement?.survey ?? null}
-              onPlaceThem={placeThem}
-              onFile={(file) => void take(file)}
-            />
-          )}
-          {step === 'wind' && <WindControls place={place} edit={edit} />}
-          {step === 'choose' && (
-            <ChooseControls place={place} edit={edit} fit={judgement?.fit ?? null} kit={camp.kit} body={me.body} />
-          )}
-        </>
+          }
+          putting={putting}
+          onPutting={setPutting}
+          onSelect={(id) => show('thing', id)}
+          onPlaceThem={placeThem}
+          onFile={(file) => void take(file)}
+        />
+      }
+      beside={
+        thing !== undefined &&
+        step === 'look' && (
+          <ThingControls
+            key={thing.id}
+            place={place}
+            edit={edit}
+            thing={thing}
+            body={me.body}
+            onGone={() => show('thing', null)}
+          />
+        )
       }
       side={
         judgement === null ? (
           problem === null ? (
             <Loading what="the ranking" />
           ) : (
-            <p className="side-note">
+            <Text padding="10px 18px">
               Nothing can be ranked until that is put right. <Link to={`/places/${store.id}/choose`}>Open Choose</Link>
-            </p>
+            </Text>
           )
         ) : (
           <Spans
@@ -322,70 +309,3 @@ const NAMES = ['The place', 'Ranked spans'] as const;
 
 /** What a file is, by the end of its name. */
 const kindOf = (name: string): FileKind => (/\.gpx$/i.test(name) ? 'gpx' : /\.csv$/i.test(name) ? 'csv' : 'geojson');
-
-/** Files in and out, and the same things as a table. */
-function LookFiles({
-  edit,
-  place,
-  name,
-  table,
-  onTable,
-  onFile,
-}: {
-  readonly edit: (next: Place) => null;
-  readonly place: Place;
-  readonly name: string;
-  readonly table: boolean;
-  readonly onTable: (on: boolean) => void;
-  readonly onFile: (file: File) => void;
-}): ReactElement {
-  const save = (): void => {
-    saveText(
-      `${name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}.geojson`,
-      'application/geo+json',
-      writeGeoJson(place),
-    );
-  };
-  return (
-    <div className="file-row">
-      <Button aria-pressed={table} onClick={() => onTable(!table)}>
-        <Table2 size={16} aria-hidden="true" /> {table ? 'Back to the marks' : 'As a table'}
-      </Button>
-      <FileChoice accept=".geojson,.json,.gpx,application/geo+json,application/gpx+xml" onFile={onFile}>
-        <FileUp size={16} aria-hidden="true" /> Take a GeoJSON or GPX file
-      </FileChoice>
-      <Button onClick={save}>
-        <FileDown size={16} aria-hidden="true" /> Save as GeoJSON
-      </Button>
-      <details className="signs origin">
-        <summary>
-          {place.origin === null
-            ? 'Its zero is nowhere on the globe: files go out in metres'
-            : `Its zero lies at ${place.origin.latitude.toFixed(5)}, ${place.origin.longitude.toFixed(5)}: files go out in degrees`}
-        </summary>
-        <div className="control-row">
-          {(['latitude', 'longitude'] as const).map((key) => (
-            <NumberField
-              key={key}
-              label={capital(key)}
-              value={place.origin?.[key] ?? 0}
-              limit={PLACE_LIMITS[key]}
-              step={0.0001}
-              decimals={6}
-              suffix="°"
-              hint={key === 'latitude' ? 'north above zero' : 'east above zero'}
-              onCommit={(value) =>
-                edit({ ...place, origin: { ...(place.origin ?? { latitude: 0, longitude: 0 }), [key]: value } })
-              }
-            />
-          ))}
-          {place.origin !== null && (
-            <Button size="sm" onClick={() => edit({ ...place, origin: null })}>
-              Take it off the globe
-            </Button>
-          )}
-        </div>
-      </details>
-    </div>
-  );
-}

@@ -1,4 +1,5 @@
-import { Button, IconButton, Table } from '@chakra-ui/react';
+import { Buttons } from '../../parts/layout.js';
+import { Box, Button, IconButton, Span, Table, Text, VisuallyHidden } from '@chakra-ui/react';
 import type { Measure, MeasureHow, Place } from '@rough-bight/core/ground';
 import { HOW_WORDS, MEASURE_HOWS, PLACE_LIMITS, sayMeasure } from '@rough-bight/core/ground';
 import { capital, say } from '@rough-bight/core/quantity';
@@ -39,10 +40,13 @@ export function MeasureControls({
   place,
   edit,
   survey,
+  off,
   onPlaceThem,
   onFile,
 }: GroundEditing & {
   readonly survey: SurveyShown | null;
+  /** Whether the marks stand elsewhere than the measures put them. */
+  readonly off: boolean;
   readonly onPlaceThem: () => void;
   readonly onFile: (file: File) => void;
 }): ReactElement {
@@ -51,27 +55,26 @@ export function MeasureControls({
     edit({ ...place, measures: place.measures.map((m) => (m.id === id ? { ...m, ...part } : m)) });
   const name = (id: string): string => place.things.find((t) => t.id === id)?.name ?? id;
   return (
-    <div className="measures">
+    <Box>
       {survey !== null && (
-        <div className="findings" aria-live="polite">
+        <Box marginBottom="10px" aria-live="polite">
           {survey.findings.map((f) => (
-            <p key={f.text} className={f.grave ? 'finding finding-grave' : 'finding'}>
+            <Text key={f.text} layerStyle="finding" {...(f.grave ? { borderColor: 'danger' } : {})}>
               {f.text}
-            </p>
+            </Text>
           ))}
           {survey.findings.length === 0 && (
-            <p className="finding">
+            <Text layerStyle="finding">
               {survey.redundancy > 0
                 ? 'The measures agree with one another.'
                 : 'Just enough measures: nothing checks them. One more distance would.'}
-            </p>
+            </Text>
           )}
-          <Button onClick={onPlaceThem}>Move the marks to where the measures put them</Button>
-        </div>
+          {off && <Button onClick={onPlaceThem}>Move the marks to where the measures put them</Button>}
+        </Box>
       )}
-      <AddMeasure place={place} edit={edit} />
       {place.measures.length > 0 ? (
-        <div className="table-scroll" tabIndex={0} role="region" aria-label="Measures">
+        <Box position="relative" overflowX="auto" maxWidth="100%" tabIndex={0} role="region" aria-label="Measures">
           <Table.Root>
             <Table.Header>
               <Table.Row>
@@ -80,7 +83,7 @@ export function MeasureControls({
                 <Table.ColumnHeader scope="col">Taken as</Table.ColumnHeader>
                 <Table.ColumnHeader scope="col">All together say</Table.ColumnHeader>
                 <Table.ColumnHeader scope="col">
-                  <span className="hidden">Delete</span>
+                  <VisuallyHidden>Delete</VisuallyHidden>
                 </Table.ColumnHeader>
               </Table.Row>
             </Table.Header>
@@ -90,7 +93,7 @@ export function MeasureControls({
                 const left = survey?.leftOut.includes(m.id) ?? false;
                 const wrong = left || Math.abs(r?.standardised ?? 0) > 3.29;
                 return (
-                  <Table.Row key={m.id} className={wrong ? 'measure-wrong' : ''}>
+                  <Table.Row key={m.id} {...(wrong ? { color: 'danger', fontWeight: 700 } : {})}>
                     <Table.ColumnHeader scope="row">{name(m.from)}</Table.ColumnHeader>
                     <Table.Cell>{name(m.to)}</Table.Cell>
                     <Table.Cell>
@@ -132,14 +135,14 @@ export function MeasureControls({
               })}
             </Table.Body>
           </Table.Root>
-        </div>
+        </Box>
       ) : (
-        <p className="quiet">
+        <Text textStyle="quiet">
           Nothing is measured yet: everything stands where it was drawn, known to a twentieth of the distance. Pace from
           tree to tree; three points need three distances.
-        </p>
+        </Text>
       )}
-      <div className="file-row">
+      <Box display="flex" flexWrap="wrap" gap="8px" alignItems="center" marginTop="8px">
         <NumberField
           label="My measuring line"
           value={place.measuringLine}
@@ -151,15 +154,15 @@ export function MeasureControls({
         <FileChoice accept=".csv,text/csv" onFile={onFile}>
           <FileUp size={16} aria-hidden="true" /> Distances from a CSV file
         </FileChoice>
-      </div>
-    </div>
+      </Box>
+    </Box>
   );
 }
 
 const NOT_NOTED = 'Not noted down: mend the number first.';
 
 /** One more measure: by hand, or by the rangefinder. */
-function AddMeasure({ place, edit }: GroundEditing): ReactElement | null {
+export function AddMeasure({ place, edit }: GroundEditing): ReactElement | null {
   const points = place.things.filter((t) => !('outline' in t));
   const [from, setFrom] = useState(points[0]?.id ?? '');
   const [to, setTo] = useState(points[1]?.id ?? '');
@@ -173,11 +176,14 @@ function AddMeasure({ place, edit }: GroundEditing): ReactElement | null {
   const options = points.map((t) => ({ id: t.id, name: t.name }));
   const known = (id: string, otherwise: string): string => (points.some((t) => t.id === id) ? id : otherwise);
   const a = known(from, points[0]!.id);
-  const b = known(to, points.find((t) => t.id !== a)!.id);
+  const b = known(to === a ? '' : to, points.find((t) => t.id !== a)!.id);
   const add = (into: Place, kind: MeasureHow, v: number): void => {
     let k = into.measures.length + 1;
     while (into.measures.some((m) => m.id === `m${k}`)) k++;
     edit({ ...into, measures: [...into.measures, { id: `m${k}`, from: a, to: b, how: kind, value: v }] });
+    // on from where one now stands, to what comes next
+    setFrom(b);
+    setTo(points[(points.findIndex((t) => t.id === b) + 1) % points.length]!.id);
   };
   const shoot = async (): Promise<void> => {
     const reading = await device.range({ from: a, to: b });
@@ -188,46 +194,52 @@ function AddMeasure({ place, edit }: GroundEditing): ReactElement | null {
     }
   };
   return (
-    <div className="add-measure">
-      <div className="control-row">
-        <Choice label="From" value={a} options={options} onChange={setFrom} />
-        <Choice label="To" value={b} options={options.filter((o) => o.id !== a)} onChange={setTo} />
-        <Choice
-          label="Measured by"
-          value={how}
-          options={HOW_OPTIONS}
-          onChange={(next) => {
-            setHow(next);
-            setValue(FRESH[next]);
-            setWrong(false);
-          }}
-        />
-        <NumberField
-          label={how === 'compass' ? 'Bearing' : how === 'tape' || how === 'rangefinder' ? 'Distance' : 'How many'}
-          value={value}
-          limit={limitOf(how)}
-          step={how === 'compass' ? Math.PI / 180 : 0.5}
-          {...suffixOf(how)}
-          onCommit={(v) => {
-            setValue(v);
-            return null;
-          }}
-          onFault={setWrong}
-        />
-      </div>
-      <div className="verdict-buttons">
+    <>
+      <Choice label="From" value={a} options={options} onChange={setFrom} />
+      <Choice label="To" value={b} options={options.filter((o) => o.id !== a)} onChange={setTo} />
+      <Choice
+        label="Measured by"
+        value={how}
+        options={HOW_OPTIONS}
+        onChange={(next) => {
+          setHow(next);
+          setValue(FRESH[next]);
+          setWrong(false);
+        }}
+      />
+      <NumberField
+        label={how === 'compass' ? 'Bearing' : how === 'tape' || how === 'rangefinder' ? 'Distance' : 'How many'}
+        value={value}
+        limit={limitOf(how)}
+        step={how === 'compass' ? Math.PI / 180 : 0.5}
+        {...suffixOf(how)}
+        onCommit={(v) => {
+          setValue(v);
+          return null;
+        }}
+        onFault={setWrong}
+      />
+      <Buttons marginTop={0} alignSelf="center" flex="none !important">
         <Button onClick={() => (wrong ? setSaid(NOT_NOTED) : add(place, how, value))}>
           <Plus size={16} aria-hidden="true" /> Note it down
         </Button>
-        <Button onClick={() => void shoot()}>
-          <Crosshair size={16} aria-hidden="true" /> {device.name}
-        </Button>
+        <IconButton
+          variant="outline"
+          flex="none"
+          minWidth="44px"
+          justifyContent="center"
+          aria-label={device.name}
+          title={device.name}
+          onClick={() => void shoot()}
+        >
+          <Crosshair size={18} />
+        </IconButton>
         {said !== null && (
-          <span role="status" className="said">
+          <Span role="status" alignSelf="center">
             {said}
-          </span>
+          </Span>
         )}
-      </div>
-    </div>
+      </Buttons>
+    </>
   );
 }

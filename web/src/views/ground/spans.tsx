@@ -1,4 +1,7 @@
-import { Button } from '@chakra-ui/react';
+import { VerdictBox } from '../workbench.js';
+import { paint } from '../../app/theme/paint.js';
+import { Buttons, Caution, Notes } from '../../parts/layout.js';
+import { Box, Button, chakra, Span, Text, VisuallyHidden } from '@chakra-ui/react';
 import type { JudgedSpan } from '@rough-bight/core/ground';
 import { CRITERION_NAMES, FIRE_CAUTION, inPaces } from '@rough-bight/core/ground';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
@@ -51,14 +54,12 @@ export function Spans(props: Props): ReactElement {
         ];
   return (
     <>
-      <section
-        className={best === undefined && judgement.place.things.length >= 2 ? 'verdict verdict-fails' : 'verdict'}
-        aria-live="polite"
-        aria-label="Verdict"
-      >
+      <VerdictBox aria-live="polite" aria-label="Verdict">
         {best === undefined ? (
           <>
-            <h1>{none[0]}</h1>
+            <Text as="h1" {...(judgement.place.things.length >= 2 ? { color: 'danger' } : {})}>
+              {none[0]}
+            </Text>
             <p>{none[1]}</p>
           </>
         ) : (
@@ -67,40 +68,48 @@ export function Spans(props: Props): ReactElement {
               Best: {best.title}, {say(best.span.span, 'length', units)}.
             </h1>
             <p>{best.summary}</p>
-            <div className="verdict-buttons">
+            <Buttons>
               {open !== best.span.id && (
                 <Button variant="solid" onClick={() => onOpen(best.span.id)}>
                   Show why
                 </Button>
               )}
-            </div>
+            </Buttons>
           </>
         )}
-        {judgement.offDrawing > OFF && (
-          <div className="finding">
-            <p>
-              Ranked as drawn: the measures say otherwise by up to {say(judgement.offDrawing, 'length', units)}. Move
-              the marks to where the measures put them, then this ranking counts.
-            </p>
-            <Button onClick={props.onPlaceThem}>Move the marks</Button>
-          </div>
-        )}
-      </section>
-      <ol className="spans" aria-label="Spans, best first">
+      </VerdictBox>
+      {judgement.offDrawing > OFF && (
+        <Box layerStyle="finding" margin="10px 16px">
+          <p>
+            Ranked as drawn: the measures say otherwise by up to {say(judgement.offDrawing, 'length', units)}. Move the
+            marks to where the measures put them, then this ranking counts.
+          </p>
+          <Button marginTop="6px" onClick={props.onPlaceThem}>
+            Move the marks
+          </Button>
+        </Box>
+      )}
+      <chakra.ol flex="none" aria-label="Spans, best first">
         {judgement.good.slice(0, all ? undefined : SHOWN).map((l, i) => (
           <SpanRow key={l.span.id} listed={l} rank={i + 1} {...props} />
         ))}
-      </ol>
+      </chakra.ol>
       {judgement.good.length > SHOWN && (
-        <Button className="span-more" onClick={() => setAll(!all)}>
+        <Button margin="8px 18px" alignSelf="flex-start" onClick={() => setAll(!all)}>
           {all ? 'Fewer' : `All ${judgement.good.length} of ${judgement.goodCount}`}
         </Button>
       )}
       {judgement.outCount > 0 && (
-        <section className="spans-out">
+        <chakra.section borderTop="1.5px solid" borderColor="ink">
           <Button
             unstyled
-            className="spans-out-head"
+            display="flex"
+            gap="6px"
+            alignItems="center"
+            minHeight="44px"
+            paddingInline="18px"
+            fontWeight={700}
+            width="100%"
             aria-expanded={outOpen || chosenOut}
             onClick={() => setOutOpen(!outOpen)}
           >
@@ -112,15 +121,15 @@ export function Spans(props: Props): ReactElement {
             {judgement.outCount} ruled out
           </Button>
           {(outOpen || chosenOut) && (
-            <ul className="spans" aria-label="Spans ruled out">
+            <chakra.ul flex="none" aria-label="Spans ruled out">
               {out.map((l) => (
                 <SpanRow key={l.span.id} listed={l} rank={null} {...props} />
               ))}
-            </ul>
+            </chakra.ul>
           )}
-        </section>
+        </chakra.section>
       )}
-      <section className="notes" aria-label="Cautions">
+      <Notes aria-label="Cautions">
         {judgement.tooFar + judgement.tooClose > 0 && (
           <p>
             {[
@@ -136,7 +145,7 @@ export function Spans(props: Props): ReactElement {
           This ranks what is drawn. It passes no tree: look up, knock, push; in doubt take another or ask an arborist.
           Land rules and tree protection come first.
         </p>
-      </section>
+      </Notes>
     </>
   );
 }
@@ -145,9 +154,9 @@ export function Spans(props: Props): ReactElement {
 function Score({ score }: { readonly score: number }): ReactElement {
   const full = Math.round(score * 10);
   return (
-    <svg className="score" viewBox="0 0 62 14" aria-hidden="true">
+    <svg width={62} height={14} viewBox="0 0 62 14" aria-hidden="true">
       {Array.from({ length: 10 }, (_, i) => (
-        <path key={i} className={i < full ? 'score-on' : 'score-off'} d={`M${1 + i * 6} 13L${5 + i * 6} 1`} />
+        <path key={i} {...(i < full ? paint.scoreOn : paint.scoreOff)} d={`M${1 + i * 6} 13L${5 + i * 6} 1`} />
       ))}
     </svg>
   );
@@ -168,28 +177,44 @@ function SpanRow({
   const { span, title, summary } = listed;
   const isOpen = open === span.id;
   return (
-    <li className={rank === null ? 'span-row span-out' : 'span-row'}>
-      <Button unstyled className="span-head" aria-expanded={isOpen} onClick={() => onOpen(isOpen ? null : span.id)}>
-        <span className="span-rank">{rank ?? '–'}</span>
-        <span className="span-title">
+    <chakra.li layerStyle="row" padding="4px 18px 8px 14px">
+      <Button
+        unstyled
+        display="grid"
+        gridTemplateColumns="26px minmax(0, 1fr) auto"
+        gap="6px"
+        width="100%"
+        minHeight="44px"
+        alignItems="center"
+        aria-expanded={isOpen}
+        onClick={() => onOpen(isOpen ? null : span.id)}
+      >
+        <Span fontFamily="heading" fontWeight={700} fontSize="17px" color="ink2">
+          {rank ?? '–'}
+        </Span>
+        <Span fontWeight={700} lineHeight={1.25}>
           {title}
-          <span className="quiet">
+          <Span textStyle="quiet">
             {' '}
             {say(span.span, 'length', units)}, {inPaces(span.span, body)}
-          </span>
-        </span>
+          </Span>
+        </Span>
         {rank !== null && (
-          <span className="span-score">
+          <Span display="flex" flexDirection="column" alignItems="flex-end" textStyle="figure">
             <b>{(span.score * 10).toFixed(1)}</b>
             <Score score={span.score} />
-          </span>
+          </Span>
         )}
       </Button>
-      {!isOpen && rank !== 1 && <p className="span-summary">{summary}</p>}
+      {!isOpen && rank !== 1 && (
+        <Text textStyle="quiet" paddingStart="32px">
+          {summary}
+        </Text>
+      )}
       {isOpen && explained?.span.id === span.id && (
         <Breakdown explained={explained} rigs={rigs} onStart={onStart} onMoveRig={onMoveRig} />
       )}
-    </li>
+    </chakra.li>
   );
 }
 
@@ -204,18 +229,31 @@ function Breakdown({
   const chosen = rigs.find((r) => r.id === rig);
   const ruled = span.ruled.length > 0;
   return (
-    <div className="breakdown">
+    <Box padding="2px 0 8px 32px">
       <ul>
         {reasons.map((r) => (
-          <li key={r.criterion} className={r.rules ? 'reason reason-rules' : 'reason'}>
-            <span className="reason-name">
+          <chakra.li
+            key={r.criterion}
+            padding={r.rules ? '5px 0 5px 10px' : '5px 0'}
+            fontSize="14px"
+            borderBottom="1px solid"
+            borderColor="hairline"
+            {...(r.rules ? { boxShadow: 'inset 4px 0 0 var(--rb-colors-danger)' } : {})}
+          >
+            <Span display="flex" justifyContent="space-between" alignItems="center">
               <b>{CRITERION_NAMES[r.criterion]}</b>
-              {r.rules ? <span className="word-short">rules it out</span> : <Score score={r.score} />}
-              {!r.rules && <span className="hidden">{(r.score * 10).toFixed(0)} of ten</span>}
-            </span>
+              {r.rules ? (
+                <Span color="danger" fontWeight={700}>
+                  rules it out
+                </Span>
+              ) : (
+                <Score score={r.score} />
+              )}
+              {!r.rules && <VisuallyHidden>{(r.score * 10).toFixed(0)} of ten</VisuallyHidden>}
+            </Span>
             <p>{r.text}</p>
             {r.figures.length > 0 && (
-              <details className="reason-figures">
+              <chakra.details>
                 <summary>Numbers</summary>
                 <ul>
                   {r.figures.map((f) => (
@@ -224,30 +262,30 @@ function Breakdown({
                     </li>
                   ))}
                 </ul>
-              </details>
+              </chakra.details>
             )}
-          </li>
+          </chakra.li>
         ))}
       </ul>
       {!ruled && (
         <>
-          <p className="fire-line">
+          <Text marginTop="8px" fontSize="14px">
             <b>Fire:</b> {fire.text}
-          </p>
-          <p className="caution">{FIRE_CAUTION}</p>
-          <div className="verdict-buttons">
+          </Text>
+          <Caution>{FIRE_CAUTION}</Caution>
+          <Buttons>
             <Button variant="solid" onClick={() => onStart(span)}>
               <Flag size={16} aria-hidden="true" /> Start a rig here
             </Button>
-          </div>
+          </Buttons>
           {chosen !== undefined && (
-            <div className="move-rig">
+            <Box display="flex" gap="8px" alignItems="flex-end" marginTop="8px" fontSize="14px">
               <Choice label="Or move" value={rig} options={rigs} onChange={setRig} />
               <Button onClick={() => onMoveRig(chosen, span)}>here</Button>
-            </div>
+            </Box>
           )}
         </>
       )}
-    </div>
+    </Box>
   );
 }

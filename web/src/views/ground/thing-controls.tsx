@@ -1,4 +1,5 @@
-import { Button, IconButton, Table } from '@chakra-ui/react';
+import { Caution, ControlRow } from '../../parts/layout.js';
+import { Box, Button, chakra, Flex, IconButton, Table, Text } from '@chakra-ui/react';
 import type { Sign } from '@rough-bight/core/anchor';
 import { FEATURES, WOODS, likelyWoods, weakestOf } from '@rough-bight/core/catalogue';
 import type { Feature } from '@rough-bight/core/catalogue';
@@ -28,12 +29,20 @@ export function Palette({
   readonly onPutting: (kind: ThingKind | null) => void;
 }): ReactElement {
   return (
-    <div className="palette" role="group" aria-label="Put down">
+    <Flex gap="2px 4px" overflowX="auto" role="group" aria-label="Put down" tabIndex={0}>
       {KINDS.map((kind) => (
         <Button
           unstyled
           key={kind}
-          className="palette-kind"
+          flex="none"
+          display="inline-flex"
+          alignItems="center"
+          gap="6px"
+          minHeight="54px"
+          padding="0 9px 0 5px"
+          fontSize="14px"
+          _hover={{ bg: 'cloth2' }}
+          _pressed={{ boxShadow: 'inset 0 -3.5px 0 var(--rb-colors-act)', fontWeight: 700 }}
           aria-pressed={putting === kind}
           onClick={() => onPutting(putting === kind ? null : kind)}
         >
@@ -41,7 +50,7 @@ export function Palette({
           {capital(THINGS[kind].name)}
         </Button>
       ))}
-    </div>
+    </Flex>
   );
 }
 
@@ -57,8 +66,8 @@ export function ThingControls({
     edit(withThing(place, thing.id, (t) => ({ ...t, ...part }) as Thing));
   const kind = kindOf(thing);
   return (
-    <div className="thing-controls">
-      <div className="thing-head">
+    <Box>
+      <Box display="flex" alignItems="center" gap="10px">
         <KindIcon kind={thing.kind} />
         <TextField label={capital(kind.name)} value={thing.name} max={60} onCommit={(name) => put({ name })} />
         <IconButton
@@ -71,8 +80,8 @@ export function ThingControls({
         >
           <Trash2 size={18} />
         </IconButton>
-      </div>
-      <div className="control-row">
+      </Box>
+      <ControlRow>
         <NumberField
           label="East"
           value={thing.at[0]}
@@ -104,9 +113,9 @@ export function ThingControls({
             onCommit={(foot) => put({ foot })}
           />
         )}
-      </div>
+      </ControlRow>
       {isArea(thing) && (
-        <p className="corner-tools">
+        <Text>
           {thing.outline.length} corners.{' '}
           <Button
             size="sm"
@@ -126,7 +135,7 @@ export function ThingControls({
           >
             Take the last away
           </Button>
-        </p>
+        </Text>
       )}
       {thing.kind === 'hollow' && (
         <p>
@@ -136,16 +145,12 @@ export function ThingControls({
       {'signs' in thing && <LookUp thing={thing} onSigns={(signs) => put({ signs })} />}
       {'wood' in thing && <WhichTree wood={thing.wood} onWood={(wood) => put({ wood })} />}
       {thing.kind === 'hazard' && (
-        <p className="caution">
-          Nobody lies, cooks or waits inside its reach, whatever the weather. Tell the land manager.
-        </p>
+        <Caution>Nobody lies, cooks or waits inside its reach, whatever the weather. Tell the land manager.</Caution>
       )}
       {thing.kind === 'pole' && (
-        <p className="caution">
-          A pole stands on a dug-in foot and hangs on its back-stay: set both before anyone is near it.
-        </p>
+        <Caution>A pole stands on a dug-in foot and hangs on its back-stay: set both before anyone is near it.</Caution>
       )}
-    </div>
+    </Box>
   );
 }
 
@@ -159,9 +164,9 @@ function LookUp({
   return (
     <>
       <SignList title="Look up, knock, push" signs={thing.signs} onSigns={onSigns} />
-      <p className="caution">
+      <Caution>
         Any of these rules a tree out. Finding none does not pass it: in doubt take another, or ask an arborist.
-      </p>
+      </Caution>
     </>
   );
 }
@@ -174,9 +179,9 @@ function WhichTree({ wood, onWood }: { readonly wood: string; readonly onWood: (
   const level = likely.filter((w) => w.fits.length === first?.fits.length && w.against.length === first.against.length);
   const weakest = level.length > 0 ? weakestOf(level.map((w) => w.id)) : null;
   return (
-    <details className="signs">
+    <chakra.details width="100%">
       <summary>Which tree is it?</summary>
-      <div className="sign-list">
+      <Box display="flex" flexWrap="wrap">
         {(Object.keys(FEATURES) as Feature[]).map((f) => (
           <Check
             key={f}
@@ -186,7 +191,7 @@ function WhichTree({ wood, onWood }: { readonly wood: string; readonly onWood: (
             {FEATURES[f]}
           </Check>
         ))}
-      </div>
+      </Box>
       {seen.length > 0 && (
         <p role="status">
           {weakest === null
@@ -199,7 +204,7 @@ function WhichTree({ wood, onWood }: { readonly wood: string; readonly onWood: (
           )}
         </p>
       )}
-    </details>
+    </chakra.details>
   );
 }
 
@@ -213,8 +218,15 @@ export function ThingsTable({
   const set = (id: string, part: Partial<Thing>): null =>
     edit(withThing(place, id, (t) => ({ ...t, ...part }) as Thing));
   return (
-    <div className="table-scroll" tabIndex={0} role="region" aria-label="Everything on the plan">
-      <Table.Root className="things">
+    <Box
+      position="relative"
+      overflowX="auto"
+      maxWidth="100%"
+      tabIndex={0}
+      role="region"
+      aria-label="Everything on the plan"
+    >
+      <Table.Root>
         <Table.Header>
           <Table.Row>
             <Table.ColumnHeader scope="col">Name</Table.ColumnHeader>
@@ -253,12 +265,12 @@ export function ThingsTable({
                   onCommit={(n) => set(t.id, { at: [t.at[0], n] })}
                 />
               </Table.Cell>
-              <Table.Cell className="quiet">{tell(kindOf(t).known(t), units)}</Table.Cell>
+              <Table.Cell textStyle="quiet">{tell(kindOf(t).known(t), units)}</Table.Cell>
             </Table.Row>
           ))}
         </Table.Body>
       </Table.Root>
-    </div>
+    </Box>
   );
 }
 

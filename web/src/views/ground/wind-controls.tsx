@@ -1,4 +1,6 @@
-import { Button, RadioGroup } from '@chakra-ui/react';
+import { paint } from '../../app/theme/paint.js';
+import { Caution, ControlGroup, ControlRow, Controls, Problem } from '../../parts/layout.js';
+import { Box, Button, RadioGroup, Span } from '@chakra-ui/react';
 import { SHELTERS, SOILS } from '@rough-bight/core/catalogue';
 import type { Shelter } from '@rough-bight/core/catalogue';
 import { PLACE_LIMITS } from '@rough-bight/core/ground';
@@ -17,13 +19,38 @@ const SHELTER_OPTIONS = (Object.keys(SHELTERS) as Shelter[]).map((id) => ({ id, 
 const SOIL_OPTIONS = SOILS.map((s) => ({ id: s.id, name: s.name }));
 const when = new Intl.DateTimeFormat('en-GB', { weekday: 'long', hour: '2-digit', minute: '2-digit' });
 
+/** The wind by its signs, where from, and how sheltered. */
+export function WindQuick({ place, edit }: GroundEditing): ReactElement {
+  const { wind } = place;
+  const set = (part: Partial<typeof wind>): null => edit({ ...place, wind: { ...wind, ...part } });
+  return (
+    <>
+      <Choice
+        label="Wind by its signs"
+        value={String(wind.beaufort)}
+        options={BEAUFORT.map((b, i) => ({ id: String(i), name: `${i} ${b.name}` }))}
+        onChange={(b) => set({ beaufort: Number(b) })}
+      />
+      <NumberField
+        label="Comes from"
+        value={wind.from}
+        limit={PLACE_LIMITS.bearing}
+        step={Math.PI / 36}
+        hint={`the ${compassPoint(wind.from)}`}
+        onCommit={(from) => set({ from })}
+      />
+      <Choice label="Shelter" value={wind.shelter} options={SHELTER_OPTIONS} onChange={(shelter) => set({ shelter })} />
+    </>
+  );
+}
+
 /** The wind by its signs or from an instrument; the slope and the soil. */
 export function WindControls({ place, edit }: GroundEditing): ReactElement {
   const { wind } = place;
   const set = (part: Partial<typeof wind>): null => edit({ ...place, wind: { ...wind, ...part } });
   return (
-    <div className="controls">
-      <fieldset className="control-group control-group-wide beaufort">
+    <Controls>
+      <ControlGroup as="fieldset" wide>
         <legend>What the wind does</legend>
         <RadioGroup.Root
           value={String(wind.beaufort)}
@@ -38,32 +65,15 @@ export function WindControls({ place, edit }: GroundEditing): ReactElement {
                 <b>
                   {i} {b.name}
                 </b>{' '}
-                {b.sign} <span className="quiet">Water: {b.water}</span>
+                {b.sign} <Span textStyle="quiet">Water: {b.water}</Span>
               </RadioGroup.ItemText>
             </RadioGroup.Item>
           ))}
         </RadioGroup.Root>
-      </fieldset>
-      <div className="control-group">
-        <h3>From where, how sheltered</h3>
-        <div className="control-row">
-          <NumberField
-            label="Comes from"
-            value={wind.from}
-            limit={PLACE_LIMITS.bearing}
-            step={Math.PI / 36}
-            hint={`the ${compassPoint(wind.from)}`}
-            onCommit={(from) => set({ from })}
-          />
-          <Choice
-            label="Shelter"
-            value={wind.shelter}
-            options={SHELTER_OPTIONS}
-            onChange={(shelter) => set({ shelter })}
-          />
-        </div>
+      </ControlGroup>
+      <ControlGroup>
         <h3>Slope and soil</h3>
-        <div className="control-row">
+        <ControlRow>
           <NumberField
             label="Ground falls"
             value={place.slope.fall}
@@ -80,7 +90,7 @@ export function WindControls({ place, edit }: GroundEditing): ReactElement {
             hint={`the ${compassPoint(place.slope.toward)}`}
             onCommit={(toward) => edit({ ...place, slope: { ...place.slope, toward } })}
           />
-        </div>
+        </ControlRow>
         <Choice
           label="Soil by feel"
           value={place.soil}
@@ -89,8 +99,8 @@ export function WindControls({ place, edit }: GroundEditing): ReactElement {
           onChange={(soil) => edit({ ...place, soil })}
         />
         <Instruments place={place} edit={edit} />
-      </div>
-    </div>
+      </ControlGroup>
+    </Controls>
   );
 }
 
@@ -116,9 +126,9 @@ function Instruments({ place, edit }: GroundEditing): ReactElement {
     `${BEAUFORT[beaufortOf(r.wind)]!.name} from the ${compassPoint(r.from)}, gusts ${say(r.gust, 'speed', units)}`;
   const worst = ahead.data === undefined || ahead.data.readings.length === 0 ? null : worstOf(ahead.data.readings);
   return (
-    <div className="instruments">
+    <Box marginTop="10px">
       <h3>Instruments</h3>
-      {now.error !== undefined && <p className="field-problem">{now.error.message}</p>}
+      {now.error !== undefined && <Problem>{now.error.message}</Problem>}
       {now.data !== undefined && (
         <p>
           <b>
@@ -131,7 +141,7 @@ function Instruments({ place, edit }: GroundEditing): ReactElement {
           </Button>
         </p>
       )}
-      {ahead.error !== undefined && <p className="field-problem">{ahead.error.message}</p>}
+      {ahead.error !== undefined && <Problem>{ahead.error.message}</Problem>}
       {ahead.data !== undefined && worst !== null && (
         <>
           <ForecastStrip readings={ahead.data.readings} worst={worst} />
@@ -147,13 +157,13 @@ function Instruments({ place, edit }: GroundEditing): ReactElement {
             </Button>
           </p>
           {beaufortOf(worst.wind) >= 7 && (
-            <p className="caution">
+            <Caution>
               A storm is coming. Choose ground you can leave in the dark, and leave the trees before it.
-            </p>
+            </Caution>
           )}
         </>
       )}
-    </div>
+    </Box>
   );
 }
 
@@ -174,29 +184,29 @@ function ForecastStrip({
   const days = readings.flatMap((r, i) => (new Date(r.time).getHours() === 0 ? [i] : []));
   return (
     <svg
-      className="forecast"
+      style={{ display: 'block', width: '100%' }}
       viewBox={`0 0 ${WIDE} ${TALL + 16}`}
       role="img"
       aria-label={`Wind over ${readings.length} hours, strongest ${capital(when.format(worst.time))}`}
     >
       {readings.map((r, i) => (
         <g key={r.time}>
-          <rect className="forecast-gust" x={i * wide} y={y(r.gust)} width={wide - 1} height={TALL - y(r.gust)} />
+          <rect {...paint.forecastGust} x={i * wide} y={y(r.gust)} width={wide - 1} height={TALL - y(r.gust)} />
           <rect
-            className={r.time === worst.time ? 'forecast-wind forecast-worst' : 'forecast-wind'}
+            {...(r.time === worst.time ? paint.forecastWorst : paint.forecastWind)}
             x={i * wide}
             y={y(r.wind)}
             width={wide - 1}
             height={TALL - y(r.wind)}
           />
-          {r.rain > 0.2 && <path className="forecast-rain" d={`M${(i + 0.5) * wide} 0v${Math.min(26, r.rain * 3)}`} />}
+          {r.rain > 0.2 && <path {...paint.forecastRain} d={`M${(i + 0.5) * wide} 0v${Math.min(26, r.rain * 3)}`} />}
         </g>
       ))}
-      <path className="forecast-foot" d={`M0 ${TALL}H${WIDE}`} />
+      <path {...paint.forecastFoot} d={`M0 ${TALL}H${WIDE}`} />
       {days.map((i) => (
         <g key={i}>
-          <path className="forecast-day" d={`M${i * wide} 0V${TALL + 14}`} />
-          <text x={i * wide + 4} y={TALL + 13}>
+          <path {...paint.forecastDay} d={`M${i * wide} 0V${TALL + 14}`} />
+          <text {...paint.forecastName} x={i * wide + 4} y={TALL + 13}>
             {new Intl.DateTimeFormat('en-GB', { weekday: 'short' }).format(readings[i]!.time)}
           </text>
         </g>

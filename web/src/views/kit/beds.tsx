@@ -45,7 +45,7 @@ export function Beds({
       title="Beds"
       empty="No hammock in the kit. Add one and measure it from gather to gather."
       things={beds}
-      look="bed-row"
+      columns="1.3fr 1.3fr 1fr 1fr 1.3fr 1.3fr"
       add="Add a bed"
       fresh={{
         name: 'new bed',
@@ -158,7 +158,7 @@ export function StrapPairs({
       title="Straps"
       empty="No straps in the kit. Cord round a trunk bruises it: add a pair of wide ones."
       things={straps}
-      look="bed-row"
+      columns="1.3fr 1.3fr 1fr 1fr 1.3fr 1.3fr"
       add="Add straps"
       fresh={{
         name: 'new straps',

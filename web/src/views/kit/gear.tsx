@@ -1,7 +1,8 @@
+import { Text } from '@chakra-ui/react';
 import { CLOTHS, HOLDS, PEGS, findPeg } from '@rough-bight/core/catalogue';
 import type { Hold } from '@rough-bight/core/catalogue';
 import { say } from '@rough-bight/core/quantity';
-import { LAYOUTS, ROOF_LIMITS, roofMass, roofProblems, tieOutsOf } from '@rough-bight/core/roof';
+import { LAYOUTS, ROOF_LIMITS, freshRoof, roofMass, roofProblems, tieOutsOf } from '@rough-bight/core/roof';
 import type { KitRoof, Layout } from '@rough-bight/core/roof';
 import type { KitPegs } from '@rough-bight/core/support';
 import { SUPPORT_LIMITS } from '@rough-bight/core/support';
@@ -71,19 +72,9 @@ export function Roofs({
       title="Roofs"
       empty="No roof in the kit. Add one and measure its edges."
       things={roofs}
-      look="roof-row"
+      columns="1.4fr 1.2fr 0.6fr 0.6fr 1fr 1.4fr 0.9fr"
       add="Add a roof"
-      fresh={{
-        name: 'new roof',
-        cloth: 'nylon',
-        length: 3,
-        width: 3,
-        hollow: 0,
-        tieOuts: tieOutsOf('full', 3, 3, 'loop'),
-        mass: 0,
-        sun: 'new',
-        wear: 'sound',
-      }}
+      fresh={freshRoof('new roof', 3, 3)}
       onAdd={onAdd}
       onRemove={onRemove}
     >
@@ -169,7 +160,7 @@ export function Pegs({
       title="Pegs"
       empty="No pegs in the kit. Cut some, or count those in the bag."
       things={pegs}
-      look=""
+      columns="1.3fr 1.5fr 0.7fr 1fr 1.2fr 1fr"
       add="Add pegs"
       fresh={{ name: 'new pegs', shape: 'cut-wood', count: 8 }}
       onAdd={onAdd}
@@ -197,11 +188,11 @@ export function Pegs({
                 return null;
               }}
             />
-            <p className="hank-strength quiet">
+            <Text paddingTop="19px" display="flex" flexDirection="column" lineHeight={1.2} textStyle="quiet">
               {shape === undefined
                 ? ''
                 : `${say(shape.length, 'length', units)} long, ${say(shape.width, 'diameter', units)} across the pull`}
-            </p>
+            </Text>
           </>
         );
       }}

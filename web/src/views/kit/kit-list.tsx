@@ -1,4 +1,4 @@
-import { Button, IconButton } from '@chakra-ui/react';
+import { Button, chakra, Grid, IconButton } from '@chakra-ui/react';
 import type { Problem } from '@rough-bight/core/document';
 import { tellProblem } from '@rough-bight/core/document';
 import { Plus, Trash2 } from 'lucide-react';
@@ -28,7 +28,7 @@ export function KitList<T extends { readonly id: string; readonly name: string }
   title,
   empty,
   things,
-  look,
+  columns,
   add,
   fresh,
   onAdd,
@@ -39,8 +39,8 @@ export function KitList<T extends { readonly id: string; readonly name: string }
   /** What to do where there is none. */
   readonly empty: string;
   readonly things: readonly T[];
-  /** How a row is laid out. */
-  readonly look: string;
+  /** Widths of a row's fields at a desk. */
+  readonly columns: string;
   /** What one more is called on its button, and what it begins as. */
   readonly add: string;
   readonly fresh: Omit<T, 'id'>;
@@ -48,22 +48,37 @@ export function KitList<T extends { readonly id: string; readonly name: string }
 } & Pick<KitListProps<T>, 'onAdd' | 'onRemove'>): ReactElement {
   return (
     <>
-      <h2 className="page-head page-head-next">{title}</h2>
+      <chakra.h2 marginBottom="6px" marginTop="26px">
+        {title}
+      </chakra.h2>
       {things.length === 0 && <p>{empty}</p>}
-      <ul className="hanks">
+      <chakra.ul aria-label={title} borderTop="1.5px solid" borderColor="ink" marginBottom="16px">
         {things.map((thing) => (
-          <li className={`hank ${look}`} key={thing.id}>
+          <Grid
+            as="li"
+            key={thing.id}
+            position="relative"
+            gridTemplateColumns={{ base: '1fr 1fr', lg: columns }}
+            gap="0 16px"
+            padding="8px 60px 8px 0"
+            borderBottom="1px solid"
+            borderColor="hairline"
+            alignItems="start"
+          >
             {children(thing)}
             <IconButton
               variant="ghost"
+              position="absolute"
+              right={0}
+              top="24px"
               aria-label={`Take ${thing.name} out of the kit`}
               onClick={() => onRemove(thing.id)}
             >
               <Trash2 size={18} />
             </IconButton>
-          </li>
+          </Grid>
         ))}
-      </ul>
+      </chakra.ul>
       <Button onClick={() => onAdd(fresh)}>
         <Plus size={16} aria-hidden="true" /> {add}
       </Button>

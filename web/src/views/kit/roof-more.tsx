@@ -1,4 +1,5 @@
-import { Button, IconButton } from '@chakra-ui/react';
+import { ControlRow } from '../../parts/layout.js';
+import { Button, chakra, IconButton, Text } from '@chakra-ui/react';
 import { HOLDS, SUN, WEAR } from '@rough-bight/core/catalogue';
 import type { Hold, Sun, Wear } from '@rough-bight/core/catalogue';
 import { MOST_TIE_OUTS, ROOF_LIMITS } from '@rough-bight/core/roof';
@@ -23,10 +24,10 @@ export function RoofMore({
 }): ReactElement {
   const [open, setOpen] = useState(false);
   return (
-    <details className="roof-more" open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
+    <chakra.details gridColumn="1 / -1" open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary>Edges, life and where its tie-outs are</summary>
       {open && <Fields roof={roof} onChange={onChange} />}
-    </details>
+    </chakra.details>
   );
 }
 
@@ -46,7 +47,7 @@ function Fields({
   };
   return (
     <>
-      <div className="control-row">
+      <ControlRow>
         <NumberField
           label="Edges hollow by"
           value={roof.hollow}
@@ -62,11 +63,11 @@ function Fields({
           options={WEAR_OPTIONS}
           onChange={(wear) => onChange({ ...roof, wear })}
         />
-      </div>
-      <p className="quiet">Each tie-out from the middle of the cloth: along its length and across it.</p>
+      </ControlRow>
+      <Text textStyle="quiet">Each tie-out from the middle of the cloth: along its length and across it.</Text>
       <ul>
         {roof.tieOuts.map((t, i) => (
-          <li className="tie-out" key={t.id}>
+          <chakra.li display="grid" gridTemplateColumns="1fr 1fr 1.6fr 44px" gap="14px" alignItems="center" key={t.id}>
             <NumberField
               label="Along"
               value={t.at[0]}
@@ -89,7 +90,7 @@ function Fields({
             >
               <Trash2 size={18} />
             </IconButton>
-          </li>
+          </chakra.li>
         ))}
       </ul>
       {roof.tieOuts.length < MOST_TIE_OUTS && (

@@ -1,4 +1,5 @@
-import { Button, IconButton } from '@chakra-ui/react';
+import { ControlRow, PageSection, Problem } from '../../parts/layout.js';
+import { Box, Button, chakra, IconButton, Span, Text } from '@chakra-ui/react';
 import type { BodyUnit, Repeat } from '@rough-bight/core/ground';
 import {
   BODY_UNITS,
@@ -74,13 +75,13 @@ export function CalibrationSection({
   };
   return (
     <WorkingContext.Provider value={setFigure}>
-      <section className="page-section calibration" aria-label="Against a tape">
+      <PageSection aria-label="Against a tape">
         <h2>Against a tape</h2>
-        <p className="quiet">
+        <Text textStyle="quiet">
           Walk, step or span a taped length a few times and write each down. The mean becomes the length above; how the
           repeats differ becomes the range of everything you measure with it.
-        </p>
-        <div className="control-row">
+        </Text>
+        <ControlRow>
           <Choice label="What" value={unit} options={UNIT_OPTIONS} onChange={choose} />
           <NumberField
             label={walked ? 'Along the tape' : 'By the tape'}
@@ -105,22 +106,18 @@ export function CalibrationSection({
           <Button disabled={repeats.length >= MOST_REPEATS} onClick={add}>
             <Plus size={16} aria-hidden="true" /> Add this repeat
           </Button>
-        </div>
-        {problem !== null && (
-          <p className="field-problem" role="alert">
-            {problem}
-          </p>
-        )}
+        </ControlRow>
+        {problem !== null && <Problem role="alert">{problem}</Problem>}
         {repeats.length > 0 ? (
           <>
-            <p className="calibrated">
+            <Text marginTop="10px">
               One {name}: <FigureValue figure={calibrationFigure(unit, repeats)} big band />{' '}
-              <span className="quiet">
+              <Span textStyle="quiet">
                 one measuring strays by {(calibrate(repeats, share).share * 100).toFixed(1)} % (one standard deviation),
                 from {repeats.length} {repeats.length === 1 ? 'repeat' : 'repeats'}
-              </span>
-            </p>
-            <ul className="repeats">
+              </Span>
+            </Text>
+            <chakra.ul display="flex" flexWrap="wrap" gap="0 14px">
               {repeats.map((r, i) => (
                 <li key={i}>
                   {`${say(r.taped, 'length', units)}${walked ? ` in ${r.count}` : ''}`}
@@ -133,19 +130,19 @@ export function CalibrationSection({
                   </IconButton>
                 </li>
               ))}
-            </ul>
+            </chakra.ul>
           </>
         ) : (
-          <p className="quiet">
+          <Text textStyle="quiet">
             No repeats yet: the length above is taken as it stands, and as known to {(share * 100).toFixed(1)} %.
-          </p>
+          </Text>
         )}
         {figure !== null && (
-          <div className="calibration-working">
+          <Box maxWidth="460px" border="1.5px solid" borderColor="ink" marginTop="10px">
             <WorkingPanel figure={figure} onClose={() => setFigure(null)} />
-          </div>
+          </Box>
         )}
-      </section>
+      </PageSection>
     </WorkingContext.Provider>
   );
 }

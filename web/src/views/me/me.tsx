@@ -1,3 +1,5 @@
+import { Caution, ControlRow, Page, PageSection, Problem } from '../../parts/layout.js';
+import { Box, Text } from '@chakra-ui/react';
 import { BODY_LIMITS } from '@rough-bight/core/ground';
 import type { BodyUnit } from '@rough-bight/core/ground';
 import { capital } from '@rough-bight/core/quantity';
@@ -80,49 +82,45 @@ function MePage({
     />
   );
   return (
-    <main className="page me">
+    <Page>
       <h1>Me</h1>
-      <p className="page-lead">
+      <Text textStyle="lead">
         Your own lengths, so that paces and heights mean something, and the margins you ask for.
-      </p>
-      {problem !== null && (
-        <p className="field-problem" role="alert">
-          {problem}
-        </p>
-      )}
-      <section className="page-section">
+      </Text>
+      {problem !== null && <Problem role="alert">{problem}</Problem>}
+      <PageSection>
         <h2>Lengths</h2>
-        <div className="control-row">
+        <ControlRow>
           {body('pace', 'walk a taped line, count, divide')}
           {body('paceSpread', 'how far repeats differ, one standard deviation')}
           {body('foot')}
           {body('handSpan')}
           {body('armSpan')}
-        </div>
-      </section>
-      <section className="page-section">
+        </ControlRow>
+      </PageSection>
+      <PageSection>
         <h2>Heights from the ground</h2>
-        <div className="control-row">{HEIGHTS.map((h) => body(h))}</div>
-      </section>
+        <ControlRow>{HEIGHTS.map((h) => body(h))}</ControlRow>
+      </PageSection>
       <CalibrationSection me={me} put={put} />
-      <section className="page-section">
+      <PageSection>
         <h2>What must be left</h2>
         {RULES.map((rule) => (
-          <div key={rule} className="rule-row" role="group" aria-label={RULE_NAMES[rule]}>
+          <Box key={rule} marginTop="12px" role="group" aria-label={RULE_NAMES[rule]}>
             <h3>{capital(RULE_NAMES[rule])}</h3>
-            <p className="quiet">{RULE_WORDS[rule]}</p>
-            <div className="control-row">
+            <Text textStyle="quiet">{RULE_WORDS[rule]}</Text>
+            <ControlRow>
               {USES.map((use) => (
                 <div key={use}>{required(rule, use)}</div>
               ))}
-            </div>
-          </div>
+            </ControlRow>
+          </Box>
         ))}
-        <p className="caution">
+        <Caution>
           Lower margins hurt people. These are common practice, not a standard: 5 for people, 3 for hung things, 2 for
           roofs.
-        </p>
-      </section>
-    </main>
+        </Caution>
+      </PageSection>
+    </Page>
   );
 }

@@ -1,4 +1,5 @@
-import { Button, Table } from '@chakra-ui/react';
+import { Page } from '../../parts/layout.js';
+import { Box, Button, chakra, Table, Text } from '@chakra-ui/react';
 import { say } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { Net, NetNumbers } from '@rough-bight/core/net';
@@ -32,13 +33,13 @@ export default function NetView(): ReactElement {
     if (file !== undefined) open(file.name, await file.text());
   };
   return (
-    <main className="page net" tabIndex={0}>
+    <Page tabIndex={0}>
       <h1>Net file</h1>
-      <p className="page-lead">
+      <Text textStyle="lead">
         A structure of nodes, lines, struts and panels as a file: where it comes to rest, and what pulls in every line.
         It judges no cord, hitch or anchor.
-      </p>
-      <div className="net-open">
+      </Text>
+      <Box display="flex" flexWrap="wrap" gap="10px" marginBottom="20px">
         <FileChoice act accept="application/json,.json" onFile={(file) => void take(file)}>
           <FolderOpen size={17} aria-hidden="true" /> Open a file
         </FileChoice>
@@ -47,34 +48,34 @@ export default function NetView(): ReactElement {
             {name}
           </Button>
         ))}
-      </div>
+      </Box>
       {state.kind === 'none' && (
-        <p className="quiet">Open a file in the net format, or one of the examples beside the button.</p>
+        <Text textStyle="quiet">Open a file in the net format, or one of the examples beside the button.</Text>
       )}
       {state.kind === 'refused' && (
-        <section className="net-answer" role="alert">
+        <chakra.section borderTop="1.5px solid" borderColor="ink" paddingTop="16px" role="alert">
           <h2>{state.name} cannot be read</h2>
           <p>{state.message}</p>
-          <p className="quiet">Nothing was changed. Put that right in the file and open it again.</p>
-        </section>
+          <Text textStyle="quiet">Nothing was changed. Put that right in the file and open it again.</Text>
+        </chakra.section>
       )}
       {state.kind === 'solving' && (
-        <section className="net-answer" aria-busy="true">
+        <chakra.section borderTop="1.5px solid" borderColor="ink" paddingTop="16px" aria-busy="true">
           <h2>{state.name}</h2>
           <p role="status">Step {state.iterations}</p>
           <Button onClick={stop}>Stop</Button>
-        </section>
+        </chakra.section>
       )}
       {state.kind === 'stopped' && (
-        <section className="net-answer" role="status">
+        <chakra.section borderTop="1.5px solid" borderColor="ink" paddingTop="16px" role="status">
           <h2>{state.name}</h2>
           <p>Stopped before it came to rest.</p>
-        </section>
+        </chakra.section>
       )}
       {state.kind === 'solved' && (
         <Answer name={state.name} net={state.net} numbers={state.numbers} warnings={state.warnings} units={units} />
       )}
-    </main>
+    </Page>
   );
 }
 
@@ -102,9 +103,18 @@ function Answer({
     number,
   ];
   return (
-    <section className="net-answer net-found" aria-label="Answer">
-      <div className="net-verdict">
-        <p className="quiet">{name}</p>
+    <chakra.section
+      borderTop="1.5px solid"
+      borderColor="ink"
+      paddingTop="16px"
+      display="grid"
+      gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 400px) minmax(0, 1fr)' }}
+      gap="16px 36px"
+      alignItems="start"
+      aria-label="Answer"
+    >
+      <Box gridColumn="1 / -1">
+        <Text textStyle="quiet">{name}</Text>
         <h2>{numbers.converged ? 'At rest' : 'No rest found'}</h2>
         <p>
           {numbers.converged
@@ -117,13 +127,13 @@ function Answer({
           </p>
         )}
         {warnings.map((w) => (
-          <p key={w} className="quiet">
+          <Text key={w} textStyle="quiet">
             {w}
-          </p>
+          </Text>
         ))}
-      </div>
+      </Box>
       {pulls.length > 0 && (
-        <Table.Root className="net-pulls">
+        <Table.Root>
           <Table.Header>
             <Table.Row>
               <Table.ColumnHeader scope="col">
@@ -145,7 +155,7 @@ function Answer({
           {pulls.length > MOST && (
             <Table.Footer>
               <Table.Row>
-                <Table.Cell colSpan={2} className="quiet">
+                <Table.Cell colSpan={2} textStyle="quiet">
                   and {pulls.length - MOST} more that pull less
                 </Table.Cell>
               </Table.Row>
@@ -154,6 +164,6 @@ function Answer({
         </Table.Root>
       )}
       <NetPicture net={net} numbers={numbers} />
-    </section>
+    </chakra.section>
   );
 }

@@ -1,3 +1,4 @@
+import { paint } from '../../app/theme/paint.js';
 import type { Net, NetNumbers } from '@rough-bight/core/net';
 import type { ReactElement } from 'react';
 
@@ -8,6 +9,8 @@ const MARGIN = 26;
 const [TURN_C, TURN_S, TILT_C, TILT_S] = [Math.cos(0.45), Math.sin(0.45), Math.cos(0.4), Math.sin(0.4)];
 /** How far away a place is. */
 const away = (x: number, y: number, z: number): number => (x * TURN_S + y * TURN_C) * TILT_C - z * TILT_S;
+/** How panels are drawn: slack, pulled one way, pulled both ways. */
+const PANEL = [paint.netSlack, paint.netWrinkled, paint.netTaut];
 /** Beyond this many things a drawing of this size says nothing more. */
 const MOST = 8000;
 
@@ -42,11 +45,7 @@ export function NetPicture({ net, numbers }: { readonly net: Net; readonly numbe
     ...panels.map((p, i) => ({
       depth: depth(p.corners),
       draw: (
-        <polygon
-          key={`panel ${p.id}`}
-          className={['net-slack', 'net-wrinkled', 'net-taut'][numbers.panelState[i]!]}
-          points={p.corners.map(place).join(' ')}
-        />
+        <polygon key={`panel ${p.id}`} {...PANEL[numbers.panelState[i]!]!} points={p.corners.map(place).join(' ')} />
       ),
     })),
     ...struts.map((s, i) => ({
@@ -54,7 +53,7 @@ export function NetPicture({ net, numbers }: { readonly net: Net; readonly numbe
       draw: (
         <polyline
           key={`strut ${s.id}`}
-          className="net-strut"
+          {...paint.netStrut}
           strokeWidth={width(numbers.strutForce[i]!) + 2}
           points={`${place(s.from)} ${place(s.to)}`}
         />
@@ -65,7 +64,7 @@ export function NetPicture({ net, numbers }: { readonly net: Net; readonly numbe
       draw: (
         <polyline
           key={`line ${l.id}`}
-          className={numbers.tension[i]! > 0 ? 'net-line' : 'net-line net-loose'}
+          {...(numbers.tension[i]! > 0 ? paint.netLine : paint.netLoose)}
           strokeWidth={width(numbers.tension[i]!)}
           points={[l.from, ...(l.through ?? []).map((p) => p.node), l.to].map(place).join(' ')}
         />
@@ -77,13 +76,13 @@ export function NetPicture({ net, numbers }: { readonly net: Net; readonly numbe
         const [cx, cy] = place(n.id).split(',');
         return {
           depth: depth([n.id]),
-          draw: <circle key={`node ${n.id}`} className="net-held" cx={cx} cy={cy} r={4} />,
+          draw: <circle key={`node ${n.id}`} {...paint.netHeld} cx={cx} cy={cy} r={4} />,
         };
       }),
   ].sort((a, b) => b.depth - a.depth);
   return (
     <svg
-      className="net-picture"
+      style={{ display: 'block', width: '100%', height: 'auto' }}
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
       aria-label={`${lines.length} lines, ${struts.length} struts and ${panels.length} panels at rest, to scale`}

@@ -5,6 +5,7 @@ import {
   nativeSelectAnatomy,
   radioGroupAnatomy,
   segmentGroupAnatomy,
+  sliderAnatomy,
 } from '@chakra-ui/react/anatomy';
 
 /** A label over what is asked for, ruled beneath; the reason where it cannot be stands under it. */
@@ -145,6 +146,25 @@ export const checkbox = defineSlotRecipe({
       color: 'cloth',
       _checked: { bg: 'tar' },
       '& svg': { width: '14px', height: '14px', fill: 'none', stroke: 'currentColor' },
+      _focusVisible: { outline: '3px solid var(--rb-colors-act)', outlineOffset: '2px' },
+    },
+  },
+});
+
+/** How much of something, where nobody measures it. */
+export const slider = defineSlotRecipe({
+  slots: sliderAnatomy.keys(),
+  base: {
+    control: { display: 'flex', alignItems: 'center', position: 'relative', minHeight: '32px', width: '100%' },
+    track: { height: '3px', width: '100%', bg: 'hairline', position: 'relative' },
+    range: { height: '100%', bg: 'tar' },
+    thumb: {
+      width: '18px',
+      height: '18px',
+      bg: 'act',
+      border: '1.5px solid',
+      borderColor: 'ink',
+      borderRadius: '50%',
       _focusVisible: { outline: '3px solid var(--rb-colors-act)', outlineOffset: '2px' },
     },
   },

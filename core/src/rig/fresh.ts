@@ -1,7 +1,7 @@
-import { RIDGE_FORMAT } from '@rough-bight/core/rig';
-import type { RidgeRig } from '@rough-bight/core/rig';
+import { RIDGE_FORMAT } from './choices.js';
+import type { RidgeRig } from './rig-document.js';
 
-/** A plain ridge to begin from. */
+/** A plain ridge to begin from: two trees nobody has looked at yet, as far apart as a small roof wants. */
 export function freshRig(cord: string): RidgeRig {
   return {
     format: RIDGE_FORMAT,

@@ -1,0 +1,98 @@
+import { casesFor } from '../cases/index.js';
+import { evaluatePitch } from '../pitch/index.js';
+import type { UnitChoice } from '../quantity/index.js';
+import { gustOf, roofedIn } from '../rig/index.js';
+import type { RigContext, RidgeRig } from '../rig/index.js';
+import { holds, judgeRig, proposeHang } from '../shelter/index.js';
+import type { RigReport } from '../shelter/index.js';
+import { sizeRig } from '../sizing/index.js';
+import { DRY, placeUnder } from '../under/index.js';
+import type { Candidate, Serves } from './shortlist.js';
+import { withBed } from './wanted.js';
+import type { Who } from './wanted.js';
+
+/** A whole rig that is ready to be tied: solved, sized from the kit, its bed hung, and judged. */
+export interface Ready {
+  readonly rig: RidgeRig;
+  readonly report: RigReport;
+  readonly serves: Serves;
+  readonly holds: boolean;
+  readonly score: number;
+}
+
+/**
+ * Makes a candidate ready: sized from the kit with as little to bring as can be, its bed hung where one is wanted, and judged in
+ * every wind.
+ * @param progress share done; return false to stop
+ * @returns null when it was stopped
+ * @throws RigProblem where it cannot be computed
+ */
+export function ready(
+  candidate: Candidate,
+  who: Who,
+  context: RigContext,
+  units: UnitChoice,
+  progress: (done: number) => boolean = () => true,
+): Ready | null {
+  const { rig } = candidate;
+  const sized = sizeRig(rig, context, 'items', units, (done) => progress(0.5 * done), fewGusts(rig));
+  if (sized === null || !progress(0.5)) return null;
+  const bedded = withBed(lainUnder(sized.rig, who, context), who, context);
+  const hung = bedded.bed === undefined ? null : proposeHang(bedded, context, units).whole;
+  const report = hung?.report ?? judgeRig(bedded, context, { full: true, spreads: false, rising: false }).report;
+  progress(1);
+  return {
+    rig: hung?.rig ?? bedded,
+    report,
+    serves: servedBy(report, candidate.serves),
+    holds: holds(report),
+    score: candidate.score,
+  };
+}
+
+/** What a roof does for those it is for as it then hangs, which is not quite as it was meant to. */
+function servedBy({ roof }: RigReport, meant: Serves): Serves {
+  if (roof === null) return meant;
+  const sleepers = (roof.under?.things ?? []).filter((t) => t.lying.kind === 'sleeper');
+  const { headroom, ground } = roof.cover;
+  const hangs = { ...meant, headroom, covers: ground };
+  return sleepers.length === 0
+    ? hangs
+    : {
+        ...hangs,
+        dry: sleepers.filter((t) => t.dry >= DRY).length,
+        upright: sleepers.filter((t) => t.sits).length,
+        open: sleepers.reduce((sum, t) => sum + t.open, 0) / sleepers.length,
+      };
+}
+
+/** Every so manieth bearing of the wind is looked at while it is sized; all are judged. */
+const EVERY = 8;
+
+/** A few gusts that stand for all while a rig is sized. */
+function fewGusts(rig: RidgeRig): ReadonlySet<string> {
+  const gusts = casesFor('roof', rig, gustOf(rig)).filter((c) => c.environment.wind !== null);
+  const bearings = [...new Set(gusts.map((c) => c.environment.wind!.from))].filter((_, k) => k % EVERY === 0);
+  return new Set(gusts.filter((c) => bearings.includes(c.environment.wind!.from)).map((c) => c.id));
+}
+
+/** The rig with its sleepers where they lie best under the cloth as it hangs. */
+function lainUnder(rig: RidgeRig, who: Who, context: RigContext): RidgeRig {
+  if (who.kind !== 'ground') return rig;
+  const { tied, result } = evaluatePitch(rig, context, { full: false, spreads: false, rising: false });
+  const { lying } = placeUnder(
+    who.people,
+    who.packs,
+    result.cover.headroomAt,
+    roofedIn(rig, {
+      corners: result.topology.corners,
+      at: result.shapes[0]!.at,
+      ground: tied.model.layout.setting.ground,
+    }),
+  );
+  return { ...rig, under: [...lying] };
+}
+
+/** Ready rigs in the order they are offered: what holds first, then what serves best. */
+export const bestFirst = (rigs: readonly Ready[]): readonly Ready[] =>
+  [...rigs].sort((a, b) => Number(b.holds) - Number(a.holds) || b.score - a.score);

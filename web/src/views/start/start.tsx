@@ -1,0 +1,508 @@
+import { Box, Button, Flex, Grid, Progress, Span, Text, chakra } from '@chakra-ui/react';
+import type { Place } from '@rough-bight/core/ground';
+import { capital, say, tell } from '@rough-bight/core/quantity';
+import { RIDGE_LIMITS, freshRig, lieAt, rigAt } from '@rough-bight/core/rig';
+import { ROOF_LIMITS, freshRoof } from '@rough-bight/core/roof';
+import type { KitRoof } from '@rough-bight/core/roof';
+import { readyWords } from '@rough-bight/core/start';
+import type { Ready, Wanted, Who } from '@rough-bight/core/start';
+import { verdictOf } from '@rough-bight/core/words';
+import { BEAUFORT, compassPoint } from '@rough-bight/core/weather';
+import { ArrowRight, Tent } from 'lucide-react';
+import { useEffect, useId, useMemo, useRef, useState } from 'react';
+import type { ReactElement, ReactNode } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { useShell } from '../../app/shell-context.js';
+import { useCamp, useCampActions } from '../../data/camp.js';
+import { useRigContext } from '../../data/context.js';
+import { useMe } from '../../data/me.js';
+import type { Camp, Person } from '../../data/types.js';
+import { unusedName } from '../../data/unused-name.js';
+import { Choice, Segments } from '../../parts/choice.js';
+import { Caution, ControlRow, Page, Problem } from '../../parts/layout.js';
+import { NumberField } from '../../parts/number-field.js';
+import { Loading, Trouble } from '../../parts/states.js';
+import { UnitsContext } from '../../parts/units.js';
+import { RigPicture } from '../../scene/flat/picture.js';
+import { useGround } from '../../workers/use-ground.js';
+import { useStart } from '../../workers/use-start.js';
+import { RoofShape } from './roof-shape.js';
+
+/** A whole rig in the order one thinks of it: what roof, for whom, where, in what weather. */
+export default function StartView(): ReactElement {
+  const { campId } = useParams();
+  const camp = useCamp(campId);
+  const me = useMe();
+  const failed = (camp.error ?? me.error) as Error | undefined;
+  if (failed !== undefined) return <Trouble error={failed} />;
+  if (camp.data === undefined || me.data === undefined) return <Loading what="the kit" />;
+  return (
+    <UnitsContext.Provider value={me.data.units}>
+      <Start camp={camp.data} me={me.data} />
+    </UnitsContext.Provider>
+  );
+}
+
+/** Any roof that suits; or one by its size that is not in the kit. */
+const ANY = 'any';
+const OWN = 'own';
+const COUNT = { quantity: 'count', min: 1, max: 12 } as const;
+const CLASS = { quantity: 'count', min: 2, max: 60 } as const;
+const PACKS = { quantity: 'count', min: 0, max: 12 } as const;
+const SPANS_ROUND = { quantity: 'count', min: 1.5, max: 20 } as const;
+/** Spans of a place that are offered. */
+const SPANS = 6;
+
+/** What was said so far; everything keeps its own number, so that changing one's mind loses nothing. */
+interface Said {
+  readonly roof: string;
+  readonly own: { readonly length: number; readonly width: number };
+  readonly who: Who['kind'];
+  readonly people: number;
+  readonly packs: number;
+  readonly pupils: number;
+  readonly bed: string;
+  readonly mass: number;
+  readonly place: string;
+  readonly span: string;
+  readonly paces: number;
+  readonly girths: readonly [number, number];
+  readonly beaufort: number;
+  readonly shelter: 'open' | 'edge' | 'wood';
+  readonly wind: 'across' | 'along';
+}
+
+function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): ReactElement {
+  const navigate = useNavigate();
+  const { addRig, addGear } = useCampActions(camp.id);
+  const context = useRigContext(camp, me);
+  const { units, body } = me;
+  const [said, setSaid] = useState<Said>({
+    roof: ANY,
+    own: { length: 3, width: 3 },
+    who: 'ground',
+    people: 2,
+    packs: 2,
+    pupils: 12,
+    bed: camp.beds[0]?.id ?? '',
+    mass: 85,
+    place: '',
+    span: '',
+    paces: 8,
+    girths: [3.5, 3.5],
+    beaufort: 3,
+    shelter: 'wood',
+    wind: 'across',
+  });
+  const set = (part: Partial<Said>): null => {
+    setSaid((before) => ({ ...before, ...part }));
+    return null;
+  };
+  const own = useMemo(() => ownRoof(said.own), [said.own]);
+  const with_ = useMemo(
+    () => (said.roof === OWN ? { ...context, roofs: [...context.roofs, own] } : context),
+    [context, said.roof, own],
+  );
+  const start = useStart(with_, units);
+  const place = camp.places.find((p) => p.id === said.place);
+  const [problem, setProblem] = useState<string | null>(null);
+  const answers = useRef<HTMLHeadingElement>(null);
+  useShell({ crumbs: [{ name: camp.name, to: `/camps/${camp.id}` }, { name: 'New rig' }] });
+  useEffect(() => {
+    document.title = 'New rig, Rough Bight';
+  }, []);
+
+  const spans = useSpans(place?.document ?? null, camp, me);
+  const wantedNow = (): Wanted | string => {
+    const cord = camp.kit[0]?.id;
+    if (cord === undefined) return 'A rig needs cord: put a hank into the kit first.';
+    const fresh = freshRig(cord);
+    const who: Who =
+      said.who === 'ground'
+        ? { kind: 'ground', people: said.people, packs: said.packs }
+        : said.who === 'class'
+          ? { kind: 'class', people: said.pupils }
+          : { kind: 'hammock', bed: said.bed, straps: camp.straps[0]?.id ?? '', mass: said.mass };
+    if (who.kind === 'hammock' && (who.bed === '' || who.straps === ''))
+      return 'A hammock and straps are wanted: put them into the kit first.';
+    const roof = said.roof === ANY ? null : said.roof === OWN ? own.id : said.roof;
+    if (place !== undefined) {
+      const found = spans.find((l) => l.span.id === said.span) ?? spans[0];
+      if (found === undefined) return 'Nothing at this place can be tied to yet. Draw it, or say how many paces.';
+      const { from, to } = found.span;
+      return {
+        roof,
+        who,
+        base: {
+          ...rigAt(place.document, place.id, found.span, fresh),
+          wind: { beaufort: place.document.wind.beaufort, shelter: place.document.wind.shelter },
+        },
+        lie: lieAt(place.document, from.at, to.at),
+      };
+    }
+    const girth = (i: 0 | 1): number => Math.round(said.girths[i] * body.handSpan * 100) / 100;
+    return {
+      roof,
+      who,
+      base: {
+        ...fresh,
+        span: { ...fresh.span, how: 'paces', paces: said.paces },
+        trunks: [
+          { ...fresh.trunks[0], girth: girth(0) },
+          { ...fresh.trunks[1], girth: girth(1) },
+        ],
+        wind: { beaufort: said.beaufort, shelter: said.shelter },
+      },
+      lie: { bearing: Math.PI / 2, windFrom: said.wind === 'across' ? 0 : Math.PI / 2, soil: 'turf', crossRise: 0 },
+    };
+  };
+  const show = (): void => {
+    const wanted = wantedNow();
+    if (typeof wanted === 'string') {
+      setProblem(wanted);
+      return;
+    }
+    setProblem(null);
+    start.ask(wanted);
+    // its button is not there while it works: the keyboard goes on from where the answers come
+    requestAnimationFrame(() => answers.current?.focus());
+  };
+  const open = async ({ rig, serves }: Ready): Promise<void> => {
+    setProblem(null);
+    try {
+      const roof =
+        rig.pitch!.roof === own.id
+          ? (await addGear('roofs', freshRoof(own.name, own.length, own.width))).id
+          : rig.pitch!.roof;
+      const made = await addRig({
+        name: unusedName(nameOf(serves.form, said), camp.rigs),
+        note: '',
+        document: { ...rig, pitch: { ...rig.pitch!, roof } },
+      });
+      await navigate(`/rigs/${made.id}/${rig.bed === undefined ? 'guy' : 'bed'}`);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  const working = start.wanted !== null && start.done < 1;
+  return (
+    <Page>
+      <h1>New rig</h1>
+      <Text textStyle="lead" marginBottom="12px">
+        Say four things; two or three whole rigs come back, solved, sized from the kit and judged.
+      </Text>
+      <Question title="What roof?">
+        <Choice
+          label="Roof"
+          value={said.roof}
+          options={[
+            { id: ANY, name: 'whichever of the kit suits' },
+            ...camp.roofs.map((r) => ({ id: r.id, name: r.name })),
+            { id: OWN, name: 'another, by its size' },
+          ]}
+          onChange={(roof) => set({ roof })}
+        />
+        {said.roof === OWN && (
+          <>
+            <NumberField
+              label="Long side"
+              value={said.own.length}
+              limit={ROOF_LIMITS.length}
+              step={0.1}
+              hint={`${(said.own.length / body.foot).toFixed(1)} of my feet`}
+              onCommit={(length) => set({ own: { ...said.own, length } })}
+            />
+            <NumberField
+              label="Short side"
+              value={said.own.width}
+              limit={ROOF_LIMITS.width}
+              step={0.1}
+              hint={`${(said.own.width / body.foot).toFixed(1)} of my feet`}
+              onCommit={(width) => set({ own: { ...said.own, width } })}
+            />
+          </>
+        )}
+        <RoofShape
+          roofs={
+            said.roof === ANY ? camp.roofs : said.roof === OWN ? [own] : camp.roofs.filter((r) => r.id === said.roof)
+          }
+        />
+      </Question>
+      <Question title="For whom?">
+        <Segments
+          label="For whom"
+          value={said.who}
+          options={[
+            { id: 'ground', name: 'Sleepers on the ground' },
+            { id: 'hammock', name: 'A hammock' },
+            { id: 'class', name: 'A class at its meal' },
+          ]}
+          onChange={(who) => set({ who })}
+        />
+        {said.who === 'ground' && (
+          <>
+            <NumberField
+              whole
+              label="Sleepers"
+              value={said.people}
+              limit={COUNT}
+              step={1}
+              onCommit={(people) => set({ people })}
+            />
+            <NumberField
+              whole
+              label="Packs"
+              value={said.packs}
+              limit={PACKS}
+              step={1}
+              onCommit={(packs) => set({ packs })}
+            />
+          </>
+        )}
+        {said.who === 'class' && (
+          <NumberField
+            whole
+            label="People"
+            value={said.pupils}
+            limit={CLASS}
+            step={1}
+            onCommit={(pupils) => set({ pupils })}
+          />
+        )}
+        {said.who === 'hammock' && (
+          <>
+            <Choice
+              label="Hammock"
+              value={said.bed}
+              options={camp.beds.map((b) => ({ id: b.id, name: b.name }))}
+              onChange={(bed) => set({ bed })}
+            />
+            <NumberField
+              label="Weighs"
+              value={said.mass}
+              limit={{ quantity: 'mass', min: 20, max: 180 }}
+              step={1}
+              hint="all in it, with bedding"
+              onCommit={(mass) => set({ mass })}
+            />
+          </>
+        )}
+      </Question>
+      <Question title="Where?">
+        <Choice
+          label="Trees"
+          value={said.place}
+          options={[
+            { id: '', name: 'two trees I paced between' },
+            ...camp.places.map((p) => ({ id: p.id, name: `at ${p.name}` })),
+          ]}
+          onChange={(id) => set({ place: id, span: '' })}
+        />
+        {place === undefined ? (
+          <>
+            <NumberField
+              label="Between them"
+              value={said.paces}
+              limit={RIDGE_LIMITS.paces}
+              step={0.5}
+              suffix="paces"
+              hint={say(said.paces * body.pace, 'length', units)}
+              onCommit={(paces) => set({ paces })}
+            />
+            {([0, 1] as const).map((i) => (
+              <NumberField
+                key={i}
+                label={i === 0 ? 'One is round' : 'The other is round'}
+                value={said.girths[i]}
+                limit={SPANS_ROUND}
+                step={0.5}
+                suffix="hand spans"
+                hint={say((said.girths[i] * body.handSpan) / Math.PI, 'length', units) + ' through'}
+                onCommit={(spans) => set({ girths: i === 0 ? [spans, said.girths[1]] : [said.girths[0], spans] })}
+              />
+            ))}
+          </>
+        ) : (
+          <Choice
+            label="Span, best first"
+            value={said.span === '' ? (spans[0]?.span.id ?? '') : said.span}
+            options={
+              spans.length === 0
+                ? [{ id: '', name: 'being ranked…' }]
+                : spans.map((l) => ({ id: l.span.id, name: `${l.title}, ${say(l.span.span, 'length', units)}` }))
+            }
+            onChange={(span) => set({ span })}
+          />
+        )}
+      </Question>
+      <Question title="What weather?">
+        {place === undefined ? (
+          <>
+            <Choice
+              label="Wind by its signs"
+              value={String(said.beaufort)}
+              options={BEAUFORT.map((b, i) => ({ id: String(i), name: `${i} ${b.name}` }))}
+              hint={BEAUFORT[said.beaufort]!.sign}
+              onChange={(b) => set({ beaufort: Number(b) })}
+            />
+            <Choice
+              label="The trees stand"
+              value={said.shelter}
+              options={[
+                { id: 'wood', name: 'in the wood' },
+                { id: 'edge', name: 'at its edge' },
+                { id: 'open', name: 'in the open' },
+              ]}
+              onChange={(shelter) => set({ shelter })}
+            />
+            <Choice
+              label="It blows"
+              value={said.wind}
+              options={[
+                { id: 'across', name: 'across, from tree to tree' },
+                { id: 'along', name: 'along, from one tree to the other' },
+              ]}
+              onChange={(wind) => set({ wind })}
+            />
+          </>
+        ) : (
+          <p>
+            {capital(BEAUFORT[place.document.wind.beaufort]!.name)} from the {compassPoint(place.document.wind.from)},
+            as the place says.
+          </p>
+        )}
+      </Question>
+      {problem !== null && (
+        <Problem role="alert" marginTop="10px">
+          {problem}
+        </Problem>
+      )}
+      <Flex align="center" gap="14px" marginTop="14px" wrap="wrap">
+        <Button variant="solid" disabled={working} onClick={show}>
+          <Tent size={17} aria-hidden="true" /> {working ? 'Working it out…' : 'Show me rigs'}
+        </Button>
+        {working && (
+          <>
+            <Progress.Root value={100 * start.done} width="220px">
+              <Progress.Track aria-label="Working out whole rigs">
+                <Progress.Range />
+              </Progress.Track>
+            </Progress.Root>
+            <Button onClick={start.halt}>Stop</Button>
+          </>
+        )}
+      </Flex>
+      <Box aria-live="polite">
+        <chakra.h2
+          ref={answers}
+          tabIndex={-1}
+          marginTop="22px"
+          _focus={{ outline: 'none' }}
+          hidden={start.wanted === null}
+        >
+          {start.rigs.length === 0 ? '' : start.done < 1 ? 'Ready so far' : 'Best first'}
+        </chakra.h2>
+        {start.problem !== null && <Problem role="alert">{start.problem}</Problem>}
+        <Grid as="ol" gridTemplateColumns={{ base: '1fr', lg: 'repeat(3, 1fr)' }} gap="18px" marginTop="8px">
+          {start.rigs.map((r, k) => (
+            <Answer key={r.serves.form} ready={r} first={k === 0} me={me} onOpen={() => void open(r)} />
+          ))}
+        </Grid>
+        {start.rigs.length > 0 && (
+          <Caution marginTop="16px">
+            Look up first, knock on both trunks, push them: nothing here passes a tree. Local rules come first.
+          </Caution>
+        )}
+      </Box>
+    </Page>
+  );
+}
+
+/** One of the four. */
+function Question({ title, children }: { readonly title: string; readonly children: ReactNode }): ReactElement {
+  const id = useId();
+  return (
+    <Grid
+      as="section"
+      aria-labelledby={id}
+      gridTemplateColumns={{ base: '1fr', lg: '150px minmax(0, 1fr)' }}
+      gap="2px 20px"
+      layerStyle="region"
+      padding="10px 0 8px"
+    >
+      <chakra.h2 id={id} textStyle="name">
+        {title}
+      </chakra.h2>
+      <ControlRow
+        css={{ '& > :has(select)': { flexBasis: '220px' }, '& > [data-scope=segment-group]': { flexBasis: '100%' } }}
+      >
+        {children}
+      </ControlRow>
+    </Grid>
+  );
+}
+
+/** One rig that came back: its picture, what it does, whether it holds; one touch opens it. */
+function Answer({
+  ready,
+  first,
+  me,
+  onOpen,
+}: {
+  readonly ready: Ready;
+  readonly first: boolean;
+  readonly me: Person;
+  readonly onOpen: () => void;
+}): ReactElement {
+  const { report, holds } = ready;
+  const verdict = verdictOf(report, me.body);
+  const { name, serves } = readyWords(ready);
+  return (
+    <Flex as="li" direction="column" border="1.5px solid" borderColor="ink">
+      <Flex height="190px" borderBottom="1px solid" borderColor="hairline">
+        <RigPicture report={report} body={me.body} label={`${name} from the side, to scale`} />
+      </Flex>
+      <Flex direction="column" gap="6px" padding="12px 14px 14px" flex={1}>
+        <chakra.h3 textStyle="name">{capital(name)}</chakra.h3>
+        <p>{tell(serves, me.units)}</p>
+        <Text {...(holds ? {} : { color: 'danger' })} fontWeight={700}>
+          {tell(verdict.sentence, me.units)}
+        </Text>
+        <Span textStyle="quiet">{tell(verdict.detail, me.units)}</Span>
+        <Button variant={first ? 'solid' : 'outline'} marginTop="auto" alignSelf="flex-start" onClick={onOpen}>
+          Open it on the bench <ArrowRight size={16} aria-hidden="true" />
+        </Button>
+      </Flex>
+    </Flex>
+  );
+}
+
+/** The spans of a place, best first; none while it is ranked, or where no place is chosen. */
+function useSpans(place: Place | null, camp: Camp, me: Person) {
+  const who = useMemo(() => ({ body: me.body, calibrations: me.calibrations }), [me.body, me.calibrations]);
+  const question = useMemo(
+    () => (place === null ? null : { place, who, kit: camp.kit, units: me.units }),
+    [place, who, camp.kit, me.units],
+  );
+  const { judgement } = useGround(question, false, null);
+  return place === null || judgement === null || judgement.place !== place ? NO_SPANS : judgement.good.slice(0, SPANS);
+}
+const NO_SPANS: readonly never[] = [];
+
+/** A roof that is not in the kit yet, by its size. */
+const ownRoof = ({ length, width }: Said['own']): KitRoof => ({
+  id: 'own-roof',
+  ...freshRoof(`roof, ${length} by ${width} m`, length, width),
+});
+
+/** What a rig is called that was begun like this. */
+function nameOf(form: string, said: Said): string {
+  const { name } = readyWords({ serves: { form } } as Ready);
+  const whom =
+    said.who === 'ground'
+      ? `for ${said.people}`
+      : said.who === 'class'
+        ? `for a class of ${said.pupils}`
+        : 'over a hammock';
+  return `${capital(name)} ${whom}`;
+}

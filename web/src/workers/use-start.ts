@@ -1,0 +1,106 @@
+import type { UnitChoice } from '@rough-bight/core/quantity';
+import type { RigContext } from '@rough-bight/core/rig';
+import { bestFirst } from '@rough-bight/core/start';
+import type { Candidate, Ready, Wanted } from '@rough-bight/core/start';
+import { proxy } from 'comlink';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Answer } from './answer.js';
+import type { StartService } from './start.worker.js';
+import { failure, startThread } from './thread.js';
+import type { Thread } from './thread.js';
+
+/** How far the answer to a wish is. */
+export interface Started {
+  /** What was asked; null where nothing is yet. */
+  readonly wanted: Wanted | null;
+  /** Share done; 1 when all rigs are ready. */
+  readonly done: number;
+  /** Ready so far, best first. */
+  readonly rigs: readonly Ready[];
+  readonly problem: string | null;
+}
+
+const NOTHING: Started = { wanted: null, done: 0, rigs: [], problem: null };
+/** As many at a time as there are cores to a phone: one for each, and the page keeps its own. */
+const THREADS = 2;
+/** Share of the whole that choosing what to try takes. */
+const CHOOSING = 0.06;
+
+/** Whole rigs for a wish: begun when it is asked, each shown as soon as it is ready; asked again, what was begun is given up. */
+export function useStart(context: RigContext, units: UnitChoice) {
+  const [state, setState] = useState<Started>(NOTHING);
+  const threads = useRef<Thread<StartService>[]>([]);
+  const stop = useCallback(() => {
+    for (const t of threads.current) t.stop();
+    threads.current = [];
+  }, []);
+  useEffect(() => stop, [stop]);
+  const ask = useCallback(
+    (wanted: Wanted): void => {
+      stop();
+      const own = Array.from({ length: THREADS }, () =>
+        startThread<StartService>(() => new Worker(new URL('./start.worker.ts', import.meta.url), { type: 'module' })),
+      );
+      threads.current = own;
+      const current = (): boolean => threads.current === own;
+      setState({ ...NOTHING, wanted });
+      const work = async (): Promise<void> => {
+        const list = (await own[0]!.service.shortlist(wanted, context, units)) as Answer<readonly Candidate[]>;
+        if (!current()) return;
+        if (!list.ok || list.value.length === 0) {
+          setState({
+            ...NOTHING,
+            wanted,
+            done: 1,
+            problem: list.ok
+              ? 'No roof of the kit fits here in any form. Take another roof, or trees farther apart.'
+              : list.message,
+          });
+          return;
+        }
+        const shares = list.value.map(() => 0);
+        const show = (k: number, share: number): void => {
+          shares[k] = share;
+          const mean = shares.reduce((a, b) => a + b, 0) / shares.length;
+          if (current()) setState((s) => ({ ...s, done: CHOOSING + (1 - CHOOSING) * mean }));
+        };
+        let next = 0;
+        await Promise.all(
+          own.map(async ({ service }) => {
+            for (let k = next++; k < list.value.length; k = next++) {
+              const made = (await service.ready(
+                list.value[k]!,
+                wanted,
+                context,
+                units,
+                proxy((share: number) => show(k, 0.98 * share)),
+              )) as Answer<Ready>;
+              if (!current()) return;
+              if (made.ok) setState((s) => ({ ...s, rigs: bestFirst([...s.rigs, made.value]) }));
+              show(k, 1);
+            }
+          }),
+        );
+        if (!current()) return;
+        setState((s) => ({
+          ...s,
+          done: 1,
+          problem:
+            s.rigs.length === 0
+              ? 'None of the forms that fit here could be worked out. Change the span or the roof.'
+              : null,
+        }));
+        stop();
+      };
+      work().catch((error: unknown) => {
+        if (current()) setState({ ...NOTHING, wanted, done: 1, problem: failure(error, 'Ask again.').message });
+      });
+    },
+    [context, units, stop],
+  );
+  const halt = useCallback(() => {
+    stop();
+    setState((s) => (s.done < 1 ? { ...s, done: 1 } : s));
+  }, [stop]);
+  return { ...state, ask, halt };
+}
