@@ -1,4 +1,4 @@
-import { ADJUSTMENTS, findBedCloth, findCord, findWebbing } from '../catalogue/index.js';
+import { ADJUSTMENTS, SUN, WEAR, findBedCloth, findCord, findWebbing } from '../catalogue/index.js';
 import type { Problem } from '../document/index.js';
 import { problem } from '../document/index.js';
 import { metres, phrase } from '../quantity/index.js';
@@ -98,4 +98,17 @@ export function strapSets(straps: KitStraps, girth: number): StrapSet[] {
     }
   }
   return out.sort((a, b) => a.free - b.free || a.wraps - b.wraps);
+}
+
+/** Strength of a strap at the loop it is held by, N. */
+const heldBy = (s: KitStraps): number =>
+  (findWebbing(s.webbing)?.strength.typical ?? 0) *
+  ADJUSTMENTS[s.adjust].efficiency.typical *
+  SUN[s.sun].typical *
+  WEAR[s.wear].typical;
+
+/** Straps one takes for trunks of these girths: the strongest that goes round them, or the strongest; undefined where there are none. */
+export function takeStraps(straps: readonly KitStraps[], girths: readonly number[]): KitStraps | undefined {
+  const round = straps.filter((s) => girths.every((girth) => strapSets(s, girth).length > 0));
+  return [...(round.length > 0 ? round : straps)].sort((a, b) => heldBy(b) - heldBy(a))[0];
 }

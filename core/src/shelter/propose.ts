@@ -2,8 +2,9 @@ import { LEAST_GAP } from '../catalogue/index.js';
 import type { Evaluated } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { BED_LIMITS, RigProblem, isBrought, ratioOf } from '../rig/index.js';
-import type { RigContext, RidgeRig } from '../rig/index.js';
+import type { BedEnd, RigContext, RidgeRig } from '../rig/index.js';
 import type { PitchForm } from '../roof/index.js';
+import type { Drip } from './drip.js';
 import { groundedIn, raiseOver } from './bed-report.js';
 import type { BedResult } from './evaluate.js';
 import { evaluateBed } from './evaluate.js';
@@ -34,6 +35,8 @@ export interface HangProposal {
   readonly ridgeBy: number;
   /** The form the same roof is turned to; null where it stays. */
   readonly turned: PitchForm | null;
+  /** Lines that get a tail tied on, so that water drips off before the bed. */
+  readonly tails: readonly string[];
   /** Nearest place of bed or sleeper to the cloth in any case; null where no cloth is over it. */
   readonly nearest: Gap | null;
   /** Share of the bed that rain does not reach; null without a roof. */
@@ -173,6 +176,19 @@ function roofFor(rig: RidgeRig, context: RigContext): Ridge {
   return best;
 }
 
+/** The rig with a tail tied on each of these lines, where water is to drip off. */
+function withTails(rig: RidgeRig, drips: readonly Drip[]): RidgeRig {
+  if (drips.length === 0) return rig;
+  const bed = rig.bed!;
+  const at = (id: string): Drip | undefined => drips.find((d) => d.id === id);
+  const end = (i: 0 | 1): BedEnd => {
+    const drip = at(`strap${i}`);
+    return drip === undefined ? bed.ends[i] : { ...bed.ends[i], drip: Math.round(100 * drip.tailAt) / 100 };
+  };
+  const ridge = (i: 0 | 1): boolean => bed.ridgeDrip[i] || at(`ridge${i}`) !== undefined;
+  return { ...rig, bed: { ...bed, ends: [end(0), end(1)], ridgeDrip: [ridge(0), ridge(1)] } };
+}
+
 /** Judged whole, as quickly as that can be; null where it cannot be pitched so. */
 function judged(rig: RidgeRig, context: RigContext): RigReport | null {
   try {
@@ -215,6 +231,14 @@ export function proposeHang(rig: RidgeRig, context: RigContext, units: UnitChoic
       ? { rig: hung.offer.rig, by: 0, turned: null, over: null }
       : roofFor(hung.offer.rig, context);
   let whole = judged(roof.rig, context);
+  let tails: readonly Drip[] = [];
+  // a tail on a line weighs nothing: it moves nothing else
+  const tailed = (rig: RidgeRig): RidgeRig => withTails(rig, tails);
+  const tie = (): void => {
+    const wets = whole?.bed?.drips.filter((d) => d.wets) ?? [];
+    tails = [...tails.filter((t) => !wets.some((d) => d.id === t.id)), ...wets];
+  };
+  tie();
   for (
     let round = 0;
     round < ROUNDS && bedHolds(hung.bed) && whole !== null && whole.bed !== null && roof.by < MOST;
@@ -227,17 +251,20 @@ export function proposeHang(rig: RidgeRig, context: RigContext, units: UnitChoic
     const up = STEP * Math.max(1, Math.ceil(missing / STEP));
     const next = ridgeBy(roof.rig, up);
     if (next.trunks.some((t) => t.tieHeight > context.body.reach + 1e-6)) break;
-    const then = judged(next, context);
+    const then = judged(tailed(next), context);
     if (then === null) break;
     roof = { ...roof, rig: next, by: Math.round(100 * (roof.by + up)) / 100 };
     whole = then;
+    tie();
   }
+  if (whole?.bed?.drips.some((d) => d.wets) === true) whole = judged(tailed(roof.rig), context);
   if (whole === null || whole.bed === null) return { ...answer, whole: null };
   const { over } = whole.bed;
   return {
     ...answer,
     whole: {
-      rig: roof.rig,
+      rig: tailed(roof.rig),
+      tails: tails.map((d) => d.name),
       offer: hung.offer,
       straps: hung.straps,
       steeper: hung.steeper,

@@ -1,4 +1,5 @@
 import { casesFor } from '../cases/index.js';
+import { against } from '../findings/index.js';
 import { evaluatePitch } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { gustOf, roofedIn } from '../rig/index.js';
@@ -34,20 +35,42 @@ export function ready(
   units: UnitChoice,
   progress: (done: number) => boolean = () => true,
 ): Ready | null {
-  const { rig } = candidate;
-  const sized = sizeRig(rig, context, 'items', units, (done) => progress(0.5 * done), fewGusts(rig));
-  if (sized === null || !progress(0.5)) return null;
-  const bedded = withBed(lainUnder(sized.rig, who, context), who, context);
-  const hung = bedded.bed === undefined ? null : proposeHang(bedded, context, units).whole;
-  const report = hung?.report ?? judgeRig(bedded, context, { full: true, spreads: false, rising: false }).report;
+  const few = fewGusts(candidate.rig);
+  let made = madeFor(candidate.rig, few, (done) => progress(FIRST * done));
+  // sized for a few gusts; where only others ask more of its lines, it is sized for those too
+  const missed = made === null ? [] : onlyShortIn(made.report).filter((id) => !few.has(id));
+  if (made !== null && missed.length > 0)
+    made = madeFor(made.rig, new Set([...few, ...missed]), (done) => progress(FIRST + (1 - FIRST) * done));
+  if (made === null) return null;
   progress(1);
   return {
-    rig: hung?.rig ?? bedded,
-    report,
-    serves: servedBy(report, candidate.serves),
-    holds: holds(report),
+    ...made,
+    serves: servedBy(made.report, candidate.serves),
+    holds: holds(made.report),
     score: candidate.score,
   };
+
+  function madeFor(
+    rig: RidgeRig,
+    among: ReadonlySet<string>,
+    going: (done: number) => boolean,
+  ): { readonly rig: RidgeRig; readonly report: RigReport } | null {
+    const sized = sizeRig(rig, context, 'items', units, (done) => going(0.5 * done), among);
+    if (sized === null || !going(0.5)) return null;
+    const bedded = withBed(lainUnder(sized.rig, who, context), who, context);
+    const hung = bedded.bed === undefined ? null : proposeHang(bedded, context, units).whole;
+    if (hung !== null) return { rig: hung.rig, report: hung.report };
+    return { rig: bedded, report: judgeRig(bedded, context, { full: true, spreads: false, rising: false }).report };
+  }
+}
+
+/** Share of the work after which most are ready. */
+const FIRST = 0.7;
+
+/** Cases in which lines have too little to spare; none where anything else is against it as well. */
+function onlyShortIn({ findings }: RigReport): string[] {
+  const all = against(findings).map((f) => (f.code === 'short' ? f.facts.judged.link.caseId : null));
+  return all.every((id) => id !== null) ? all : [];
 }
 
 /** What a roof does for those it is for as it then hangs, which is not quite as it was meant to. */

@@ -1,4 +1,4 @@
-import { layoutOf } from '../pitch/index.js';
+import { layoutOf, pitchModel } from '../pitch/index.js';
 import type { PitchLayout } from '../pitch/index.js';
 import { SaidError } from '../quantity/index.js';
 import { RigProblem, freshKit, freshPitch, meanWind, measuredSpan, roofedIn } from '../rig/index.js';
@@ -206,19 +206,27 @@ export function shortlist(wanted: Wanted, context: RigContext): readonly Candida
   for (const { roof, form, tie } of tries) {
     const rig = pitched(wanted, context, roof, form, tie);
     if (rig === null) continue;
-    try {
-      const { serves, lying } = servesOf(rig, layoutOf(rig, context), wanted);
-      const score = scoreOf(rig, serves);
-      if (score > (best.get(form)?.score ?? Number.NEGATIVE_INFINITY))
-        best.set(form, {
-          rig: lying === null ? rig : { ...rig, under: [...lying.lying] },
-          serves,
-          score,
-        });
-    } catch (error) {
-      // a form that does not fit here is none
-      if (!(error instanceof SaidError) && !(error instanceof RigProblem)) throw error;
-    }
+    const served = whereItFits(() => servesOf(rig, layoutOf(rig, context), wanted));
+    if (served === null) continue;
+    const { serves, lying } = served;
+    const score = scoreOf(rig, serves);
+    if (score > (best.get(form)?.score ?? Number.NEGATIVE_INFINITY))
+      best.set(form, { rig: lying === null ? rig : { ...rig, under: [...lying.lying] }, serves, score });
   }
-  return [...best.values()].sort((a, b) => b.score - a.score).slice(0, MOST);
+  const list: Candidate[] = [];
+  for (const candidate of [...best.values()].sort((a, b) => b.score - a.score)) {
+    if (list.length === MOST) break;
+    if (whereItFits(() => pitchModel(candidate.rig, context)) !== null) list.push(candidate);
+  }
+  return list;
+}
+
+/** What is made of a form here; null where it does not fit. */
+function whereItFits<T>(make: () => T): T | null {
+  try {
+    return make();
+  } catch (error) {
+    if (!(error instanceof SaidError) && !(error instanceof RigProblem)) throw error;
+    return null;
+  }
 }

@@ -1,3 +1,4 @@
+import { takeStraps } from '../bed/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
 import { freshBed, strapsFor } from '../rig/index.js';
 import type { Pitch, RigContext, RidgeRig } from '../rig/index.js';
@@ -5,7 +6,7 @@ import type { Pitch, RigContext, RidgeRig } from '../rig/index.js';
 /** Who the roof is for. */
 export type Who =
   | { readonly kind: 'ground'; readonly people: number; readonly packs: number }
-  | { readonly kind: 'hammock'; readonly bed: string; readonly straps: string; readonly mass: number }
+  | { readonly kind: 'hammock'; readonly bed: string; readonly mass: number }
   /** A class that stands and sits at its meal. */
   | { readonly kind: 'class'; readonly people: number };
 
@@ -41,7 +42,10 @@ export const groundWanted = (who: Who): number =>
 export function withBed(rig: RidgeRig, who: Who, context: RigContext): RidgeRig {
   if (who.kind !== 'hammock') return rig;
   const bed = context.beds.find((b) => b.id === who.bed);
-  const straps = context.straps.find((s) => s.id === who.straps);
+  const straps = takeStraps(
+    context.straps,
+    rig.trunks.map((t) => t.girth),
+  );
   if (bed === undefined || straps === undefined) return rig;
   const fresh = { ...freshBed({ bed, straps }, context.body), mass: who.mass };
   return { ...rig, bed: strapsFor(rig, fresh, { bed, straps }, context.body) };

@@ -11,7 +11,9 @@ import {
   sittingLoad,
   solveBed,
   swingFactor,
+  takeStraps,
 } from '../../src/bed/index.js';
+import type { KitStraps } from '../../src/bed/index.js';
 import { linearCurve } from '../../src/net/index.js';
 import { norm } from '../../src/quantity/index.js';
 import { hang } from './helper.js';
@@ -206,5 +208,34 @@ describe('coming down on a bed', () => {
   test('a swing: its weight at rest, three times it from level', () => {
     expect(swingFactor(0)).toBe(1);
     expect(swingFactor(Math.PI / 2)).toBeCloseTo(3, 12);
+  });
+});
+
+describe('straps taken for two trunks', () => {
+  const pair = (id: string, part: Partial<KitStraps>): KitStraps => ({
+    id,
+    name: id,
+    webbing: 'polyester-25',
+    length: 3,
+    adjust: 'loops',
+    first: 0.8,
+    spacing: 0.1,
+    count: 20,
+    limit: 0,
+    sun: 'new',
+    wear: 'sound',
+    ...part,
+  });
+  test('the strongest that goes round both; the strongest where none does; none of none', () => {
+    const [thin, wide, short] = [
+      pair('thin', {}),
+      pair('wide', { webbing: 'polyester-50' }),
+      pair('short', { webbing: 'polyester-50', length: 1, count: 2 }),
+    ];
+    expect(takeStraps([thin, wide, short], [0.6, 0.8])!.id).toBe('wide');
+    expect(takeStraps([thin, short], [0.6, 1.2])!.id).toBe('thin');
+    expect(takeStraps([short], [0.6, 1.2])!.id).toBe('short');
+    expect(takeStraps([pair('worn', { webbing: 'polyester-50', wear: 'cut', sun: 'years' }), thin], [0.6])!.id).toBe('thin');
+    expect(takeStraps([], [0.6])).toBeUndefined();
   });
 });

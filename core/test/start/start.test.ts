@@ -87,6 +87,22 @@ describe('a rig made ready', () => {
     expect(sleepers).toHaveLength(2);
     expect(sleepers.filter((t) => t.dry >= DRY)).toHaveLength(made.serves.dry);
   });
+  test('sized for a few gusts, it is sized for others that ask more of its lines as well', () => {
+    const storm = shortlist(two, context).find((c) => c.serves.form === 'storm')!;
+    expect(ready(storm, two.who, context, UNITS)!.report.findings.map((f) => f.code)).not.toContain('short');
+  });
+  test('a hammock between trees seven paces apart holds under some roof, with tails where water would run in', () => {
+    const who = { kind: 'hammock', bed: 'river-bed', mass: 85 } as const;
+    const list = shortlist({ roof: 'square', who, base: base(7), lie }, context);
+    const flying = ready(
+      list.find((c) => c.serves.form === 'flying')!,
+      who,
+      context,
+      UNITS,
+    )!;
+    expect(against(flying.report.findings)).toEqual([]);
+    expect(flying.report.bed!.drips.filter((d) => d.wets)).toEqual([]);
+  });
   test('stopped, it is none', () => {
     expect(ready(first!, two.who, context, UNITS, () => false)).toBeNull();
   });

@@ -1,5 +1,6 @@
 import { Caution, ControlGroup, ControlRow, Controls } from '../../parts/layout.js';
 import { Button, Menu, Portal, Span, Table, Text } from '@chakra-ui/react';
+import { takeStraps } from '@rough-bight/core/bed';
 import { ADJUSTMENTS, SOILS, WOODS, findBedCloth } from '@rough-bight/core/catalogue';
 import { capital, say, sayHeight } from '@rough-bight/core/quantity';
 import {
@@ -170,7 +171,10 @@ function Weighs({ rig, edit }: BedProps): ReactElement {
 
 function NoBed({ rig, context, put }: Pick<BedProps, 'rig' | 'context' | 'put'>): ReactElement {
   const units = useUnits();
-  const straps = context.straps[0];
+  const straps = takeStraps(
+    context.straps,
+    rig.trunks.map((t) => t.girth),
+  );
   if (context.beds.length === 0 || straps === undefined)
     return (
       <Text textStyle="quiet">

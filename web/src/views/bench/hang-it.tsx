@@ -202,6 +202,9 @@ function Together({
   const verdict = verdictOf(whole.report, context.body);
   const also = [
     whole.straps === null ? null : `Take the ${context.straps.find((s) => s.id === whole.straps)!.name} instead.`,
+    whole.tails.length === 0
+      ? null
+      : `Tie a drip tail on the ${whole.tails.join(' and the ')}, just inside the roof’s edge.`,
     whole.higher > 0 ? `Hung ${m(whole.higher)} higher than wished, so that it stays off the ground.` : null,
     whole.steeper > 0.009
       ? `Straps wished ${say(whole.steeper, 'angle', units)} steeper: flatter, something is too weak.`

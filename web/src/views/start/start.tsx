@@ -72,6 +72,9 @@ interface Said {
   readonly wind: 'across' | 'along';
 }
 
+/** Paces between trees that suit each, to begin with. */
+const PACES: Readonly<Record<Who['kind'], number>> = { ground: 8, hammock: 7, class: 10 };
+
 function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): ReactElement {
   const navigate = useNavigate();
   const { addRig, addGear } = useCampActions(camp.id);
@@ -88,7 +91,7 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
     mass: 85,
     place: '',
     span: '',
-    paces: 8,
+    paces: PACES.ground,
     girths: [3.5, 3.5],
     beaufort: 3,
     shelter: 'wood',
@@ -122,8 +125,8 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
         ? { kind: 'ground', people: said.people, packs: said.packs }
         : said.who === 'class'
           ? { kind: 'class', people: said.pupils }
-          : { kind: 'hammock', bed: said.bed, straps: camp.straps[0]?.id ?? '', mass: said.mass };
-    if (who.kind === 'hammock' && (who.bed === '' || who.straps === ''))
+          : { kind: 'hammock', bed: said.bed, mass: said.mass };
+    if (who.kind === 'hammock' && (who.bed === '' || camp.straps.length === 0))
       return 'A hammock and straps are wanted: put them into the kit first.';
     const roof = said.roof === ANY ? null : said.roof === OWN ? own.id : said.roof;
     if (place !== undefined) {
@@ -237,7 +240,7 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
             { id: 'hammock', name: 'A hammock' },
             { id: 'class', name: 'A class at its meal' },
           ]}
-          onChange={(who) => set({ who })}
+          onChange={(who) => set({ who, paces: PACES[who] })}
         />
         {said.who === 'ground' && (
           <>
