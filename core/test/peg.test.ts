@@ -16,7 +16,7 @@ import {
 } from '../src/anchor/index.js';
 import type { SoilNumbers } from '../src/anchor/index.js';
 import { PEGS, SOILS, findPeg, findSoil } from '../src/catalogue/index.js';
-import { holdOf } from '../src/support/index.js';
+import { holdOf, pegOf, pegsProblems } from '../src/support/index.js';
 
 const clay: SoilNumbers = { cohesion: 40_000, weight: 18_000, adhesion: 0.5, pegFriction: 0.7, pressure: 2 };
 const sand: SoilNumbers = { friction: 0.54, weight: 16_000, adhesion: 0.5, pegFriction: 0.7, pressure: 2 };
@@ -183,5 +183,30 @@ describe('what is buried, and sticks', () => {
     const I = (Math.PI * 0.03 ** 4) / 64;
     expect(bucklingLoad(8e9, 0.03, 1.5)).toBeCloseTo((Math.PI ** 2 * 8e9 * I) / 1.5 ** 2, 6);
     expect(footHolds(0.5)).toBeCloseTo(0.4636, 4);
+  });
+});
+
+describe('pegs by their own size', () => {
+  const usual = findPeg('cut-wood')!;
+  test('are what they were where they have the usual one; a round one twice as thick bends at eight times the moment', () => {
+    expect(pegOf({ shape: 'cut-wood' })).toBe(usual);
+    const same = pegOf({ shape: 'cut-wood', size: { length: usual.length, width: usual.width } })!;
+    expect(same.moment.typical).toBeCloseTo(usual.moment.typical, 9);
+    const thick = pegOf({ shape: 'cut-wood', size: { length: 0.5, width: 2 * usual.width } })!;
+    expect(thick).toMatchObject({ length: 0.5, width: 2 * usual.width });
+    expect(thick.moment.typical).toBeCloseTo(8 * usual.moment.typical, 9);
+    const broad = findPeg('broad')!;
+    expect(
+      pegOf({ shape: 'broad', size: { length: broad.length, width: 2 * broad.width } })!.moment.typical,
+    ).toBeCloseTo(4 * broad.moment.typical, 9);
+  });
+  test('the catalogue’s own sizes agree with that law within a half: a stout wooden peg from a thin one', () => {
+    const stout = findPeg('stout-wood')!;
+    const scaled = pegOf({ shape: 'cut-wood', size: { length: stout.length, width: stout.width } })!;
+    expect(Math.abs(Math.log(scaled.moment.typical / stout.moment.typical))).toBeLessThan(0.4);
+  });
+  test('shorter than four times their width are none', () => {
+    expect(pegsProblems({ shape: 'cut-wood', size: { length: 0.1, width: 0.03 } })).toHaveLength(1);
+    expect(pegsProblems({ shape: 'nothing' })).toEqual([]);
   });
 });

@@ -52,7 +52,7 @@ describe('who reads feet and pounds reads no metre and no newton', () => {
     ] as unknown as Partial<RidgeRig>[]) {
       const changed: RidgeRig = { ...bare, ...change };
       const line = evaluateRidge(changed, context);
-      for (const text of said(reportOf(changed, true, { line, roof: null, bed: null }), context.body, FEET))
+      for (const text of said(reportOf(changed, context, true, { line, roof: null, bed: null }), context.body, FEET))
         expect(text).not.toMatch(METRIC);
     }
   });

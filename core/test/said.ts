@@ -20,11 +20,12 @@ export function saidOf(report: RigReport, body: BodyMeasures): Said {
   return { ...rest, sentence: tell(sentence), detail: tell(detail) };
 }
 
+const NO_KIT = { kit: [], straps: [] };
 /** What is said of a roof or of a line by itself. */
 export const roofSaid = (rig: RidgeRig, roof: PitchResult, body: BodyMeasures, full = true): Said =>
-  saidOf(reportOf(rig, full, { line: null, roof, bed: null }), body);
+  saidOf(reportOf(rig, NO_KIT, full, { line: null, roof, bed: null }), body);
 export const lineSaid = (rig: RidgeRig, line: RidgeResult, body: BodyMeasures): Said =>
-  saidOf(reportOf(rig, true, { line, roof: null, bed: null }), body);
+  saidOf(reportOf(rig, NO_KIT, true, { line, roof: null, bed: null }), body);
 
 /** Everything found, as it is read. */
 export const toldOf = (found: readonly Finding[]): string[] => found.map((f) => tell(sentenceOf(f)));

@@ -237,6 +237,25 @@ describe('kit and measures', () => {
       .put(`/api/camps/sallow-ait/kit/${made.id}`)
       .send({ ...hank, length: 0 })
       .expect(422);
+    const own = {
+      fibre: 'polypropylene',
+      thickness: 0.006,
+      width: 0,
+      rating: 'working',
+      rated: 400,
+      perMetre: 0,
+      hung: null,
+    };
+    const { body: mine } = await request(http)
+      .put(`/api/camps/sallow-ait/kit/${made.id}`)
+      .send({ ...hank, cord: 'own', own })
+      .expect(200);
+    expect(mine).toEqual({ ...hank, cord: 'own', own, id: made.id });
+    const { body: unfit } = await request(http)
+      .put(`/api/camps/sallow-ait/kit/${made.id}`)
+      .send({ ...hank, cord: 'own', own: { ...own, rated: 0 } })
+      .expect(422);
+    expect(unfit.fields[0]).toMatchObject({ field: 'own.rated' });
     await request(http).delete(`/api/camps/sallow-ait/kit/${made.id}`).expect(204);
     const { body: problem } = await request(http).delete('/api/camps/sallow-ait/kit/green-550').expect(409);
     expect(problem.message).toMatch(/“Landing gable”/);

@@ -255,7 +255,7 @@ describe('the roof', () => {
     const second = within(screen.getByText('Second hitch').parentElement!);
     type(second.getByLabelText('Wraps'), '4');
     expect(last().pitch!.hitches.map((h) => h.wraps)).toEqual([file.rig.pitch!.hitches[0].wraps, 4]);
-    await press(second.getByRole('checkbox'));
+    await press(second.getByRole('checkbox', { name: 'A turn crosses another' }));
     expect(last().pitch!.hitches[1].crossed).toBe(true);
     expect(second.getByText(/^Grip ratio/).textContent).toMatch(/dry, .* wet\. It is pulled with \d+ N/);
   });

@@ -117,7 +117,7 @@ describe('taking hold of a bed', () => {
     for (const row of [...report.roof!.rows, ...report.bed!.rows])
       for (const l of row.links) expect(names.get(l.link.caseId)).toBeTruthy();
     expect([...names.values()].some((n) => /^in a gust from the [a-z-]+, lying still$/.test(n))).toBe(true);
-    expect(casesTogether(reportOf(fly.rig, true, { line: null, roof: report.roof, bed: null }))).toBe(
+    expect(casesTogether(reportOf(fly.rig, fly.context, true, { line: null, roof: report.roof, bed: null }))).toBe(
       report.roof!.cases,
     );
   });

@@ -5,7 +5,7 @@ import { cleanup, fireEvent, render as bare, screen, within } from '@testing-lib
 import { useState } from 'react';
 import type { ReactElement } from 'react';
 import { PEGS } from '@rough-bight/core/catalogue';
-import { wrongGear } from '@rough-bight/core/formats';
+import { wrongInKit } from '@rough-bight/core/rig';
 import { say } from '@rough-bight/core/quantity';
 import { LAYOUTS, roofMass, roofProblems, tieOutsOf } from '@rough-bight/core/roof';
 import type { KitRoof } from '@rough-bight/core/roof';
@@ -146,7 +146,7 @@ describe('roofs of the kit', () => {
     shown();
     fireEvent.click(screen.getByRole('button', { name: 'Add a roof' }));
     const fresh = { ...(onAdd.mock.calls[0]![0] as KitRoof), id: 'new' };
-    expect(wrongGear('roofs', fresh)).toBeNull();
+    expect(wrongInKit('roofs', fresh)).toBeNull();
     fireEvent.click(screen.getByRole('button', { name: /^Take grey sheet out/ }));
     expect(onRemove).toHaveBeenCalledWith('sheet');
   });
@@ -176,7 +176,7 @@ describe('pegs of the kit', () => {
   test('of another shape they are told by its length; every shape is one the kit may hold', () => {
     const onChange = shownPegs();
     const shapes = within(screen.getByLabelText('Shape')).getAllByRole('option') as HTMLOptionElement[];
-    for (const { value } of shapes) expect(wrongGear('pegs', { ...pegs[0], shape: value })).toBeNull();
+    for (const { value } of shapes) expect(wrongInKit('pegs', { ...pegs[0], shape: value })).toBeNull();
     choose('Shape', PEGS[1]!.id);
     expect(onChange).toHaveBeenCalledWith({ ...pegs[0], shape: PEGS[1]!.id });
     expect(screen.getByText(new RegExp(`^${PEGS[0]!.length.toFixed(2)} m long`))).toBeTruthy();

@@ -30,7 +30,7 @@ const { body } = camp.person;
 const units = { length: 'm', force: 'N' } as const;
 const reportOn = (rig: RidgeRig): LineReport => {
   const line = evaluateRidge(rig, { kit: camp.kit, body, required: DEFAULT_REQUIRED });
-  return { ...reportOf(rig, true, { line, roof: null, bed: null }), line };
+  return { ...reportOf(rig, { kit: camp.kit, straps: [] }, true, { line, roof: null, bed: null }), line };
 };
 const [gable, bank, drying] = camp.rigs.map((r) => r.rig) as [RidgeRig, RidgeRig, RidgeRig];
 

@@ -1,4 +1,5 @@
 import { ADJUSTMENTS, BED_CLOTHS, CONNECTORS, CORDS, WEBBINGS, worn } from '../catalogue/index.js';
+import { OWN, ownDocument } from '../cordage/index.js';
 import type { Described } from '../document/index.js';
 import { id, idOf, keyOf, part, whole, within, words } from '../document/index.js';
 import { BED_KIT_LIMITS, STRAPS_KIT_LIMITS } from './limits.js';
@@ -32,7 +33,9 @@ export type KitBed = Described<typeof kitBedDocument>;
 export const strapsDocument = part({
   id: id('straps'),
   name: words('name of the straps', 1, 60),
-  webbing: idOf('webbing', WEBBINGS),
+  /** One of the catalogue's, or the person's own, which `own` tells. */
+  webbing: idOf('webbing', [...WEBBINGS, { id: OWN }]),
+  own: ownDocument.optional(),
   /** Of each strap, m. */
   length: within(S.length),
   adjust: keyOf('way of adjusting', ADJUSTMENTS),

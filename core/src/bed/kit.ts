@@ -1,4 +1,6 @@
 import { ADJUSTMENTS, SUN, WEAR, findBedCloth, findCord, findWebbing } from '../catalogue/index.js';
+import type { Webbing } from '../catalogue/index.js';
+import { OWN, ownCord, ownProblems } from '../cordage/index.js';
 import type { Problem } from '../document/index.js';
 import { problem } from '../document/index.js';
 import { metres, phrase } from '../quantity/index.js';
@@ -24,8 +26,12 @@ export function bedKitProblems(bed: KitBed): Problem[] {
 /** What the fields of straps allow but the whole does not. */
 export function strapsProblems(straps: KitStraps): Problem[] {
   const out: Problem[] = [];
-  if (findWebbing(straps.webbing) === undefined)
+  if (webbingOf(straps) === undefined)
     out.push({ field: 'webbing', message: `The catalogue has no webbing “${straps.webbing}”. Choose another.` });
+  if (straps.own !== undefined) {
+    out.push(...ownProblems(straps.own));
+    if (straps.own.width <= 0) out.push({ field: 'own.width', message: 'A strap is flat: measure how wide it is.' });
+  }
   if (straps.adjust !== 'hitch' && loopAt(straps, straps.count) > straps.length + 1e-9)
     out.push(
       problem(
@@ -34,6 +40,11 @@ export function strapsProblems(straps: KitStraps): Problem[] {
       ),
     );
   return out;
+}
+
+/** What straps are made of; undefined where the catalogue does not know it. */
+export function webbingOf({ webbing, own }: Pick<KitStraps, 'webbing' | 'own'>): Webbing | undefined {
+  return own !== undefined && webbing === OWN ? { ...ownCord(own), width: own.width } : findWebbing(webbing);
 }
 
 /** Mass of a bed, kg. */
@@ -46,7 +57,7 @@ export const loopAt = (straps: KitStraps, k: number): number => straps.first + (
 
 /** Cord length that a strap spends on its trunk, m: its wraps, each a little longer than the bark it lies on. */
 export function wrapsTake(straps: KitStraps, wraps: number, girth: number): number {
-  const thick = findWebbing(straps.webbing)?.diameter ?? 0.0015;
+  const thick = webbingOf(straps)?.diameter ?? 0.0015;
   return wraps * (girth + Math.PI * thick);
 }
 
@@ -102,7 +113,7 @@ export function strapSets(straps: KitStraps, girth: number): StrapSet[] {
 
 /** Strength of a strap at the loop it is held by, N. */
 const heldBy = (s: KitStraps): number =>
-  (findWebbing(s.webbing)?.strength.typical ?? 0) *
+  (webbingOf(s)?.strength.typical ?? 0) *
   ADJUSTMENTS[s.adjust].efficiency.typical *
   SUN[s.sun].typical *
   WEAR[s.wear].typical;

@@ -65,6 +65,7 @@ const webbing = (id: string, name: string, fibre: Cord['fibre'], mm: number, thi
   strength: of('MBS', `minimum breaking strength of ${name}`, 'force', [kN[0] * 1000, kN[1] * 1000, kN[2] * 1000], 'Judgement from the range of light to heavy webbing; use the label of your own strap.'),
   breakStrain: of('e_b', `stretch of ${name} at break`, 'strain', strain, `Judgement: ${FIBRE_TRAITS[fibre].name} webbing, woven.`),
   bears: true,
+  known: true,
 });
 
 export const WEBBINGS: readonly Webbing[] = [

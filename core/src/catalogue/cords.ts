@@ -3,7 +3,16 @@ import type { TensionCurve } from '../line/index.js';
 import { scaledCurve, tensionCurve } from '../line/index.js';
 import type { Constant } from './evidence.js';
 
-export const FIBRES = ['nylon', 'polyester', 'uhmwpe', 'manila', 'sisal', 'elastic'] as const;
+export const FIBRES = [
+  'nylon',
+  'polyester',
+  'polypropylene',
+  'uhmwpe',
+  'manila',
+  'sisal',
+  'elastic',
+  'unknown',
+] as const;
 export type Fibre = (typeof FIBRES)[number];
 
 /** What a fibre does, whatever the cord. */
@@ -67,7 +76,10 @@ export const FIBRE_TRAITS: Readonly<Record<Fibre, FibreTraits>> = {
   uhmwpe: traits('UHMWPE', 0.9, 0.6, [0.98, 1, 1.0001, FIBRE_WET, 'handbook'], [1, 1.0001, 1.05], [-0.001, 0, 0.001], [0.05, 0.15, 0.3], [0.03, 0.045, 0.07]),
   manila: traits('manila', 0.35, 1, [1, 1.03, 1.1, FIBRE_WET, 'handbook'], [0.95, 1.1, 1.3], [-0.05, -0.02, 0], [0.4, 0.6, 0.9], [0.03, 0.05, 0.08]),
   sisal: traits('sisal', 0.35, 1, [0.95, 1.02, 1.1, FIBRE_WET, 'handbook'], [0.95, 1.1, 1.3], [-0.05, -0.02, 0], [0.4, 0.6, 0.9], [0.03, 0.05, 0.08]),
+  polypropylene: traits('polypropylene', 0.45, 1, [0.98, 1, 1.0001, FIBRE_WET, 'handbook'], [1, 1.0001, 1.05], [-0.001, 0, 0.002], [0.02, 0.1, 0.3], [0.06, 0.09, 0.14]),
   elastic: traits('elastic', 0.7, 1, [0.9, 1, 1.0001, 'Judgement.'], [1, 1.0001, 1.1], [-0.001, 0, 0.005], [0.1, 0.2, 0.4], [0.03, 0.05, 0.1]),
+  // the weaker of what it could be
+  unknown: traits('cord of unknown fibre', 0.35, 0.6, [0.82, 0.87, 1, 'Judgement: as the weakest of the fibres it could be.'], [1, 1.25, 1.5], [-0.05, 0, 0.03], [0.05, 0.3, 0.9], [0.03, 0.07, 0.14]),
 };
 
 /** A cord of the catalogue. */
@@ -87,6 +99,8 @@ export interface Cord {
   readonly breakStrain: Constant;
   /** False where it must never be counted as holding anything. */
   readonly bears: boolean;
+  /** False where its strength or its fibre is only guessed: it is kept off people. */
+  readonly known: boolean;
 }
 
 const cord = (
@@ -122,6 +136,7 @@ const cord = (
     citation: 'Judgement from fibre handbooks; the curve rises softly first. A loaded pull over a tape replaces it.',
   },
   bears,
+  known: true,
 });
 
 const EN564 = 'EN 564:2014, accessory cord: at least 200 N per mm² of diameter squared.';

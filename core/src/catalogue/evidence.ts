@@ -10,11 +10,13 @@ export interface Constant {
   readonly low: number;
   readonly typical: number;
   readonly high: number;
-  readonly kind: Exclude<Source['kind'], 'measured' | 'chosen'>;
+  readonly kind: Exclude<Source['kind'], 'chosen'>;
   readonly citation: string;
 }
 
 export const EVIDENCE_WORDS: Readonly<Record<Constant['kind'], string>> = {
+  printed: 'the maker’s word',
+  measured: 'your own measure',
   standard: 'a public standard',
   'published test': 'published tests',
   handbook: 'handbooks',
@@ -32,7 +34,11 @@ export function looked(c: Constant): Figure {
     figure = given(
       { symbol: c.symbol, title: c.title, quantity: c.quantity },
       c.typical,
-      { kind: c.kind, text: `catalogue, ${EVIDENCE_WORDS[c.kind]}`, citation: c.citation },
+      {
+        kind: c.kind,
+        text: c.kind === 'printed' || c.kind === 'measured' ? 'in your kit' : `catalogue, ${EVIDENCE_WORDS[c.kind]}`,
+        citation: c.citation,
+      },
       [c.low, c.high],
     );
     figures.set(c, figure);

@@ -11,6 +11,8 @@ export const FIBRE_FRICTION: Readonly<Record<Fibre, { readonly dry: Constant; re
   nylon: { dry: judged('mu', 'friction of nylon cord', 0.15, 0.22, 0.32, PAIR), wet: judged('mu', 'friction of wet nylon cord', 0.14, 0.21, 0.32, PAIR) },
   polyester: { dry: judged('mu', 'friction of polyester cord', 0.13, 0.19, 0.28, PAIR), wet: judged('mu', 'friction of wet polyester cord', 0.11, 0.17, 0.26, PAIR) },
   uhmwpe: { dry: judged('mu', 'friction of UHMWPE cord', 0.05, 0.08, 0.12, PAIR), wet: judged('mu', 'friction of wet UHMWPE cord', 0.04, 0.07, 0.11, PAIR) },
+  polypropylene: { dry: judged('mu', 'friction of polypropylene cord', 0.12, 0.18, 0.27, PAIR), wet: judged('mu', 'friction of wet polypropylene cord', 0.11, 0.17, 0.26, PAIR) },
+  unknown: { dry: judged('mu', 'friction of cord of unknown fibre', 0.05, 0.08, 0.3, PAIR), wet: judged('mu', 'friction of wet cord of unknown fibre', 0.04, 0.07, 0.3, PAIR) },
   manila: { dry: judged('mu', 'friction of manila', 0.25, 0.35, 0.5, PAIR), wet: judged('mu', 'friction of wet manila', 0.25, 0.38, 0.55, PAIR) },
   sisal: { dry: judged('mu', 'friction of sisal', 0.25, 0.35, 0.5, PAIR), wet: judged('mu', 'friction of wet sisal', 0.25, 0.38, 0.55, PAIR) },
   elastic: { dry: judged('mu', 'friction of sheathed elastic', 0.12, 0.2, 0.3, PAIR), wet: judged('mu', 'friction of wet sheathed elastic', 0.1, 0.18, 0.28, PAIR) },

@@ -12,6 +12,10 @@ export interface Termination {
   readonly hauls: boolean;
   /** True where it lets go under load with a pull on the tail. */
   readonly quick: boolean;
+  /** True where a stick through its loop holds it. */
+  readonly toggled: boolean;
+  /** Pull at which the fitting that holds it slips or opens, N; undefined where cord alone does. */
+  readonly fitting?: Constant;
   readonly caution?: string;
 }
 
@@ -25,7 +29,14 @@ const termination = (
   typical: number,
   high: number,
   cordInDiameters: number,
-  traits: { hauls?: boolean; quick?: boolean; untested?: string; caution?: string } = {},
+  traits: {
+    hauls?: boolean;
+    quick?: boolean;
+    toggled?: boolean;
+    untested?: string;
+    caution?: string;
+    fitting?: Constant;
+  } = {},
 ): Termination => ({
   id,
   name,
@@ -42,9 +53,22 @@ const termination = (
   cordInDiameters,
   hauls: traits.hauls ?? false,
   quick: traits.quick ?? false,
+  toggled: traits.toggled ?? false,
+  ...(traits.fitting === undefined ? {} : { fitting: traits.fitting }),
   ...(traits.caution === undefined ? {} : { caution: traits.caution }),
 });
 
+const FITTED = 'Judgement: cord is bent hard and pinched where a fitting holds it.';
+const fitting = (title: string, low: number, typical: number, high: number): Constant => ({
+  symbol: 'R_k',
+  title: `pull at which ${title} opens or lets cord slide`,
+  quantity: 'force',
+  low,
+  typical,
+  high,
+  kind: 'judgement',
+  citation: 'Judgement: small fittings differ widely; the number on yours comes first.',
+});
 const BOUNDED = 'Judgement: no test is known of this hitch round a trunk; bounded by similar knots.';
 
 /** Ends of a line, gentlest on the cord first within each kind. */
@@ -54,6 +78,7 @@ export const TERMINATIONS: readonly Termination[] = [
   termination('bowline', 'releasable bowline', 0.6, 0.67, 0.75, 45, { quick: true }),
   termination('overhand-loop', 'overhand loop and toggle', 0.55, 0.61, 0.68, 45, {
     quick: true,
+    toggled: true,
     caution: 'The stick must be thicker than it looks: wet sticks snap.',
   }),
   termination('girth', 'girth hitch of a sewn or tied loop', 0.55, 0.62, 0.7, 30),
@@ -70,7 +95,22 @@ export const TERMINATIONS: readonly Termination[] = [
   termination('loop-toggle', 'loop-and-toggle tensioner', 0.45, 0.55, 0.65, 80, {
     hauls: true,
     quick: true,
+    toggled: true,
     untested: BOUNDED,
+  }),
+  termination('hook', 'hook tensioner', 0.5, 0.65, 0.8, 30, {
+    hauls: true,
+    quick: true,
+    untested: FITTED,
+    fitting: fitting('a hook tensioner', 1000, 2000, 4000),
+    caution: 'An unmarked hook is not hung from, and it opens before cord breaks.',
+  }),
+  termination('cleat', 'cleat tensioner', 0.5, 0.65, 0.8, 20, {
+    hauls: true,
+    quick: true,
+    untested: FITTED,
+    fitting: fitting('a cleat tensioner', 300, 600, 1200),
+    caution: 'Cord thinner or slicker than the cleat is made for slides through it. Tie the tail off.',
   }),
 ];
 
@@ -101,7 +141,24 @@ export const GUY_ENDS = {
     quick: true,
     untested: BOUNDED,
   }),
+  cleat: termination('cleat', 'cleat runner', 0.5, 0.65, 0.8, 20, {
+    hauls: true,
+    quick: true,
+    untested: FITTED,
+    fitting: fitting('a cleat runner', 120, 220, 400),
+  }),
   knot: termination('round-turn', 'round turn and two half hitches', 0.6, 0.67, 0.75, 40),
 } as const;
+/** Way between the legs of a tie-out's loop, which bend a toggle through it, m. */
+export const TOGGLE_SPAN: Constant = {
+  symbol: 'w',
+  title: 'way between the legs of the tie-out’s loop',
+  quantity: 'length',
+  low: 0.015,
+  typical: 0.025,
+  high: 0.04,
+  kind: 'judgement',
+  citation: 'Judgement: a sewn loop of 15 to 25 mm webbing, and the cord beside it.',
+};
 /** The join of a hitch's loop. */
 export const LOOP_JOIN: Termination = termination('double-fisherman', 'double fisherman’s join', 0.65, 0.72, 0.8, 40);

@@ -11,6 +11,7 @@ export interface PegShape {
   readonly length: number;
   /** Usual mass, kg. */
   readonly mass: number;
+  readonly section: 'round' | 'thin';
   /** Bending moment it bears, N m, at its usual width. */
   readonly moment: Constant;
   /** Whether a person cuts it there: weighs nothing in the pack. */
@@ -28,6 +29,7 @@ const peg = (id: string, name: string, width: number, length: number, mass: numb
   mass,
   cut,
   surface: id.endsWith('wood') ? 'wood' : 'metal',
+  section: id === 'section' || id === 'broad' ? 'thin' : 'round',
   moment: { symbol: 'M_p', title: `bending a ${name} bears`, quantity: 'moment', low: moment[0], typical: moment[1], high: moment[2], kind: 'derived', citation: BENDING },
 });
 

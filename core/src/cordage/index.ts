@@ -1,3 +1,4 @@
 export * from './length.js';
 export * from './limits.js';
 export * from './document.js';
+export * from './own.js';

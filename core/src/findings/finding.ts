@@ -80,6 +80,9 @@ export interface Facts {
   readonly 'strap-flat': { readonly end: 0 | 1; readonly angle: number; readonly pull: number };
   readonly 'thin-tree': { readonly tree: string; readonly diameter: number };
   readonly 'limit-unknown': { readonly name: string; readonly part: BedPart };
+  /** A cord, or straps, of which nobody knows how strong they are, and someone would hang from. */
+  readonly 'guessed-under-someone': { readonly name: string; readonly many: boolean };
+  readonly guessed: { readonly name: string };
   readonly 'head-belongs': { readonly end: string; readonly because: HeadBelongs };
   readonly 'ends-unlevel': { readonly by: number };
   readonly 'pole-sways': { readonly by: number };
@@ -111,6 +114,7 @@ export type FindingCode = keyof Facts;
 const SEVERITIES = {
   'beneath-forbids': 'refuses',
   overloaded: 'refuses',
+  'guessed-under-someone': 'refuses',
   tree: 'refuses',
   'bed-grounded': 'fails',
   'bed-unsettled': 'fails',
@@ -123,6 +127,7 @@ const SEVERITIES = {
   'line-grounded': 'fails',
   'cord-short': 'fails',
   'pegs-short': 'fails',
+
   sags: 'fails',
   unguyed: 'fails',
   touches: 'fails',
@@ -152,6 +157,7 @@ const SEVERITIES = {
   'strap-flat': 'warns',
   'thin-tree': 'warns',
   'limit-unknown': 'warns',
+  guessed: 'warns',
   'head-belongs': 'warns',
   'ends-unlevel': 'warns',
   'pole-sways': 'warns',

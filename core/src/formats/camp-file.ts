@@ -3,8 +3,8 @@ import { UnknownVersion, bringUp, id, misfit, part, prose, words } from '../docu
 import type { Described, Problem } from '../document/index.js';
 import { checkPlace } from '../ground/index.js';
 import type { Place } from '../ground/index.js';
-import { kitDocument, rigDocument } from '../rig/index.js';
-import type { Gear, KitCord, RidgeRig } from '../rig/index.js';
+import { kitDocument, misfitInKit, rigDocument } from '../rig/index.js';
+import type { Kit, RidgeRig } from '../rig/index.js';
 import { FileProblem } from './place-file.js';
 import { PLACE_VERSIONS, RIG_VERSIONS, noteWith } from './versions.js';
 
@@ -24,7 +24,7 @@ export interface Named<D> {
 
 /** Everything of a camp. */
 export interface CampContent extends CampDraft {
-  readonly kit: Gear & { readonly cords: readonly KitCord[] };
+  readonly kit: Kit;
   readonly places: readonly Named<Place>[];
   readonly rigs: readonly Named<RidgeRig>[];
 }
@@ -104,7 +104,7 @@ export function readCampFiles(files: Readonly<Record<string, string>>): CampCont
   if (wrong !== null) return refuse(MANIFEST, wrong);
   const { name, about, places, rigs } = manifest as Described<typeof manifestDocument>;
   const kit = parsed(KIT);
-  const unfit = misfit(kitDocument, kit);
+  const unfit = misfit(kitDocument, kit) ?? misfitInKit(kit as Kit);
   if (unfit !== null) return refuse(KIT, unfit);
   const read = <D>(
     path: string,

@@ -1,12 +1,10 @@
-import { bedKitProblems, strapsProblems } from '../bed/index.js';
 import type { Problem } from '../document/index.js';
 import { UnknownVersion, jsonSchemaOf, misfit, part, prose, under, words } from '../document/index.js';
 import type { Described } from '../document/index.js';
 import { bodyDocument, checkPlace, placeDocument } from '../ground/index.js';
 import type { Place } from '../ground/index.js';
-import { GEAR_LISTS, KIT_DOCUMENTS, kitDocument, rigDocument, rigProblems, usedBy } from '../rig/index.js';
-import type { BedEnd, Gear, GearList, Guy, RigContext, RidgeRig, RoofHitch } from '../rig/index.js';
-import { roofProblems } from '../roof/index.js';
+import { kitDocument, misfitInKit, rigDocument, rigProblems, usedBy } from '../rig/index.js';
+import type { BedEnd, Guy, RigContext, RidgeRig, RoofHitch } from '../rig/index.js';
 import { requiredDocument } from '../strength/index.js';
 import { z } from 'zod';
 import type { GuyAnchor } from '../support/index.js';
@@ -68,23 +66,12 @@ export function checkedRigFile(value: unknown): RigFile {
     const checked = checkPlace(file.place);
     if ('problem' in checked) return refuse({ ...checked.problem, field: under('place', checked.problem.field) });
   }
-  for (const list of GEAR_LISTS)
-    file.kit[list].forEach((thing, i) => {
-      const bad = FITS[list](thing as never)[0];
-      if (bad !== undefined) refuse({ ...bad, field: `kit.${list}.${i}.${bad.field}` });
-    });
+  const unfit = misfitInKit(file.kit);
+  if (unfit !== null) return refuse({ ...unfit, field: under('kit', unfit.field) });
   const bad = rigProblems(file.rig, contextOf(file))[0];
   if (bad !== undefined) return refuse({ ...bad, field: under('rig', bad.field) });
   return file;
 }
-
-/** What the fields of a thing of the kit allow but the whole does not. */
-const FITS: { readonly [L in GearList]: (thing: Gear[L][number]) => readonly Problem[] } = {
-  roofs: roofProblems,
-  pegs: () => [],
-  beds: bedKitProblems,
-  straps: strapsProblems,
-};
 
 /** What the rig of a file is judged with. */
 export function contextOf(file: RigFile): RigContext {
@@ -181,7 +168,3 @@ export function writeRigFile(file: RigFile): string {
 
 /** The published JSON Schema of the format (draft 2020-12). */
 export const rigFileJsonSchema = (): object => jsonSchemaOf(rigFileDocument);
-
-/** What is wrong with a value as a thing of this list of the kit, field by field and as a whole; null when nothing. */
-export const wrongGear = (list: GearList, value: unknown): Problem | null =>
-  misfit(KIT_DOCUMENTS[list], value) ?? FITS[list](value as never)[0] ?? null;

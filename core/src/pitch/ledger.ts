@@ -6,7 +6,16 @@ import type { Guy } from '../rig/index.js';
 import type { BearerId } from '../rig/index.js';
 import { tiedTo, treeOf } from '../rig/index.js';
 import type { Check, Link } from '../strength/index.js';
-import { bendKept, cordStrength, knotKept, link, ratioFor } from '../strength/index.js';
+import {
+  bendKept,
+  cordStrength,
+  fittingOf,
+  knotKept,
+  link,
+  ratioFor,
+  tieOutWide,
+  toggleHolds,
+} from '../strength/index.js';
 import { holdOf } from '../support/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
@@ -185,6 +194,17 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
     const available = strength(name, here);
     out.push({ id: `${m.id}:${id}`, kind, name, demand, available, asks: size, holds: (r) => available(r).value });
   };
+  const fitted = (id: string, name: string, holds: Figure, demand = pull, size = asks): void => {
+    out.push({
+      id: `${m.id}:${id}`,
+      kind: 'end',
+      name,
+      demand,
+      available: () => holds,
+      asks: size,
+      holds: () => holds.value,
+    });
+  };
   if (m.role === 'ridge' || m.role === 'tie') {
     for (const i of m.role === 'ridge' ? ([0, 1] as const) : [m.end]) {
       const name = `${ridge.terminations[i].name} at ${rig.trunks[i].name}`;
@@ -206,6 +226,10 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
         demand,
         m.role === 'tie' ? asks : (r) => atEnd(r, i),
       );
+      const size = m.role === 'tie' ? asks : (r: CaseReading): number => atEnd(r, i);
+      const fitting = fittingOf(ridge.terminations[i], rig.ends[i].toggle, m.cord);
+      if (fitting !== null)
+        fitted(`${fitting.id}${i}`, `${fitting.name} at ${rig.trunks[i].name}`, fitting.holds, demand, size);
     }
   }
   if (m.role === 'ridge') {
@@ -280,6 +304,8 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
     });
     cordAt('join', 'end', `join of the ${m.name}’s loop`, [knotKept(LOOP_JOIN, m.cord)]);
     const key = model.layout.plan.keys.find((k) => k.role.to === 'hitch' && k.role.end === m.end)!;
+    const { toggle } = h.set;
+    if (toggle !== undefined) fitted('toggle', `toggle at the ${key.name}`, toggleHolds(toggle, tieOutWide()));
     out.push(tieOutCheck(model, `${m.id}:tie-out`, key.name, model.layout.hitchHolds[m.end], pull, asks));
     return out;
   }
@@ -289,6 +315,8 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
     const made = guy.hitch === 'elastic' ? 'adjustable' : guy.hitch;
     if (m.role === 'guy') {
       cordAt('fast', 'end', `${GUY_ENDS[made].name} of the ${m.name}`, [knotKept(GUY_ENDS[made], m.cord)]);
+      const fitting = fittingOf(GUY_ENDS[made], undefined, m.cord);
+      if (fitting !== null) fitted(fitting.id, `grip of the ${fitting.name}, ${key.name}`, fitting.holds);
       if (made === 'adjustable') {
         const own = byWet((wet) => ownGripFigure(m.cord, guy.wraps, wet));
         out.push({

@@ -1,3 +1,4 @@
+import { cordOf } from '../cordage/index.js';
 import { bucklingLoad } from '../anchor/index.js';
 import type { TreeTie } from '../assembly/index.js';
 import { tiesOf } from '../assembly/index.js';
@@ -8,7 +9,6 @@ import {
   cordWeight,
   dryCurve,
   findCloth,
-  findCord,
   findHitch,
   wetCurve,
 } from '../catalogue/index.js';
@@ -101,7 +101,7 @@ const ELASTIC = { force: 50, draw: 0.12 } as const;
 
 function kitCordOf(context: RigContext, id: string, field: string): { kitCord: KitCord; cord: Cord } {
   const kitCord = context.kit.find((k) => k.id === id);
-  const cord = kitCord === undefined ? undefined : findCord(kitCord.cord);
+  const cord = kitCord === undefined ? undefined : cordOf(kitCord);
   if (kitCord === undefined || cord === undefined)
     throw new RigProblem(field, 'This cord is no longer in the kit. Choose another.');
   return { kitCord, cord };

@@ -7,6 +7,7 @@ export const GUY_HITCHES = {
   wraps: 'plain wraps',
   knot: 'fixed knot',
   elastic: 'adjustable hitch and elastic',
+  cleat: 'cleat runner',
 } as const;
 export type GuyHitch = keyof typeof GUY_HITCHES;
 

@@ -3,7 +3,7 @@ import type { TiePull } from '../anchor/index.js';
 import { momentFigure, treeHoldFigure } from '../anchor/index.js';
 import { GRIPPED, looked } from '../catalogue/index.js';
 import type { Check, Link } from '../strength/index.js';
-import { bendKept, cordStrength, knotKept, link } from '../strength/index.js';
+import { bendKept, cordStrength, fittingOf, knotKept, link } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { soilOf } from './bed.js';
 import type { CaseFigures, RidgeModel } from './model.js';
@@ -36,6 +36,15 @@ function checksOf(model: RidgeModel): Check<CaseFigures>[] {
       demand: (c) => c.ends[i],
       available: ({ case: c }) => cordStrength(cord, model.kitCord, name, c.environment.wet, here),
     });
+    const fitting = fittingOf(terminations[i], rig.ends[i].toggle, cord);
+    if (fitting !== null)
+      out.push({
+        id: `fitting-${i}`,
+        kind: 'end',
+        name: `${fitting.name} at ${rig.trunks[i].name}`,
+        demand: (c) => c.ends[i],
+        available: () => fitting.holds,
+      });
   }
   const gripped = [looked(GRIPPED)];
   rig.hung.filter(hitched).forEach((h, i) => {

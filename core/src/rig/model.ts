@@ -1,3 +1,4 @@
+import { cordOf } from '../cordage/index.js';
 import { diameterOf, trunkGive } from '../anchor/index.js';
 import type { LoadCase } from '../cases/index.js';
 import { PITCHED, nameOf } from '../cases/index.js';
@@ -16,7 +17,6 @@ import {
   SHELTERS,
   cordOnCord,
   dryCurve,
-  findCord,
   findTermination,
   findWood,
   looked,
@@ -270,7 +270,7 @@ export function ridgeModel(
   const problem = problemsOf(rig, context)[0];
   if (problem !== undefined) throw new RigProblem(problem.field, problem.said ?? problem.message);
   const kitCord = context.kit.find((k) => k.id === rig.cord)!;
-  const cord = findCord(kitCord.cord);
+  const cord = cordOf(kitCord);
   if (cord === undefined) throw new RigProblem('cord', `The catalogue has no cord “${kitCord.cord}”. Choose another.`);
   const woodOf = (i: 0 | 1): Wood => {
     const wood = findWood(rig.trunks[i].wood);

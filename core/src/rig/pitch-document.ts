@@ -1,3 +1,4 @@
+import { toggleDocument } from '../strength/index.js';
 import { z } from 'zod';
 import { HITCHES, SNOWS, SOILS, WOODS } from '../catalogue/index.js';
 import type { Described } from '../document/index.js';
@@ -36,6 +37,8 @@ const roofHitch = part({
   loop: within(P.loop),
   /** How far it is slid out beyond where it was tied, m; negative is slid in. */
   slid: within(P.slid),
+  /** The stick through loop and tie-out; left out where the loop itself goes through. */
+  toggle: toggleDocument.optional(),
 });
 export type RoofHitch = Described<typeof roofHitch>;
 

@@ -1,4 +1,6 @@
-import { findCord, findHitch, findSoil } from '../catalogue/index.js';
+import { cordOf } from '../cordage/index.js';
+import type { KitCord } from '../cordage/index.js';
+import { findHitch, findSoil } from '../catalogue/index.js';
 import type { Problem } from '../document/index.js';
 import type { KitRoof, PitchForm } from '../roof/index.js';
 import { PITCH_FORMS, PITCH_TRAITS } from '../roof/index.js';
@@ -58,18 +60,19 @@ const GUY_CORD = 0.0025;
 
 /** Cords and pegs of a kit that suit a fresh pitch on a ridgeline: the thinnest that do, the most pegs; null where it has none. */
 export function freshKit(
-  kit: readonly { readonly id: string; readonly cord: string }[],
+  kit: readonly KitCord[],
   pegs: readonly { readonly id: string; readonly count: number }[],
   ridge: string,
 ): { readonly guyCord: string; readonly hitchCord: string; readonly pegs: string } | null {
-  const thickness = (id: string): number => findCord(kit.find((c) => c.id === id)?.cord ?? '')?.diameter ?? 0;
-  const cords = kit.filter((k) => findCord(k.cord)?.bears === true).sort((a, b) => thickness(a.id) - thickness(b.id));
+  const thickness = (hank: KitCord): number => cordOf(hank)?.diameter ?? 0;
+  const cords = kit.filter((k) => cordOf(k)?.bears === true).sort((a, b) => thickness(a) - thickness(b));
   const peg = [...pegs].sort((a, b) => b.count - a.count)[0];
   if (cords.length === 0 || peg === undefined) return null;
   // a hitch wants cord of half the ridge's thickness
-  const wanted = thickness(ridge) / 2;
-  const hitch = [...cords].sort((a, b) => Math.abs(thickness(a.id) - wanted) - Math.abs(thickness(b.id) - wanted))[0]!;
-  const guy = cords.find((c) => thickness(c.id) >= GUY_CORD) ?? cords[0]!;
+  const ridgeCord = kit.find((k) => k.id === ridge);
+  const wanted = ridgeCord === undefined ? 0 : thickness(ridgeCord) / 2;
+  const hitch = [...cords].sort((a, b) => Math.abs(thickness(a) - wanted) - Math.abs(thickness(b) - wanted))[0]!;
+  const guy = cords.find((c) => thickness(c) >= GUY_CORD) ?? cords[0]!;
   return { guyCord: guy.id, hitchCord: hitch.id, pegs: peg.id };
 }
 

@@ -3,7 +3,7 @@ import { signsDocument } from '../anchor/index.js';
 import { PULLS, SHELTERS, TERMINATIONS } from '../catalogue/index.js';
 import type { Described } from '../document/index.js';
 import { atMost, id, idOf, keyOf, oneOf, pair, part, whole, within, words } from '../document/index.js';
-import { RULES, USES } from '../strength/index.js';
+import { RULES, USES, toggleDocument } from '../strength/index.js';
 import { MOST_UNDER, lyingDocument } from '../under/index.js';
 import { bedDocument } from './bed-document.js';
 import { RIDGE_FORMAT, TENSIONINGS } from './choices.js';
@@ -29,6 +29,8 @@ export type Trunk = Described<typeof trunk>;
 const end = part({
   termination: idOf('hitch', TERMINATIONS),
   wraps: whole(L.wraps),
+  /** The stick that pins its loop, where the hitch is one that has one; a thumb’s thickness where it is left out. */
+  toggle: toggleDocument.optional(),
 });
 export type End = Described<typeof end>;
 

@@ -1,3 +1,4 @@
+import { cordOf } from '../cordage/index.js';
 import { nameOf, shockOf } from '../cases/index.js';
 import type { LoadCase } from '../cases/index.js';
 import { diameterOf, eccentricLoad, momentFigure, pileIn, treeHoldFigure } from '../anchor/index.js';
@@ -11,7 +12,6 @@ import {
   STRAP_EYE,
   SUN,
   WEAR,
-  findCord,
   findSoil,
   findWood,
   looked,
@@ -114,6 +114,7 @@ export function bedRows(model: BedModel, cases: readonly LoadCase[]): Row[] {
               cordInDiameters: 0,
               hauls: false,
               quick: false,
+              toggled: false,
             },
             webbing,
           ),
@@ -205,7 +206,7 @@ export function bedRows(model: BedModel, cases: readonly LoadCase[]): Row[] {
 function sideStayRow(model: BedModel, sideStay: NonNullable<Bed['sideStay']>, add: Add): void {
   const { rig, context } = model;
   const kitCord = context.kit.find((k) => k.id === sideStay.cord)!;
-  const cord = findCord(kitCord.cord)!;
+  const cord = cordOf(kitCord)!;
   const pull = memoised((c) =>
     model.figure({ symbol: 'T', title: 'pull of the side stay', quantity: 'force' }, c, (s) => s.sideStay),
   );

@@ -1,3 +1,5 @@
+import { webbingOf } from '../bed/index.js';
+import { cordOf } from '../cordage/index.js';
 import { NIGHT, casesFor, nameOf, poseOf, shockOf } from '../cases/index.js';
 import type { LoadCase } from '../cases/index.js';
 import { diameterOf, trunkGive } from '../anchor/index.js';
@@ -35,7 +37,6 @@ import {
   dryCurve,
   findBedCloth,
   findCord,
-  findWebbing,
   findWood,
   looked,
   wetCurve,
@@ -187,7 +188,7 @@ export function bedModel(
   const missing = (field: string, what: string): never => {
     throw new RigProblem(field, `The catalogue has no such ${what}. Choose another in the kit.`);
   };
-  const webbing = findWebbing(straps.webbing) ?? missing('bed.straps', 'webbing');
+  const webbing = webbingOf(straps) ?? missing('bed.straps', 'webbing');
   const clothKind = findBedCloth(kit.cloth) ?? missing('bed.bed', 'bed cloth');
   const ridgeCord =
     bed.ridgeCord && kit.ridgeLength > 0 ? (findCord(kit.ridgeCord) ?? missing('bed.bed', 'cord')) : null;
@@ -201,7 +202,7 @@ export function bedModel(
     const { anchor } = bed.ends[i];
     if (anchor.kind !== 'pole') return null;
     const kitCord = context.kit.find((k) => k.id === anchor.cord)!;
-    return { kitCord, cord: findCord(kitCord.cord) ?? missing(`bed.ends.${i}.anchor.cord`, 'cord') };
+    return { kitCord, cord: cordOf(kitCord) ?? missing(`bed.ends.${i}.anchor.cord`, 'cord') };
   };
   const stayCords = [stayCord(0), stayCord(1)] as const;
   const figures = baseFigures(rig, context, straps, { cloth: clothKind, webbing, woods });

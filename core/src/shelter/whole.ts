@@ -6,6 +6,7 @@ import { evaluateRidge, rowsTogether } from '../rig/index.js';
 import type { GivenWind, RigContext, RidgeResult, RidgeRig, Row } from '../rig/index.js';
 import type { BedResult } from './evaluate.js';
 import { evaluateBed } from './evaluate.js';
+import { guessedOf } from './guessed.js';
 import { jointOf } from './together.js';
 
 /** A whole rig judged: what was worked out of its line alone or its roof, of its bed, and what was found of all of it. */
@@ -80,14 +81,20 @@ export function judgeRig(
           ...(roof === null ? {} : { roof }),
           ...(line === null ? {} : { ridge: line }),
         });
-  return { report: reportOf(rig, full, { line, roof: roof?.result ?? null, bed }), roof };
+  return { report: reportOf(rig, context, full, { line, roof: roof?.result ?? null, bed }), roof };
 }
 
 /** What the parts of a judged rig come to together. */
-export function reportOf(rig: RidgeRig, full: boolean, parts: Pick<RigReport, 'line' | 'roof' | 'bed'>): RigReport {
+export function reportOf(
+  rig: RidgeRig,
+  context: Pick<RigContext, 'kit' | 'straps'>,
+  full: boolean,
+  parts: Pick<RigReport, 'line' | 'roof' | 'bed'>,
+): RigReport {
   const { line, roof, bed } = parts;
   const own = roof ?? line!;
-  if (bed === null) return { rig, full, ...parts, rows: own.rows, findings: inOrder(own.findings) };
+  const guessed = guessedOf(rig, context);
+  if (bed === null) return { rig, full, ...parts, rows: own.rows, findings: inOrder([...own.findings, ...guessed]) };
   // a tree that bears the bed as well, or what holds a stay of it, is told with all that it bears
   const both = new Set(bed.bears.map((t) => t.id as string));
   const told = (f: Finding): boolean => !(f.code === 'short' && both.has(treeIn(f.facts.judged.link.id)));
@@ -98,7 +105,7 @@ export function reportOf(rig: RidgeRig, full: boolean, parts: Pick<RigReport, 'l
     full,
     ...parts,
     rows: rowsTogether(own.rows, bed.rows),
-    findings: inOrder([...bed.findings, ...others]),
+    findings: inOrder([...bed.findings, ...others, ...guessed]),
   };
 }
 

@@ -1,4 +1,5 @@
-import { TERMINATIONS, findCord } from '../catalogue/index.js';
+import { cordOf } from '../cordage/index.js';
+import { TERMINATIONS } from '../catalogue/index.js';
 import { ofCode } from '../findings/index.js';
 import { asSubject, say } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
@@ -88,7 +89,7 @@ function candidates(rig: RidgeRig, context: LineContext, result: RidgeResult, un
     if (weakest.link.id !== `end-${i}`) continue;
     const own = TERMINATIONS.find((t) => t.id === rig.ends[i].termination)!;
     const better = TERMINATIONS.filter(
-      (t) => t.hauls === own.hauls && t.efficiency.typical > own.efficiency.typical,
+      (t) => t.fitting === undefined && t.hauls === own.hauls && t.efficiency.typical > own.efficiency.typical,
     ).sort((a, b) => b.efficiency.typical - a.efficiency.typical)[0];
     if (better !== undefined)
       out.push({
@@ -119,8 +120,8 @@ function candidates(rig: RidgeRig, context: LineContext, result: RidgeResult, un
     });
   }
   const spare = context.kit
-    .filter((k) => k.id !== rig.cord && findCord(k.cord)?.bears === true && k.length >= result.cordNeeded.value)
-    .sort((a, b) => findCord(a.cord)!.strength.typical - findCord(b.cord)!.strength.typical);
+    .filter((k) => k.id !== rig.cord && cordOf(k)?.bears === true && k.length >= result.cordNeeded.value)
+    .sort((a, b) => cordOf(a)!.strength.typical - cordOf(b)!.strength.typical);
   for (const k of spare)
     out.push({ id: `cord-${k.id}`, label: `Use ${k.name}`, what: `Use ${k.name}`, rig: { ...rig, cord: k.id } });
   if (rig.ends.some((e) => e.wraps > 1)) {

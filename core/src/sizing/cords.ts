@@ -1,5 +1,5 @@
+import { cordOf } from '../cordage/index.js';
 import { treeSentence } from '../anchor/index.js';
-import { findCord } from '../catalogue/index.js';
 import { ofCode } from '../findings/index.js';
 import { asSubject, capital, say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
@@ -50,7 +50,7 @@ export function sizeCord(rig: RidgeRig, context: LineContext, kitCord: KitCord, 
       : Math.max(window[0], Math.min(handful(window[0] * OVER_LEAST), Math.floor(window[1])));
   const hauled = hauledTo(own, haul);
   const result = evaluateRidge(hauled, context);
-  const cord = findCord(kitCord.cord)!;
+  const cord = cordOf(kitCord)!;
   const weakest = result.ledger[0]!;
   const long = result.cordNeeded.value <= kitCord.length;
   const [tree] = ofCode(result.findings, 'tree');

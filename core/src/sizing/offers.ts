@@ -1,4 +1,5 @@
-import { HITCHES, TERMINATIONS, findCord, findPeg } from '../catalogue/index.js';
+import { cordOf } from '../cordage/index.js';
+import { HITCHES, TERMINATIONS } from '../catalogue/index.js';
 import type { Cord, HitchType, Termination } from '../catalogue/index.js';
 import { offAxis } from '../hitch/index.js';
 import { cutOf, heldWith, ratiosOf } from '../pitch/index.js';
@@ -6,7 +7,7 @@ import type { CaseReading, Evaluated, Member, PitchModel } from '../pitch/index.
 import type { Guy, KitCord, RigContext, RidgeRig, RoofHitch } from '../rig/index.js';
 import { PITCH_LIMITS, isBrought } from '../rig/index.js';
 import type { GuyAnchor } from '../support/index.js';
-import { supportOf } from '../support/index.js';
+import { pegOf, supportOf } from '../support/index.js';
 import type { Assignment, Offer } from './assign.js';
 import { assign, undominated } from './assign.js';
 
@@ -90,7 +91,7 @@ export function chooseAll(
 ): { readonly rig: RidgeRig; readonly shortfall: number; readonly proven: boolean } {
   const cords = context.kit.flatMap((kitCord): Cordage[] => {
     if (!isBrought(rig, 'cords', kitCord.id)) return [];
-    const cord = findCord(kitCord.cord);
+    const cord = cordOf(kitCord);
     return cord === undefined ? [] : [{ kitCord, cord }];
   });
   const { model } = known.tied;
@@ -184,6 +185,9 @@ function offer(
   return { bill, shortfall, cost: costOf(aim, bill, changes, shortfall), uses: new Map(uses), set };
 }
 
+/** Links at either end of a line: its knot, the stick or the fitting there. */
+const AT_END = /:(?:end|toggle|fitting)([01])$/;
+
 /** The ridgeline, or both ties of a roof without one, of this cord: every pair of ends that hauls as now. */
 function ridgeOffers(ask: Ask, { kitCord, cord }: Cordage): LineOffer[] {
   const { model, rig, known, aim } = ask;
@@ -192,7 +196,10 @@ function ridgeOffers(ask: Ask, { kitCord, cord }: Cordage): LineOffer[] {
   const of = (i: 0 | 1): Termination[] => {
     const now = model.ridge.terminations[i];
     return TERMINATIONS.filter((t) =>
-      now.hauls && (how === 'pulley' || how === 'passes') ? t.id === now.id : t.hauls === now.hauls,
+      now.hauls && (how === 'pulley' || how === 'passes')
+        ? t.id === now.id
+        : // a fitting is taken only where there is one
+          t.hauls === now.hauls && (t.fitting === undefined || t.id === now.id),
     );
   };
   const lines = model.members
@@ -204,11 +211,13 @@ function ridgeOffers(ask: Ask, { kitCord, cord }: Cordage): LineOffer[] {
       const terminations =
         i === 0 ? ([t, model.ridge.terminations[1]] as const) : ([model.ridge.terminations[0], t] as const);
       const changed = { ...model, hitches, ridge: { ...model.ridge, kitCord, cord, terminations } };
-      const links = lines.flatMap((m) => ratiosOf(changed, m, known.readings, (p) => p.id.endsWith(`:end${i}`)));
+      const links = lines.flatMap((m) =>
+        ratiosOf(changed, m, known.readings, (p) => AT_END.exec(p.id)?.[1] === String(i)),
+      );
       return { t, shortfall: shortOf(links) };
     });
   const rest = shortOf(
-    lines.flatMap((m) => ratiosOf({ ...model, hitches }, m, known.readings, (p) => !/:end\d$/.test(p.id))),
+    lines.flatMap((m) => ratiosOf({ ...model, hitches }, m, known.readings, (p) => !AT_END.test(p.id))),
   );
   const out: LineOffer[] = [];
   for (const a of endsOf(0))
@@ -412,8 +421,8 @@ function hardestOn(readings: readonly CaseReading[], end: 0 | 1, m: Member): Cas
 const pegsOf = (anchor: GuyAnchor): string | undefined => supportOf(anchor).takes(anchor)?.pegs;
 
 function pegMass({ context }: Ask, anchor: GuyAnchor): number {
-  const shape = context.pegs.find((p) => p.id === pegsOf(anchor))?.shape;
-  return findPeg(shape ?? '')?.mass ?? 0;
+  const these = context.pegs.find((p) => p.id === pegsOf(anchor));
+  return (these === undefined ? undefined : pegOf(these))?.mass ?? 0;
 }
 
 /** Pegs of the kit, one to three in line, leaning as now or square to the guy; anything else stays what it is. */

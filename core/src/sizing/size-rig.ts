@@ -1,4 +1,5 @@
-import { findCord, findPeg } from '../catalogue/index.js';
+import { cordOf } from '../cordage/index.js';
+import { pegOf } from '../support/index.js';
 import { allSolved, evaluatePitch } from '../pitch/index.js';
 import type { Evaluated, PitchResult } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
@@ -54,12 +55,12 @@ export function billOf(result: PitchResult, context: RigContext): Bill {
   for (const c of result.cords) {
     const kit = context.kit.find((k) => k.id === c.id);
     cut += c.wanted;
-    mass += c.wanted * (kit === undefined ? 0 : (findCord(kit.cord)?.massPerMetre.typical ?? 0));
+    mass += c.wanted * (kit === undefined ? 0 : (cordOf(kit)?.massPerMetre.typical ?? 0));
   }
   for (const p of result.pegs) {
     const kit = context.pegs.find((k) => k.id === p.id);
     pegs += p.wanted;
-    mass += p.wanted * (kit === undefined ? 0 : (findPeg(kit.shape)?.mass ?? 0));
+    mass += p.wanted * (kit === undefined ? 0 : (pegOf(kit)?.mass ?? 0));
   }
   return { cut, mass, pegs, kinds: result.cords.length };
 }
@@ -203,7 +204,7 @@ export function sizeRig(
   }
   progress(1);
   const bed = bedUnder(best.rig, context, best.known);
-  const report = reportOf(best.rig, true, { line: null, roof: best.known.result, bed });
+  const report = reportOf(best.rig, context, true, { line: null, roof: best.known.result, bed });
   const met = rigHolds(report);
   // a trunk that bears the bed as well is short or not by what both come to
   const both = new Set(bed?.rows.map((r) => r.id));

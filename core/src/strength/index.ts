@@ -5,3 +5,4 @@ export * from './cord.js';
 export * from './document.js';
 export * from './judged.js';
 export * from './check.js';
+export * from './toggle.js';

@@ -39,6 +39,8 @@ export const pegsDocument = part({
   name: words('name of the pegs', 1, 60),
   /** Id of a shape of the catalogue. */
   shape: idOf('shape of peg', PEGS),
+  /** Measured, m, where they are not of the usual size of their shape. */
+  size: part({ length: within(SUPPORT_LIMITS.pegLength), width: within(SUPPORT_LIMITS.pegWidth) }).optional(),
   count: whole(SUPPORT_LIMITS.pegs),
 });
 export type KitPegs = Described<typeof pegsDocument>;

@@ -11,6 +11,8 @@ export const SUPPORT_LIMITS = {
   buriedLength: limit('length of what is buried', 'length', 0.1, 3),
   buriedWidth: limit('width of what is buried', 'length', 0.05, 1),
   buriedDepth: limit('depth it is buried', 'length', 0.05, 1.5),
+  pegLength: limit('length of a peg', 'length', 0.1, 1.5),
+  pegWidth: limit('width of a peg', 'diameter', 0.003, 0.15),
   pegs: limit('number of pegs', 'count', 0, 200),
   pull: limit('pull on a peg', 'force', 10, 5000),
 } as const satisfies Record<string, Limit>;

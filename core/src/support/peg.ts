@@ -1,11 +1,11 @@
 import { bestRise, ganged, pegFigure, pegHolds, soilNumbers } from '../anchor/index.js';
-import type { Soil } from '../catalogue/index.js';
+import type { PegShape, Soil } from '../catalogue/index.js';
 import { PULL_SPREAD, findPeg } from '../catalogue/index.js';
-import type { Field, Kinded } from '../document/index.js';
-import { countField, numberField } from '../document/index.js';
-import { amount, phrase } from '../quantity/index.js';
+import type { Field, Kinded, Problem } from '../document/index.js';
+import { countField, numberField, problem } from '../document/index.js';
+import { amount, metres, phrase } from '../quantity/index.js';
 import { given } from '../working/index.js';
-import type { PegPull } from './document.js';
+import type { KitPegs, PegPull } from './document.js';
 import { SUPPORT_LIMITS } from './limits.js';
 import type { Hold, Support } from './support.js';
 import { PLAIN } from './support.js';
@@ -34,7 +34,7 @@ export const peg: Support<Peg> = {
   },
   tieHeight: () => PEG_ARM,
   hold: (s, { soil, pulls }, kit, where) => {
-    const shape = findPeg(kit.find((p) => p.id === s.pegs)!.shape)!;
+    const shape = pegOf(kit.find((p) => p.id === s.pegs)!)!;
     const pulled = pulls.find((p) => p.pegs === s.pegs && p.soil === soil.id);
     const driven = { width: shape.width, depth: shape.length - PEG_ARM - HEAD, arm: PEG_ARM, lean: s.lean };
     return {
@@ -49,7 +49,8 @@ export const peg: Support<Peg> = {
   },
   takes: (s) => ({ pegs: s.pegs, count: s.inLine }),
   bestRise: (s, soil, kit, least, most) => {
-    const shape = findPeg(kit.find((p) => p.id === s.pegs)?.shape ?? '');
+    const these = kit.find((p) => p.id === s.pegs);
+    const shape = these === undefined ? undefined : pegOf(these);
     if (shape === undefined) return null;
     const driven = { width: shape.width, depth: shape.length - PEG_ARM - HEAD, arm: PEG_ARM };
     const met = { surface: shape.surface, wet: false, depth: driven.depth };
@@ -58,7 +59,7 @@ export const peg: Support<Peg> = {
   problems: (s, kit) => {
     const these = kit.find((p) => p.id === s.pegs);
     if (these === undefined) return [{ field: 'pegs', message: 'These pegs are no longer in the kit. Choose others.' }];
-    return findPeg(these.shape) === undefined
+    return pegOf(these) === undefined
       ? [
           {
             field: 'pegs',
@@ -74,6 +75,30 @@ export const peg: Support<Peg> = {
   },
   solid: () => ({ below: 0.2, above: 0.05, thick: 0.025 }),
 };
+
+/** What pegs of the kit are, by their own size where it was measured; undefined where the catalogue does not know their shape. */
+export function pegOf({ shape: id, size }: Pick<KitPegs, 'shape' | 'size'>): PegShape | undefined {
+  const shape = findPeg(id);
+  if (shape === undefined || size === undefined) return shape;
+  const wider = size.width / shape.width;
+  // solid round ones bend by the cube of their thickness, thin-walled and flat ones by the square
+  const bears = wider ** (shape.section === 'round' ? 3 : 2);
+  const { moment } = shape;
+  return {
+    ...shape,
+    ...size,
+    mass: shape.mass * (size.length / shape.length) * (shape.section === 'round' ? wider ** 2 : wider),
+    moment: { ...moment, low: moment.low * bears, typical: moment.typical * bears, high: moment.high * bears },
+  };
+}
+
+/** What the fields of pegs allow but the whole does not. */
+export function pegsProblems(pegs: Pick<KitPegs, 'shape' | 'size'>): Problem[] {
+  const { size } = pegs;
+  if (size !== undefined && size.length < 4 * size.width)
+    return [problem('size.length', phrase`A peg is longer than four times its width, ${metres(4 * size.width)}.`)];
+  return [];
+}
 
 /** What a peg holds that was pulled there: it replaces the model of that peg in that soil. */
 function pulledHold(pulled: PegPull, soil: Soil, inLine: number): Omit<Hold, 'name'> {

@@ -253,6 +253,13 @@ const WORDS: Words = {
   'limit-unknown': ({ name, part }) => [
     phrase`The maker’s limit of ${name} is not known: find ${plural(part, 'its label before anyone lies in it', 'their label')}.`,
   ],
+  'guessed-under-someone': ({ name, many }) => [
+    phrase`Nobody knows how strong ${name} ${many ? 'are' : 'is'}: nobody hangs from ${many ? 'them' : 'it'}.`,
+    phrase`Take what has its strength printed on it.`,
+  ],
+  guessed: ({ name }) => [
+    phrase`How strong ${name} is was guessed from its thickness: find its label, or hang a mass on it.`,
+  ],
   'head-belongs': ({ end, because }) => [phrase`Lay the head at the other end: ${headWords(end, because)}.`],
   'ends-unlevel': ({ by }) => [
     phrase`Its ends are ${metres(by)} from level: one slides to the lower end.`,

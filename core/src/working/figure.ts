@@ -3,7 +3,8 @@ import type { Range } from '../quantity/index.js';
 
 /** Where a number that is not itself computed came from. */
 export interface Source {
-  readonly kind: 'measured' | 'chosen' | 'standard' | 'published test' | 'handbook' | 'derived' | 'judgement';
+  readonly kind:
+    'measured' | 'chosen' | 'printed' | 'standard' | 'published test' | 'handbook' | 'derived' | 'judgement';
   /** Plain words: "paced, nine paces", "catalogue". */
   readonly text: string;
   readonly citation?: string;

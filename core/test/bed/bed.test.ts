@@ -235,7 +235,9 @@ describe('straps taken for two trunks', () => {
     expect(takeStraps([thin, wide, short], [0.6, 0.8])!.id).toBe('wide');
     expect(takeStraps([thin, short], [0.6, 1.2])!.id).toBe('thin');
     expect(takeStraps([short], [0.6, 1.2])!.id).toBe('short');
-    expect(takeStraps([pair('worn', { webbing: 'polyester-50', wear: 'cut', sun: 'years' }), thin], [0.6])!.id).toBe('thin');
+    expect(takeStraps([pair('worn', { webbing: 'polyester-50', wear: 'cut', sun: 'years' }), thin], [0.6])!.id).toBe(
+      'thin',
+    );
     expect(takeStraps([], [0.6])).toBeUndefined();
   });
 });

@@ -18,7 +18,7 @@ function drawn(form: PitchForm): Sheet & { readonly report: RigReport & { readon
   const context = contextFor(roof);
   const { result } = evaluatePitch(rig, context, { full: false });
   return {
-    report: { ...reportOf(rig, false, { line: null, roof: result, bed: null }), roof: result },
+    report: { ...reportOf(rig, context, false, { line: null, roof: result, bed: null }), roof: result },
     name: 'By the <alder> & the post',
     body: context.body,
     units: { length: 'm', force: 'N' },

@@ -20,7 +20,7 @@ function made(form: PitchForm) {
   const rig = rigOf(form, roof);
   const context = contextFor(roof);
   const { result } = evaluatePitch(rig, context, { full: false });
-  const report = reportOf(rig, false, { line: null, roof: result, bed: null });
+  const report = reportOf(rig, context, false, { line: null, roof: result, bed: null });
   return { rig, result, text: rigGltf('a rig', report, context.body) };
 }
 

@@ -1,3 +1,4 @@
+import { wrongInKit } from '../../src/rig/index.js';
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
@@ -10,7 +11,6 @@ import {
   rigFile,
   rigFileJsonSchema,
   contextOf,
-  wrongGear,
   writeRigFile,
 } from '../../src/formats/index.js';
 import type { RigFile } from '../../src/formats/index.js';
@@ -175,7 +175,7 @@ describe('rig files', () => {
     const { rig, kit } = readRigFile(gravel);
     expect(misfit(pitchDocument, rig.pitch)).toBeNull();
     expect(misfit(pitchDocument, { ...rig.pitch, stick: 2 })!.field).toBe('stick');
-    expect(wrongGear('roofs', kit.roofs[0])).toBeNull();
-    expect(wrongGear('roofs', { ...kit.roofs[0], length: 40 })!.message).toMatch(/1 to 12/);
+    expect(wrongInKit('roofs', kit.roofs[0])).toBeNull();
+    expect(wrongInKit('roofs', { ...kit.roofs[0], length: 40 })!.message).toMatch(/1 to 12/);
   });
 });

@@ -1,3 +1,4 @@
+import type { OwnCord } from '@rough-bight/core/cordage';
 import type { Calibrations, Place } from '@rough-bight/core/ground';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import type { Gear, GearList, RidgeRig } from '@rough-bight/core/rig';
@@ -58,6 +59,8 @@ export const kitCords = pgTable(
     position: serial('position').notNull(),
     name: text('name').notNull(),
     cord: text('cord').notNull(),
+    /** What it is where it is none of the catalogue's. */
+    own: jsonb('own').$type<OwnCord>(),
     length: doublePrecision('length').notNull(),
     sun: text('sun').notNull(),
     wear: text('wear').notNull(),

@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { wrongGear } from '@rough-bight/core/formats';
-import { usedBy } from '@rough-bight/core/rig';
+import { usedBy, wrongInKit } from '@rough-bight/core/rig';
 import { GEAR_LISTS, GEAR_NAMES } from '@rough-bight/core/rig';
 import type { Gear, GearList } from '@rough-bight/core/rig';
 import { Inject, Injectable } from '@nestjs/common';
@@ -15,7 +14,7 @@ export type GearThing = Gear[GearList][number];
 /** Checks a thing of the kit as sent; the id is the address's. @throws ProblemException naming the field */
 function checked<L extends GearList>(list: L, id: string, body: object): Gear[L][number] {
   const document = { ...body, id };
-  const wrong = wrongGear(list, document);
+  const wrong = wrongInKit(list, document);
   if (wrong !== null)
     throw new ProblemException({
       code: 'invalid',

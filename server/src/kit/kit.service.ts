@@ -1,5 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
+import { cordProblems } from '@rough-bight/core/cordage';
 import { usedBy } from '@rough-bight/core/rig';
 import type { Sun, Wear } from '@rough-bight/core/catalogue';
 import type { KitCord } from '@rough-bight/core/rig';
@@ -15,10 +16,17 @@ function fromRow(row: typeof kitCords.$inferSelect): KitCord {
     id: row.id,
     name: row.name,
     cord: row.cord,
+    ...(row.own === null ? {} : { own: row.own }),
     length: row.length,
     sun: row.sun as Sun,
     wear: row.wear as Wear,
   };
+}
+
+/** @throws ProblemException naming the field of what is right by itself and not together */
+function fits(dto: KitCordDto): void {
+  const wrong = cordProblems(dto)[0];
+  if (wrong !== undefined) throw new ProblemException({ code: 'invalid', message: wrong.message, fields: [wrong] });
 }
 
 @Injectable()
@@ -37,6 +45,7 @@ export class KitService {
   async add(campId: string, dto: KitCordDto, id: string = randomUUID()): Promise<KitCord> {
     const [camp] = await this.store.db.select({ id: camps.id }).from(camps).where(eq(camps.id, campId));
     if (camp === undefined) throw notFound('camp of that name');
+    fits(dto);
     const [row] = await this.store.db
       .insert(kitCords)
       .values({ id, campId, ...dto })
@@ -46,9 +55,10 @@ export class KitService {
   }
 
   async change(campId: string, id: string, dto: KitCordDto): Promise<KitCord> {
+    fits(dto);
     const [row] = await this.store.db
       .update(kitCords)
-      .set({ name: dto.name, cord: dto.cord, length: dto.length, sun: dto.sun, wear: dto.wear })
+      .set({ ...dto, own: dto.own ?? null })
       .where(and(eq(kitCords.campId, campId), eq(kitCords.id, id)))
       .returning();
     if (row === undefined) throw notFound('cord of that name in the kit');

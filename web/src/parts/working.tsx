@@ -12,6 +12,7 @@ import { useUnits } from './units.js';
 const FROM: Readonly<Record<NonNullable<Figure['source']>['kind'], string>> = {
   measured: 'measured',
   chosen: 'chosen',
+  printed: 'the maker’s',
   standard: 'public standard',
   'published test': 'published tests',
   handbook: 'handbook',

@@ -1,4 +1,4 @@
-import { findCord } from '@rough-bight/core/catalogue';
+import { cordOf } from '@rough-bight/core/cordage';
 import { FileProblem, readDistances, readGeoJson, readGpx } from '@rough-bight/core/formats';
 import type { TakenIn } from '@rough-bight/core/formats';
 import {
@@ -92,7 +92,7 @@ const service = {
   /** Ranks the spans; measures are worked anew unless the hand is moving. */
   judge({ place, who, kit, units }: GroundQuestion, moving: boolean): GroundAnswer {
     const hank = kit.find((k) => k.id === place.wish.cord);
-    const cord = hank === undefined ? undefined : findCord(hank.cord);
+    const cord = hank === undefined ? undefined : cordOf(hank);
     if (hank === undefined || cord === undefined)
       return {
         ok: false,

@@ -1,6 +1,8 @@
+import { ToggleFields } from './toggle-fields.js';
+import { cordOf } from '@rough-bight/core/cordage';
 import { ControlGroup, ControlRow, Controls, Facts } from '../../parts/layout.js';
 import { Box, Text } from '@chakra-ui/react';
-import { PULLS, PULL_NAMES, TERMINATIONS, findCord } from '@rough-bight/core/catalogue';
+import { PULLS, PULL_NAMES, TERMINATIONS, findTermination } from '@rough-bight/core/catalogue';
 import type { Pull } from '@rough-bight/core/catalogue';
 import { say } from '@rough-bight/core/quantity';
 import { RIDGE_LIMITS, TENSIONINGS } from '@rough-bight/core/rig';
@@ -78,7 +80,7 @@ export function RidgeControls({
                 ...(known ? [] : [{ id: '', name: 'choose a cord' }]),
                 ...kit.map((k) => ({
                   id: k.id,
-                  name: `${k.name} (${findCord(k.cord)?.name ?? k.cord}), ${say(k.length, 'length', units)}`,
+                  name: `${k.name} (${cordOf(k)?.name ?? k.cord}), ${say(k.length, 'length', units)}`,
                 })),
               ]}
               onChange={(cord) => edit({ ...rig, cord })}
@@ -241,6 +243,9 @@ export function TieFields({ editing, i }: { readonly editing: Editing; readonly 
         step={1}
         onCommit={(wraps) => end({ wraps })}
       />
+      {findTermination(rig.ends[i].termination)?.toggled === true && (
+        <ToggleFields toggle={rig.ends[i].toggle} onChange={(toggle) => end({ toggle })} />
+      )}
       <NumberField
         label="Tie height"
         value={rig.trunks[i].tieHeight}

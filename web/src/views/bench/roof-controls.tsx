@@ -1,3 +1,5 @@
+import { USUAL_TOGGLE } from '@rough-bight/core/strength';
+import { ToggleFields } from './toggle-fields.js';
 import { ControlGroup, ControlRow, Controls, Problem } from '../../parts/layout.js';
 import { Text } from '@chakra-ui/react';
 import { HITCHES } from '@rough-bight/core/catalogue';
@@ -78,14 +80,13 @@ export function HitchFields({ editing, i }: { readonly editing: Editing; readonl
   const { rig, kit, edit } = editing;
   const pitch = rig.pitch!;
   const h = pitch.hitches[i];
-  const hitch = (change: Partial<RoofHitch>): string | null =>
+  const { toggle, ...bare } = h;
+  const put = (now: RoofHitch): string | null =>
     edit({
       ...rig,
-      pitch: {
-        ...pitch,
-        hitches: pitch.hitches.map((x, k) => (k === i ? { ...x, ...change } : x)) as unknown as Pitch['hitches'],
-      },
+      pitch: { ...pitch, hitches: pitch.hitches.map((x, k) => (k === i ? now : x)) as unknown as Pitch['hitches'] },
     });
+  const hitch = (change: Partial<RoofHitch>): string | null => put({ ...h, ...change });
   const cords = kit.map((k) => ({ id: k.id, name: k.name }));
   return (
     <>
@@ -109,9 +110,16 @@ export function HitchFields({ editing, i }: { readonly editing: Editing; readonl
           decimals={3}
           onCommit={(slid) => hitch({ slid })}
         />
+        {toggle !== undefined && <ToggleFields toggle={toggle} onChange={(stick) => hitch({ toggle: stick })} />}
       </ControlRow>
       <Check checked={h.crossed} onChange={(crossed) => hitch({ crossed })}>
         A turn crosses another
+      </Check>
+      <Check
+        checked={toggle !== undefined}
+        onChange={(pinned) => put(pinned ? { ...bare, toggle: USUAL_TOGGLE } : bare)}
+      >
+        A stick through loop and tie-out
       </Check>
     </>
   );

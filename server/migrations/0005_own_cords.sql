@@ -1,0 +1,1 @@
+ALTER TABLE "kit_cords" ADD COLUMN "own" jsonb;
