@@ -133,7 +133,7 @@ test('the bed is drawn from above and in depth, and the roof over it is advised 
 test('beds and straps are kept in the kit, with makers’ limits', async ({ page }) => {
   await page.goto('/kit');
   await page.getByRole('button', { name: 'Add a bed' }).click();
-  const row = page.getByRole('listitem').filter({ has: page.locator('input[value="new bed"]') });
+  const row = page.getByRole('group', { name: 'new bed' });
   await row.getByLabel('Ridge-cord').fill('1');
   await row.getByLabel('Ridge-cord').press('Enter');
   await expect(row).toContainText('A ridge-cord is 0.6 to 0.97 of its cloth');
@@ -144,16 +144,13 @@ test('beds and straps are kept in the kit, with makers’ limits', async ({ page
   await row.getByLabel('Limit').press('Enter');
   await expect(row).toContainText('the maker’s, from the label');
   await page.reload();
-  await expect(
-    page
-      .getByRole('listitem')
-      .filter({ has: page.locator('input[value="new bed"]') })
-      .getByLabel('Limit'),
-  ).toHaveValue('120');
+  // what is open stays so, by its address
+  await expect(row.getByLabel('Limit')).toHaveValue('120');
+  await page.getByRole('button', { name: /^river bed, 3 m/ }).click();
   await page.getByRole('button', { name: 'Take river bed, 3 m out of the kit' }).click();
   await expect(page.getByRole('alert')).toContainText('This bed is in');
   await page.getByRole('button', { name: 'Add straps' }).click();
-  const straps = page.getByRole('listitem').filter({ has: page.locator('input[value="new straps"]') });
+  const straps = page.getByRole('group', { name: 'new straps' });
   await straps.getByLabel('How many').fill('30');
   await straps.getByLabel('How many').press('Enter');
   await expect(straps).toContainText(/30 loops reach 3\.90 m along a strap of 3\.00 m/);

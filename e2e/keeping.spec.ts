@@ -78,8 +78,9 @@ test('two windows on one rig are told so, and neither loses its changes', async 
 
 test('kit and measures change what the rig is judged with', async ({ app, page }) => {
   await page.goto(`${app.address}/kit`);
-  const hank = page.getByRole('listitem').filter({ has: page.locator('input[value="green 550, long hank"]') });
-  await hank.getByLabel('Wear').selectOption('cut');
+  await page.getByRole('button', { name: /^green 550, long hank/ }).click();
+  await page.getByRole('group', { name: 'green 550, long hank' }).getByLabel('Wear').selectOption('cut');
+  await expect(page.getByRole('button', { name: /^green 550, long hank/ })).toContainText('nicked');
   await page.goto(`${app.address}/rigs/landing-gable/ridge`);
   await expect(page.getByText(/green 550, long hank is nicked/)).toBeVisible();
   await page.goto(`${app.address}/me`);
@@ -88,6 +89,7 @@ test('kit and measures change what the rig is judged with', async ({ app, page }
   await page.goto(`${app.address}/rigs/landing-gable/ridge`);
   await expect(page.getByRole('button', { name: /^span: 7\.20 m/ })).toBeVisible();
   await page.goto(`${app.address}/kit`);
+  await page.getByRole('button', { name: /^green 550, long hank/ }).click();
   await page.getByRole('button', { name: 'Take green 550, long hank out of the kit' }).click();
   await expect(page.getByRole('alert')).toContainText('“Landing gable”');
 });

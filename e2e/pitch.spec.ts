@@ -225,33 +225,39 @@ test('every case can be drawn, and its water is told', async ({ page }) => {
 test('roofs and pegs are kept in the kit, and one in use stays', async ({ page }) => {
   await page.goto('/kit');
   await page.getByRole('button', { name: 'Add a roof' }).click();
-  const row = page
-    .getByRole('list', { name: 'Roofs' })
-    .getByRole('listitem')
-    .filter({ has: page.getByLabel('Name') })
-    .last();
+  const row = page.getByRole('group', { name: 'new roof' });
   await expect(row.getByRole('textbox', { name: 'Name' })).toHaveValue('new roof');
   await row.getByRole('textbox', { name: 'Length' }).fill('3.6');
   await row.getByRole('textbox', { name: 'Length' }).press('Enter');
   await expect(row.getByLabel('Tie-outs at')).toHaveValue('full');
   await row.getByLabel('Held by').selectOption('eyelet');
   await expect(row.getByText(/19 tie-outs/)).toBeVisible();
-  await row.getByText('Edges, life and where its tie-outs are').click();
   await row.getByRole('textbox', { name: 'Edges hollow by' }).fill('0.1');
   await row.getByRole('textbox', { name: 'Edges hollow by' }).press('Enter');
-  const along = row.getByRole('listitem').nth(1).getByRole('textbox', { name: 'Along' });
-  await along.fill('-0.8');
-  await along.press('Enter');
+  // a tie-out is dragged on the cloth, and moved by the arrow keys
+  const second = row.getByRole('button', { name: 'Tie-out 2 of 19' });
+  const at = (await second.boundingBox())!;
+  await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(at.x + at.width / 2 + 14, at.y + at.height / 2, { steps: 4 });
+  await page.mouse.up();
+  await expect(second).toHaveAttribute('aria-pressed', 'true');
   await expect(row.getByLabel('Tie-outs at')).toHaveValue('own');
+  const along = row.getByRole('textbox', { name: 'Along' });
+  const dragged = Number(await along.inputValue());
+  expect(dragged).toBeGreaterThan(-0.9);
+  await second.press('ArrowRight');
+  await expect(along).toHaveValue(String(Number((dragged + 0.05).toFixed(2))));
   await along.fill('-9');
   await along.press('Enter');
-  await expect(row.getByRole('listitem').nth(1)).toContainText(/Along can be from -1.8 to 1.8 m/);
+  await expect(row).toContainText(/Along can be from -1.8 to 1.8 m/);
   await page.getByRole('button', { name: 'Take new roof out of the kit' }).click();
   await expect(page.getByText('new roof was taken out of the kit.')).toBeVisible();
   await page.getByRole('button', { name: 'Put it back' }).click();
-  await expect(page.getByRole('button', { name: 'Take new roof out of the kit' })).toBeVisible();
+  await expect(page.getByRole('group', { name: 'new roof' })).toBeVisible();
   await page.getByRole('button', { name: 'Take new roof out of the kit' }).click();
-  await expect(page.getByRole('button', { name: 'Take new roof out of the kit' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^new roof/ })).toHaveCount(0);
+  await page.getByRole('button', { name: /^grey-blue square, 3 m/ }).click();
   await page.getByRole('button', { name: 'Take grey-blue square, 3 m out of the kit' }).click();
   await expect(page.getByRole('alert')).toContainText('This roof is in “Gravel-spit gable”');
 });

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { cordNeeded } from '../src/cordage/index.js';
-import { nearestMark, say, sayHaul, shownCatch, sayHeight, saySmall, show } from '../src/quantity/index.js';
+import { nearestMark, say, sayGiven, sayHaul, shownCatch, sayHeight, saySmall, show } from '../src/quantity/index.js';
 import type { BodyMeasures } from '../src/quantity/index.js';
 import { beaufortSpeed, windPressure } from '../src/weather/index.js';
 
@@ -82,6 +82,14 @@ describe('in feet and pounds', () => {
     expect(shownCatch(1, imperial)).toEqual({ water: '0.67 gal', each: '0.1 in' });
     expect(shownCatch(1, metric)).toEqual({ water: '1.0 l', each: 'mm' });
     expect(shownCatch(2.35, metric).water).toBe('2.4 l');
+  });
+  test('what a hand put in is told without digits nobody gave', () => {
+    expect(sayGiven(20, 'length', metric)).toBe('20 m');
+    expect(sayGiven(2.4, 'length', metric)).toBe('2.4 m');
+    expect(sayGiven(0.1, 'length', metric)).toBe('0.1 m');
+    expect(sayGiven(0.0075, 'diameter', metric)).toBe('7.5 mm');
+    expect(sayGiven(100, 'length', metric)).toBe('100 m');
+    expect(sayGiven(3.048, 'length', imperial)).toBe('10 ft');
   });
   test('what is hauled in by hand is told in half inches, and in whole centimetres', () => {
     expect(sayHaul(0.0254 * 1.5, imperial)).toBe('1.5 in');

@@ -15,7 +15,6 @@ import { BedReport } from '../src/views/bench/bed-report.js';
 import { casesTogether } from '../src/views/bench/cases-together.js';
 import { Ledger } from '../src/views/bench/ledger.js';
 import { choose } from './choose.js';
-import { Beds, StrapPairs } from '../src/views/kit/beds.js';
 
 afterEach(cleanup);
 
@@ -162,36 +161,5 @@ describe('hanging a bed', () => {
     const { put } = shown(file.rig);
     fireEvent.click(screen.getByRole('button', { name: 'Take the bed down' }));
     expect((put.mock.calls[0]![0] as RidgeRig).bed).toBeUndefined();
-  });
-});
-
-describe('beds and straps of the kit', () => {
-  test('a ridge-cord keeps its share of a cloth that is measured anew; one that cannot be is said', () => {
-    const onChange = jest.fn();
-    render(<Beds beds={context.beds} onAdd={jest.fn()} onChange={onChange} onRemove={jest.fn()} />);
-    const length = screen.getByLabelText('Length');
-    fireEvent.change(length, { target: { value: '3.6' } });
-    fireEvent.keyDown(length, { key: 'Enter' });
-    expect(onChange).toHaveBeenCalledWith(expect.objectContaining({ length: 3.6, ridgeLength: 3 }));
-    const cord = screen.getByLabelText('Ridge-cord');
-    fireEvent.change(cord, { target: { value: '1' } });
-    fireEvent.keyDown(cord, { key: 'Enter' });
-    expect(screen.getByText(/A ridge-cord is 0\.6 to 0\.97 of its cloth/)).toBeTruthy();
-    expect(onChange).toHaveBeenCalledTimes(1);
-  });
-  test('straps tell how far their loops reach; an unknown limit says what to do', () => {
-    const onRemove = jest.fn();
-    render(
-      <StrapPairs
-        straps={[{ ...context.straps[0]!, limit: 0 }]}
-        onAdd={jest.fn()}
-        onChange={jest.fn()}
-        onRemove={onRemove}
-      />,
-    );
-    expect(screen.getByText('loops from 1.00 m to 3.50 m')).toBeTruthy();
-    expect(screen.getByText('not known: find the label')).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: /^Take long loop straps out/ }));
-    expect(onRemove).toHaveBeenCalledWith('long-straps');
   });
 });

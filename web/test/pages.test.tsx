@@ -69,9 +69,10 @@ function show(page: ReactElement): void {
 describe('the kit', () => {
   test('every hank is there; a change is sent whole, with only that changed', async () => {
     show(<KitView />);
-    await waitFor(() => expect(screen.getAllByRole('listitem')).toHaveLength(file.kit.length));
-    const first = within(screen.getAllByRole('listitem')[0]!);
-    fireEvent.change(first.getByRole('combobox', { name: 'Wear' }), { target: { value: 'cut' } });
+    const cords = within(await screen.findByRole('list', { name: 'Cord' }));
+    expect(cords.getAllByRole('listitem')).toHaveLength(file.kit.length);
+    fireEvent.click(cords.getByRole('button', { name: /^green 550, long hank/ }));
+    fireEvent.change(cords.getByRole('combobox', { name: 'Wear' }), { target: { value: 'cut' } });
     await waitFor(() => expect(sent).toHaveLength(1));
     const { id, ...hank } = file.kit[0]!;
     expect(sent[0]).toEqual({ method: 'PUT', path: `/api/camps/c/kit/${id}`, body: { ...hank, wear: 'cut' } });
@@ -84,6 +85,7 @@ describe('the kit', () => {
         ? { status: 409, body: { code: 'conflict', message: 'This cord is in “Landing gable”.', fields: [] } }
         : plain(method, path, body);
     show(<KitView />);
+    fireEvent.click(await screen.findByRole('button', { name: /^green 550, long hank/ }));
     fireEvent.click(await screen.findByRole('button', { name: 'Take green 550, long hank out of the kit' }));
     expect((await screen.findByRole('alert')).textContent).toBe('This cord is in “Landing gable”.');
   });

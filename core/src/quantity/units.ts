@@ -166,6 +166,10 @@ export function say(value: number, quantity: Quantity, units: UnitChoice): strin
       : `${s.text} ${s.unit}`;
 }
 
+/** A number that a hand put in: with no digits behind those it was given with. */
+export const sayGiven = (value: number, quantity: Quantity, units: UnitChoice): string =>
+  say(value, quantity, units).replace(/(\.\d*?)0+(?=\D|$)/, (_, kept: string) => (kept === '.' ? '' : kept));
+
 /** A length that a hand lets out or takes in: whole centimetres, or halves of an inch. */
 export function sayHaul(metres: number, units: UnitChoice): string {
   return units.length === 'ft' ? `${Math.round((2 * metres) / INCH) / 2} in` : `${(metres * 100).toFixed(0)} cm`;

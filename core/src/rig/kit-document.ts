@@ -2,7 +2,7 @@ import { bedKitProblems, kitBedDocument, strapsDocument, strapsProblems } from '
 import { cordDocument, cordProblems } from '../cordage/index.js';
 import type { KitCord } from '../cordage/index.js';
 import type { Problem } from '../document/index.js';
-import { atMost, misfit, part } from '../document/index.js';
+import { atMost, misfits, part } from '../document/index.js';
 import { roofDocument, roofProblems } from '../roof/index.js';
 import { pegsDocument, pegsProblems } from '../support/index.js';
 import type { Gear } from './gear.js';
@@ -44,9 +44,14 @@ const FITS: { readonly [L in KitList]: (thing: Kit[L][number]) => readonly Probl
   straps: strapsProblems,
 };
 
-/** What is wrong with a value as a thing of this list of the kit, field by field and as a whole; null when nothing. */
-export const wrongInKit = (list: KitList, value: unknown): Problem | null =>
-  misfit(KIT_DOCUMENTS[list], value) ?? FITS[list](value as never)[0] ?? null;
+/** Everything wrong with a value as a thing of this list of the kit: with its fields, or else with the whole. */
+export function problemsInKit(list: KitList, value: unknown): readonly Problem[] {
+  const found = misfits(KIT_DOCUMENTS[list], value);
+  return found.length > 0 ? found : FITS[list](value as never);
+}
+
+/** The first of them; null when nothing is. */
+export const wrongInKit = (list: KitList, value: unknown): Problem | null => problemsInKit(list, value)[0] ?? null;
 
 /** The first thing of a kit whose fields are each right and which is not, by the field within the kit; null where there is none. */
 export function misfitInKit(kit: Kit): Problem | null {

@@ -34,6 +34,37 @@ export function tieOutsOf(layout: Layout, length: number, width: number, hold: H
   if (layout === 'thirds') for (const p of [-0.5, 0.5]) add(p, 0);
   return out;
 }
+
+/** Which of the usual layouts a roof's tie-outs are; `own` where they are none. */
+export function layoutOf(roof: Pick<KitRoof, 'length' | 'width' | 'tieOuts'>): Layout | 'own' {
+  const places = (list: KitRoof['tieOuts']): string =>
+    list
+      .map((t) => t.at.map((x) => x.toFixed(2)).join())
+      .sort()
+      .join(' ');
+  const is = places(roof.tieOuts);
+  return (
+    (Object.keys(LAYOUTS) as Layout[]).find((l) => places(tieOutsOf(l, roof.length, roof.width, 'loop')) === is) ??
+    'own'
+  );
+}
+
+/** A roof measured anew: its tie-outs keep their layout, or else their shares of its length and width. */
+export function resized(roof: KitRoof, part: Partial<Pick<KitRoof, 'length' | 'width'>>): KitRoof {
+  const next = { ...roof, ...part };
+  const layout = layoutOf(roof);
+  const hold = roof.tieOuts[0]?.hold;
+  if (hold === undefined) return next;
+  return layout === 'own'
+    ? {
+        ...next,
+        tieOuts: roof.tieOuts.map((t) => ({
+          ...t,
+          at: [round((t.at[0] * next.length) / roof.length), round((t.at[1] * next.width) / roof.width)] as const,
+        })),
+      }
+    : { ...next, tieOuts: tieOutsOf(layout, next.length, next.width, hold) };
+}
 const round = (x: number): number => Math.round(x * 1000) / 1000;
 const tieOutId = (p: number, q: number): string => `${(p * 100).toFixed(0)},${(q * 100).toFixed(0)}`;
 

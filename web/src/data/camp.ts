@@ -1,4 +1,4 @@
-import type { Gear, GearList, KitCord } from '@rough-bight/core/rig';
+import type { GearList, Kit, KitList } from '@rough-bight/core/rig';
 import type { Verdict } from '@rough-bight/core/words';
 import useSWR, { useSWRConfig } from 'swr';
 import { call, get, sendFile } from './api.js';
@@ -51,8 +51,10 @@ export function useCamp(id: string | undefined) {
   });
 }
 
-/** Lists of the kit, by their names in a camp and in an address. */
-type List = 'kit' | GearList;
+/** A camp's kit, list by list. */
+export const kitOf = ({ kit, roofs, pegs, beds, straps }: Camp): Kit => ({ cords: kit, roofs, pegs, beds, straps });
+/** What a list of the kit is called in a camp and in an address. */
+const nameOf = (list: KitList): 'kit' | GearList => (list === 'cords' ? 'kit' : list);
 
 /** Changes to a camp's kit and list of rigs, each refreshing what is shown. */
 export function useCampActions(campId: string) {
@@ -63,31 +65,28 @@ export function useCampActions(campId: string) {
     await mutate(path);
     return done;
   };
-  /** A changed thing of the kit is shown at once, so that the next change to it begins from this one. */
-  const change = async (list: List, thing: Camp[List][number]): Promise<void> => {
-    const { id, ...body } = thing;
-    await mutate<Camp>(
-      path,
-      inTurn(() => call<Camp>('PUT', `${path}/${list}/${encodeURIComponent(id)}`, body)),
-      {
-        optimisticData: (_, shown) => ({
-          ...shown!,
-          [list]: shown![list].map((x) => (x.id === id ? thing : x)),
-        }),
-        populateCache: false,
-        rollbackOnError: true,
-      },
-    );
-  };
   return {
-    addCord: (cord: Omit<KitCord, 'id'>) => then(call<KitCord>('POST', `${path}/kit`, cord)),
-    changeCord: (cord: KitCord) => change('kit', cord),
-    removeCord: (id: string) => then(call<undefined>('DELETE', `${path}/kit/${encodeURIComponent(id)}`)),
-    addGear: <L extends GearList>(list: L, thing: Omit<Gear[L][number], 'id'>) =>
-      then(call<Gear[L][number]>('POST', `${path}/${list}`, thing)),
-    changeGear: <L extends GearList>(list: L, thing: Gear[L][number]) => change(list, thing as Camp[List][number]),
-    removeGear: (list: GearList, id: string) =>
-      then(call<undefined>('DELETE', `${path}/${list}/${encodeURIComponent(id)}`)),
+    addThing: <L extends KitList>(list: L, thing: Omit<Kit[L][number], 'id'>) =>
+      then(call<Kit[L][number]>('POST', `${path}/${nameOf(list)}`, thing)),
+    /** A changed thing of the kit is shown at once, so that the next change to it begins from this one. */
+    changeThing: async (list: KitList, thing: Kit[KitList][number]): Promise<void> => {
+      const { id, ...body } = thing;
+      const name = nameOf(list);
+      await mutate<Camp>(
+        path,
+        inTurn(() => call<Camp>('PUT', `${path}/${name}/${encodeURIComponent(id)}`, body)),
+        {
+          optimisticData: (_, shown) => ({
+            ...shown!,
+            [name]: shown![name].map((x) => (x.id === id ? thing : x)),
+          }),
+          populateCache: false,
+          rollbackOnError: true,
+        },
+      );
+    },
+    removeThing: (list: KitList, id: string) =>
+      then(call<undefined>('DELETE', `${path}/${nameOf(list)}/${encodeURIComponent(id)}`)),
     takeInRig: (file: unknown) => then(call<StoredRig>('POST', `${path}/rig-files`, file)),
     addRig: (rig: Pick<StoredRig, 'name' | 'note' | 'document'>) => then(call<StoredRig>('POST', `${path}/rigs`, rig)),
     changeRig: ({ id, name, note, document, version }: StoredRig) =>

@@ -28,6 +28,7 @@ export function Choice<T extends string>({
   onChange,
   hint,
   wide = false,
+  problem: known = null,
 }: {
   readonly label: string;
   readonly value: T;
@@ -35,10 +36,12 @@ export function Choice<T extends string>({
   readonly onChange: Takes<T>;
   readonly hint?: string;
   readonly wide?: boolean;
+  /** Why it cannot be as it is, where the form around it knows. */
+  readonly problem?: string | null;
 }): ReactElement {
   const { problem, take, leave } = useRefused(value, onChange);
   return (
-    <Field label={label} problem={problem} hint={hint} wide={wide}>
+    <Field label={label} problem={problem ?? known} hint={hint} wide={wide}>
       <NativeSelect.Root>
         <NativeSelect.Field value={value} onChange={(e) => take(e.currentTarget.value as T)} onBlur={leave}>
           {options.map((o) => (

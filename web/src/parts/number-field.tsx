@@ -8,6 +8,9 @@ import { useUnits } from './units.js';
 
 /** A length that goes no further than this, m, is typed in inches by who reads feet: a knot's loss, a spread, a haul. */
 const SHORT = 1;
+/** A mass that goes no further than this, kg, is typed in grams or ounces. */
+const LIGHT = 1;
+const OUNCE = POUND / 16;
 
 /** How a quantity is typed: its unit, and how many SI units one of it is. */
 function typed(
@@ -21,7 +24,11 @@ function typed(
       return { unit: units.length, si: METRES_PER[units.length], places: 2 };
     case 'force':
       return { unit: units.force, si: NEWTONS_PER[units.force], places: units.force === 'N' ? 0 : 1 };
+    case 'diameter':
+      return { unit: 'mm', si: 0.001, places: 1 };
     case 'mass':
+      if (max < LIGHT)
+        return units.force === 'lbf' ? { unit: 'oz', si: OUNCE, places: 2 } : { unit: 'g', si: 0.001, places: 1 };
       return units.force === 'lbf' ? { unit: 'lb', si: POUND, places: 2 } : { unit: 'kg', si: 1, places: 2 };
     case 'share':
     case 'chance':
@@ -54,6 +61,8 @@ interface Props {
   /** In a table, where the heading is the label: it is read out but not shown. */
   readonly bare?: boolean;
   readonly suffix?: string;
+  /** Why it cannot be as it is, where the form around it knows. */
+  readonly problem?: string | null;
   /** Takes the number; returns why it cannot be, or null. */
   readonly onCommit: (value: number) => string | null;
   /** Told whether what stands in it cannot be taken: a button that would use the number before it must not. */
@@ -71,6 +80,7 @@ export function NumberField({
   decimals: asked,
   hint,
   suffix,
+  problem: known = null,
   onCommit,
   onFault,
 }: Props): ReactElement {
@@ -123,7 +133,7 @@ export function NumberField({
   };
   const after = suffix ?? unit;
   return (
-    <Field label={label} problem={problem} hint={hint} bare={bare}>
+    <Field label={label} problem={problem ?? known} hint={hint} bare={bare}>
       <InputGroup
         endElement={after === '' ? undefined : after}
         endElementProps={{ position: 'absolute', right: 0, bottom: '9px', fontSize: '13px', color: 'ink2' }}

@@ -26,7 +26,7 @@ import { UnitsContext } from '../../parts/units.js';
 import { RigPicture } from '../../scene/flat/picture.js';
 import { useGround } from '../../workers/use-ground.js';
 import { useStart } from '../../workers/use-start.js';
-import { RoofShape } from './roof-shape.js';
+import { RoofShape } from '../../parts/roof-shape.js';
 
 /** A whole rig in the order one thinks of it: what roof, for whom, where, in what weather. */
 export default function StartView(): ReactElement {
@@ -77,7 +77,7 @@ const PACES: Readonly<Record<Who['kind'], number>> = { ground: 8, hammock: 7, cl
 
 function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): ReactElement {
   const navigate = useNavigate();
-  const { addRig, addGear } = useCampActions(camp.id);
+  const { addRig, addThing } = useCampActions(camp.id);
   const context = useRigContext(camp, me);
   const { units, body } = me;
   const [said, setSaid] = useState<Said>({
@@ -175,7 +175,7 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
     try {
       const roof =
         rig.pitch!.roof === own.id
-          ? (await addGear('roofs', freshRoof(own.name, own.length, own.width))).id
+          ? (await addThing('roofs', freshRoof(own.name, own.length, own.width))).id
           : rig.pitch!.roof;
       const made = await addRig({
         name: unusedName(nameOf(serves.form, said), camp.rigs),

@@ -1,0 +1,172 @@
+import { Box, Button, Flex, IconButton } from '@chakra-ui/react';
+import { useDrag } from '@use-gesture/react';
+import { HOLDS } from '@rough-bight/core/catalogue';
+import type { Hold } from '@rough-bight/core/catalogue';
+import { MOST_TIE_OUTS, ROOF_LIMITS } from '@rough-bight/core/roof';
+import type { KitRoof, TieOut } from '@rough-bight/core/roof';
+import { Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import type { KeyboardEvent, ReactElement } from 'react';
+import { paint } from '../../../app/theme/paint.js';
+import { Choice } from '../../../parts/choice.js';
+import { ControlRow } from '../../../parts/layout.js';
+import { NumberField } from '../../../parts/number-field.js';
+import { RoofFlat, onCloth } from '../../../parts/roof-shape.js';
+import { keyed } from './options.js';
+
+const HOLD_OPTIONS = keyed(HOLDS);
+/** What the plan may take, px, and how close a hand sets a tie-out, m. */
+const WIDE = 280;
+const CLOSE = 0.05;
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
+
+/** Every tie-out where it is on the cloth: touched, dragged, told in numbers, put on and taken off. */
+export function TieOuts({
+  roof,
+  onPut,
+}: {
+  readonly roof: KitRoof;
+  readonly onPut: (all: readonly TieOut[]) => void;
+}): ReactElement {
+  const [chosen, setChosen] = useState<string | null>(null);
+  const scale = Math.min(WIDE / roof.length, WIDE / roof.width);
+  const t = roof.tieOuts.find((x) => x.id === chosen) ?? roof.tieOuts[0];
+  const half = [roof.length / 2, roof.width / 2] as const;
+  const set = (id: string, part: Partial<TieOut>): null => {
+    onPut(roof.tieOuts.map((x) => (x.id === id ? { ...x, ...part } : x)));
+    return null;
+  };
+  const move = (id: string, [x, y]: readonly [number, number]): void => {
+    const within = (v: number, c: 0 | 1): number =>
+      Math.min(half[c], Math.max(-half[c], Math.round(v / CLOSE) * CLOSE));
+    set(id, { at: [Number(within(x, 0).toFixed(3)), Number(within(y, 1).toFixed(3))] });
+  };
+  return (
+    <Flex wrap="wrap" gap="6px 28px" align="flex-start">
+      <svg
+        width={roof.length * scale + 28}
+        height={roof.width * scale + 28}
+        viewBox={`${-half[0] * scale - 14} ${-half[1] * scale - 14} ${roof.length * scale + 28} ${roof.width * scale + 28}`}
+        role="group"
+        aria-label={`Tie-outs of ${roof.name}`}
+        style={{ maxWidth: '100%' }}
+      >
+        <RoofFlat roof={{ ...roof, tieOuts: [] }} scale={scale} />
+        {roof.tieOuts.map((x, i) => (
+          <TieOutHandle
+            key={x.id}
+            name={`Tie-out ${i + 1} of ${roof.tieOuts.length}`}
+            spot={onCloth(roof, x.at)}
+            at={x.at}
+            scale={scale}
+            chosen={x.id === t?.id}
+            onChoose={() => setChosen(x.id)}
+            onMove={(at) => move(x.id, at)}
+          />
+        ))}
+      </svg>
+      <Box flex="1 1 200px" minWidth={0}>
+        {t !== undefined && (
+          <ControlRow>
+            <NumberField
+              label="Along"
+              value={t.at[0]}
+              limit={{ ...ROOF_LIMITS.at, min: -half[0], max: half[0] }}
+              step={CLOSE}
+              hint="from the middle of the cloth"
+              onCommit={(along) => set(t.id, { at: [along, t.at[1]] })}
+            />
+            <NumberField
+              label="Across"
+              value={t.at[1]}
+              limit={{ ...ROOF_LIMITS.at, min: -half[1], max: half[1] }}
+              step={CLOSE}
+              onCommit={(across) => set(t.id, { at: [t.at[0], across] })}
+            />
+            <Choice<Hold>
+              label="This one is a"
+              value={t.hold}
+              options={HOLD_OPTIONS}
+              onChange={(hold) => set(t.id, { hold })}
+            />
+            <IconButton
+              variant="ghost"
+              aria-label={`Take the tie-out at ${t.at.join(', ')} off`}
+              onClick={() => onPut(roof.tieOuts.filter((x) => x.id !== t.id))}
+            >
+              <Trash2 size={18} />
+            </IconButton>
+          </ControlRow>
+        )}
+        {roof.tieOuts.length < MOST_TIE_OUTS && (
+          <Button
+            onClick={() => {
+              const id = crypto.randomUUID().slice(0, 8);
+              onPut([...roof.tieOuts, { id, at: [0, 0], hold: roof.tieOuts[0]?.hold ?? 'loop' }]);
+              setChosen(id);
+            }}
+          >
+            <Plus size={16} aria-hidden="true" /> Add a tie-out
+          </Button>
+        )}
+      </Box>
+    </Flex>
+  );
+}
+
+/** One of them: dragged, or moved by the arrow keys. */
+function TieOutHandle({
+  name,
+  at,
+  spot,
+  scale,
+  chosen,
+  onChoose,
+  onMove,
+}: {
+  readonly name: string;
+  readonly at: readonly [number, number];
+  /** Where it is drawn, m. */
+  readonly spot: readonly [number, number];
+  readonly scale: number;
+  readonly chosen: boolean;
+  readonly onChoose: () => void;
+  readonly onMove: (at: readonly [number, number]) => void;
+}): ReactElement {
+  const drag = useDrag(
+    ({ movement: [dx, dy], memo = at, first, tap }) => {
+      if (first) onChoose();
+      const from = memo as readonly [number, number];
+      if (!tap && (dx !== 0 || dy !== 0)) onMove([from[0] + dx / scale, from[1] - dy / scale]);
+      return from;
+    },
+    { filterTaps: true },
+  );
+  const byKey = (e: KeyboardEvent): void => {
+    const way = ARROWS[e.key];
+    if (way === undefined) return;
+    e.preventDefault();
+    onMove([at[0] + way[0] * CLOSE, at[1] + way[1] * CLOSE]);
+  };
+  return (
+    <g
+      {...drag()}
+      role="button"
+      tabIndex={0}
+      aria-label={name}
+      aria-pressed={chosen}
+      transform={`translate(${spot[0] * scale} ${-spot[1] * scale})`}
+      style={{ touchAction: 'none', cursor: 'grab' }}
+      onFocus={onChoose}
+      onKeyDown={byKey}
+    >
+      <circle r={14} fill="transparent" />
+      <circle r={chosen ? 7 : 4.5} {...(chosen ? paint.pitchFlag : paint.pmHead)} />
+    </g>
+  );
+}
