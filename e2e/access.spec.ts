@@ -18,7 +18,7 @@ const PLACES = [
   '/places/the-landing/measure',
   '/places/the-landing/wind',
   '/places/the-landing/choose?span=upstream-alder%7Cdownstream-alder',
-  '/kit',
+  '/kit?thing=long',
   '/me',
   '/net',
   '/cautions',

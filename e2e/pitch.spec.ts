@@ -225,7 +225,7 @@ test('every case can be drawn, and its water is told', async ({ page }) => {
 test('roofs and pegs are kept in the kit, and one in use stays', async ({ page }) => {
   await page.goto('/kit');
   await page.getByRole('button', { name: 'Add a roof' }).click();
-  const row = page.getByRole('group', { name: 'new roof' });
+  const row = page.getByRole('group', { name: 'new roof', exact: true });
   await expect(row.getByRole('textbox', { name: 'Name' })).toHaveValue('new roof');
   await row.getByRole('textbox', { name: 'Length' }).fill('3.6');
   await row.getByRole('textbox', { name: 'Length' }).press('Enter');
@@ -254,7 +254,7 @@ test('roofs and pegs are kept in the kit, and one in use stays', async ({ page }
   await page.getByRole('button', { name: 'Take new roof out of the kit' }).click();
   await expect(page.getByText('new roof was taken out of the kit.')).toBeVisible();
   await page.getByRole('button', { name: 'Put it back' }).click();
-  await expect(page.getByRole('group', { name: 'new roof' })).toBeVisible();
+  await expect(page.getByRole('group', { name: 'new roof', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Take new roof out of the kit' }).click();
   await expect(page.getByRole('button', { name: /^new roof/ })).toHaveCount(0);
   await page.getByRole('button', { name: /^grey-blue square, 3 m/ }).click();

@@ -202,50 +202,50 @@ function Opened<L extends KitList>({
   readonly onRemove: () => void;
 }): ReactElement {
   const of = useDocumentForm(thing, (whole) => problemsInKit(list, whole), onChange);
-  const panel = useRef<HTMLLIElement>(null);
+  const panel = useRef<HTMLDivElement>(null);
   useEffect(() => {
     panel.current?.focus();
     panel.current?.scrollIntoView?.({ block: 'nearest' });
   }, []);
   return (
-    <chakra.li
-      ref={panel}
-      tabIndex={-1}
-      role="group"
-      aria-label={thing.name}
-      gridColumn="1 / -1"
-      bg="cloth2"
-      borderTop="3px solid"
-      borderColor="act"
-      padding={{ base: '8px 10px 12px', lg: '10px 16px 14px' }}
-      marginBottom="8px"
-      _focus={{ outline: 'none' }}
-      // names of things in full
-      css={{ '& :has(> * > select), & :has(> input[maxlength])': { flexBasis: '228px' } }}
-      onKeyDown={(e) => e.key === 'Escape' && !e.defaultPrevented && onClose()}
-    >
-      {kind.fields(of, thing, body)}
-      <FormRest of={of} />
-      <Flex wrap="wrap" align="center" gap="4px 16px" marginTop="6px">
-        <Box flex="1 1 260px">
-          {users.length === 0
-            ? 'No rig uses it.'
-            : users.map((rig, i) => (
-                <Span key={rig.id}>
-                  {i === 0 ? 'On ' : ', '}
-                  <ChakraLink asChild>
-                    <Link to={`/rigs/${rig.id}`}>{rig.name}</Link>
-                  </ChakraLink>
-                </Span>
-              ))}
-        </Box>
-        <Button onClick={onRemove} aria-label={`Take ${thing.name} out of the kit`}>
-          <Trash2 size={16} aria-hidden="true" /> Take it out
-        </Button>
-        <IconButton variant="ghost" aria-label={`Close ${thing.name}`} onClick={onClose}>
-          <X size={18} />
-        </IconButton>
-      </Flex>
+    <chakra.li gridColumn="1 / -1" marginBottom="8px">
+      <Box
+        ref={panel}
+        tabIndex={-1}
+        role="group"
+        aria-label={thing.name}
+        bg="cloth2"
+        borderTop="3px solid"
+        borderColor="act"
+        padding={{ base: '8px 10px 12px', lg: '10px 16px 14px' }}
+        _focus={{ outline: 'none' }}
+        // names of things in full
+        css={{ '& :has(> * > select), & :has(> input[maxlength])': { flexBasis: '228px' } }}
+        onKeyDown={(e) => e.key === 'Escape' && !e.defaultPrevented && onClose()}
+      >
+        {kind.fields(of, thing, body)}
+        <FormRest of={of} />
+        <Flex wrap="wrap" align="center" gap="4px 16px" marginTop="6px">
+          <Box flex="1 1 260px">
+            {users.length === 0
+              ? 'No rig uses it.'
+              : users.map((rig, i) => (
+                  <Span key={rig.id}>
+                    {i === 0 ? 'On ' : ', '}
+                    <ChakraLink asChild>
+                      <Link to={`/rigs/${rig.id}`}>{rig.name}</Link>
+                    </ChakraLink>
+                  </Span>
+                ))}
+          </Box>
+          <Button onClick={onRemove} aria-label={`Take ${thing.name} out of the kit`}>
+            <Trash2 size={16} aria-hidden="true" /> Take it out
+          </Button>
+          <IconButton variant="ghost" aria-label={`Close ${thing.name}`} onClick={onClose}>
+            <X size={18} />
+          </IconButton>
+        </Flex>
+      </Box>
     </chakra.li>
   );
 }

@@ -34,17 +34,22 @@ export function TieOuts({
   readonly onPut: (all: readonly TieOut[]) => void;
 }): ReactElement {
   const [chosen, setChosen] = useState<string | null>(null);
+  /** Where the hand has one, till it lets go. */
+  const [held, setHeld] = useState<Pick<TieOut, 'id' | 'at'> | null>(null);
   const scale = Math.min(WIDE / roof.length, WIDE / roof.width);
   const t = roof.tieOuts.find((x) => x.id === chosen) ?? roof.tieOuts[0];
   const half = [roof.length / 2, roof.width / 2] as const;
+  const put = (id: string, part: Partial<TieOut>): TieOut[] =>
+    roof.tieOuts.map((x) => (x.id === id ? { ...x, ...part } : x));
   const set = (id: string, part: Partial<TieOut>): null => {
-    onPut(roof.tieOuts.map((x) => (x.id === id ? { ...x, ...part } : x)));
+    onPut(put(id, part));
     return null;
   };
-  const move = (id: string, [x, y]: readonly [number, number]): void => {
+  /** Where a hand may set one: whole steps, no farther than the edge. */
+  const settled = ([x, y]: readonly [number, number]): readonly [number, number] => {
     const within = (v: number, c: 0 | 1): number =>
-      Math.min(half[c], Math.max(-half[c], Math.round(v / CLOSE) * CLOSE));
-    set(id, { at: [Number(within(x, 0).toFixed(3)), Number(within(y, 1).toFixed(3))] });
+      Number(Math.min(half[c], Math.max(-half[c], Math.round(v / CLOSE) * CLOSE)).toFixed(3));
+    return [within(x, 0), within(y, 1)];
   };
   return (
     <Flex wrap="wrap" gap="6px 28px" align="flex-start">
@@ -61,12 +66,15 @@ export function TieOuts({
           <TieOutHandle
             key={x.id}
             name={`Tie-out ${i + 1} of ${roof.tieOuts.length}`}
-            spot={onCloth(roof, x.at)}
+            spot={onCloth(roof, held?.id === x.id ? held.at : x.at)}
             at={x.at}
             scale={scale}
             chosen={x.id === t?.id}
             onChoose={() => setChosen(x.id)}
-            onMove={(at) => move(x.id, at)}
+            onMove={(at, done) => {
+              setHeld(done ? null : { id: x.id, at: settled(at) });
+              if (done) set(x.id, { at: settled(at) });
+            }}
           />
         ))}
       </svg>
@@ -136,22 +144,24 @@ function TieOutHandle({
   readonly scale: number;
   readonly chosen: boolean;
   readonly onChoose: () => void;
-  readonly onMove: (at: readonly [number, number]) => void;
+  /** @param done whether the hand let go */
+  readonly onMove: (at: readonly [number, number], done: boolean) => void;
 }): ReactElement {
   const drag = useDrag(
-    ({ movement: [dx, dy], memo = at, first, tap }) => {
+    ({ movement: [dx, dy], memo = at, first, last, tap }) => {
       if (first) onChoose();
       const from = memo as readonly [number, number];
-      if (!tap && (dx !== 0 || dy !== 0)) onMove([from[0] + dx / scale, from[1] - dy / scale]);
+      if (!tap) onMove([from[0] + dx / scale, from[1] - dy / scale], last);
       return from;
     },
-    { filterTaps: true },
+    // arrow keys go by steps of their own
+    { filterTaps: true, pointer: { keys: false } },
   );
   const byKey = (e: KeyboardEvent): void => {
     const way = ARROWS[e.key];
     if (way === undefined) return;
     e.preventDefault();
-    onMove([at[0] + way[0] * CLOSE, at[1] + way[1] * CLOSE]);
+    onMove([at[0] + way[0] * CLOSE, at[1] + way[1] * CLOSE], true);
   };
   return (
     <g
