@@ -1,13 +1,18 @@
 import { Box, Button, chakra, Flex, Span, Table, Text } from '@chakra-ui/react';
-import { capital } from '@rough-bight/core/quantity';
+import { capital, say } from '@rough-bight/core/quantity';
+import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { Row as Member } from '@rough-bight/core/rig';
 import { RULES, RULE_NAMES, RULE_WORDS } from '@rough-bight/core/strength';
 import type { Judged, Judgement, Rule } from '@rough-bight/core/strength';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Choice } from '../../parts/choice.js';
+import type { Figure } from '@rough-bight/core/working';
+import type { Column } from '../../parts/data-table.js';
 import { FigureValue } from '../../parts/figure.js';
 import { Strands } from '../../parts/strands.js';
+import { TableDialog } from '../../parts/table-dialog.js';
+import { useUnits } from '../../parts/units.js';
 
 type Word = Judgement['word'];
 
@@ -30,10 +35,19 @@ export function Ledger({
   readonly chosen: string | null;
   readonly onChoose: (row: string | null) => void;
 }): ReactElement {
+  const units = useUnits();
   return (
     <Box as="section" order={{ base: 4, lg: 'initial' }} aria-label="Ledger">
       <Box padding="10px 16px 6px">
-        <h2>Ledger</h2>
+        <Flex justify="space-between" align="center" gap="8px">
+          <h2>Ledger</h2>
+          <TableDialog
+            name={`Ledger, judged by ${RULE_NAMES[rule]}`}
+            rows={rows}
+            columns={columns(units, (id) => cases.find((c) => c.id === id)?.name ?? id)}
+            rowId={(row) => row.id}
+          />
+        </Flex>
         <Text textStyle="quiet">
           {full ? `weakest first, worst of ${cases.length} cases` : 'as pitched; the weather follows when you let go'}
         </Text>
@@ -58,6 +72,39 @@ export function Ledger({
       </ol>
     </Box>
   );
+}
+
+/** The ledger's columns: each row by its weakest link. */
+function columns(units: UnitChoice, caseName: (id: string) => string): readonly Column<Member>[] {
+  const given = (figure: Figure | undefined): number | null =>
+    figure === undefined || !Number.isFinite(figure.value) ? null : figure.value;
+  const shown = (figure: Figure | undefined): string =>
+    given(figure) === null ? '–' : say(figure!.value, figure!.quantity, units);
+  return [
+    { id: 'line', name: 'What', value: (r) => capital(r.name), head: true },
+    { id: 'pull', name: 'Pulled with', unit: 'SI', value: (r) => given(r.demand), cell: (r) => shown(r.demand) },
+    { id: 'gives', name: 'Gives first at', value: (r) => r.links[0]?.link.name ?? null },
+    {
+      id: 'holds',
+      name: 'Which holds',
+      unit: 'SI',
+      value: (r) => given(r.links[0]?.link.available),
+      cell: (r) => shown(r.links[0]?.link.available),
+    },
+    {
+      id: 'left',
+      name: 'Left',
+      value: (r) => given(r.links[0]?.judgement.figure),
+      cell: (r) => shown(r.links[0]?.judgement.figure),
+    },
+    {
+      id: 'word',
+      name: 'In a word',
+      value: (r) => r.links[0]?.judgement.word ?? null,
+      cell: (r) => (r.links[0] === undefined ? '–' : <WordOf word={r.links[0].judgement.word} />),
+    },
+    { id: 'case', name: 'When', value: (r) => (r.links[0] === undefined ? null : caseName(r.links[0].link.caseId)) },
+  ];
 }
 
 /** How a margin's word looks: what is short is seen first. */

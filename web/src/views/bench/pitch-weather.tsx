@@ -1,6 +1,7 @@
 import { ControlGroup, Controls } from '../../parts/layout.js';
 import { Button, chakra, Span, Table, Text } from '@chakra-ui/react';
 import { LEAST_HAUL, capital, say, sayHaul } from '@rough-bight/core/quantity';
+import type { UnitChoice } from '@rough-bight/core/quantity';
 import { SNOWS } from '@rough-bight/core/catalogue';
 import type { SnowFeel } from '@rough-bight/core/catalogue';
 import type { PitchResult } from '@rough-bight/core/pitch';
@@ -9,6 +10,8 @@ import type { Pitch } from '@rough-bight/core/rig';
 import { compassPoint } from '@rough-bight/core/weather';
 import type { ReactElement } from 'react';
 import { Choice } from '../../parts/choice.js';
+import { DataTable } from '../../parts/data-table.js';
+import type { Column } from '../../parts/data-table.js';
 import { NumberField } from '../../parts/number-field.js';
 import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
@@ -98,42 +101,12 @@ export function PitchWeather({
           </chakra.figure>
         )}
         {report !== null && (
-          <Table.Root>
-            <Table.Header>
-              <Table.Row>
-                <Table.ColumnHeader scope="col">Case</Table.ColumnHeader>
-                <Table.ColumnHeader scope="col">Largest pull</Table.ColumnHeader>
-                <Table.ColumnHeader scope="col">Standing water</Table.ColumnHeader>
-              </Table.Row>
-            </Table.Header>
-            <Table.Body>
-              {shownCases(report.roof).map((c) => {
-                const row = report.roof.rows.find((r) => r.id === c.row);
-                return (
-                  <Table.Row key={c.id}>
-                    <Table.ColumnHeader scope="row">
-                      <Button variant="plain" size="xs" aria-pressed={caseId === c.id} onClick={() => onCase(c.id)}>
-                        {capital(c.name)}
-                      </Button>{' '}
-                      <Span textStyle="quiet">
-                        <Told said={c.when} />
-                      </Span>
-                    </Table.ColumnHeader>
-                    <Table.Cell>
-                      {say(c.tension, 'force', units)} <Span textStyle="quiet">{row?.name}</Span>
-                    </Table.Cell>
-                    <Table.Cell>
-                      {c.luffing || !c.converged
-                        ? 'flaps, finds no rest'
-                        : c.litres > 0.05
-                          ? `${say(c.litres / 1000, 'volume', units)}${c.runsAway ? ', growing' : ''}`
-                          : '–'}
-                    </Table.Cell>
-                  </Table.Row>
-                );
-              })}
-            </Table.Body>
-          </Table.Root>
+          <DataTable
+            name="Cases"
+            rows={shownCases(report.roof)}
+            columns={caseColumns(report.roof, units, caseId, onCase)}
+            rowId={(c) => c.id}
+          />
         )}
         {report !== null && <TakeUp result={report.roof} />}
         <Text textStyle="quiet">
@@ -144,6 +117,60 @@ export function PitchWeather({
       </ControlGroup>
     </Controls>
   );
+}
+
+type Case = PitchResult['cases'][number];
+
+/** What cases are told by, their names taking the scene to them. */
+function caseColumns(
+  { rows }: PitchResult,
+  units: UnitChoice,
+  chosen: string | null,
+  onCase: (id: string) => void,
+): readonly Column<Case>[] {
+  const pulled = (c: Case): string | undefined => rows.find((r) => r.id === c.row)?.name;
+  const unsettled = (c: Case): boolean => c.luffing || !c.converged;
+  return [
+    {
+      id: 'case',
+      name: 'Case',
+      value: (c) => capital(c.name),
+      head: true,
+      cell: (c) => (
+        <>
+          <Button variant="plain" size="xs" aria-pressed={chosen === c.id} onClick={() => onCase(c.id)}>
+            {capital(c.name)}
+          </Button>{' '}
+          <Span textStyle="quiet">
+            <Told said={c.when} />
+          </Span>
+        </>
+      ),
+    },
+    {
+      id: 'pull',
+      name: 'Largest pull',
+      unit: 'N',
+      value: (c) => c.tension,
+      cell: (c) => (
+        <>
+          {say(c.tension, 'force', units)} <Span textStyle="quiet">{pulled(c)}</Span>
+        </>
+      ),
+    },
+    {
+      id: 'water',
+      name: 'Standing water',
+      unit: 'l',
+      value: (c) => (unsettled(c) ? null : c.litres),
+      cell: (c) =>
+        unsettled(c)
+          ? 'flaps, finds no rest'
+          : c.litres > 0.05
+            ? `${say(c.litres / 1000, 'volume', units)}${c.runsAway ? ', growing' : ''}`
+            : '–',
+    },
+  ];
 }
 
 /** What each line wants taken in again, line by line, to be as tight as when it was pitched. */

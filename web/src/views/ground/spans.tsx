@@ -6,11 +6,14 @@ import type { JudgedSpan } from '@rough-bight/core/ground';
 import { CRITERION_NAMES, FIRE_CAUTION, inPaces } from '@rough-bight/core/ground';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { say } from '@rough-bight/core/quantity';
+import type { UnitChoice } from '@rough-bight/core/quantity';
 import { ChevronDown, ChevronRight, Flag } from 'lucide-react';
 import { useState } from 'react';
 import type { ReactElement } from 'react';
 import type { StoredRig } from '../../data/types.js';
+import type { Column } from '../../parts/data-table.js';
 import { FigureValue } from '../../parts/figure.js';
+import { TableDialog } from '../../parts/table-dialog.js';
 import { useUnits } from '../../parts/units.js';
 import type { Explained, GroundJudgement, ListedSpan } from '../../workers/ground.worker.js';
 import { Choice } from '../../parts/choice.js';
@@ -36,7 +39,7 @@ const pairs = (count: number): string => `${count} more ${count === 1 ? 'pair st
 
 /** The spans, best first, with their reasons; then those ruled out and why. */
 export function Spans(props: Props): ReactElement {
-  const { judgement, open, onOpen } = props;
+  const { judgement, open, body, onOpen } = props;
   const units = useUnits();
   const [all, setAll] = useState(false);
   const [outOpen, setOutOpen] = useState(false);
@@ -87,6 +90,16 @@ export function Spans(props: Props): ReactElement {
           <Button marginTop="6px" onClick={props.onPlaceThem}>
             Move the marks
           </Button>
+        </Box>
+      )}
+      {judgement.good.length > 1 && (
+        <Box padding="6px 18px" textAlign="right">
+          <TableDialog
+            name="Spans"
+            rows={judgement.good}
+            columns={columns(units, body)}
+            rowId={(listed) => listed.span.id}
+          />
         </Box>
       )}
       <chakra.ol flex="none" aria-label="Spans, best first">
@@ -149,6 +162,15 @@ export function Spans(props: Props): ReactElement {
     </>
   );
 }
+
+/** What spans are told by in a table: the whole score, and each of what it is made of. */
+const columns = (units: UnitChoice, body: BodyMeasures): readonly Column<ListedSpan>[] => [
+  { id: 'span', name: 'Between', value: (l) => l.title, head: true },
+  { id: 'score', name: 'Of ten', value: (l) => l.span.score * 10, cell: (l) => (l.span.score * 10).toFixed(1) },
+  { id: 'length', name: 'Apart', unit: 'm', value: (l) => l.span.span, cell: (l) => say(l.span.span, 'length', units) },
+  { id: 'paces', name: 'Paces', value: (l) => l.span.span / body.pace, cell: (l) => inPaces(l.span.span, body) },
+  { id: 'why', name: 'Why', value: (l) => l.summary },
+];
 
 /** How good a span is, as ten turns of rope. */
 function Score({ score }: { readonly score: number }): ReactElement {

@@ -1,4 +1,15 @@
-import { Box, Button, chakra, Flex, Grid, IconButton, Link as ChakraLink, Span, Text } from '@chakra-ui/react';
+import {
+  Box,
+  Button,
+  chakra,
+  Flex,
+  Grid,
+  IconButton,
+  Link as ChakraLink,
+  Span,
+  Text,
+  VisuallyHidden,
+} from '@chakra-ui/react';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { problemsInKit } from '@rough-bight/core/rig';
 import type { Kit, KitList } from '@rough-bight/core/rig';
@@ -238,8 +249,11 @@ function Opened<L extends KitList>({
                   </Span>
                 ))}
           </Box>
-          <Button onClick={onRemove} aria-label={`Take ${thing.name} out of the kit`}>
-            <Trash2 size={16} aria-hidden="true" /> Take it out
+          <Button onClick={onRemove}>
+            <Trash2 size={16} aria-hidden="true" />
+            <span>
+              Take<VisuallyHidden> {thing.name}</VisuallyHidden> out<VisuallyHidden> of the kit</VisuallyHidden>
+            </span>
           </Button>
           <IconButton variant="ghost" aria-label={`Close ${thing.name}`} onClick={onClose}>
             <X size={18} />

@@ -38,8 +38,8 @@ export const button = defineRecipe({
     },
     size: {
       md: { minHeight: '44px', paddingInline: '13px' },
-      sm: { minHeight: '32px', paddingInline: '9px', fontSize: '13px' },
-      xs: { minHeight: '32px', fontSize: 'inherit' },
+      sm: { minHeight: { base: '44px', lg: '32px' }, paddingInline: '9px', fontSize: '13px' },
+      xs: { minHeight: { base: '44px', lg: '32px' }, fontSize: 'inherit' },
     },
   },
   defaultVariants: { variant: 'outline', size: 'md' },
