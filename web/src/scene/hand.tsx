@@ -1,5 +1,5 @@
-import { useEffect, useRef, useState } from 'react';
-import type { KeyboardEvent, PointerEvent, ReactElement } from 'react';
+import { useDrag } from '@use-gesture/react';
+import type { DOMAttributes, KeyboardEvent, ReactElement } from 'react';
 
 /** Across and down, or across and up where metres are meant. */
 export type Offset = readonly [number, number];
@@ -7,75 +7,57 @@ export type Offset = readonly [number, number];
 /** What a drag makes of where the hand is: px since it took hold, and px within the picture; null where nothing changes. */
 type Follow<T> = (by: Offset, at: Offset) => T | null;
 
-/** A hand on the picture. */
-export interface Hand<T> {
-  readonly take: (e: PointerEvent, follow: Follow<T>) => void;
-  readonly go: (e: PointerEvent) => void;
-  /** Lets go; whether it had moved, and null where nothing was held. */
-  readonly end: (e?: PointerEvent) => boolean | null;
+/** What a hand does with what it takes hold of. */
+export interface Grasp<G, T> {
+  readonly take?: (grip: G) => void;
+  /** Asked once, as it takes hold. */
+  readonly follow: (grip: G) => Follow<T>;
+  readonly show: (next: T) => void;
+  /** Lets go, of what was shown last. */
+  readonly end: (grip: G, shown: T | null) => void;
+  /** Touched without being moved. */
+  readonly press: (grip: G, on: Element) => void;
 }
 
 interface Held<T> {
-  readonly from: Offset;
-  readonly picture: DOMRect;
   readonly follow: Follow<T>;
-  moved: boolean;
-  frame: number;
-  next: T | null;
+  /** Measured once: asking at every move makes the browser lay the page out in between. */
+  readonly picture: DOMRect;
+  readonly shown: T | null;
 }
 
-class HandOn<T> implements Hand<T> {
-  private held: Held<T> | null = null;
-  constructor(
-    public show: (next: T) => void,
-    private readonly slack: number,
-  ) {}
-
-  readonly take = (e: PointerEvent, follow: Follow<T>): void => {
-    const on = e.currentTarget as Element;
-    on.setPointerCapture(e.pointerId);
-    // measured once: asking at every move makes the browser lay the page out in between
-    const picture = (on instanceof SVGSVGElement ? on : (on.closest('svg') ?? on)).getBoundingClientRect();
-    this.held = { from: [e.clientX, e.clientY], picture, follow, moved: false, frame: 0, next: null };
-  };
-
-  readonly go = (e: PointerEvent): void => {
-    const h = this.held;
-    if (h === null) return;
-    const by: Offset = [e.clientX - h.from[0], e.clientY - h.from[1]];
-    if (!h.moved && Math.hypot(...by) < this.slack) return;
-    h.moved = true;
-    h.next = h.follow(by, [e.clientX - h.picture.left, e.clientY - h.picture.top]);
-    if (h.frame !== 0 || h.next === null) return;
-    h.frame = requestAnimationFrame(() => {
-      h.frame = 0;
-      if (h.next !== null) this.show(h.next);
-    });
-  };
-
-  readonly end = (): boolean | null => {
-    const h = this.held;
-    if (h === null) return null;
-    this.held = null;
-    if (h.frame !== 0) {
-      cancelAnimationFrame(h.frame);
-      if (h.next !== null) this.show(h.next);
-    }
-    return h.moved;
-  };
-}
-
-/**
- * Drags in a picture: what the hand makes is shown at most once a frame, and its last place is never lost.
- * @param slack px before a touch counts as a drag
- */
-export function useHand<T>(show: (next: T) => void, slack = 0): Hand<T> {
-  const [hand] = useState(() => new HandOn(show, slack));
-  const latest = useRef(hand);
-  useEffect(() => {
-    latest.current.show = show;
-  }, [show]);
-  return hand;
+/** Drags in a picture. @param slack px before a touch counts as a drag */
+export function useGrasp<G, T>(deeds: Grasp<G, T>, slack: number): (grip: G) => DOMAttributes<Element> {
+  return useDrag<PointerEvent>(
+    ({ args, first, last, tap, initial, xy, event, currentTarget, memo }): Held<T> | undefined => {
+      const [grip] = args as [G];
+      const on = currentTarget as Element;
+      event.stopPropagation();
+      if (tap) {
+        deeds.press(grip, on);
+        return undefined;
+      }
+      let held = memo as Held<T> | undefined;
+      if (first || held === undefined) {
+        held = {
+          follow: deeds.follow(grip),
+          picture: (on.closest('svg') ?? on).getBoundingClientRect(),
+          shown: null,
+        };
+        deeds.take?.(grip);
+      }
+      const next = held.follow(
+        [xy[0] - initial[0], xy[1] - initial[1]],
+        [xy[0] - held.picture.left, xy[1] - held.picture.top],
+      );
+      if (next !== null) deeds.show(next);
+      const shown = next ?? held.shown;
+      if (last) deeds.end(grip, shown);
+      return { ...held, shown };
+    },
+    // arrow keys go by steps of their own
+    { filterTaps: true, threshold: slack, pointer: { keys: false } },
+  ) as (grip: G) => DOMAttributes<Element>;
 }
 
 const ARROWS: Readonly<Record<string, Offset>> = {
@@ -102,11 +84,8 @@ export function Handle<T>({
   value,
   text,
   upright,
-  hand,
-  follow,
-  onTake,
-  onEnd,
-  onPress,
+  slack,
+  grasp,
   onKeyDown,
 }: {
   /** Its sort, for its look. */
@@ -117,21 +96,14 @@ export function Handle<T>({
   readonly text: string;
   /** Whether it moves up and down only. */
   readonly upright?: boolean;
-  readonly hand: Hand<T>;
-  readonly follow: () => Follow<T>;
-  readonly onTake: () => void;
-  readonly onEnd: () => void;
-  /** Touched without being moved. */
-  readonly onPress: (on: Element) => void;
+  readonly slack: number;
+  readonly grasp: Grasp<undefined, T>;
   readonly onKeyDown: (e: KeyboardEvent) => void;
 }): ReactElement {
-  const end = (e: PointerEvent): void => {
-    const moved = hand.end();
-    if (moved === true) onEnd();
-    else if (moved === false) onPress(e.currentTarget);
-  };
+  const bind = useGrasp(grasp, slack);
   return (
     <g
+      {...bind(undefined)}
       data-handle={kind}
       role="slider"
       tabIndex={0}
@@ -139,18 +111,10 @@ export function Handle<T>({
       aria-valuenow={Number(value.toFixed(2))}
       aria-valuetext={text}
       {...(upright === undefined ? {} : { 'aria-orientation': upright ? 'vertical' : 'horizontal' })}
-      onPointerDown={(e) => {
-        e.preventDefault();
-        hand.take(e, follow());
-        onTake();
-      }}
-      onPointerMove={hand.go}
-      onPointerUp={end}
-      onPointerCancel={end}
       onKeyDown={(e) => {
         if (e.key === 'Enter') {
           e.preventDefault();
-          onPress(e.currentTarget);
+          grasp.press(undefined, e.currentTarget);
         } else onKeyDown(e);
       }}
     >

@@ -17,17 +17,18 @@ import {
   runOffLines,
 } from '@rough-bight/core/ground';
 import { Maximize, Minus, Plus } from 'lucide-react';
-import { useMemo, useRef, useState } from 'react';
-import type { KeyboardEvent, PointerEvent, ReactElement, WheelEvent } from 'react';
+import { useMemo, useState } from 'react';
+import type { DOMAttributes, KeyboardEvent, MouseEvent, ReactElement } from 'react';
 import { PlanMark } from '../parts/plan-marks.js';
 import { useUnits } from '../parts/units.js';
 import type { GroundJudgement } from '../workers/ground.worker.js';
-import { arrowStep, useHand } from './hand.js';
+import { arrowStep, useGrasp } from './hand.js';
 import type { PlanGrip } from './plan-moves.js';
 import { movedOnPlan } from './plan-moves.js';
 import type { PlanView } from './plan-view.js';
-import { fitPlan, gridStep, planAt, planX, planY, zoomed } from './plan-view.js';
+import { SCALES, fitPlan, gridStep, movedView, planAt, planX, planY } from './plan-view.js';
 import { useSize } from './use-size.js';
+import { useZoom } from './use-zoom.js';
 
 interface Props {
   readonly place: Place;
@@ -114,53 +115,40 @@ export function PlanScene(props: Props): ReactElement {
   const { place, judgement, body, selected, span, fire, measuring, putting } = props;
   const units = useUnits();
   const [box, size] = useSize(740, 460);
-  const [chosen, setChosen] = useState<PlanView | null>(null);
   const [grid, setGrid] = useState<'unit' | 'paces'>('unit');
   // the picture stays while things move in it; fitted anew only when asked or when the window changes
-  const [fitted, setFitted] = useState<{ readonly size: readonly [number, number]; readonly view: PlanView } | null>(
-    null,
+  const [fitted, setFitted] = useState<{ readonly size: readonly [number, number]; readonly view: PlanView }>(() => ({
+    size,
+    view: fitPlan(place, size[0], size[1]),
+  }));
+  if (fitted.size !== size) setFitted({ size, view: fitPlan(place, size[0], size[1]) });
+  const { svg, transform, by, whole } = useZoom(
+    size,
+    SCALES.least / fitted.view.scale,
+    SCALES.most / fitted.view.scale,
   );
-  if (fitted === null || fitted.size !== size) setFitted({ size, view: fitPlan(place, size[0], size[1]) });
-  const view = useMemo(
-    () =>
-      chosen === null
-        ? (fitted?.view ?? fitPlan(place, size[0], size[1]))
-        : { ...chosen, width: size[0], height: size[1] },
-    // what is fitted is kept while things move in it
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [chosen, fitted, size],
-  );
+  const view = useMemo(() => movedView(fitted.view, transform), [fitted, transform]);
   const X = (e: number): number => planX(view, e);
   const Y = (n: number): number => planY(view, n);
 
-  const hand = useHand(props.onMove, SLACK);
-  const inHand = useRef<PlanGrip | null>(null);
-  const start = (grip: PlanGrip | null, e: PointerEvent): void => {
-    if (e.button !== 0) return;
-    e.stopPropagation();
-    inHand.current = grip;
-    hand.take(e, ([dx, dy]) => {
-      const [east, north] = [dx / view.scale, -dy / view.scale];
-      if (grip !== null) return movedOnPlan(place, grip, [east, north]);
-      setChosen({ ...view, middle: [view.middle[0] - east, view.middle[1] - north] });
-      return null;
-    });
-  };
-  const end = (e: PointerEvent): void => {
-    const moved = hand.end();
-    if (moved === null) return;
-    const grip = inHand.current;
-    if (moved) {
-      if (grip !== null) props.onMoveEnd();
-    } else if (grip !== null) props.onSelect(grip.id);
-    else if (putting !== null) {
-      const frame = box.current!.getBoundingClientRect();
-      props.onPut(planAt(view, e.clientX - frame.left, e.clientY - frame.top));
-    } else props.onSelect(null);
-  };
-  const wheel = (e: WheelEvent): void => {
-    const frame = box.current!.getBoundingClientRect();
-    setChosen(zoomed(view, e.deltaY < 0 ? 1.15 : 1 / 1.15, e.clientX - frame.left, e.clientY - frame.top));
+  const hold = useGrasp<PlanGrip, Place>(
+    {
+      follow:
+        (grip) =>
+        ([dx, dy]) =>
+          movedOnPlan(place, grip, [dx / view.scale, -dy / view.scale]),
+      show: props.onMove,
+      end: props.onMoveEnd,
+      press: (grip) => props.onSelect(grip.id),
+    },
+    SLACK,
+  );
+  /** A touch on what is bare. */
+  const touch = (e: MouseEvent): void => {
+    if ((e.target as Element).closest('[role=button]') !== null) return;
+    const frame = e.currentTarget.getBoundingClientRect();
+    if (putting !== null) props.onPut(planAt(view, e.clientX - frame.left, e.clientY - frame.top));
+    else props.onSelect(null);
   };
   const nudge = (grip: PlanGrip, e: KeyboardEvent): void => {
     const step = arrowStep(e, NUDGE, 10);
@@ -198,15 +186,12 @@ export function PlanScene(props: Props): ReactElement {
   return (
     <Stage ref={box} plan={putting === null ? 'pan' : 'put'}>
       <svg
+        ref={svg}
         width={size[0]}
         height={size[1]}
         role="application"
         aria-label="Plan of the place, north up. Tab goes from thing to thing, arrows move it, Enter opens it."
-        onPointerDown={(e) => start(null, e)}
-        onPointerMove={hand.go}
-        onPointerUp={end}
-        onPointerCancel={end}
-        onWheel={wheel}
+        onClick={touch}
       >
         <defs>
           <pattern id="plan-keep" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -333,7 +318,7 @@ export function PlanScene(props: Props): ReactElement {
               tabIndex={0}
               aria-current={t.id === selected}
               aria-label={`${t.name}, ${kindOf(t).name}, ${say(t.at[0], 'length', units)} east, ${say(t.at[1], 'length', units)} north${ruled(t) ? ', ruled out' : ''}`}
-              onPointerDown={(e) => start(grip, e)}
+              {...hold(grip)}
               onKeyDown={(e) => nudge(grip, e)}
             >
               <g
@@ -350,7 +335,7 @@ export function PlanScene(props: Props): ReactElement {
             </g>
           );
         })}
-        {chosenThing !== undefined && <Handles thing={chosenThing} view={view} start={start} nudge={nudge} />}
+        {chosenThing !== undefined && <Handles thing={chosenThing} view={view} hold={hold} nudge={nudge} />}
       </svg>
       <WindRose place={place} />
       <Flex position="absolute" right="8px" bottom="6px" align="center" bg="cloth">
@@ -366,17 +351,17 @@ export function PlanScene(props: Props): ReactElement {
         >
           Grid in {grid === 'paces' ? units.length : 'paces'}
         </Button>
-        <IconButton variant="ghost" aria-label="Closer" onClick={() => setChosen(zoomed(view, 1.3))}>
+        <IconButton variant="ghost" aria-label="Closer" onClick={() => by(1.3)}>
           <Plus size={18} />
         </IconButton>
-        <IconButton variant="ghost" aria-label="Farther" onClick={() => setChosen(zoomed(view, 1 / 1.3))}>
+        <IconButton variant="ghost" aria-label="Farther" onClick={() => by(1 / 1.3)}>
           <Minus size={18} />
         </IconButton>
         <IconButton
           variant="ghost"
           aria-label="Show everything"
           onClick={() => {
-            setChosen(null);
+            whole();
             setFitted({ size, view: fitPlan(place, size[0], size[1]) });
           }}
         >
@@ -438,7 +423,14 @@ function SpanLine({
   const d = path(view, [span.from.at, span.to.at]);
   return (
     <g {...(faint ? { opacity: 0.65 } : {})}>
-      <path {...paint.planSpanReach} d={d} onPointerDown={(e) => e.stopPropagation()} onClick={() => onSpan(span.id)}>
+      <path
+        {...paint.planSpanReach}
+        d={d}
+        onClick={(e) => {
+          e.stopPropagation();
+          onSpan(span.id);
+        }}
+      >
         <title>{title}</title>
       </path>
       <path {...paint.planSpan} d={d} />
@@ -454,12 +446,12 @@ function SpanLine({
 function Handles({
   thing,
   view,
-  start,
+  hold,
   nudge,
 }: {
   readonly thing: Thing;
   readonly view: PlanView;
-  readonly start: (grip: PlanGrip, e: PointerEvent) => void;
+  readonly hold: (grip: PlanGrip) => DOMAttributes<Element>;
   readonly nudge: (grip: PlanGrip, e: KeyboardEvent) => void;
 }): ReactElement | null {
   const dots: { readonly at: At; readonly grip: PlanGrip; readonly name: string }[] = isArea(thing)
@@ -493,7 +485,7 @@ function Handles({
           role="button"
           tabIndex={0}
           aria-label={`${d.name}. Arrows move it`}
-          onPointerDown={(e) => start(d.grip, e)}
+          {...hold(d.grip)}
           onKeyDown={(e) => nudge(d.grip, e)}
         >
           <circle data-part="reach" cx={planX(view, d.at[0])} cy={planY(view, d.at[1])} r={REACH} />

@@ -46,11 +46,17 @@ export function fitPlan(place: Place, width: number, height: number): PlanView {
   return { width, height, scale: held, middle: [(west + east) / 2, (south + north) / 2 - (FOOT - room) / 2 / held] };
 }
 
-/** Zoomed by a factor with the spot under (x, y) held still. */
-export function zoomed(v: PlanView, factor: number, x = v.width / 2, y = v.height / 2): PlanView {
-  const scale = Math.min(SCALES.most, Math.max(SCALES.least, v.scale * factor));
-  const [e, n] = planAt(v, x, y);
-  return { ...v, scale, middle: [e - (x - v.width / 2) / scale, n + (y - v.height / 2) / scale] };
+/** The view that a picture of another is when it is moved and made larger: x becomes k x + x0, y becomes k y + y0, px. */
+export function movedView(
+  v: PlanView,
+  { k, x, y }: { readonly k: number; readonly x: number; readonly y: number },
+): PlanView {
+  const scale = v.scale * k;
+  return {
+    ...v,
+    scale,
+    middle: [v.middle[0] - (((k - 1) * v.width) / 2 + x) / scale, v.middle[1] + (((k - 1) * v.height) / 2 + y) / scale],
+  };
 }
 
 /** Distance between grid lines, m: one, two, five, ten … of the unit, at least 26 pixels apart. */

@@ -10,8 +10,7 @@ import type { KeyboardEvent, ReactElement, RefObject } from 'react';
 import { useUnits } from '../../parts/units.js';
 import { BedMark } from '../bed-mark.js';
 import { loopStep } from '../bed-moves.js';
-import { Handle, arrowStep, useHand } from '../hand.js';
-import type { Hand } from '../hand.js';
+import { Handle, arrowStep } from '../hand.js';
 import { usePalette } from '../palette.js';
 import { movedBy } from '../moved.js';
 import { TURN_STEP, footNow } from '../pitch-moves.js';
@@ -198,7 +197,6 @@ interface Handled extends SceneProps {
 function Handles(props: Handled): ReactElement {
   const { rig, report, kit, body, straps, view, frame, span, drawing, onHold, onMove, onMoveEnd, onNudge } = props;
   const units = useUnits();
-  const hand = useHand(onMove, SLACK);
   const guys = useMemo(() => drawing?.guys ?? [], [drawing]);
   const around = { kit, body, straps, sag: report?.line?.sag.value ?? 0.1, guys };
   const flat = (across: number, up: number): [number, number, number] =>
@@ -215,6 +213,7 @@ function Handles(props: Handled): ReactElement {
             (frame.y0 - y) / frame.scale,
           ]);
       },
+      show: onMove,
       end: onMoveEnd,
       press: props.onGrip,
       key: (grip, e) => {
@@ -236,7 +235,7 @@ function Handles(props: Handled): ReactElement {
   return (
     <>
       {grabsOf(props, units).map((grab) => (
-        <GrabHandle key={keyOf(grab.grip)} grab={grab} hand={hand} deeds={deeds} />
+        <GrabHandle key={keyOf(grab.grip)} grab={grab} deeds={deeds} />
       ))}
     </>
   );
@@ -246,6 +245,7 @@ function Handles(props: Handled): ReactElement {
 interface Deeds {
   readonly take: (grip: Grab['grip']) => void;
   readonly follow: (grip: Grab['grip']) => (by: Point, at: Point) => RidgeRig;
+  readonly show: (rig: RidgeRig) => void;
   readonly end: () => void;
   readonly press: (grip: Grab['grip'], on: Element) => void;
   readonly key: (grip: Grab['grip'], e: KeyboardEvent) => void;
@@ -258,11 +258,9 @@ const keyOf = (grip: Grab['grip']): string =>
 const GrabHandle = memo(
   function GrabHandle({
     grab: { grip, at, label, value, text },
-    hand,
     deeds,
   }: {
     readonly grab: Grab;
-    readonly hand: Hand<RidgeRig>;
     readonly deeds: RefObject<Deeds>;
   }): ReactElement {
     return (
@@ -273,17 +271,19 @@ const GrabHandle = memo(
         value={value}
         text={text}
         {...(UPRIGHT.includes(grip.kind) ? { upright: true } : {})}
-        hand={hand}
-        onTake={() => deeds.current.take(grip)}
-        follow={() => deeds.current.follow(grip)}
-        onEnd={() => deeds.current.end()}
-        onPress={(on) => deeds.current.press(grip, on)}
+        slack={SLACK}
+        grasp={{
+          take: () => deeds.current.take(grip),
+          follow: () => deeds.current.follow(grip),
+          show: (next) => deeds.current.show(next),
+          end: () => deeds.current.end(),
+          press: (_, on) => deeds.current.press(grip, on),
+        }}
         onKeyDown={(e) => deeds.current.key(grip, e)}
       />
     );
   },
-  ({ grab: a, hand }, { grab: b, hand: other }) =>
-    hand === other &&
+  ({ grab: a }, { grab: b }) =>
     a.at[0] === b.at[0] &&
     a.at[1] === b.at[1] &&
     a.label === b.label &&

@@ -1,13 +1,14 @@
 import { Box, Button, Flex, IconButton } from '@chakra-ui/react';
-import { useDrag } from '@use-gesture/react';
 import { HOLDS } from '@rough-bight/core/catalogue';
 import type { Hold } from '@rough-bight/core/catalogue';
 import { MOST_TIE_OUTS, ROOF_LIMITS } from '@rough-bight/core/roof';
 import type { KitRoof, TieOut } from '@rough-bight/core/roof';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import type { KeyboardEvent, ReactElement } from 'react';
+import type { ReactElement } from 'react';
 import { paint } from '../../../app/theme/paint.js';
+import { arrowStep, useGrasp } from '../../../scene/hand.js';
+import type { Offset } from '../../../scene/hand.js';
 import { Choice } from '../../../parts/choice.js';
 import { ControlRow } from '../../../parts/layout.js';
 import { NumberField } from '../../../parts/number-field.js';
@@ -18,12 +19,8 @@ const HOLD_OPTIONS = keyed(HOLDS);
 /** What the plan may take, px, and how close a hand sets a tie-out, m. */
 const WIDE = 280;
 const CLOSE = 0.05;
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-};
+/** Pixels before a touch counts as a drag. */
+const SLACK = 3;
 
 /** Every tie-out where it is on the cloth: touched, dragged, told in numbers, put on and taken off. */
 export function TieOuts({
@@ -71,9 +68,10 @@ export function TieOuts({
             scale={scale}
             chosen={x.id === t?.id}
             onChoose={() => setChosen(x.id)}
-            onMove={(at, done) => {
-              setHeld(done ? null : { id: x.id, at: settled(at) });
-              if (done) set(x.id, { at: settled(at) });
+            onShow={(at) => setHeld({ id: x.id, at: settled(at) })}
+            onMove={(at) => {
+              setHeld(null);
+              set(x.id, { at: settled(at) });
             }}
           />
         ))}
@@ -135,37 +133,35 @@ function TieOutHandle({
   scale,
   chosen,
   onChoose,
+  onShow,
   onMove,
 }: {
   readonly name: string;
-  readonly at: readonly [number, number];
+  readonly at: Offset;
   /** Where it is drawn, m. */
-  readonly spot: readonly [number, number];
+  readonly spot: Offset;
   readonly scale: number;
   readonly chosen: boolean;
   readonly onChoose: () => void;
-  /** @param done whether the hand let go */
-  readonly onMove: (at: readonly [number, number], done: boolean) => void;
+  /** While a hand has it. */
+  readonly onShow: (at: Offset) => void;
+  readonly onMove: (at: Offset) => void;
 }): ReactElement {
-  const drag = useDrag(
-    ({ movement: [dx, dy], memo = at, first, last, tap }) => {
-      if (first) onChoose();
-      const from = memo as readonly [number, number];
-      if (!tap) onMove([from[0] + dx / scale, from[1] - dy / scale], last);
-      return from;
+  const hold = useGrasp<undefined, Offset>(
+    {
+      take: onChoose,
+      follow:
+        () =>
+        ([dx, dy]) => [at[0] + dx / scale, at[1] - dy / scale],
+      show: onShow,
+      end: (_, shown) => shown !== null && onMove(shown),
+      press: onChoose,
     },
-    // arrow keys go by steps of their own
-    { filterTaps: true, pointer: { keys: false } },
+    SLACK,
   );
-  const byKey = (e: KeyboardEvent): void => {
-    const way = ARROWS[e.key];
-    if (way === undefined) return;
-    e.preventDefault();
-    onMove([at[0] + way[0] * CLOSE, at[1] + way[1] * CLOSE], true);
-  };
   return (
     <g
-      {...drag()}
+      {...hold(undefined)}
       role="button"
       tabIndex={0}
       aria-label={name}
@@ -173,7 +169,10 @@ function TieOutHandle({
       transform={`translate(${spot[0] * scale} ${-spot[1] * scale})`}
       style={{ touchAction: 'none', cursor: 'grab' }}
       onFocus={onChoose}
-      onKeyDown={byKey}
+      onKeyDown={(e) => {
+        const step = arrowStep(e, CLOSE);
+        if (step !== null) onMove([at[0] + step[0], at[1] + step[1]]);
+      }}
     >
       <circle r={14} fill="transparent" />
       <circle r={chosen ? 7 : 4.5} {...(chosen ? paint.pitchFlag : paint.pmHead)} />
