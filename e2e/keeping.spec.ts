@@ -94,6 +94,23 @@ test('kit and measures change what the rig is judged with', async ({ app, page }
   await expect(page.getByRole('alert')).toContainText('“Landing gable”');
 });
 
+test('rigs are put in order by the keyboard, and stay so', async ({ app, page }) => {
+  await page.goto(app.address);
+  const names = page.getByRole('list', { name: 'Rigs' }).getByRole('link');
+  const before = await names.allInnerTexts();
+  await page.getByRole('button', { name: `Move ${before[0]}`, exact: true }).focus();
+  // each step is told before the next is asked for
+  await page.keyboard.press('Space');
+  await expect(page.getByText(`${before[0]} is taken up, 1 of ${before.length}.`)).toBeAttached();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByText(`${before[0]} would be 2 of ${before.length}.`)).toBeAttached();
+  await page.keyboard.press('Space');
+  await expect(names.first()).toHaveText(before[1]!);
+  await page.reload();
+  await expect(names.nth(1)).toHaveText(before[0]!);
+  await expect(names.first()).toHaveText(before[1]!);
+});
+
 test('a rig taken down can be put back', async ({ app, page }) => {
   await page.goto(app.address);
   await page.getByRole('button', { name: 'Delete Bank-top ridge, dip tested' }).click();

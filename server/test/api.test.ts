@@ -71,6 +71,29 @@ describe('reading', () => {
 });
 
 describe('saving a rig', () => {
+  test('rigs are listed in the order a person sets, and not where the list has changed meanwhile', async () => {
+    const listed = async (): Promise<string[]> => {
+      const { body } = await request(http).get('/api/camps/sallow-ait').expect(200);
+      return body.rigs.map((r: { id: string }) => r.id);
+    };
+    const before = await listed();
+    const order = [...before.slice(3), ...before.slice(0, 3)];
+    await request(http).put('/api/camps/sallow-ait/rigs-order').send({ ids: order }).expect(204);
+    expect(await listed()).toEqual(order);
+    const { body } = await request(http)
+      .put('/api/camps/sallow-ait/rigs-order')
+      .send({ ids: order.with(0, order[1]!) })
+      .expect(409);
+    expect(body.message).toMatch(/The list has changed since/);
+    await request(http)
+      .put('/api/camps/sallow-ait/rigs-order')
+      .send({ ids: [1] })
+      .expect(422);
+    expect(await listed()).toEqual(order);
+    await request(http).put('/api/camps/sallow-ait/rigs-order').send({ ids: before }).expect(204);
+    expect(await listed()).toEqual(before);
+  });
+
   test('a save raises the version, is there again, and leaves a revision', async () => {
     const before = await stored();
     const next = { ...before.document, groundRise: 0.2 };

@@ -29,7 +29,7 @@ import type { CaseReading } from './reading.js';
 import type { Member, PitchModel } from './model.js';
 import { pitchModel } from './model.js';
 import type { HitchState, PitchState, TiedRig } from './solve.js';
-import { tieOff } from './solve.js';
+import { haulOrder, tieOff } from './solve.js';
 import type { Spreads } from './ranges.js';
 import { spreadsOf, stressOf, windSpread } from './ranges.js';
 import type { Room } from './room.js';
@@ -440,7 +440,8 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
     }),
     rows,
     hitches,
-    guys: model.members.flatMap((m): GuyReport[] => guyReport(tied, m, readings[0]!)),
+    // as they are hauled
+    guys: haulOrder(model).flatMap((m): GuyReport[] => guyReport(tied, m, readings[0]!)),
     anchors: readings.flatMap((r) => anchorsOf(tied, r)),
     cover,
     under,

@@ -126,6 +126,25 @@ export class Revised<D> {
     return row as unknown as RevisedRow<D>;
   }
 
+  /** Lists a camp's in another order. @param ids all of them, each once */
+  async order(campId: string, ids: readonly string[]): Promise<void> {
+    await this.store.db.transaction(async (tx) => {
+      const stored = await tx
+        .select({ id: this.rows.id, position: this.rows.position })
+        .from(this.rows)
+        .where(eq(this.rows.campId, campId))
+        .orderBy(asc(this.rows.position));
+      if (stored.length !== ids.length || stored.some(({ id }) => !ids.includes(id)))
+        throw new ProblemException({
+          code: 'conflict',
+          message: `The list has changed since: a ${this.kind} was added or deleted. Set its order again.`,
+        });
+      for (const [k, id] of ids.entries())
+        await tx.update(this.rows).set({ position: stored[k]!.position }).where(eq(this.rows.id, id));
+    });
+    this.store.touched();
+  }
+
   async remove(id: string): Promise<void> {
     await this.one(id);
     await this.store.db.delete(this.rows).where(eq(this.rows.id, id));

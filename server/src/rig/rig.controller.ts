@@ -9,7 +9,7 @@ import {
   ApiUnprocessableEntityResponse,
 } from '@nestjs/swagger';
 import { Problem } from '../errors/problem.js';
-import { NewRigDto, RigDto, SaveRigDto } from './rig.dto.js';
+import { NewRigDto, OrderDto, RigDto, SaveRigDto } from './rig.dto.js';
 import { RigService } from './rig.service.js';
 import { VerdictDto } from './verdict.dto.js';
 import { VerdictService } from './verdict.service.js';
@@ -55,6 +55,15 @@ export class RigController {
   @ApiUnprocessableEntityResponse({ type: Problem })
   create(@Param('campId') campId: string, @Body() body: NewRigDto): Promise<RigRow> {
     return this.rigs.begin(campId, body);
+  }
+
+  /** Sets the order that a camp's rigs are listed in. */
+  @Put('camps/:campId/rigs-order')
+  @HttpCode(204)
+  @ApiNoContentResponse()
+  @ApiConflictResponse({ type: Problem, description: 'Rigs were added or deleted since' })
+  order(@Param('campId') campId: string, @Body() { ids }: OrderDto): Promise<void> {
+    return this.rigs.order(campId, ids);
   }
 
   @Put('rigs/:id')

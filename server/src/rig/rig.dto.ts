@@ -1,5 +1,5 @@
 import { ApiProperty } from '@nestjs/swagger';
-import { draftDocument, savedDocument } from '@rough-bight/core/document';
+import { atMost, draftDocument, id, part, savedDocument } from '@rough-bight/core/document';
 import { rigDocument } from '@rough-bight/core/rig';
 import { bodyOf } from '../errors/body.js';
 
@@ -8,6 +8,9 @@ export class NewRigDto extends bodyOf(draftDocument(rigDocument)) {}
 
 /** A save. It must name the version it was made from. */
 export class SaveRigDto extends bodyOf(savedDocument(rigDocument)) {}
+
+/** Every rig of a camp, in the order they are to be listed in. */
+export class OrderDto extends bodyOf(part({ ids: atMost(id('rig'), 2000, 'A list holds at most 2000 rigs.') })) {}
 
 /** A rig as stored. */
 export class RigDto extends SaveRigDto {

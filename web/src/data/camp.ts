@@ -91,6 +91,21 @@ export function useCampActions(campId: string) {
     addRig: (rig: Pick<StoredRig, 'name' | 'note' | 'document'>) => then(call<StoredRig>('POST', `${path}/rigs`, rig)),
     changeRig: ({ id, name, note, document, version }: StoredRig) =>
       then(call<StoredRig>('PUT', `/api/rigs/${encodeURIComponent(id)}`, { name, note, document, version })),
+    /** Shown in its new order at once. */
+    orderRigs: async (ids: readonly string[]): Promise<void> => {
+      await mutate<Camp>(
+        path,
+        inTurn(() => call<Camp>('PUT', `${path}/rigs-order`, { ids })),
+        {
+          optimisticData: (_, shown) => ({
+            ...shown!,
+            rigs: ids.flatMap((id) => shown!.rigs.find((r) => r.id === id) ?? []),
+          }),
+          populateCache: false,
+          rollbackOnError: true,
+        },
+      );
+    },
     changePlace: ({ id, name, note, document, version }: StoredPlace) =>
       then(call<StoredPlace>('PUT', `/api/places/${encodeURIComponent(id)}`, { name, note, document, version })),
     /** Kept with the rig; nobody waits for it, and where it cannot be kept it is worked out again. */

@@ -16,6 +16,7 @@ import { useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Choice } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
+import { Sortable, useRow } from '../../parts/sortable.js';
 import { useUnits } from '../../parts/units.js';
 import { withGuy, withoutOwn } from '../../scene/pitch-moves.js';
 import type { RoofReport } from '../../workers/report.js';
@@ -196,41 +197,33 @@ export function GuyControls({
       </ControlGroup>
       <ControlGroup wide>
         {refused !== null && <Problem role="alert">{refused}</Problem>}
-        <Table.Root interactive>
-          <Table.Header>
-            <Table.Row>
-              <Table.ColumnHeader scope="col">Guy</Table.ColumnHeader>
-              <Table.ColumnHeader scope="col">Pull</Table.ColumnHeader>
-              <Table.ColumnHeader scope="col">Rise</Table.ColumnHeader>
-              <Table.ColumnHeader scope="col">Foot</Table.ColumnHeader>
-            </Table.Row>
-          </Table.Header>
-          <Table.Body>
-            {reports.map((g) => {
-              const row = report!.roof.rows.find((r) => r.id === g.id);
-              return (
-                <Table.Row key={g.id} {...(row !== undefined && ratioOf(row) < 1 ? { color: 'danger' } : {})}>
-                  <Table.ColumnHeader scope="row">
-                    <Button
-                      variant="plain"
-                      size="xs"
-                      aria-pressed={chosen === g.id}
-                      onClick={(e) => onTouch(g, e.currentTarget)}
-                    >
-                      {g.name}
-                    </Button>
-                  </Table.ColumnHeader>
-                  <Table.Cell>{say(g.tension, 'force', units)}</Table.Cell>
-                  <Table.Cell>{((g.rise * 180) / Math.PI).toFixed(0)}°</Table.Cell>
-                  <Table.Cell>
-                    {footWords(rig, g, reports)}
-                    {g.stick > 0 ? `, stick of ${say(g.stick, 'length', units)}` : ''}
-                  </Table.Cell>
-                </Table.Row>
-              );
-            })}
-          </Table.Body>
-        </Table.Root>
+        <Sortable
+          things={reports.map((g) => ({ id: g.key, name: g.name }))}
+          onOrder={(order) => go({ ...rig, pitch: { ...pitch, order } })}
+        >
+          <Table.Root interactive aria-label="Guys, as they are hauled">
+            <Table.Header>
+              <Table.Row>
+                <Table.ColumnHeader scope="col">Hauled in this order</Table.ColumnHeader>
+                <Table.ColumnHeader scope="col">Pull</Table.ColumnHeader>
+                <Table.ColumnHeader scope="col">Rise</Table.ColumnHeader>
+                <Table.ColumnHeader scope="col">Foot</Table.ColumnHeader>
+              </Table.Row>
+            </Table.Header>
+            <Table.Body>
+              {reports.map((g) => (
+                <GuyRow
+                  key={g.key}
+                  guy={g}
+                  short={report!.roof.rows.some((r) => r.id === g.id && ratioOf(r) < 1)}
+                  chosen={chosen === g.id}
+                  foot={`${footWords(rig, g, reports)}${g.stick > 0 ? `, stick of ${say(g.stick, 'length', units)}` : ''}`}
+                  onTouch={onTouch}
+                />
+              ))}
+            </Table.Body>
+          </Table.Root>
+        </Sortable>
         {keys.length > 0 && (
           <Text textStyle="quiet">
             {keys.length === 1 ? 'One is left off.' : `${keys.length} are left off.`}{' '}
@@ -280,6 +273,37 @@ export function GuyControls({
         )}
       </ControlGroup>
     </Controls>
+  );
+}
+
+/** One guy of the list. */
+function GuyRow({
+  guy,
+  short,
+  chosen,
+  foot,
+  onTouch,
+}: {
+  readonly guy: GuyReport;
+  readonly short: boolean;
+  readonly chosen: boolean;
+  readonly foot: string;
+  readonly onTouch: (guy: GuyReport, at: Element) => void;
+}): ReactElement {
+  const units = useUnits();
+  const { ref, style, grip } = useRow({ id: guy.key, name: guy.name });
+  return (
+    <Table.Row ref={ref} style={style} {...(short ? { color: 'danger' } : {})}>
+      <Table.ColumnHeader scope="row" whiteSpace="nowrap">
+        <Button variant="plain" size="xs" aria-pressed={chosen} onClick={(e) => onTouch(guy, e.currentTarget)}>
+          {guy.name}
+        </Button>
+        {grip}
+      </Table.ColumnHeader>
+      <Table.Cell>{say(guy.tension, 'force', units)}</Table.Cell>
+      <Table.Cell>{((guy.rise * 180) / Math.PI).toFixed(0)}°</Table.Cell>
+      <Table.Cell>{foot}</Table.Cell>
+    </Table.Row>
   );
 }
 

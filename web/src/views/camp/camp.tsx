@@ -12,6 +12,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { useShell } from '../../app/shell-context.js';
 import { useCamp, useCampActions } from '../../data/camp.js';
 import { useMe } from '../../data/me.js';
+import { Sortable, useRow } from '../../parts/sortable.js';
 import { unusedName } from '../../data/unused-name.js';
 import { useRigContext } from '../../data/context.js';
 import type { Camp, Person, StoredPlace, StoredRig } from '../../data/types.js';
@@ -37,9 +38,8 @@ export function CampView(): ReactElement {
 
 function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): ReactElement {
   const navigate = useNavigate();
-  const { addRig, changeRig, removeRig, takeInRig, addPlace, changePlace, removePlace, keepVerdict } = useCampActions(
-    camp.id,
-  );
+  const { addRig, changeRig, removeRig, takeInRig, addPlace, changePlace, removePlace, orderRigs, keepVerdict } =
+    useCampActions(camp.id);
   const [problem, setProblem] = useState<string | null>(null);
   const [removed, setRemoved] = useState<StoredRig | null>(null);
   const [gone, setGone] = useState<StoredPlace | null>(null);
@@ -148,22 +148,24 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
       {camp.rigs.length === 0 && (
         <p>No rig stands here yet. Begin one: pick two trees, a cord and a height, and it is judged as you go.</p>
       )}
-      <chakra.ul borderTop="1.5px solid" borderColor="ink" marginBottom="16px">
-        {camp.rigs.map((rig) => (
-          <RigRow
-            key={rig.id}
-            rig={rig}
-            camp={camp}
-            me={me}
-            onKeep={(of, verdict) => keepVerdict(rig.id, of, verdict)}
-            onRename={(name, note) => attempt(changeRig({ ...rig, name, note }))}
-            onCopy={() => attempt(start(`${rig.name}, again`.slice(0, 80), rig.note, rig.document))}
-            onRemove={() => {
-              attempt(removeRig(rig.id).then(() => setRemoved(rig)));
-            }}
-          />
-        ))}
-      </chakra.ul>
+      <Sortable things={camp.rigs} onOrder={(ids) => attempt(orderRigs(ids))}>
+        <chakra.ul aria-label="Rigs" borderTop="1.5px solid" borderColor="ink" marginBottom="16px">
+          {camp.rigs.map((rig) => (
+            <RigRow
+              key={rig.id}
+              rig={rig}
+              camp={camp}
+              me={me}
+              onKeep={(of, verdict) => keepVerdict(rig.id, of, verdict)}
+              onRename={(name, note) => attempt(changeRig({ ...rig, name, note }))}
+              onCopy={() => attempt(start(`${rig.name}, again`.slice(0, 80), rig.note, rig.document))}
+              onRemove={() => {
+                attempt(removeRig(rig.id).then(() => setRemoved(rig)));
+              }}
+            />
+          ))}
+        </chakra.ul>
+      </Sortable>
       <Buttons marginBottom="8px">
         <Button variant="solid" asChild>
           <Link to={`/camps/${camp.id}/new`}>
@@ -215,10 +217,14 @@ function RigRow({
     camp.verdicts.find((v) => v.rigId === rig.id),
     onKeep,
   );
+  const { ref, style, grip } = useRow(rig);
   // what was made of it before a change is no longer true of it
   const now = told === null || told.old ? null : told.verdict;
   return (
     <CampRow
+      rowRef={ref}
+      style={style}
+      grip={grip}
       sign={<Wave state={now === null ? 'none' : now.holds ? 'holds' : 'fails'} />}
       name={rig.name}
       note={rig.note}

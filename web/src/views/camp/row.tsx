@@ -1,7 +1,7 @@
 import { Flex, Grid, IconButton, Link as ChakraLink, Text } from '@chakra-ui/react';
 import { Copy, Pencil, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import type { ReactElement, ReactNode } from 'react';
+import type { CSSProperties, ReactElement, ReactNode, Ref } from 'react';
 import { Link } from 'react-router';
 import { TextField } from '../../parts/choice.js';
 
@@ -12,6 +12,9 @@ export function CampRow({
   note,
   to,
   removes,
+  rowRef,
+  style,
+  grip,
   onRename,
   onCopy,
   onRemove,
@@ -23,6 +26,10 @@ export function CampRow({
   readonly to: string;
   /** What taking it out is called. */
   readonly removes: string;
+  /** Where its place in the list is set by hand. */
+  readonly rowRef?: (element: HTMLElement | null) => void;
+  readonly style?: CSSProperties;
+  readonly grip?: ReactNode;
   readonly onRename: (name: string, note: string) => void;
   readonly onCopy: () => void;
   readonly onRemove: () => void;
@@ -32,7 +39,9 @@ export function CampRow({
   return (
     <Grid
       as="li"
-      gridTemplateColumns={{ base: '30px minmax(0, 1fr)', lg: '34px minmax(0, 1fr) minmax(0, 1.25fr) 136px' }}
+      ref={rowRef as Ref<HTMLDivElement>}
+      style={style}
+      gridTemplateColumns={{ base: '30px minmax(0, 1fr)', lg: '34px minmax(0, 1fr) minmax(0, 1.25fr) 168px' }}
       gap={{ base: '4px 14px', lg: '14px' }}
       alignItems="center"
       padding="10px 0"
@@ -66,7 +75,8 @@ export function CampRow({
       <Text as="div" gridColumn={{ base: '2', lg: 'auto' }}>
         {children}
       </Text>
-      <Flex gridColumn={{ base: '2', lg: 'auto' }}>
+      <Flex gridColumn={{ base: '2', lg: 'auto' }} justify={{ lg: 'flex-end' }}>
+        {grip}
         <IconButton
           variant="ghost"
           aria-label={`Rename ${name}`}
