@@ -94,6 +94,33 @@ test('kit and measures change what the rig is judged with', async ({ app, page }
   await expect(page.getByRole('alert')).toContainText('“Landing gable”');
 });
 
+test('a version is named, laid beside the rig as it is now, and brought back', async ({ app, page }) => {
+  await page.goto(`${app.address}/rigs/gravel-spit-gable/ground`);
+  const span = page.getByRole('textbox', { name: 'Tape' });
+  const before = await span.inputValue();
+  await page.getByRole('button', { name: 'Versions' }).click();
+  const panel = page.getByRole('region', { name: 'Versions' });
+  await panel.getByLabel('Name it as it is now').fill('as first pitched');
+  await panel.getByLabel('Name it as it is now').press('Enter');
+  await expect(panel.getByRole('list', { name: 'Named versions' })).toContainText('as first pitched');
+  await span.fill('7.6');
+  await span.press('Enter');
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
+  const named = panel.getByRole('list', { name: 'Named versions' }).getByRole('listitem');
+  await named.getByRole('button', { name: 'Lay it beside' }).click();
+  await expect(page.getByRole('region', { name: 'Compare' })).toContainText('as first pitched');
+  await expect(page.getByRole('region', { name: 'Compare' }).getByRole('table').first()).toBeVisible();
+  await page.goBack();
+  await named.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(span).toHaveValue(before);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(span).toHaveValue('7.6');
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(span).toHaveValue(before);
+  await page.reload();
+  await expect(span).toHaveValue(before);
+});
+
 test('rigs are put in order by the keyboard, and stay so', async ({ app, page }) => {
   await page.goto(app.address);
   const names = page.getByRole('list', { name: 'Rigs' }).getByRole('link');

@@ -106,6 +106,40 @@ describe('saving a rig', () => {
     expect(revisions.map((r: { version: number }) => r.version)).toEqual([before.version + 1, before.version]);
   });
 
+  test('a version is called something, is had as it was, and stays when older saves are let go', async () => {
+    const first = await stored();
+    const at = `/api/rigs/landing-gable/revisions/${first.version}`;
+    await request(http).put(at).send({ called: 'before the storm' }).expect(204);
+    await request(http)
+      .put('/api/rigs/landing-gable')
+      .send(body({ ...first.document, groundRise: 0.15 }, first.version))
+      .expect(200);
+    const { body: was } = await request(http).get(at).expect(200);
+    expect(was).toMatchObject({ version: first.version, called: 'before the storm', document: first.document });
+    const { body: listed } = await request(http).get('/api/rigs/landing-gable/revisions').expect(200);
+    expect(listed[0]).toMatchObject({ version: first.version + 1, called: '' });
+    expect(listed[1]).toMatchObject({ version: first.version, called: 'before the storm' });
+    await request(http).get('/api/rigs/landing-gable/revisions/9999').expect(404);
+    await request(http).put('/api/rigs/landing-gable/revisions/9999').send({ called: 'x' }).expect(404);
+    await request(http)
+      .put(at)
+      .send({ called: 'x'.repeat(81) })
+      .expect(422);
+    // many saves later
+    let version = first.version + 1;
+    for (let k = 0; k < 305; k++)
+      ({
+        body: { version },
+      } = await request(http)
+        .put('/api/rigs/landing-gable')
+        .send(body({ ...first.document, groundRise: k % 2 === 0 ? 0.1 : 0.2 }, version))
+        .expect(200));
+    const { body: kept } = await request(http).get('/api/rigs/landing-gable/revisions').expect(200);
+    expect(kept).toHaveLength(301);
+    expect(kept.at(-1)).toMatchObject({ version: first.version, called: 'before the storm' });
+    await request(http).put('/api/rigs/landing-gable').send(body(first.document, version)).expect(200);
+  });
+
   test('what was left at home is kept with the rig', async () => {
     const before = await stored();
     const next = { ...before.document, home: ['manila', 'bungee'] };

@@ -4,7 +4,7 @@ import { ProblemException, notFound } from '../errors/problem.js';
 import type { Store } from './database.js';
 import { camps, placeRevisions, places, rigRevisions, rigs } from './schema.js';
 
-/** Saves of one document that are kept. */
+/** Saves of one document that are kept besides those that are called something. */
 const REVISIONS_KEPT = 300;
 
 /** A named document of a camp as stored. */
@@ -17,6 +17,13 @@ export interface RevisedRow<D> {
   readonly document: D;
   readonly version: number;
   readonly updatedAt: string;
+}
+/** One save of it, as it is listed. */
+export interface Revision {
+  readonly version: number;
+  readonly name: string;
+  readonly called: string;
+  readonly savedAt: string;
 }
 export interface Draft<D> {
   readonly name: string;
@@ -51,7 +58,7 @@ export class Revised<D> {
     this.key = t.key;
   }
 
-  private revision(id: string, version: number, draft: Draft<D>): typeof rigRevisions.$inferInsert {
+  private asRevision(id: string, version: number, draft: Draft<D>): typeof rigRevisions.$inferInsert {
     return { [this.key]: id, version, ...draft } as unknown as typeof rigRevisions.$inferInsert;
   }
 
@@ -71,14 +78,43 @@ export class Revised<D> {
   }
 
   /** Every save, newest first, without its document. */
-  async revisions(id: string): Promise<{ version: number; name: string; savedAt: string }[]> {
+  async revisions(id: string): Promise<Revision[]> {
     await this.one(id);
     const h = this.history;
     return this.store.db
-      .select({ version: h.version, name: h.name, savedAt: h.savedAt })
+      .select({ version: h.version, name: h.name, called: h.called, savedAt: h.savedAt })
       .from(h)
       .where(eq(this.of, id))
       .orderBy(desc(h.version));
+  }
+
+  /** One save as it was. */
+  async revision(id: string, version: number): Promise<Revision & Draft<D>> {
+    await this.one(id);
+    const h = this.history;
+    const [found] = await this.store.db
+      .select({
+        version: h.version,
+        name: h.name,
+        note: h.note,
+        document: h.document,
+        called: h.called,
+        savedAt: h.savedAt,
+      })
+      .from(h)
+      .where(and(eq(this.of, id), eq(h.version, version)));
+    if (found === undefined) throw notFound(`version of this ${this.kind}`);
+    return found as unknown as Revision & Draft<D>;
+  }
+
+  /** Calls a save something, or nothing any more. */
+  async callRevision(id: string, version: number, called: string): Promise<void> {
+    await this.revision(id, version);
+    await this.store.db
+      .update(this.history)
+      .set({ called })
+      .where(and(eq(this.of, id), eq(this.history.version, version)));
+    this.store.touched();
   }
 
   async create(campId: string, draft: Draft<D>): Promise<RevisedRow<D>> {
@@ -89,7 +125,7 @@ export class Revised<D> {
         .insert(this.rows)
         .values(values as never)
         .returning();
-      await tx.insert(this.history).values(this.revision(made!.id, 1, draft));
+      await tx.insert(this.history).values(this.asRevision(made!.id, 1, draft));
       return made!;
     });
     this.store.touched();
@@ -110,10 +146,12 @@ export class Revised<D> {
         .where(and(eq(this.rows.id, id), eq(this.rows.version, version)))
         .returning();
       if (saved === undefined) return null;
-      await tx.insert(this.history).values(this.revision(id, saved.version, draft));
+      await tx.insert(this.history).values(this.asRevision(id, saved.version, draft));
       await tx
         .delete(this.history)
-        .where(and(eq(this.of, id), lte(this.history.version, saved.version - REVISIONS_KEPT)));
+        .where(
+          and(eq(this.of, id), eq(this.history.called, ''), lte(this.history.version, saved.version - REVISIONS_KEPT)),
+        );
       return saved;
     });
     if (row === null)

@@ -107,6 +107,8 @@ const revisionOf = <D>() => ({
   name: text('name').notNull(),
   note: text('note').notNull(),
   document: jsonb('document').$type<D>().notNull(),
+  /** What a person calls this one, to come back to it; one that is called something is never let go of. */
+  called: text('called').notNull().default(''),
   savedAt: when('saved_at'),
 });
 

@@ -7,6 +7,7 @@ import {
   ApiUnprocessableEntityResponse,
 } from '@nestjs/swagger';
 import { writeGeoJson } from '@rough-bight/core/formats';
+import type { Revision } from '../db/revised.js';
 import { Problem } from '../errors/problem.js';
 import { NewPlaceDto, SavePlaceDto } from './place.dto.js';
 import type { PlaceRow } from './place.service.js';
@@ -31,7 +32,7 @@ export class PlaceController {
   }
 
   @Get('places/:id/revisions')
-  revisions(@Param('id') id: string): Promise<{ version: number; name: string; savedAt: string }[]> {
+  revisions(@Param('id') id: string): Promise<Revision[]> {
     return this.places.revisions(id);
   }
 

@@ -1,4 +1,16 @@
-import { Body, Controller, Delete, Get, Header, HttpCode, Inject, Param, Post, Put } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  Header,
+  HttpCode,
+  Inject,
+  Param,
+  ParseIntPipe,
+  Post,
+  Put,
+} from '@nestjs/common';
 import {
   ApiConflictResponse,
   ApiCreatedResponse,
@@ -8,8 +20,10 @@ import {
   ApiTags,
   ApiUnprocessableEntityResponse,
 } from '@nestjs/swagger';
+import type { RidgeRig } from '@rough-bight/core/rig';
+import type { Draft, Revision } from '../db/revised.js';
 import { Problem } from '../errors/problem.js';
-import { NewRigDto, OrderDto, RigDto, SaveRigDto } from './rig.dto.js';
+import { CalledDto, NewRigDto, OrderDto, RevisionDto, RigDto, SaveRigDto } from './rig.dto.js';
 import { RigService } from './rig.service.js';
 import { VerdictDto } from './verdict.dto.js';
 import { VerdictService } from './verdict.service.js';
@@ -32,8 +46,31 @@ export class RigController {
   }
 
   @Get('rigs/:id/revisions')
-  revisions(@Param('id') id: string): Promise<{ version: number; name: string; savedAt: string }[]> {
+  @ApiOkResponse({ type: RevisionDto, isArray: true })
+  revisions(@Param('id') id: string): Promise<Revision[]> {
     return this.rigs.revisions(id);
+  }
+
+  /** A rig as it was. */
+  @Get('rigs/:id/revisions/:version')
+  revision(
+    @Param('id') id: string,
+    @Param('version', ParseIntPipe) version: number,
+  ): Promise<Revision & Draft<RidgeRig>> {
+    return this.rigs.revision(id, version);
+  }
+
+  /** Calls one something, so that it is kept and found again. */
+  @Put('rigs/:id/revisions/:version')
+  @HttpCode(204)
+  @ApiNoContentResponse()
+  @ApiUnprocessableEntityResponse({ type: Problem })
+  callRevision(
+    @Param('id') id: string,
+    @Param('version', ParseIntPipe) version: number,
+    @Body() { called }: CalledDto,
+  ): Promise<void> {
+    return this.rigs.callRevision(id, version, called);
   }
 
   /** The same as a file: `rough-bight/rig@4`. */

@@ -86,6 +86,10 @@ export class DocumentStore<D> {
   get id(): string {
     return this.stored.id;
   }
+  /** The version that the server has. */
+  get savedVersion(): number {
+    return this.version;
+  }
 
   private show(part: Partial<Snapshot<D>>): void {
     this.snapshot = {

@@ -25,6 +25,8 @@ export const ControlRow = chakra('div', {
     gap: '2px 12px',
     alignItems: 'flex-start',
     '& > *': { flex: '1 1 92px', minWidth: 0 },
+    // names of things in full
+    '& > :has(> * > select)': { flexBasis: '168px' },
     '& > button': { flex: '0 0 auto', marginTop: '18px' },
   },
   variants: {

@@ -22,6 +22,7 @@ import { Controls } from './controls.js';
 import { editing } from './editing.js';
 import { thingOfGrip, thingOfRow } from './things.js';
 import type { Thing, Touched } from './things.js';
+import { useVersion } from '../../data/versions.js';
 import type { Shown } from './controls.js';
 import { Outcome } from './outcome.js';
 import { Uncomputed } from './said.js';
@@ -32,6 +33,7 @@ import type { Step } from './steps.js';
 const PitchCompare = lazy(() => import('./pitch-compare.js').then((m) => ({ default: m.PitchCompare })));
 const PitchSize = lazy(() => import('./pitch-size.js').then((m) => ({ default: m.PitchSize })));
 const TouchedThing = lazy(() => import('./touched.js'));
+const Versions = lazy(() => import('./versions.js').then((m) => ({ default: m.Versions })));
 const SizePanel = lazy(() => import('./size-panel.js').then((m) => ({ default: m.SizePanel })));
 
 /** One rig on the bench, by its address. */
@@ -49,22 +51,31 @@ export function BenchView(): ReactElement {
 }
 
 /** What the address says of a rig besides its step, and how to say it. */
-function useShown(): { readonly search: URLSearchParams; readonly show: (key: Shown, value: string | null) => void } {
+function useShown(): {
+  readonly search: URLSearchParams;
+  readonly show: (key: Shown, value: string | null) => void;
+  /** Some at once. */
+  readonly showAll: (shown: Partial<Record<Shown, string | null>>) => void;
+} {
   const [search, setSearch] = useSearchParams();
-  const show = useCallback(
-    (key: Shown, value: string | null) =>
+  const showAll = useCallback(
+    (shown: Partial<Record<Shown, string | null>>) =>
       setSearch(
         (old) => {
           const next = new URLSearchParams(old);
-          if (value === null) next.delete(key);
-          else next.set(key, value);
+          for (const [key, value] of Object.entries(shown)) {
+            if (value === null) next.delete(key);
+            else next.set(key, value);
+          }
           return next;
         },
-        { replace: key !== 'panel' || value === null },
+        // what is opened is a place to come back from
+        { replace: typeof shown.panel !== 'string' },
       ),
     [setSearch],
   );
-  return { search, show };
+  const show = useCallback((key: Shown, value: string | null) => showAll({ [key]: value }), [showAll]);
+  return { search, show, showAll };
 }
 
 /** A rig being worked on: its line, whatever is pitched and hung on it, and what all of it comes to. */
@@ -82,7 +93,7 @@ function Bench({
   const snapshot = useSnapshot(store);
   const { document: rig } = snapshot.draft;
   const { moving } = snapshot;
-  const { search, show } = useShown();
+  const { search, show, showAll } = useShown();
   const [chosen, setChosen] = useState<string | null>(null);
   const { units } = me;
   const { addRig } = useCampActions(camp.id);
@@ -106,7 +117,15 @@ function Bench({
     () => camp.rigs.filter((r) => r.document.pitch !== undefined && r.id !== store.id),
     [camp.rigs, store.id],
   );
-  const beside = panel === 'compare' ? others.find((r) => r.id === search.get('with')) : undefined;
+  // another rig of the camp, or this one as it was
+  const was = useVersion(store.id, panel === 'compare' ? search.get('was') : null).data;
+  const withId = search.get('with');
+  const beside = useMemo(() => {
+    if (panel !== 'compare') return undefined;
+    return was !== undefined
+      ? { id: '', name: was.called === '' ? `${was.name} as it was` : was.called, document: was.document }
+      : others.find((r) => r.id === withId);
+  }, [panel, was, others, withId]);
   const besideQuestion = useMemo(
     () => (beside === undefined ? null : { rig: beside.document, context, units }),
     [beside, context, units],
@@ -228,6 +247,14 @@ function Bench({
             <PitchSize question={question} onTake={take} onBring={put} onClose={close} />
           ) : panel === 'size' ? (
             <SizePanel question={question} current={rig.cord} onTake={take} onBring={put} onClose={close} />
+          ) : panel === 'versions' ? (
+            <Versions
+              rigId={store.id}
+              saved={snapshot.save.kind === 'saved' ? store.savedVersion : null}
+              onBeside={pitched ? (version) => showAll({ panel: 'compare', was: String(version), with: null }) : null}
+              onBack={take}
+              onClose={close}
+            />
           ) : panel === 'compare' && pitched ? (
             <PitchCompare
               name={snapshot.draft.name}
@@ -235,8 +262,8 @@ function Bench({
               others={others}
               chosen={beside}
               other={other}
-              onChoose={(id) => show('with', id)}
-              onClose={close}
+              onChoose={(id) => showAll({ with: id, was: null })}
+              onClose={() => showAll({ panel: null, was: null })}
             />
           ) : calm.problem !== null ? (
             <Uncomputed message={calm.problem.message} />

@@ -1,11 +1,11 @@
 import { Buttons } from '../../parts/layout.js';
-import { Button, Text } from '@chakra-ui/react';
+import { Button, IconButton, Text } from '@chakra-ui/react';
 import { say } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { RigReport } from '@rough-bight/core/shelter';
 import type { Advice } from '@rough-bight/core/sizing';
 import { verdictOf } from '@rough-bight/core/words';
-import { Ruler } from 'lucide-react';
+import { History, Ruler } from 'lucide-react';
 import { memo } from 'react';
 import type { ReactElement } from 'react';
 import type { RigQuestion } from '../../workers/rig.worker.js';
@@ -59,6 +59,15 @@ export const Outcome = memo(function Outcome({
             <Ruler size={16} aria-hidden="true" /> Size it
           </Button>
           {report.roof !== null && <Button onClick={() => show('panel', 'compare')}>Compare</Button>}
+          <IconButton
+            minWidth="44px"
+            justifyContent="center"
+            aria-label="Versions"
+            title="Versions: as it was"
+            onClick={() => show('panel', 'versions')}
+          >
+            <History size={16} aria-hidden="true" />
+          </IconButton>
         </Buttons>
         {advice[0] !== undefined && <Text textStyle="quiet">{advice[0].sentence}</Text>}
       </Said>

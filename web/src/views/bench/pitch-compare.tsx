@@ -28,7 +28,8 @@ export function PitchCompare({
   readonly mine: RoofReport | undefined;
   /** Rigs of the camp that can stand beside this one. */
   readonly others: readonly StoredRig[];
-  readonly chosen: StoredRig | undefined;
+  /** One of them, or this rig as it was. */
+  readonly chosen: Pick<StoredRig, 'id' | 'name' | 'document'> | undefined;
   readonly other: Other | null;
   readonly onChoose: (id: string) => void;
   readonly onClose: () => void;
@@ -45,14 +46,18 @@ export function PitchCompare({
           <X size={20} />
         </IconButton>
       </PanelHead>
-      {others.length === 0 ? (
+      {others.length === 0 && chosen === undefined ? (
         <p>No other rig of this camp has a roof pitched on it. Pitch one, or take in a rig file in the camp.</p>
       ) : (
         <Choice
           label="The other"
           value={chosen?.id ?? ''}
           options={[
-            ...(chosen === undefined ? [{ id: '', name: 'choose a rig' }] : []),
+            ...(chosen === undefined
+              ? [{ id: '', name: 'choose a rig' }]
+              : others.some((r) => r.id === chosen.id)
+                ? []
+                : [{ id: chosen.id, name: chosen.name }]),
             ...others.map((r) => ({ id: r.id, name: r.name })),
           ]}
           onChange={onChoose}

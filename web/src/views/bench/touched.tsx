@@ -1,4 +1,4 @@
-import { Box, Button, IconButton, Popover, Portal } from '@chakra-ui/react';
+import { Button, IconButton, Popover, Portal } from '@chakra-ui/react';
 import { PITCH_LIMITS } from '@rough-bight/core/rig';
 import { capital } from '@rough-bight/core/quantity';
 import type { KitPegs } from '@rough-bight/core/support';
@@ -65,8 +65,7 @@ export default function TouchedThing({ touched, onClose, ...props }: Props): Rea
                     </IconButton>
                   </Popover.CloseTrigger>
                 </PanelHead>
-                {/* names of things in full */}
-                <Box css={{ '& :has(> * > select)': { flexBasis: '168px' } }}>{found.fields}</Box>
+                {found.fields}
               </>
             )}
           </Popover.Content>
