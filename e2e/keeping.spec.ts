@@ -64,10 +64,15 @@ test('two windows on one rig are told so, and neither loses its changes', async 
     await page.getByLabel('Ground rises').fill(value);
     await page.getByLabel('Ground rises').press('Enter');
   };
+  // the second window does not hear of it before it is changed itself
+  await two.route('**/api/rigs/drying-line-twine', (route) =>
+    route.request().method() === 'GET' ? route.abort() : route.continue(),
+  );
   await change(one, '0.3');
   await expect(one.getByRole('banner').getByRole('status')).toHaveText('saved');
   await change(two, '0.7');
   await expect(two.getByText('This rig was changed in another window.')).toBeVisible();
+  await two.unroute('**/api/rigs/drying-line-twine');
   await two.getByRole('button', { name: 'Keep mine as a copy' }).click();
   await expect(two).toHaveURL(/\/rigs\/[0-9a-f-]{36}\/ridge/);
   await two.getByRole('link', { name: /^Ground/ }).click();

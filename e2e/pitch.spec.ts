@@ -117,7 +117,7 @@ test('hitches that slip are told, and dressing them mends it', async ({ page }) 
   await expect(page.getByText(/A turn crosses another and halves the grip/).first()).toBeVisible();
   await expect(page.getByText(/at the edge of slipping|usually hold/).first()).toBeVisible();
   const first = page.getByRole('heading', { name: 'First hitch', exact: true }).locator('..');
-  await tick(first.getByRole('checkbox'));
+  await tick(first.getByRole('checkbox', { name: 'A turn crosses another' }));
   await expect(first.getByText(/A turn crosses another and halves/)).toHaveCount(0, { timeout: 20_000 });
   await first.getByLabel('Its cord').selectOption({ label: 'tarred twine #36' });
   await expect(first.getByText(/at the edge of slipping|usually hold/)).toHaveCount(0, { timeout: 20_000 });

@@ -89,6 +89,7 @@ describe('one thing', () => {
   });
   test('which tree it is, by what one sees; of two that fit alike the weaker', async () => {
     showThing('bank-poplar');
+    await press(screen.getByRole('button', { name: 'Which tree is it?' }));
     await press(screen.getByLabelText('catkins'));
     await press(screen.getByLabelText('its feet at the water'));
     fireEvent.click(screen.getByRole('button', { name: 'Take willow' }));

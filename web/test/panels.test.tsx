@@ -5,6 +5,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ReactElement } from 'react';
 import { readRigFile, contextOf } from '@rough-bight/core/formats';
+import { rigProblems } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { tell } from '@rough-bight/core/quantity';
 import { hangIt, judgeRig, proposeHang } from '@rough-bight/core/shelter';
@@ -83,7 +84,7 @@ const judge = ({ rig, context }: RigQuestion): RoofReport =>
 
 describe('a whole rig sized', () => {
   const shown = (question: RigQuestion) => {
-    const [onTake, onClose] = [jest.fn<(rig: RidgeRig) => void>(), jest.fn()];
+    const [onTake, onClose] = [jest.fn<(stages: readonly RidgeRig[]) => void>(), jest.fn()];
     const onBring = jest.fn<(rig: RidgeRig) => void>();
     render(<PitchSize question={question} onTake={onTake} onBring={onBring} onClose={onClose} />);
     return { onTake, onClose, onBring };
@@ -118,16 +119,21 @@ describe('a whole rig sized', () => {
     expect(boxes).toHaveLength(sized.changes.length);
     expect(boxes.length).toBeGreaterThan(1);
     fireEvent.click(screen.getByRole('button', { name: `Take all ${sized.changes.length} changes` }));
-    expect(onTake.mock.calls[0]![0]).toEqual(
+    expect(onTake.mock.calls[0]![0].at(-1)).toEqual(
       takeChanges(
         gable.rig,
         sized.rig,
         sized.changes.flatMap((c) => c.parts),
       ),
     );
+    // each is a step of its own, to be undone alone, and each step is a whole rig
+    const stages = onTake.mock.calls[0]![0];
+    expect(stages.length).toBeGreaterThan(1);
+    expect(new Set(stages).size).toBe(stages.length);
+    for (const stage of stages) expect(rigProblems(stage, gable.context)).toEqual([]);
     await press(boxes[0]!);
     fireEvent.click(screen.getByRole('button', { name: `Take ${boxes.length - 1} of ${boxes.length}` }));
-    expect(onTake.mock.calls[1]![0]).toEqual(
+    expect(onTake.mock.calls[1]![0].at(-1)).toEqual(
       takeChanges(
         gable.rig,
         sized.rig,
@@ -173,7 +179,7 @@ describe('a whole rig sized', () => {
     begun.find((b) => b.what === 'wind')!.end();
     expect(unmet.textContent).toMatch(/short even in still air/);
     fireEvent.click(within(unmet).getByRole('button', { name: /^Do that/ }));
-    const hung = onTake.mock.calls[0]![0];
+    const hung = onTake.mock.calls[0]![0].at(-1)!;
     expect(judge({ ...fly, rig: hung }).bed!.rows.every((r) => r.links[0]!.judgement.ratio >= 1)).toBe(true);
   });
 });

@@ -26,7 +26,7 @@ export const ControlRow = chakra('div', {
     alignItems: 'flex-start',
     '& > *': { flex: '1 1 92px', minWidth: 0 },
     // names of things in full
-    '& > :has(> * > select)': { flexBasis: '168px' },
+    '& > :has(> * > select)': { flexBasis: '140px' },
     '& > button': { flex: '0 0 auto', marginTop: '18px' },
   },
   variants: {

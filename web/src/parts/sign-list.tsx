@@ -1,8 +1,9 @@
-import { Box, chakra } from '@chakra-ui/react';
+import { Box } from '@chakra-ui/react';
 import { SIGNS } from '@rough-bight/core/anchor';
 import type { Sign } from '@rough-bight/core/anchor';
 import type { ReactElement } from 'react';
 import { Check } from './choice.js';
+import { Fold } from './fold.js';
 
 /** What a short look-up at a stem can find. */
 export function SignList({
@@ -15,10 +16,10 @@ export function SignList({
   readonly onSigns: (signs: readonly Sign[]) => void;
 }): ReactElement {
   return (
-    <chakra.details width="100%" open={signs.length > 0}>
-      <summary>
-        {title}: {signs.length === 0 ? 'nothing found yet' : signs.map((s) => SIGNS[s]).join(', ')}
-      </summary>
+    <Fold
+      open={signs.length > 0}
+      line={`${title}: ${signs.length === 0 ? 'nothing found yet' : signs.map((s) => SIGNS[s]).join(', ')}`}
+    >
       <Box display="flex" flexWrap="wrap">
         {(Object.keys(SIGNS) as Sign[]).map((s) => (
           <Check
@@ -30,6 +31,6 @@ export function SignList({
           </Check>
         ))}
       </Box>
-    </chakra.details>
+    </Fold>
   );
 }

@@ -27,7 +27,6 @@ export const globalCss = defineGlobalStyles({
     padding: 0,
     marginBottom: '5px',
   },
-  summary: { cursor: 'pointer', minHeight: '44px', paddingBlock: '12px', fontSize: '14px' },
   sub: { fontSize: '0.72em', lineHeight: 0 },
   'ul, ol': { listStyle: 'none', margin: 0, padding: 0 },
   a: {

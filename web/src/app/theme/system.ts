@@ -4,6 +4,7 @@ import { globalCss } from './global.js';
 import { layerStyles } from './layers.js';
 import { button } from './recipes/button.js';
 import { checkbox, field, input, nativeSelect, radioGroup, segmentGroup, slider } from './recipes/field.js';
+import { collapsible } from './recipes/fold.js';
 import { progress } from './recipes/progress.js';
 import { combobox, dialog, menu, popover } from './recipes/over.js';
 import { table } from './recipes/table.js';
@@ -32,6 +33,7 @@ const config = defineConfig({
     recipes: { button, input },
     slotRecipes: {
       checkbox,
+      collapsible,
       combobox,
       dialog,
       field,

@@ -9,6 +9,7 @@ import { sentenceOf } from '@rough-bight/core/words';
 import { derive } from '@rough-bight/core/working';
 import type { Figure } from '@rough-bight/core/working';
 import type { BedResult, RoofAdvice } from '@rough-bight/core/shelter';
+import { Fold } from '../../parts/fold.js';
 import type { ReactElement } from 'react';
 import { FigureValue } from '../../parts/figure.js';
 import { Told } from '../../parts/told.js';
@@ -111,10 +112,9 @@ export function BedReport({
         </Table.Body>
       </Table.Root>
       {bed.bears.length > 0 && (
-        <details>
-          <summary>
-            What each trunk{bed.bears.some((b) => b.role === 'hold') && ' and shared hold'} bears, roof and bed together
-          </summary>
+        <Fold
+          line={`What each trunk${bed.bears.some((b) => b.role === 'hold') ? ' and shared hold' : ''} bears, roof and bed together`}
+        >
           {bed.bears.map((t) => (
             <Table.Root key={t.id}>
               <Table.Caption>{capital(t.name)}</Table.Caption>
@@ -140,7 +140,7 @@ export function BedReport({
               </Table.Body>
             </Table.Root>
           ))}
-        </details>
+        </Fold>
       )}
       {over !== null && (
         <>

@@ -164,6 +164,10 @@ function Bench({
     show('panel', null);
   };
   const close = (): void => show('panel', null);
+  const takeAll = (stages: readonly RidgeRig[]): void => {
+    stages.forEach(put);
+    close();
+  };
   return (
     <Workbench
       store={store}
@@ -244,7 +248,7 @@ function Bench({
       side={
         <Suspense fallback={<Loading what="the panel" />}>
           {panel === 'size' && pitched ? (
-            <PitchSize question={question} onTake={take} onBring={put} onClose={close} />
+            <PitchSize question={question} onTake={takeAll} onBring={put} onClose={close} />
           ) : panel === 'size' ? (
             <SizePanel question={question} current={rig.cord} onTake={take} onBring={put} onClose={close} />
           ) : panel === 'versions' ? (

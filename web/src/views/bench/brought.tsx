@@ -1,6 +1,7 @@
 import { Span, chakra } from '@chakra-ui/react';
 import { usedBy } from '@rough-bight/core/rig';
 import type { KitList, RigContext, RidgeRig } from '@rough-bight/core/rig';
+import { Fold } from '../../parts/fold.js';
 import type { ReactElement } from 'react';
 import { Check } from '../../parts/choice.js';
 
@@ -28,10 +29,11 @@ export function Brought({
     onChange({ ...rig, home: next });
   };
   return (
-    <chakra.details width="100%">
-      <summary>
-        {here === things.length ? 'All of the kit was brought' : `${here} of ${things.length} things brought tonight`}
-      </summary>
+    <Fold
+      line={
+        here === things.length ? 'All of the kit was brought' : `${here} of ${things.length} things brought tonight`
+      }
+    >
       <chakra.ul display="flex" flexWrap="wrap">
         {things.map((t) => (
           <li key={t.id}>
@@ -42,6 +44,6 @@ export function Brought({
           </li>
         ))}
       </chakra.ul>
-    </chakra.details>
+    </Fold>
   );
 }

@@ -1,8 +1,9 @@
 import { Box, Button, chakra, Table, Text } from '@chakra-ui/react';
 import { capital, say } from '@rough-bight/core/quantity';
+import { rigProblems } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { SIZE_AIMS, takeChanges } from '@rough-bight/core/sizing';
-import type { Bill, SizeAim, SizedRig } from '@rough-bight/core/sizing';
+import type { Bill, SizeAim, SizeChange, SizedRig } from '@rough-bight/core/sizing';
 import { useEffect, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Check, Segments } from '../../parts/choice.js';
@@ -26,7 +27,8 @@ export function PitchSize({
   onClose,
 }: {
   readonly question: RigQuestion;
-  readonly onTake: (rig: RidgeRig) => void;
+  /** Each a step that is undone by itself. */
+  readonly onTake: (stages: readonly RidgeRig[]) => void;
   /** Something was brought or left at home: the panel stays. */
   readonly onBring: (rig: RidgeRig) => void;
   readonly onClose: () => void;
@@ -67,6 +69,19 @@ export function PitchSize({
   );
 }
 
+/** The rig after each change in turn; one that does not stand without the next goes with it. */
+function stagesOf(
+  from: RidgeRig,
+  to: RidgeRig,
+  changes: readonly SizeChange['parts'][],
+  context: RigQuestion['context'],
+): RidgeRig[] {
+  return changes.flatMap((_, k) => {
+    const stage = takeChanges(from, to, changes.slice(0, k + 1).flat());
+    return k === changes.length - 1 || rigProblems(stage, context).length === 0 ? [stage] : [];
+  });
+}
+
 function Sized({
   question,
   sized,
@@ -78,7 +93,8 @@ function Sized({
   readonly sized: SizedRig;
   /** The rig as it is by now. */
   readonly current: RidgeRig;
-  readonly onTake: (rig: RidgeRig) => void;
+  /** Each a step that is undone by itself. */
+  readonly onTake: (stages: readonly RidgeRig[]) => void;
 }): ReactElement {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const { changes, unmet } = sized;
@@ -132,10 +148,11 @@ function Sized({
             disabled={taken.length === 0}
             onClick={() =>
               onTake(
-                takeChanges(
+                stagesOf(
                   current,
                   sized.rig,
-                  taken.flatMap((c) => c.parts),
+                  taken.map((c) => c.parts),
+                  question.context,
                 ),
               )
             }
@@ -157,7 +174,7 @@ function Sized({
                 </p>
                 <p>{u.remedy}</p>
                 {u.rig !== null && (
-                  <Button onClick={() => onTake(u.rig!)}>
+                  <Button onClick={() => onTake([u.rig!])}>
                     {changes.length === 0 ? 'Do that' : 'Do that, with all changes'}
                   </Button>
                 )}

@@ -54,6 +54,7 @@ export default function TouchedThing({ touched, onClose, ...props }: Props): Rea
             maxHeight="min(70dvh, 460px)"
             overflowY="auto"
             width="min(400px, calc(100vw - 16px))"
+            css={{ '& :has(> * > select)': { flexBasis: '168px' } }}
           >
             {found !== null && (
               <>

@@ -1,9 +1,10 @@
-import { Box, Button, chakra } from '@chakra-ui/react';
+import { Box, Button } from '@chakra-ui/react';
 import { writeGeoJson } from '@rough-bight/core/formats';
 import type { Place, ThingKind } from '@rough-bight/core/ground';
 import { PLACE_LIMITS } from '@rough-bight/core/ground';
 import { capital } from '@rough-bight/core/quantity';
 import { FileDown, FileUp } from 'lucide-react';
+import { Fold } from '../../parts/fold.js';
 import type { ReactElement, ReactNode } from 'react';
 import type { Camp, Person } from '../../data/types.js';
 import { FileChoice } from '../../parts/file-choice.js';
@@ -108,12 +109,13 @@ function LookFiles({
       <Button onClick={save}>
         <FileDown size={16} aria-hidden="true" /> Save as GeoJSON
       </Button>
-      <chakra.details width="100%" flexBasis="100%">
-        <summary>
-          {place.origin === null
+      <Fold
+        line={
+          place.origin === null
             ? 'Its zero is nowhere on the globe: files go out in metres'
-            : `Its zero lies at ${place.origin.latitude.toFixed(5)}, ${place.origin.longitude.toFixed(5)}: files go out in degrees`}
-        </summary>
+            : `Its zero lies at ${place.origin.latitude.toFixed(5)}, ${place.origin.longitude.toFixed(5)}: files go out in degrees`
+        }
+      >
         <ControlRow>
           {(['latitude', 'longitude'] as const).map((key) => (
             <NumberField
@@ -136,7 +138,7 @@ function LookFiles({
             </Button>
           )}
         </ControlRow>
-      </chakra.details>
+      </Fold>
     </Box>
   );
 }

@@ -9,6 +9,7 @@ import { say } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import { ChevronDown, ChevronRight, Flag } from 'lucide-react';
 import { useState } from 'react';
+import { Fold } from '../../parts/fold.js';
 import type { ReactElement } from 'react';
 import type { StoredRig } from '../../data/types.js';
 import type { Column } from '../../parts/data-table.js';
@@ -275,8 +276,7 @@ function Breakdown({
             </Span>
             <p>{r.text}</p>
             {r.figures.length > 0 && (
-              <chakra.details>
-                <summary>Numbers</summary>
+              <Fold line="Numbers">
                 <ul>
                   {r.figures.map((f) => (
                     <li key={f.title}>
@@ -284,7 +284,7 @@ function Breakdown({
                     </li>
                   ))}
                 </ul>
-              </chakra.details>
+              </Fold>
             )}
           </chakra.li>
         ))}

@@ -1,5 +1,5 @@
 import { Caution, ControlRow } from '../../parts/layout.js';
-import { Box, Button, chakra, Flex, IconButton, Table, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, IconButton, Table, Text } from '@chakra-ui/react';
 import type { Sign } from '@rough-bight/core/anchor';
 import { FEATURES, WOODS, likelyWoods, weakestOf } from '@rough-bight/core/catalogue';
 import type { Feature } from '@rough-bight/core/catalogue';
@@ -9,6 +9,7 @@ import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { capital, tell } from '@rough-bight/core/quantity';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
+import { Fold } from '../../parts/fold.js';
 import type { ReactElement } from 'react';
 import { Check, TextField } from '../../parts/choice.js';
 import { DescribedFields } from '../../parts/described-field.js';
@@ -179,8 +180,7 @@ function WhichTree({ wood, onWood }: { readonly wood: string; readonly onWood: (
   const level = likely.filter((w) => w.fits.length === first?.fits.length && w.against.length === first.against.length);
   const weakest = level.length > 0 ? weakestOf(level.map((w) => w.id)) : null;
   return (
-    <chakra.details width="100%">
-      <summary>Which tree is it?</summary>
+    <Fold line="Which tree is it?">
       <Box display="flex" flexWrap="wrap">
         {(Object.keys(FEATURES) as Feature[]).map((f) => (
           <Check
@@ -204,7 +204,7 @@ function WhichTree({ wood, onWood }: { readonly wood: string; readonly onWood: (
           )}
         </p>
       )}
-    </chakra.details>
+    </Fold>
   );
 }
 
