@@ -81,6 +81,7 @@ export function useRow({ id, name }: Named): {
         variant="ghost"
         size="sm"
         minWidth={{ base: '44px', lg: '28px' }}
+        minHeight={{ base: '44px', lg: '28px' }}
         touchAction="none"
         cursor="grab"
         {...attributes}

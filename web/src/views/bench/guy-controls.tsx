@@ -241,10 +241,10 @@ export function GuyControls({
             </Text>
           ))}
         {result !== undefined && result.topology.spare.length > 0 && (
-          <Text display="flex" flexWrap="wrap" gap="6px" alignItems="center">
+          <Text display="flex" flexWrap="wrap" gap="2px 12px" alignItems="center">
             <Span textStyle="quiet">More tie-outs along its edges:</Span>{' '}
             {result.topology.spare.map((k) => (
-              <Button key={k.id} onClick={() => go(withGuy(rig, k.id, { off: false }))}>
+              <Button key={k.id} variant="plain" size="xs" onClick={() => go(withGuy(rig, k.id, { off: false }))}>
                 Guy at {k.name}
               </Button>
             ))}

@@ -159,7 +159,15 @@ function Thing<L extends KitList>({
           aria-expanded={open}
           onClick={onOpen}
         >
-          <Flex align="flex-end" gap="14px" minHeight="96px" flex="1" paddingBottom="8px" overflow="hidden">
+          <Flex
+            align="flex-end"
+            wrap="wrap"
+            gap="4px 14px"
+            minHeight="96px"
+            flex="1"
+            paddingBottom="8px"
+            overflow="hidden"
+          >
             {kind.drawn(thing)}
           </Flex>
           <Span fontFamily="heading" fontWeight={700} lineHeight={1.2}>
