@@ -100,16 +100,16 @@ test('kit and measures change what the rig is judged with', async ({ app, page }
 });
 
 test('a version is named, laid beside the rig as it is now, and brought back', async ({ app, page }) => {
-  await page.goto(`${app.address}/rigs/gravel-spit-gable/ground`);
-  const span = page.getByRole('textbox', { name: 'Tape' });
-  const before = await span.inputValue();
+  await page.goto(`${app.address}/rigs/gravel-spit-gable/guy`);
+  const haul = page.getByRole('textbox', { name: 'Hauled with' });
+  const before = await haul.inputValue();
   await page.getByRole('button', { name: 'Versions' }).click();
   const panel = page.getByRole('region', { name: 'Versions' });
   await panel.getByLabel('Name it as it is now').fill('as first pitched');
   await panel.getByLabel('Name it as it is now').press('Enter');
   await expect(panel.getByRole('list', { name: 'Named versions' })).toContainText('as first pitched');
-  await span.fill('7.6');
-  await span.press('Enter');
+  await haul.fill('60');
+  await haul.press('Enter');
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   const named = panel.getByRole('list', { name: 'Named versions' }).getByRole('listitem');
   await named.getByRole('button', { name: 'Lay it beside' }).click();
@@ -117,13 +117,13 @@ test('a version is named, laid beside the rig as it is now, and brought back', a
   await expect(page.getByRole('region', { name: 'Compare' }).getByRole('table').first()).toBeVisible();
   await page.goBack();
   await named.getByRole('button', { name: 'Bring it back' }).click();
-  await expect(span).toHaveValue(before);
+  await expect(haul).toHaveValue(before);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(span).toHaveValue('7.6');
+  await expect(haul).toHaveValue('60');
   await page.getByRole('button', { name: 'Redo' }).click();
-  await expect(span).toHaveValue(before);
+  await expect(haul).toHaveValue(before);
   await page.reload();
-  await expect(span).toHaveValue(before);
+  await expect(haul).toHaveValue(before);
 });
 
 test('rigs are put in order by the keyboard, and stay so', async ({ app, page }) => {
