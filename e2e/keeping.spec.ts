@@ -60,9 +60,14 @@ test('two windows on one rig are told so, and neither loses its changes', async 
     await page.goto(`${app.address}/rigs/drying-line-twine/ground`);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   }
+  /** Changes it, and waits till the server has answered. */
   const change = async (page: typeof one, value: string): Promise<void> => {
+    const answered = page.waitForResponse(
+      (r) => r.request().method() === 'PUT' && r.url().endsWith('drying-line-twine'),
+    );
     await page.getByLabel('Ground rises').fill(value);
     await page.getByLabel('Ground rises').press('Enter');
+    await answered;
   };
   // the second window does not hear of it before it is changed itself
   await two.route('**/api/rigs/drying-line-twine', (route) =>
@@ -129,6 +134,7 @@ test('a version is named, laid beside the rig as it is now, and brought back', a
 test('rigs are put in order by the keyboard, and stay so', async ({ app, page }) => {
   await page.goto(app.address);
   const names = page.getByRole('list', { name: 'Rigs' }).getByRole('link');
+  await expect(names.first()).toBeVisible();
   const before = await names.allInnerTexts();
   await page.getByRole('button', { name: `Move ${before[0]}`, exact: true }).focus();
   // each step is told before the next is asked for
