@@ -1,7 +1,7 @@
-import { Panel, PanelHead, Problem } from './layout.js';
-import { Box, Button, IconButton, Progress } from '@chakra-ui/react';
-import { X } from 'lucide-react';
+import { Problem } from './layout.js';
+import { Box, Button, Progress } from '@chakra-ui/react';
 import { useEffect, useRef, useState } from 'react';
+import { SidePanel } from './side-panel.js';
 import type { ReactElement, ReactNode } from 'react';
 
 /** What work comes to: its outcome, or why there is none. */
@@ -36,9 +36,7 @@ export function LongWork<T>({
   const [work, setWork] = useState<Work<T>>({ kind: 'working', done: 0 });
   const begin = useRef(start);
   const cancel = useRef<() => void>(() => undefined);
-  const heading = useRef<HTMLHeadingElement>(null);
   useEffect(() => {
-    heading.current?.focus();
     cancel.current = begin.current(
       (done) => setWork((w) => (w.kind === 'working' ? { kind: 'working', done } : w)),
       (o) => setWork(o.ok ? { kind: 'ready', value: o.value } : { kind: 'failed', message: o.message }),
@@ -46,15 +44,7 @@ export function LongWork<T>({
     return () => cancel.current();
   }, []);
   return (
-    <Panel aria-label={label} onKeyDown={(e) => e.key === 'Escape' && onClose()}>
-      <PanelHead>
-        <h1 ref={heading} tabIndex={-1}>
-          {title}
-        </h1>
-        <IconButton variant="ghost" aria-label={closes} onClick={onClose}>
-          <X size={20} />
-        </IconButton>
-      </PanelHead>
+    <SidePanel name={label} title={title} closes={closes} onClose={onClose}>
       {work.kind === 'working' && (
         <Box display="flex" gap="12px" alignItems="center" marginTop="12px">
           <Progress.Root value={100 * work.done} flex={1}>
@@ -75,6 +65,6 @@ export function LongWork<T>({
       {work.kind === 'stopped' && <p>Stopped. Nothing was changed.</p>}
       {work.kind === 'failed' && <Problem role="alert">{work.message}</Problem>}
       {work.kind === 'ready' && children(work.value)}
-    </Panel>
+    </SidePanel>
   );
 }

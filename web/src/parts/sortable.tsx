@@ -38,7 +38,9 @@ export function Sortable({
   const place = (id: UniqueIdentifier): string => `${ids.indexOf(String(id)) + 1} of ${ids.length}`;
   const announcements: Announcements = {
     onDragStart: ({ active }) => `${nameOf(active.id)} is taken up, ${place(active.id)}.`,
-    onDragOver: ({ active, over }) => (over === null ? undefined : `${nameOf(active.id)} would be ${place(over.id)}.`),
+    // over its own place it has said where it is
+    onDragOver: ({ active, over }) =>
+      over === null || over.id === active.id ? undefined : `${nameOf(active.id)} would be ${place(over.id)}.`,
     onDragEnd: ({ active, over }) => `${nameOf(active.id)} is put down${over === null ? '' : `, ${place(over.id)}`}.`,
     onDragCancel: ({ active }) => `${nameOf(active.id)} stays where it was.`,
   };

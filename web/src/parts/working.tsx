@@ -1,9 +1,9 @@
-import { Panel, PanelHead } from './layout.js';
-import { Box, Button, chakra, IconButton, Span, Text } from '@chakra-ui/react';
+import { Box, Button, chakra, Span, Text } from '@chakra-ui/react';
 import { capital, say } from '@rough-bight/core/quantity';
+import { SidePanel } from './side-panel.js';
 import type { Figure } from '@rough-bight/core/working';
-import { ChevronDown, ChevronRight, X } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { ChevronDown, ChevronRight } from 'lucide-react';
+import { useState } from 'react';
 import type { ReactElement } from 'react';
 import { rangeText } from './figure.js';
 import { Symbols } from './symbols.js';
@@ -122,21 +122,9 @@ export function WorkingPanel({
   readonly onClose: () => void;
 }): ReactElement {
   const units = useUnits();
-  const heading = useRef<HTMLHeadingElement>(null);
-  useEffect(() => {
-    heading.current?.focus();
-  }, [figure]);
   const range = rangeText(figure, units);
   return (
-    <Panel aria-label="Working" onKeyDown={(e) => e.key === 'Escape' && onClose()}>
-      <PanelHead>
-        <h1 ref={heading} tabIndex={-1}>
-          {capital(figure.title)}
-        </h1>
-        <IconButton variant="ghost" aria-label="Close the working" onClick={onClose}>
-          <X size={20} />
-        </IconButton>
-      </PanelHead>
+    <SidePanel name="Working" title={capital(figure.title)} closes="Close the working" about={figure} onClose={onClose}>
       <Text fontFamily="heading" fontWeight={700} fontSize="30px" lineHeight={1.2} margin="6px 0 2px">
         <Span fontFamily="heading" fontWeight={400} color="ink2">
           <Symbols text={figure.symbol} /> =
@@ -150,6 +138,6 @@ export function WorkingPanel({
       )}
       <Source figure={figure} />
       <Body figure={figure} depth={0} />
-    </Panel>
+    </SidePanel>
   );
 }

@@ -1,10 +1,10 @@
-import { Panel, PanelHead, Problem } from '../../parts/layout.js';
-import { IconButton, Span, Table, Text } from '@chakra-ui/react';
+import { Problem } from '../../parts/layout.js';
+import { Span, Table, Text } from '@chakra-ui/react';
 import { compareRigs } from '@rough-bight/core/pitch';
+import { SidePanel } from '../../parts/side-panel.js';
 import type { ComparedRow } from '@rough-bight/core/pitch';
 import { capital, say } from '@rough-bight/core/quantity';
-import { X } from 'lucide-react';
-import { useEffect, useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import type { ReactElement } from 'react';
 import type { StoredRig } from '../../data/types.js';
 import { Choice } from '../../parts/choice.js';
@@ -34,18 +34,8 @@ export function PitchCompare({
   readonly onChoose: (id: string) => void;
   readonly onClose: () => void;
 }): ReactElement {
-  const heading = useRef<HTMLHeadingElement>(null);
-  useEffect(() => heading.current?.focus(), []);
   return (
-    <Panel aria-label="Compare" onKeyDown={(e) => e.key === 'Escape' && onClose()}>
-      <PanelHead>
-        <h1 ref={heading} tabIndex={-1}>
-          Beside another rig
-        </h1>
-        <IconButton variant="ghost" aria-label="Close comparing" onClick={onClose}>
-          <X size={20} />
-        </IconButton>
-      </PanelHead>
+    <SidePanel name="Compare" title="Beside another" closes="Close comparing" onClose={onClose}>
       {others.length === 0 && chosen === undefined ? (
         <p>No other rig of this camp has a roof pitched on it. Pitch one, or take in a rig file in the camp.</p>
       ) : (
@@ -73,7 +63,7 @@ export function PitchCompare({
         ) : (
           <Compared mine={mine} theirs={other.report} names={[name, chosen.name]} />
         ))}
-    </Panel>
+    </SidePanel>
   );
 }
 

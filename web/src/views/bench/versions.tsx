@@ -1,13 +1,13 @@
-import { Button, chakra, Flex, IconButton, Text } from '@chakra-ui/react';
+import { Button, chakra, Flex, Text } from '@chakra-ui/react';
+import { SidePanel } from '../../parts/side-panel.js';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { X } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import type { ReactElement } from 'react';
 import { useVersions } from '../../data/versions.js';
 import type { Version } from '../../data/versions.js';
 import { Age } from '../../parts/age.js';
 import { TextField } from '../../parts/choice.js';
-import { Panel, PanelHead, Problem } from '../../parts/layout.js';
+import { Problem } from '../../parts/layout.js';
 import { Loading } from '../../parts/states.js';
 
 /** Saves shown besides those that are called something. */
@@ -29,8 +29,6 @@ export function Versions({
   readonly onBack: (rig: RidgeRig) => void;
   readonly onClose: () => void;
 }): ReactElement {
-  const heading = useRef<HTMLHeadingElement>(null);
-  useEffect(() => heading.current?.focus(), []);
   const { data, error, call, whole } = useVersions(rigId, saved ?? 0);
   const [problem, setProblem] = useState<string | null>(null);
   const attempt = (work: Promise<unknown>): void => {
@@ -51,15 +49,7 @@ export function Versions({
     />
   );
   return (
-    <Panel aria-label="Versions" onKeyDown={(e) => e.key === 'Escape' && !e.defaultPrevented && onClose()}>
-      <PanelHead>
-        <h1 ref={heading} tabIndex={-1}>
-          As it was
-        </h1>
-        <IconButton variant="ghost" aria-label="Close the versions" onClick={onClose}>
-          <X size={20} />
-        </IconButton>
-      </PanelHead>
+    <SidePanel name="Versions" title="As it was" closes="Close the versions" onClose={onClose}>
       <Text textStyle="quiet">
         Every save is kept. One that you name is found again, and never let go of; bringing one back can be undone.
       </Text>
@@ -81,7 +71,7 @@ export function Versions({
           <ul aria-label="Earlier versions">{rest.map(row)}</ul>
         </>
       )}
-    </Panel>
+    </SidePanel>
   );
 }
 

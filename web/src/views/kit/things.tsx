@@ -111,6 +111,17 @@ export function Things<L extends KitList>({
   );
 }
 
+interface One<L extends KitList> {
+  readonly list: L;
+  readonly kind: KitKind<L>;
+  readonly thing: Kit[L][number];
+  /** Rigs that use it. */
+  readonly users: readonly StoredRig[];
+  readonly body: BodyMeasures;
+  readonly onChange: (thing: Kit[L][number]) => void;
+  readonly onRemove: () => void;
+}
+
 /** A thing as it looks, and what of it is asked for once it is touched. */
 function Thing<L extends KitList>({
   list,
@@ -122,17 +133,7 @@ function Thing<L extends KitList>({
   onOpen,
   onChange,
   onRemove,
-}: {
-  readonly list: L;
-  readonly kind: KitKind<L>;
-  readonly thing: Kit[L][number];
-  readonly users: readonly StoredRig[];
-  readonly open: boolean;
-  readonly body: BodyMeasures;
-  readonly onOpen: () => void;
-  readonly onChange: (thing: Kit[L][number]) => void;
-  readonly onRemove: () => void;
-}): ReactElement {
+}: One<L> & { readonly open: boolean; readonly onOpen: () => void }): ReactElement {
   const units = useUnits();
   const button = useRef<HTMLButtonElement>(null);
   const life = lifeOf(thing);
@@ -210,16 +211,7 @@ function Opened<L extends KitList>({
   onClose,
   onChange,
   onRemove,
-}: {
-  readonly list: L;
-  readonly kind: KitKind<L>;
-  readonly thing: Kit[L][number];
-  readonly users: readonly StoredRig[];
-  readonly body: BodyMeasures;
-  readonly onClose: () => void;
-  readonly onChange: (thing: Kit[L][number]) => void;
-  readonly onRemove: () => void;
-}): ReactElement {
+}: One<L> & { readonly onClose: () => void }): ReactElement {
   const of = useDocumentForm(thing, (whole) => problemsInKit(list, whole), onChange);
   const panel = useRef<HTMLDivElement>(null);
   useEffect(() => {
