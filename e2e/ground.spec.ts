@@ -116,7 +116,7 @@ test('measures: the impossible one is named, put right, and the marks are moved'
   await page.getByLabel('From', { exact: true }).selectOption({ label: 'smooth poplar' });
   await page.getByLabel('To', { exact: true }).selectOption({ label: 'back alder' });
   const before = await page.getByRole('region', { name: 'Measures' }).getByRole('row').count();
-  await page.getByRole('button', { name: 'Note it down' }).click();
+  await page.getByRole('button', { name: 'Note it' }).click();
   await expect(page.getByRole('region', { name: 'Measures' }).getByRole('row')).toHaveCount(before + 1);
   // the stand-in reads or misses; tried often enough it reads
   for (let i = 0; i < 6; i++) {
@@ -214,7 +214,7 @@ test('a place goes out as GeoJSON and comes in again; a bad file leaves it as it
   expect(file.features[0]!.geometry.coordinates[1]).toBeCloseTo(51.6, 3);
   await page.getByRole('link', { name: /^Measure/ }).click();
   await more(page, 'Measure');
-  await expect(page.getByRole('button', { name: 'Note it down' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Note it' })).toBeVisible();
   await page
     .locator('input[type=file]')
     .setInputFiles({ name: 'd.csv', mimeType: 'text/csv', buffer: Buffer.from('from,to,value\nspit willow,elm,5') });

@@ -254,7 +254,7 @@ test('roofs and pegs are kept in the kit, and one in use stays', async ({ page }
   await page.getByRole('button', { name: 'Take new roof out of the kit' }).click();
   await expect(page.getByText('new roof was taken out of the kit.')).toBeVisible();
   await page.getByRole('button', { name: 'Put it back' }).click();
-  await expect(page.getByRole('group', { name: 'new roof', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: /^new roof/ }).click();
   await page.getByRole('button', { name: 'Take new roof out of the kit' }).click();
   await expect(page.getByRole('button', { name: /^new roof/ })).toHaveCount(0);
   await page.getByRole('button', { name: /^grey-blue square, 3 m/ }).click();

@@ -50,7 +50,9 @@ describe('reading', () => {
     const { body: camp } = await request(http).get('/api/camps/sallow-ait').expect(200);
     expect(camp.kit.map((k: { id: string }) => k.id)).toEqual(demo.kit.map((k) => k.id));
     expect(camp.rigs.map((r: { name: string }) => r.name)).toEqual(demo.rigs.map((r) => r.name));
-    expect(camp.rigs[0].document).toEqual(rig);
+    // whose paces they are is said, so that another’s never stand in
+    expect(camp.rigs[0].document).toMatchObject(rig);
+    expect(camp.rigs[0].document.span.by).toMatchObject({ id: 'me', pace: demo.person.body.pace });
   });
 
   test('what is not there is a problem with a way back', async () => {
@@ -60,7 +62,9 @@ describe('reading', () => {
 
   test('the API describes itself', async () => {
     const { body: doc } = await request(http).get('/api/docs-json').expect(200);
-    expect(Object.keys(doc.paths)).toEqual(expect.arrayContaining(['/api/rigs/{id}', '/api/camps/{id}', '/api/me']));
+    expect(Object.keys(doc.paths)).toEqual(
+      expect.arrayContaining(['/api/rigs/{id}', '/api/camps/{id}', '/api/people/{id}']),
+    );
     const { document } = doc.components.schemas.SaveRigDto.properties;
     expect(document.properties.span.properties.tape).toMatchObject({
       minimum: 0.5,
@@ -256,7 +260,7 @@ describe('saving a rig', () => {
     for (const [method, path] of [
       ['put', '/api/rigs/landing-gable'],
       ['post', '/api/camps/sallow-ait/rig-files'],
-      ['put', '/api/me'],
+      ['put', '/api/people/me'],
       ['post', '/api/nets/solve'],
     ] as const) {
       const answer = await request(http)[method](path).set('content-type', 'application/json').send(sent).expect(422);
@@ -319,23 +323,23 @@ describe('kit and measures', () => {
   });
 
   test('measures and margins are checked field by field and versioned', async () => {
-    const { body: me } = await request(http).get('/api/me').expect(200);
+    const { body: me } = await request(http).get('/api/people/me').expect(200);
     const { name, body: measures, units, required: margins, version } = me;
     const person = { name, body: measures, units, required: margins, calibrations: {}, version };
     const { body: next } = await request(http)
-      .put('/api/me')
+      .put('/api/people/me')
       .send({ ...person, body: { ...person.body, pace: 0.8 } })
       .expect(200);
     expect(next).toMatchObject({ version: me.version + 1, body: { pace: 0.8 } });
-    await request(http).put('/api/me').send(person).expect(409);
+    await request(http).put('/api/people/me').send(person).expect(409);
     const wrong = await request(http)
-      .put('/api/me')
+      .put('/api/people/me')
       .send({ ...person, version: next.version, body: { ...person.body, pace: 9 } })
       .expect(422);
     expect(wrong.body.fields[0]).toMatchObject({ field: 'body.pace' });
     for (const required of [null, {}, { ...person.required, factor: { ridge: 0 } }, { ...person.required, extra: {} }])
       await request(http)
-        .put('/api/me')
+        .put('/api/people/me')
         .send({ ...person, version: next.version, required })
         .expect(422);
   });
@@ -345,17 +349,19 @@ describe('who may ask', () => {
   test.each([['evil.example'], ['127.0.0.1.evil.example'], ['10.0.0.5:80'], ['']])(
     'Host %s is refused',
     async (host) => {
-      const answer = await request(http).get('/api/me').set('Host', host);
+      const answer = await request(http).get('/api/people/me').set('Host', host);
       expect([400, 403]).toContain(answer.status);
     },
   );
   test.each([['http://evil.example'], ['null'], ['https://127.0.0.1']])('Origin %s is refused', async (origin) => {
-    expect((await request(http).put('/api/me').set('Origin', origin).send({}).expect(403)).body.code).toBe('forbidden');
+    expect((await request(http).put('/api/people/me').set('Origin', origin).send({}).expect(403)).body.code).toBe(
+      'forbidden',
+    );
   });
   test('its own pages are answered, under a strict policy', async () => {
     const { port } = http.address() as { port: number };
     const answer = await request(http)
-      .get('/api/me')
+      .get('/api/people/me')
       .set('Host', `localhost:${port}`)
       .set('Origin', `http://localhost:${port}`)
       .expect(200);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import request from 'supertest';
-import { calibrate } from '@rough-bight/core/ground';
+import { byBody, calibrate } from '@rough-bight/core/ground';
 import type { Place } from '@rough-bight/core/ground';
 import { readDemo } from '../src/db/seed.js';
 import { served } from './served.js';
@@ -28,7 +28,12 @@ describe('places', () => {
     const { body: camp } = await request(http()).get('/api/camps/sallow-ait').expect(200);
     expect(camp.places).toHaveLength(1);
     expect(camp.places[0]).toMatchObject({ id: 'the-landing', name: demo.name, version: 1 });
-    expect((await stored()).document).toEqual(demo.place);
+    // whose paces they are is said
+    const { measures, ...drawn } = demo.place;
+    const { document } = await stored();
+    expect(document).toMatchObject(drawn);
+    expect(document.measures.map(({ by: _, ...m }) => m)).toEqual(measures);
+    expect(document.measures.every((m) => (m.by === 'me') === byBody(m.how))).toBe(true);
   });
 
   test('a save raises the version and leaves a revision; one from an older version is told so', async () => {
@@ -131,14 +136,14 @@ describe('weather stand-ins', () => {
 
 describe('calibrations', () => {
   test('the server takes the mean of the repeats for the unit, whatever the body says', async () => {
-    const { body: me } = await request(http()).get('/api/me').expect(200);
+    const { body: me } = await request(http()).get('/api/people/me').expect(200);
     const person = { ...me, id: undefined };
     const repeats = [
       { taped: 20, count: 25 },
       { taped: 20, count: 26 },
     ];
     const { body: next } = await request(http())
-      .put('/api/me')
+      .put('/api/people/me')
       .send({ ...person, body: { ...person.body, pace: 1.1 }, calibrations: { pace: repeats } })
       .expect(200);
     expect(next.body.pace).toBeCloseTo(40 / 51, 12);
@@ -152,10 +157,10 @@ describe('calibrations', () => {
     [{ pace: 'twice' }, 'calibrations.pace', /list/],
     [[], 'calibrations', /table/],
   ])('%j is refused at %s', async (calibrations, field, message) => {
-    const { body: me } = await request(http()).get('/api/me').expect(200);
+    const { body: me } = await request(http()).get('/api/people/me').expect(200);
     const person = { ...me, id: undefined };
     const { body: problem } = await request(http())
-      .put('/api/me')
+      .put('/api/people/me')
       .send({ ...person, calibrations })
       .expect(422);
     expect(problem.fields[0].field).toBe(field);

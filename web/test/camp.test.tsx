@@ -14,7 +14,7 @@ import type { Verdict } from '@rough-bight/core/words';
 import { rigProblems } from '@rough-bight/core/rig';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
 import { system } from '../src/app/theme/index.js';
-import type { Camp, Person } from '../src/data/types.js';
+import type { Camp, Person, StoredRig } from '../src/data/types.js';
 import type { RigQuestion } from '../src/workers/rig.worker.js';
 import { press } from './press.js';
 
@@ -26,6 +26,7 @@ jest.unstable_mockModule('../src/workers/verdicts.js', () => ({
     return verdict === null ? null : { verdict, madeAt: new Date().toISOString(), old: false };
   },
 }));
+const { Shell } = await import('../src/app/shell.js');
 const { CampView } = await import('../src/views/camp/camp.js');
 const { FirstCamp } = await import('../src/views/camp/first.js');
 const { WindControls, WindQuick } = await import('../src/views/ground/wind-controls.js');
@@ -56,6 +57,7 @@ const base = {
   places: stored(seed.places, 'place'),
 } as unknown as Camp;
 const me: Person = {
+  id: 'me',
   name: 'Instructor',
   body: seed.person.body,
   units: { length: 'm', force: 'N' },
@@ -76,10 +78,16 @@ beforeEach(() => {
     const body = init.body === undefined ? undefined : (JSON.parse(init.body) as unknown);
     const reply = (status: number, value: unknown) =>
       Promise.resolve({ status, ok: status < 300, json: () => Promise.resolve(value) });
+    const one = /^\/api\/rigs\/([^/]+)$/.exec(path);
+    if (init.method === 'GET' && one !== null)
+      return reply(
+        200,
+        camp.rigs.find((r) => r.id === one[1]),
+      );
     if (init.method === 'GET')
       return reply(
         200,
-        path === '/api/camps' ? [camp] : path === '/api/me' ? me : path === '/api/camps/c' ? camp : weather(path),
+        path === '/api/camps' ? [camp] : path === '/api/people' ? [me] : path === '/api/camps/c' ? camp : weather(path),
       );
     sent.push({ method: init.method, path, body });
     if (refuse !== null) return reply(refuse.status, refuse.body);
@@ -91,6 +99,15 @@ beforeEach(() => {
         places: camp.places.filter((p) => p.id !== id),
       };
       return reply(204, undefined);
+    }
+    const back = /^\/api\/rigs\/(.*)\/back$/.exec(path);
+    if (back !== null) camp = { ...camp, rigs: [...camp.rigs, base.rigs.find((r) => r.id === back[1])!] };
+    if (init.method === 'PUT' && path.startsWith('/api/rigs/')) {
+      const id = path.split('/').at(-1);
+      const put = body as StoredRig;
+      const saved = { ...camp.rigs.find((r) => r.id === id)!, ...put, version: put.version + 1 };
+      camp = { ...camp, rigs: camp.rigs.map((r) => (r.id === id ? saved : r)) };
+      return reply(200, saved);
     }
     return reply(201, { ...(body as object), id: 'made', campId: 'c', version: 1, updatedAt: '' });
   }) as unknown as typeof fetch;
@@ -120,9 +137,11 @@ function show(path = '/camps/c'): void {
       <SWRConfig value={{ provider: () => new Map(), dedupingInterval: 0 }}>
         <MemoryRouter initialEntries={[path]}>
           <Routes>
-            <Route path="/" element={<FirstCamp />} />
-            <Route path="/camps/:campId" element={<CampView />} />
-            <Route path="*" element={<p>elsewhere</p>} />
+            <Route element={<Shell />}>
+              <Route path="/" element={<FirstCamp />} />
+              <Route path="/camps/:campId" element={<CampView />} />
+              <Route path="*" element={<p>elsewhere</p>} />
+            </Route>
           </Routes>
           <Where />
         </MemoryRouter>
@@ -182,9 +201,28 @@ describe('a camp', () => {
     fireEvent.click(await screen.findByRole('button', { name: `Delete ${rig!.name}` }));
     await screen.findByText(`${rig!.name} was deleted.`);
     expect(screen.queryByRole('link', { name: rig!.name })).toBeNull();
-    fireEvent.click(screen.getByRole('button', { name: 'Put it back' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Put it back' }));
     await waitFor(() => expect(sent).toHaveLength(2));
-    expect(sent[1]!.body).toEqual({ name: rig!.name, note: rig!.note, document: rig!.document });
+    expect(sent[1]).toMatchObject({ method: 'POST', path: `/api/rigs/${rig!.id}/back` });
+    await screen.findByRole('link', { name: rig!.name });
+    expect(screen.queryByText(`${rig!.name} was deleted.`)).toBeNull();
+    // and taken down once more by the bar
+    fireEvent.click(screen.getByRole('button', { name: /^Redo/ }));
+    await waitFor(() => expect(sent.at(-1)).toMatchObject({ method: 'DELETE', path: `/api/rigs/${rig!.id}` }));
+  });
+  test('another name is taken back, and what was worked on meanwhile stays', async () => {
+    const [rig] = base.rigs;
+    show();
+    await screen.findByRole('link', { name: rig!.name });
+    fireEvent.click(screen.getByRole('button', { name: `Rename ${rig!.name}` }));
+    fireEvent.change(await screen.findByRole('textbox', { name: 'Name' }), { target: { value: 'Other name' } });
+    fireEvent.keyDown(screen.getByRole('textbox', { name: 'Name' }), { key: 'Enter' });
+    await screen.findByRole('link', { name: 'Other name' });
+    const worked = { ...rig!.document, groundRise: 0.3 };
+    camp = { ...camp, rigs: camp.rigs.map((r) => (r.id === rig!.id ? { ...r, version: 7, document: worked } : r)) };
+    fireEvent.click(screen.getByRole('button', { name: /^Undo/ }));
+    await screen.findByRole('link', { name: rig!.name });
+    expect(sent.at(-1)).toMatchObject({ method: 'PUT', body: { name: rig!.name, version: 7, document: worked } });
   });
   test('a place that rigs stand on tells how many; one that may not go says why', async () => {
     refuse = {

@@ -1,13 +1,16 @@
 import { ChakraProvider } from '@chakra-ui/react';
-import { afterEach, describe, expect, test } from '@jest/globals';
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { useState } from 'react';
 import type { ReactElement } from 'react';
+import { SWRConfig } from 'swr';
 import { findCord } from '@rough-bight/core/catalogue';
 import type { Place, Thing } from '@rough-bight/core/ground';
 import { fitOf } from '@rough-bight/core/ground';
+import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
+import type { Person } from '../src/data/types.js';
 import type { GroundJudgement } from '../src/workers/ground.worker.js';
 import { system } from '../src/app/theme/index.js';
 import { ChooseControls, ChooseQuick } from '../src/views/ground/choose-controls.js';
@@ -29,6 +32,22 @@ const held: { place: Place } = { place: landing };
 const keep = (place: Place): void => {
   held.place = place;
 };
+/** Who measures here, as the server would answer. */
+let people: readonly Person[] = [];
+const somebody = (id: string, name: string, pace: number): Person => ({
+  id,
+  name,
+  body: { ...body, pace },
+  units: { length: 'm', force: 'N' },
+  required: DEFAULT_REQUIRED,
+  calibrations: {},
+  version: 1,
+});
+beforeEach(() => {
+  people = [];
+  globalThis.fetch = (() =>
+    Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(people) })) as unknown as typeof fetch;
+});
 /** Keeps the place as the view does. */
 function Held({
   start = landing,
@@ -40,11 +59,13 @@ function Held({
   const [place, setPlace] = useState(start);
   return (
     <ChakraProvider value={system}>
-      {children(place, (next) => {
-        setPlace(next);
-        keep(next);
-        return null;
-      })}
+      <SWRConfig value={{ provider: () => new Map(), dedupingInterval: 0 }}>
+        {children(place, (next) => {
+          setPlace(next);
+          keep(next);
+          return null;
+        })}
+      </SWRConfig>
     </ChakraProvider>
   );
 }
@@ -165,7 +186,7 @@ describe('measures', () => {
     fireEvent.change(screen.getByRole('combobox', { name: 'To' }), { target: { value: 'back-alder' } });
     fireEvent.change(screen.getByRole('combobox', { name: 'Measured by' }), { target: { value: 'feet' } });
     type('How many', '44.5');
-    fireEvent.click(screen.getByRole('button', { name: 'Note it down' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Note it' }));
     expect(held.place.measures.at(-1)).toMatchObject({
       from: 'twin-alder',
       to: 'back-alder',
@@ -177,11 +198,31 @@ describe('measures', () => {
     expect((screen.getByRole('combobox', { name: 'To' }) as HTMLSelectElement).value).not.toBe('back-alder');
     expect(new Set(held.place.measures.map((m) => m.id)).size).toBe(held.place.measures.length);
   });
+  test('what another paced is noted as theirs, with their measures; what is put right is the reader’s own again', async () => {
+    people = [somebody('me', 'Instructor', 0.76), somebody('hazel', 'Hazel', 0.61)];
+    show();
+    await screen.findByRole('option', { name: 'Hazel’s paces' });
+    fireEvent.change(screen.getByRole('combobox', { name: 'Measured by' }), { target: { value: 'paces, hazel' } });
+    type('How many', '12');
+    fireEvent.click(screen.getByRole('button', { name: 'Note it' }));
+    const { by, value } = held.place.measures.at(-1)!;
+    expect([by, value]).toEqual(['hazel', 12]);
+    expect(held.place.measurers).toEqual([expect.objectContaining({ id: 'hazel', body: { ...body, pace: 0.61 } })]);
+    const field = screen.getAllByRole('textbox', { name: /, paces$/ }).at(-1)!;
+    expect(field.closest('td')!.textContent).toMatch(/by Hazel/);
+    fireEvent.change(field, { target: { value: '12.5' } });
+    fireEvent.keyDown(field, { key: 'Enter' });
+    expect(held.place.measures.at(-1)).toMatchObject({ value: 12.5, by: undefined });
+    // a tape is nobody's
+    fireEvent.change(screen.getByRole('combobox', { name: 'Measured by' }), { target: { value: 'tape' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Note it' }));
+    expect(held.place.measures.at(-1)).not.toHaveProperty('by');
+  });
   test('bearings are typed in degrees and kept in radians', () => {
     show();
     fireEvent.change(screen.getByRole('combobox', { name: 'Measured by' }), { target: { value: 'compass' } });
     type('Bearing', '90');
-    fireEvent.click(screen.getByRole('button', { name: 'Note it down' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Note it' }));
     expect(held.place.measures.at(-1)!.value).toBeCloseTo(Math.PI / 2, 9);
   });
   test('one can be put right or deleted', () => {

@@ -16,12 +16,12 @@ function server(person: Person): Sent[] {
   const sent: Sent[] = [];
   let now = person;
   globalThis.fetch = jest.fn((_: unknown, init?: RequestInit) => {
-    const answered = (value: Person): Response =>
+    const answered = (value: Person | readonly Person[]): Response =>
       ({ ok: true, status: 200, json: () => Promise.resolve(value) }) as unknown as Response;
-    if (init?.method !== 'PUT') return Promise.resolve(answered(now));
+    if (init?.method !== 'PUT') return Promise.resolve(answered([now]));
     return new Promise<Response>((resolve) => {
       const body = JSON.parse(init.body as string) as Person;
-      now = { ...body, version: body.version + 1 };
+      now = { ...body, id: person.id, version: body.version + 1 };
       const value = now;
       sent.push({ body, keepalive: init.keepalive === true, answer: () => resolve(answered(value)) });
     });
@@ -30,7 +30,7 @@ function server(person: Person): Sent[] {
 }
 
 test('what was changed last goes out even when the page is left while the change before is on its way', async () => {
-  const me = { name: 'A', version: 4, units: { length: 'm', force: 'N' } } as unknown as Person;
+  const me = { id: 'me', name: 'A', version: 4, units: { length: 'm', force: 'N' } } as unknown as Person;
   const sent = server(me);
   const { result } = renderHook(() => useMe());
   await waitFor(() => expect(result.current.data?.name).toBe('A'));

@@ -17,6 +17,7 @@ const file = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.js
   kit: { id: string }[];
 };
 const me = {
+  id: 'me',
   name: 'Instructor',
   body: file.person.body,
   units: { length: 'm', force: 'N' },
@@ -44,8 +45,8 @@ beforeEach(() => {
   sent = [];
   answer = (method, path, body) =>
     method === 'GET'
-      ? { status: 200, body: path === '/api/camps' ? [camp] : path === '/api/me' ? me : camp }
-      : { status: 200, body: path === '/api/me' ? { ...(body as object), version: 2 } : body };
+      ? { status: 200, body: path === '/api/camps' ? [camp] : path === '/api/people' ? [me] : camp }
+      : { status: 200, body: path === '/api/people/me' ? { ...(body as object), id: 'me', version: 2 } : body };
   globalThis.fetch = ((path: string, init: { method: string; body?: string }) => {
     const body = init.body === undefined ? undefined : (JSON.parse(init.body) as unknown);
     if (init.method !== 'GET') sent.push({ method: init.method, path, body });
@@ -54,7 +55,10 @@ beforeEach(() => {
     return Promise.resolve({ status: reply.status, ok: reply.status < 300, json: () => Promise.resolve(reply.body) });
   }) as unknown as typeof fetch;
 });
-afterEach(cleanup);
+afterEach(() => {
+  cleanup();
+  localStorage.clear();
+});
 
 function show(page: ReactElement): void {
   render(
@@ -108,7 +112,7 @@ describe('me', () => {
     fireEvent.change(pace, { target: { value: '0.8' } });
     fireEvent.keyDown(pace, { key: 'Enter' });
     await waitFor(() => expect(sent).toHaveLength(1));
-    expect(sent[0]).toMatchObject({ method: 'PUT', path: '/api/me', body: { version: 1, body: { pace: 0.8 } } });
+    expect(sent[0]).toMatchObject({ method: 'PUT', path: '/api/people/me', body: { version: 1, body: { pace: 0.8 } } });
   });
 
   test('repeats against a tape give the unit its length and its spread; one that cannot be is refused', async () => {
@@ -132,6 +136,30 @@ describe('me', () => {
     expect(sent[1]!.body).toMatchObject({ body: { pace: 0.8, paceSpread: 0.03 }, calibrations: { pace: [] } });
     fireEvent.change(section.getByRole('combobox', { name: 'What' }), { target: { value: 'reach' } });
     expect(section.queryByRole('textbox', { name: 'Counted' })).toBeNull();
+  });
+
+  test('somebody else is added, holds the device from then on, and is measured apart', async () => {
+    const added: unknown[] = [];
+    const before = answer;
+    answer = (method, path, body) => {
+      if (method === 'POST' && path === '/api/people') {
+        added.push({ ...(body as object), id: 'second', version: 1 });
+        return { status: 201, body: added[0] };
+      }
+      if (method === 'GET' && path === '/api/people') return { status: 200, body: [me, ...added] };
+      return before(method, path, body);
+    };
+    show(<MeView />);
+    expect(screen.queryByRole('combobox', { name: 'This device is held by' })).toBeNull();
+    fireEvent.click(await screen.findByRole('button', { name: 'Add somebody' }));
+    const holder = (): HTMLSelectElement => screen.getByRole('combobox', { name: 'This device is held by' });
+    await waitFor(() => expect(holder().value).toBe('second'));
+    // nothing of theirs is measured yet, and that is said
+    expect(sent[0]!.body).toMatchObject({ name: 'Assistant', body: { paceSpread: 0.1 }, calibrations: {} });
+    expect(screen.getByText(/not measured yet/)).toBeTruthy();
+    fireEvent.change(holder(), { target: { value: 'me' } });
+    await waitFor(() => expect(screen.queryByText(/not measured yet/)).toBeNull());
+    expect(screen.getByRole('button', { name: 'Delete Instructor' })).toBeTruthy();
   });
 
   test('each rule’s margins are its own, within its bounds', async () => {

@@ -9,5 +9,6 @@ Object.assign(globalThis, {
   TextEncoder,
   TextDecoder,
   ResizeObserver: NoResize,
+  matchMedia: () => ({ matches: false, addEventListener: () => undefined, removeEventListener: () => undefined }),
   structuredClone: globalThis.structuredClone ?? ((x: unknown) => JSON.parse(JSON.stringify(x)) as unknown),
 });

@@ -14,6 +14,7 @@ function placeProblems(place: Place): Problem[] {
       out.push({ field: `things.${i}.id`, message: `Two things share the id “${t.id}”. Give one another.` });
     seen.add(t.id);
   });
+  const people = new Set((place.measurers ?? []).map((m) => m.id));
   const ids = new Set<string>();
   place.measures.forEach((m, i) => {
     if (ids.has(m.id)) out.push({ field: `measures.${i}.id`, message: `Two measures share the id “${m.id}”.` });
@@ -24,6 +25,11 @@ function placeProblems(place: Place): Problem[] {
           field: `measures.${i}.${end}`,
           message: 'This measure ends at a thing that is gone. Choose another, or delete it.',
         });
+    if (m.by !== undefined && !people.has(m.by))
+      out.push({
+        field: `measures.${i}.by`,
+        message: 'Nobody of that id is among the measurers. Say who measured it.',
+      });
     if (m.from === m.to) out.push({ field: `measures.${i}.to`, message: 'A measure needs two different ends.' });
     const { min, max } =
       m.how === 'compass'

@@ -5,6 +5,7 @@ export * from './place-document.js';
 export * from './person-document.js';
 export * from './check.js';
 export * from './calibration.js';
+export * from './measurer.js';
 export * from './measures.js';
 export { adjust, MOST_ADJUSTED } from './adjust.js';
 export type { AdjustedPoint, Adjustment, Residual } from './adjust.js';

@@ -30,5 +30,6 @@ export const PLACE_LIMITS = {
   longitude: limit('longitude', 'count', -180, 180),
 } as const satisfies Record<string, Limit>;
 export const MOST_THINGS = 300;
+export const MOST_MEASURERS = 40;
 export const MOST_MEASURES = 400;
 export const MOST_CORNERS = 60;

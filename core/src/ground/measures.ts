@@ -1,14 +1,8 @@
-import type { BodyMeasures } from '../quantity/index.js';
-import type { Calibrations } from './calibration.js';
+import type { Measurer, Reader } from './measurer.js';
+import { UNIT_OF, byBody, measurerOf } from './measurer.js';
 import { UNITS_OF_BODY, calibrate } from './calibration.js';
 import type { Measure, Place } from './place-document.js';
 import type { MeasureHow } from './place.js';
-
-/** The person who measured: lengths of their body and how they were calibrated. */
-export interface Measurer {
-  readonly body: BodyMeasures;
-  readonly calibrations: Calibrations;
-}
 
 /** How a way of measuring errs. All sd are one standard deviation. */
 export interface UnitError {
@@ -28,15 +22,9 @@ const RANGEFINDER = { fixed: 0.12, share: 0.002 };
 /** A hand compass in a wood, rad: 3 degrees (2 to 5). */
 export const COMPASS_SD = 0.052;
 
-const BODY: Readonly<Partial<Record<MeasureHow, 'pace' | 'foot' | 'armSpan'>>> = {
-  paces: 'pace',
-  feet: 'foot',
-  spans: 'armSpan',
-};
-
 /** Length and error of the unit of a way of measuring. */
 export function unitError(how: MeasureHow, place: Pick<Place, 'measuringLine'>, who: Measurer): UnitError {
-  const unit = BODY[how];
+  const unit = UNIT_OF[how];
   if (unit !== undefined) {
     const believed = unit === 'pace' ? who.body.paceSpread : UNITS_OF_BODY[unit].share;
     const repeats = who.calibrations[unit];
@@ -64,18 +52,27 @@ export interface Observation {
   /** m or rad. */
   readonly value: number;
   readonly sd: number;
-  /** Whose shared mistake it carries; null for none. */
-  readonly unit: MeasureHow | null;
+  /** Whose shared mistake it carries, as `unitKey` says it; null for none. */
+  readonly unit: string | null;
 }
+
+/** One person's paces are wrong together; another's are wrong in their own way. */
+export const unitKey = ({ how, by }: Pick<Measure, 'how' | 'by'>): string =>
+  by === undefined || !byBody(how) ? how : `${how} of ${by}`;
 
 /**
  * A measure in metres and radians with its scatter.
  * @param rise how much higher one end's foot is, m: what is measured along a slope is brought to the level
  */
-export function observe(measure: Measure, place: Pick<Place, 'measuringLine'>, who: Measurer, rise = 0): Observation {
+export function observe(
+  measure: Measure,
+  place: Pick<Place, 'measuringLine' | 'measurers'>,
+  reader: Reader,
+  rise = 0,
+): Observation {
   const { id, from, to, how } = measure;
   if (how === 'compass') return { id, kind: 'bearing', from, to, value: measure.value, sd: COMPASS_SD, unit: null };
-  const { one, share, part, scale } = unitError(how, place, who);
+  const { one, share, part, scale } = unitError(how, place, measurerOf(measure.by, place, reader));
   const slant = measure.value * one;
   const value = Math.sqrt(Math.max(slant * slant - rise * rise, (0.2 * slant) ** 2));
   return {
@@ -85,6 +82,6 @@ export function observe(measure: Measure, place: Pick<Place, 'measuringLine'>, w
     to,
     value,
     sd: Math.hypot(share * value, part * one),
-    unit: scale > 0 ? how : null,
+    unit: scale > 0 ? unitKey(measure) : null,
   };
 }

@@ -4,8 +4,10 @@ import type { Adjustment } from './adjust.js';
 import { adjust } from './adjust.js';
 import type { Impossible } from './impossible.js';
 import { impossibleTriangles } from './impossible.js';
-import type { Measurer, Observation } from './measures.js';
-import { observe, unitError } from './measures.js';
+import type { Reader } from './measurer.js';
+import { measurerOf, ownedBy } from './measurer.js';
+import type { Observation } from './measures.js';
+import { observe, unitError, unitKey } from './measures.js';
 import type { Measure, Place } from './place-document.js';
 import { HOW_WORDS, apart } from './place.js';
 import { heightAt } from './surface.js';
@@ -47,7 +49,7 @@ export function sayMeasure(m: Measure, units: UnitChoice): string {
  * Places the measured things of a place; null where nothing is measured.
  * @throws RangeError for more points than can be adjusted at once
  */
-export function survey(place: Place, who: Measurer, units: UnitChoice): Survey | null {
+export function survey(place: Place, who: Reader, units: UnitChoice): Survey | null {
   const things = new Map(place.things.map((t) => [t.id, t]));
   const measures = place.measures.filter((m) => things.has(m.from) && things.has(m.to) && m.from !== m.to);
   if (measures.length === 0) return null;
@@ -55,7 +57,7 @@ export function survey(place: Place, who: Measurer, units: UnitChoice): Survey |
   const used = new Set(measures.flatMap((m) => [m.from, m.to]));
   const drawn = [...used].map((id) => ({ id, at: things.get(id)!.at }));
   const scales = Object.fromEntries(
-    observations.flatMap((o) => (o.unit === null ? [] : [[o.unit, unitError(o.unit, place, who).scale]])),
+    measures.map((m) => [unitKey(m), unitError(m.how, place, measurerOf(m.by, place, who)).scale]),
   );
   // a distance that cannot be would bend everything round it
   const torn = impossibleTriangles(observations);
@@ -69,7 +71,7 @@ export function survey(place: Place, who: Measurer, units: UnitChoice): Survey |
     adjustment,
     observations,
     leftOut,
-    findings: findingsOf(place, adjustment, observations, measures, torn, units),
+    findings: findingsOf(place, adjustment, observations, measures, torn, who, units),
   };
 }
 
@@ -79,6 +81,7 @@ function findingsOf(
   observations: readonly Observation[],
   measures: readonly Measure[],
   torn: readonly Impossible[],
+  who: Reader,
   units: UnitChoice,
 ): Survey['findings'] {
   const out: { text: string; measures: readonly string[]; grave: boolean }[] = [];
@@ -142,12 +145,14 @@ function findingsOf(
       grave: true,
     });
   for (const s of adjustment.scales)
-    if (Math.abs(s.factor - 1) > 2 * s.sd + 0.01)
+    if (Math.abs(s.factor - 1) > 2 * s.sd + 0.01) {
+      const m = measures.find((x) => unitKey(x) === s.unit)!;
       out.push({
-        text: `Against the rest, your ${HOW_WORDS[s.unit as Measure['how']]} came out ${Math.abs((s.factor - 1) * 100).toFixed(0)} % ${s.factor > 1 ? 'longer' : 'shorter'} than calibrated here.`,
+        text: `Against the rest, ${ownedBy(m.by, place, who) ?? 'your'} ${HOW_WORDS[m.how]} came out ${Math.abs((s.factor - 1) * 100).toFixed(0)} % ${s.factor > 1 ? 'longer' : 'shorter'} than calibrated here.`,
         measures: [],
         grave: false,
       });
+    }
   return out;
 }
 

@@ -3,7 +3,8 @@ import { SHELTERS, SOILS } from '../catalogue/index.js';
 import type { Described } from '../document/index.js';
 import { atMost, idOf, keyOf, oneOf, part, whole, within, words } from '../document/index.js';
 import { limit } from '../quantity/index.js';
-import { MOST_MEASURES, MOST_THINGS, PLACE_LIMITS } from './limits.js';
+import { calibrationsDocument, bodyDocument } from './person-document.js';
+import { MOST_MEASURERS, MOST_MEASURES, MOST_THINGS, PLACE_LIMITS } from './limits.js';
 import type { Weights } from './place.js';
 import { BEDS, CRITERIA, FORMS, MEASURE_HOWS, PLACE_FORMAT } from './place.js';
 import type { Thing } from './thing/index.js';
@@ -19,8 +20,18 @@ const measure = part({
   how: oneOf('way of measuring', MEASURE_HOWS),
   /** m for tape and rangefinder, how many for paces, feet, spans and lengths of the line, rad for a compass bearing. */
   value: within(limit('measure', 'count', 0, L.count.max)),
+  /** Who paced or spanned it: an id of `measurers`. Without one it was whoever reads. */
+  by: words('who measured', 0, 60).optional(),
 });
 export type Measure = Described<typeof measure>;
+
+/** Whoever measured here, as known then: it stands in wherever that person is not known. Lengths in m. */
+const measurer = part({
+  id: words('id of a person', 1, 60),
+  name: words('name', 1, 60),
+  body: bodyDocument,
+  calibrations: calibrationsDocument,
+});
 
 /** What is wanted of the place. */
 const wish = part({
@@ -51,6 +62,7 @@ export const placeDocument = part({
   measuringLine: within(L.measuringLine),
   things: atMost(thingDocument as z.ZodType<Thing>, MOST_THINGS, `A place holds at most ${MOST_THINGS} things.`),
   measures: atMost(measure, MOST_MEASURES, `A place holds at most ${MOST_MEASURES} measures.`),
+  measurers: atMost(measurer, MOST_MEASURERS, `At most ${MOST_MEASURERS} people measure one place.`).optional(),
   wish,
 });
 export type Place = Described<typeof placeDocument>;

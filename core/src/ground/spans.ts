@@ -11,7 +11,7 @@ import type { Fit } from './fit.js';
 import { TRAVEL, endsOf, fitOf, strapHeight } from './fit.js';
 import { wished } from './forms.js';
 import { mayHold, within } from './holding.js';
-import type { Measurer } from './measures.js';
+import type { Reader } from './measurer.js';
 import type { Place } from './place-document.js';
 import type { Criterion } from './place.js';
 import { CRITERIA, along, bearingOf } from './place.js';
@@ -26,7 +26,7 @@ const { abs, hypot, max, min, sin, cos, sqrt } = Math;
 /** What a span is judged against: the place made ready once for all its pairs. */
 export interface Prepared {
   readonly place: Place;
-  readonly who: Measurer;
+  readonly who: Reader;
   readonly cord: { readonly cord: Cord; readonly length: number };
   readonly fit: Fit;
   /** The longest span for straps and reach, and the cord that both ends take beyond the span and their girths, m. */
@@ -176,7 +176,7 @@ function firstEast(lying: Float64Array, east: number): number {
 /** Readies a place for judging spans. @param spread from the measures, or null where none join the two */
 export function prepareGround(
   place: Place,
-  who: Measurer,
+  who: Reader,
   cord: { readonly cord: Cord; readonly length: number },
   spread: (a: string, b: string) => number | null = () => null,
 ): Prepared {

@@ -178,7 +178,7 @@ function baseFigures(
             { symbol: 'L', title: 'span', quantity: 'length' },
             paced,
             measured(
-              `${rig.span.paces} of my paces, within ${(body.paceSpread * 100).toFixed(0)} % (one standard deviation)`,
+              `${rig.span.paces} of ${context.paces ?? 'my'} paces, within ${(body.paceSpread * 100).toFixed(0)} % (one standard deviation)`,
             ),
             spread(paced, paced * body.paceSpread, paced * 0.3),
           ),

@@ -1,6 +1,7 @@
 import type { KitCord } from '../cordage/index.js';
 import type { Problem } from '../document/index.js';
 import { problem } from '../document/index.js';
+import type { Person } from '../ground/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
 import { metres, phrase } from '../quantity/index.js';
 import type { Required } from '../strength/index.js';
@@ -11,9 +12,42 @@ export type { KitCord };
 /** What a rig is judged with: the kit, the person's measures, the margins asked. */
 export interface LineContext {
   readonly kit: readonly KitCord[];
+  /** Of whoever ties it; in `pacedBy` with the pace of whoever paced the span. */
   readonly body: BodyMeasures;
+  /** Whose paces the body's are, where they are not the reader's own: "Hazel’s". */
+  readonly paces?: string;
   readonly required: Required;
 }
+
+/** Whoever asks, by id, and all whose paces are known. */
+export interface Asked {
+  readonly id?: string;
+  readonly people?: readonly Pick<Person, 'id' | 'name' | 'body'>[];
+}
+
+/**
+ * What a rig is judged with, with the pace of whoever paced its span: as known now, else as the rig keeps it. A count of paces
+ * means nothing with another's legs.
+ */
+export function pacedBy<C extends LineContext>(
+  rig: { readonly span: Pick<RidgeRig['span'], 'by'> },
+  context: C,
+  { id, people = [] }: Asked,
+): C {
+  const { by } = rig.span;
+  if (by === undefined || by.id === id) return context;
+  const known = people.find((p) => p.id === by.id);
+  const { pace, paceSpread } = known?.body ?? by;
+  return { ...context, body: { ...context.body, pace, paceSpread }, paces: `${known?.name ?? by.name}’s` };
+}
+
+/** Who paced a span, to be kept with the count. */
+export const pacerOf = ({ id, name, body: { pace, paceSpread } }: Pick<Person, 'id' | 'name' | 'body'>) => ({
+  id,
+  name,
+  pace,
+  paceSpread,
+});
 
 /** Whether a thing hangs by a hitch that grips the line: cloth does. */
 export const hitched = (h: Hung): boolean => h.area > 0;
@@ -35,6 +69,10 @@ export function riseOf(rig: RidgeRig): number {
 export function straightDistance(rig: RidgeRig, body: BodyMeasures): number {
   return Math.hypot(measuredSpan(rig, body), riseOf(rig));
 }
+
+/** A rig whose paced span says by whom: where it did not, by one person. */
+export const pacedFirst = (rig: RidgeRig, person: Pick<Person, 'id' | 'name' | 'body'>): RidgeRig =>
+  rig.span.how === 'paces' && rig.span.by === undefined ? { ...rig, span: { ...rig.span, by: pacerOf(person) } } : rig;
 
 /** What fits together no worse than this is solved; the rest is refused with the field and the remedy. */
 export function problemsOf(rig: RidgeRig, context: Pick<LineContext, 'kit' | 'body'>): Problem[] {

@@ -3,6 +3,7 @@ import { signsDocument } from '../anchor/index.js';
 import { PULLS, SHELTERS, TERMINATIONS } from '../catalogue/index.js';
 import type { Described } from '../document/index.js';
 import { atMost, id, idOf, keyOf, oneOf, pair, part, whole, within, words } from '../document/index.js';
+import { BODY_LIMITS } from '../ground/index.js';
 import { RULES, USES, toggleDocument } from '../strength/index.js';
 import { MOST_UNDER, lyingDocument } from '../under/index.js';
 import { bedDocument } from './bed-document.js';
@@ -48,6 +49,14 @@ const hung = part({
 });
 export type Hung = Described<typeof hung>;
 
+/** Who paced something: the pace, m, and how far repeats differ, one standard deviation as a share. */
+const pacer = part({
+  id: words('id of a person', 1, 60),
+  name: words('name', 1, 60),
+  pace: within(BODY_LIMITS.pace),
+  paceSpread: within(BODY_LIMITS.paceSpread),
+});
+
 /**
  * One ridgeline between two trunks, as a person describes it. Every way of measuring keeps its own numbers,
  * so that changing one's mind loses nothing. SI.
@@ -60,6 +69,8 @@ export const rigDocument = part({
     /** Standard deviation of `tape` where it was laid out by other means than a tape, m. */
     sd: within(L.sd).optional(),
     paces: within(L.paces),
+    /** Who paced it, with their pace as known then; without, whoever reads. */
+    by: pacer.optional(),
   }),
   /** Foot of the second trunk above the foot of the first, m. */
   groundRise: within(L.groundRise),

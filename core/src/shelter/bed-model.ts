@@ -139,7 +139,7 @@ function baseFigures(
     span: given(
       { symbol: 'L', title: 'between the anchors', quantity: 'length' },
       span,
-      { kind: 'measured', text: paced ? `${rig.span.paces} of my paces` : 'taped' },
+      { kind: 'measured', text: paced ? `${rig.span.paces} of ${context.paces ?? 'my'} paces` : 'taped' },
       [span - off, span + off],
     ),
     high0: chosen('z₁', 'height of the first strap', 'length', bed.ends[0].height, HEIGHT_OFF),

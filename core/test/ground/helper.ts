@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { findCord } from '../../src/catalogue/index.js';
-import type { Calibrations, Measurer, Place, Prepared, Thing, ThingKind, Wish } from '../../src/ground/index.js';
+import type { Calibrations, Reader, Place, Prepared, Thing, ThingKind, Wish } from '../../src/ground/index.js';
 import { DEFAULT_WEIGHTS, PLACE_FORMAT, freshThing, prepareGround } from '../../src/ground/index.js';
 import type { BodyMeasures } from '../../src/quantity/index.js';
 
@@ -14,7 +14,7 @@ interface CampFile {
 }
 const camp = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.json'), 'utf8')) as CampFile;
 export const landing = camp.places[0]!.place;
-export const who: Measurer = { body: camp.person.body, calibrations: camp.person.calibrations };
+export const who: Reader = { body: camp.person.body, calibrations: camp.person.calibrations };
 export const units = { length: 'm', force: 'N' } as const;
 export const cord = { cord: findCord('nylon-550-4')!, length: 15 };
 

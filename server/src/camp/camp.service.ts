@@ -11,6 +11,8 @@ import { camps, kitCords, kitGear, placeRevisions, places, rigRevisions, rigs } 
 import { ProblemException, notFound } from '../errors/problem.js';
 import { GearService } from '../gear/gear.service.js';
 import { KitService } from '../kit/kit.service.js';
+import { PersonService } from '../person/person.service.js';
+import { takingIn } from '../person/strangers.js';
 import { PlaceService } from '../place/place.service.js';
 import { RigService } from '../rig/rig.service.js';
 
@@ -29,6 +31,7 @@ export class CampService {
     @Inject(PlaceService) private readonly places: PlaceService,
     @Inject(KitService) private readonly kit: KitService,
     @Inject(GearService) private readonly gear: GearService,
+    @Inject(PersonService) private readonly people: PersonService,
   ) {}
 
   all(): Promise<CampRow[]> {
@@ -157,6 +160,9 @@ export class CampService {
         content.places.map((p) => p.id),
       ),
     ]);
+    // files of before people were told apart say no names: theirs are the first one’s
+    const known = await this.people.all();
+    const measured = takingIn(known, await this.people.asked(undefined));
     const placeIds = new Map(content.places.map((p) => [p.id, placesTaken.has(p.id) ? randomUUID() : p.id]));
     const made = await db.transaction(async (tx) => {
       const campId = randomUUID();
@@ -165,12 +171,14 @@ export class CampService {
       for (const kind of GEAR_LISTS)
         for (const document of content.kit[kind])
           await tx.insert(kitGear).values({ id: document.id, campId, kind, document });
-      for (const { id, name, note, document } of content.places) {
+      for (const { id, name, note, document: drawn } of content.places) {
+        const document = measured.place(drawn);
         const own = placeIds.get(id)!;
         await tx.insert(places).values({ id: own, campId, name, note, document });
         await tx.insert(placeRevisions).values({ placeId: own, version: 1, name, note, document });
       }
-      for (const { id, name, note, document: rig } of content.rigs) {
+      for (const { id, name, note, document: tied } of content.rigs) {
+        const rig = measured.rig(tied);
         const own = rigsTaken.has(id) ? randomUUID() : id;
         const place = rig.site === undefined ? undefined : placeIds.get(rig.site.place);
         const document = place === undefined ? rig : { ...rig, site: { ...rig.site!, place } };

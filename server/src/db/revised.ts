@@ -58,12 +58,20 @@ export class Revised<D> {
     this.key = t.key;
   }
 
+  /** Those that are not deleted. */
+  private get here() {
+    return eq(this.rows.gone, false);
+  }
+
   private asRevision(id: string, version: number, draft: Draft<D>): typeof rigRevisions.$inferInsert {
     return { [this.key]: id, version, ...draft } as unknown as typeof rigRevisions.$inferInsert;
   }
 
   async one(id: string): Promise<RevisedRow<D>> {
-    const [row] = await this.store.db.select().from(this.rows).where(eq(this.rows.id, id));
+    const [row] = await this.store.db
+      .select()
+      .from(this.rows)
+      .where(and(eq(this.rows.id, id), this.here));
     if (row === undefined) throw notFound(`${this.kind} of that name`);
     return row as unknown as RevisedRow<D>;
   }
@@ -72,7 +80,7 @@ export class Revised<D> {
     const rows = await this.store.db
       .select()
       .from(this.rows)
-      .where(eq(this.rows.campId, campId))
+      .where(and(eq(this.rows.campId, campId), this.here))
       .orderBy(asc(this.rows.position));
     return rows as unknown as RevisedRow<D>[];
   }
@@ -143,7 +151,7 @@ export class Revised<D> {
       const [saved] = await tx
         .update(this.rows)
         .set({ ...draft, version: version + 1, updatedAt: sql`now()` } as never)
-        .where(and(eq(this.rows.id, id), eq(this.rows.version, version)))
+        .where(and(eq(this.rows.id, id), eq(this.rows.version, version), this.here))
         .returning();
       if (saved === undefined) return null;
       await tx.insert(this.history).values(this.asRevision(id, saved.version, draft));
@@ -170,7 +178,7 @@ export class Revised<D> {
       const stored = await tx
         .select({ id: this.rows.id, position: this.rows.position })
         .from(this.rows)
-        .where(eq(this.rows.campId, campId))
+        .where(and(eq(this.rows.campId, campId), this.here))
         .orderBy(asc(this.rows.position));
       if (stored.length !== ids.length || stored.some(({ id }) => !ids.includes(id)))
         throw new ProblemException({
@@ -183,9 +191,27 @@ export class Revised<D> {
     this.store.touched();
   }
 
+  /** It can be put back as it was, with every save of it. */
   async remove(id: string): Promise<void> {
     await this.one(id);
-    await this.store.db.delete(this.rows).where(eq(this.rows.id, id));
+    await this.store.db.update(this.rows).set({ gone: true }).where(eq(this.rows.id, id));
     this.store.touched();
+  }
+
+  /** What was deleted, as it was. */
+  async gone(id: string): Promise<RevisedRow<D>> {
+    const [row] = await this.store.db
+      .select()
+      .from(this.rows)
+      .where(and(eq(this.rows.id, id), eq(this.rows.gone, true)));
+    if (row === undefined) throw notFound(`deleted ${this.kind} of that name`);
+    return row as unknown as RevisedRow<D>;
+  }
+
+  async putBack(id: string): Promise<RevisedRow<D>> {
+    await this.gone(id);
+    await this.store.db.update(this.rows).set({ gone: false }).where(eq(this.rows.id, id));
+    this.store.touched();
+    return this.one(id);
   }
 }

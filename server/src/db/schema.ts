@@ -28,6 +28,9 @@ interface StoredVerdict {
 
 const when = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
 
+/** Deleted: kept with all that was saved of it, so that it can be put back as it was. */
+const gone = () => boolean('gone').notNull().default(false);
+
 export const camps = pgTable('camps', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
@@ -37,9 +40,10 @@ export const camps = pgTable('camps', {
   createdAt: when('created_at'),
 });
 
-/** The person whose hands and feet measure. */
+/** Those whose hands and feet measure. */
 export const people = pgTable('people', {
   id: text('id').primaryKey(),
+  position: serial('position').notNull(),
   name: text('name').notNull(),
   body: jsonb('body').$type<BodyMeasures>().notNull(),
   /** Repeats against a tape, from which the body's units come. */
@@ -47,6 +51,7 @@ export const people = pgTable('people', {
   required: jsonb('required').$type<Required>().notNull(),
   units: jsonb('units').$type<UnitChoice>().notNull(),
   version: integer('version').notNull().default(1),
+  gone: gone(),
 });
 
 export const kitCords = pgTable(
@@ -64,6 +69,7 @@ export const kitCords = pgTable(
     length: doublePrecision('length').notNull(),
     sun: text('sun').notNull(),
     wear: text('wear').notNull(),
+    gone: gone(),
   },
   (t) => [primaryKey({ columns: [t.campId, t.id] }), check('kit_cords_length', sql`${t.length} >= 0`)],
 );
@@ -79,6 +85,7 @@ export const kitGear = pgTable(
     position: serial('position').notNull(),
     kind: text('kind').$type<GearList>().notNull(),
     document: jsonb('document').$type<Gear[GearList][number]>().notNull(),
+    gone: gone(),
   },
   (t) => [
     primaryKey({ columns: [t.campId, t.kind, t.id] }),
@@ -99,6 +106,7 @@ const documentOf = <D>() => ({
   /** Counts the saves; a save must name the one it was made from. */
   version: integer('version').notNull().default(1),
   updatedAt: when('updated_at'),
+  gone: gone(),
 });
 /** Columns of a save of one, besides whose it is. */
 const revisionOf = <D>() => ({

@@ -1,11 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { Calibrations, Place } from '@rough-bight/core/ground';
-import type { BodyMeasures } from '@rough-bight/core/quantity';
-import { GEAR_LISTS } from '@rough-bight/core/rig';
+import type { Person, Place } from '@rough-bight/core/ground';
+import { GEAR_LISTS, pacedFirst } from '@rough-bight/core/rig';
 import type { Gear, KitCord, RidgeRig } from '@rough-bight/core/rig';
-import { calibratedBody } from '@rough-bight/core/ground';
+import { calibratedBody, measuredFirst } from '@rough-bight/core/ground';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
 import { camps, kitCords, kitGear, people, placeRevisions, places, rigRevisions, rigs } from './schema.js';
 import type { Store } from './database.js';
@@ -14,13 +13,16 @@ import type { Store } from './database.js';
 export interface CampFile extends Gear {
   readonly format: 'rough-bight/camp@1';
   readonly camp: { readonly name: string; readonly about: string };
-  readonly person: { readonly name: string; readonly body: BodyMeasures; readonly calibrations: Calibrations };
+  readonly person: Omit<Person, 'id'>;
+  /** Who else measures there. */
+  readonly assistants: readonly Person[];
   readonly kit: readonly KitCord[];
   readonly places: readonly { readonly name: string; readonly note: string; readonly place: Place }[];
   readonly rigs: readonly { readonly name: string; readonly note: string; readonly rig: RidgeRig }[];
 }
 
-export const PERSON_ID = 'me';
+/** Whose camp the demo is. */
+const PERSON_ID = 'me';
 
 /** "Landing gable" as `landing-gable`. */
 export function slug(name: string): string {
@@ -40,25 +42,27 @@ export async function seed(store: Store, file: CampFile = readDemo()): Promise<b
   return store.db.transaction(async (tx) => {
     const known = await tx.select({ id: people.id }).from(people).limit(1);
     if (known.length > 0) return false;
-    await tx.insert(people).values({
-      id: PERSON_ID,
-      name: file.person.name,
-      body: calibratedBody(file.person.body, file.person.calibrations),
-      calibrations: file.person.calibrations,
-      required: DEFAULT_REQUIRED,
-      units: { length: 'm', force: 'N' },
-    });
+    const asCalibrated = (p: Person): Person => ({ ...p, body: calibratedBody(p.body, p.calibrations) });
+    const instructor = asCalibrated({ id: PERSON_ID, ...file.person });
+    for (const person of [instructor, ...file.assistants.map(asCalibrated)])
+      await tx.insert(people).values({
+        ...person,
+        required: DEFAULT_REQUIRED,
+        units: { length: 'm', force: 'N' },
+      });
     const campId = slug(file.camp.name);
     await tx.insert(camps).values({ id: campId, ...file.camp });
     for (const cord of file.kit) await tx.insert(kitCords).values({ campId, ...cord });
     for (const kind of GEAR_LISTS)
       for (const document of file[kind]) await tx.insert(kitGear).values({ id: document.id, campId, kind, document });
-    for (const { name, note, rig } of file.rigs) {
+    for (const { name, note, rig: tied } of file.rigs) {
+      const rig = pacedFirst(tied, instructor);
       const id = slug(name);
       await tx.insert(rigs).values({ id, campId, name, note, document: rig });
       await tx.insert(rigRevisions).values({ rigId: id, version: 1, name, note, document: rig });
     }
-    for (const { name, note, place } of file.places) {
+    for (const { name, note, place: drawn } of file.places) {
+      const place = measuredFirst(drawn, instructor);
       const id = slug(name);
       await tx.insert(places).values({ id, campId, name, note, document: place });
       await tx.insert(placeRevisions).values({ placeId: id, version: 1, name, note, document: place });

@@ -31,6 +31,11 @@ function gearController(list: GearList): Type {
     remove(@Param('campId') campId: string, @Param('id') id: string): Promise<void> {
       return this.gear.remove(campId, list, id);
     }
+
+    @Post(':id/back')
+    putBack(@Param('campId') campId: string, @Param('id') id: string): Promise<GearThing> {
+      return this.gear.putBack(campId, list, id);
+    }
   }
   return GearController;
 }

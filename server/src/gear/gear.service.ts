@@ -33,7 +33,7 @@ export class GearService {
     const rows = await this.store.db
       .select()
       .from(kitGear)
-      .where(eq(kitGear.campId, campId))
+      .where(and(eq(kitGear.campId, campId), eq(kitGear.gone, false)))
       .orderBy(asc(kitGear.position));
     return Object.fromEntries(
       GEAR_LISTS.map((list) => [list, rows.filter((r) => r.kind === list).map((r) => r.document)]),
@@ -49,7 +49,15 @@ export class GearService {
     const [camp] = await this.store.db.select({ id: camps.id }).from(camps).where(eq(camps.id, campId));
     if (camp === undefined) throw notFound('camp of that name');
     const document = checked(list, id, body);
-    await this.store.db.insert(kitGear).values({ id, campId, kind: list, document });
+    await this.store.db
+      .insert(kitGear)
+      .values({ id, campId, kind: list, document })
+      // where one of that id was taken out before
+      .onConflictDoUpdate({
+        target: [kitGear.campId, kitGear.kind, kitGear.id],
+        set: { document, gone: false },
+        setWhere: eq(kitGear.gone, true),
+      });
     this.store.touched();
     return document;
   }
@@ -59,7 +67,7 @@ export class GearService {
     const [row] = await this.store.db
       .update(kitGear)
       .set({ document })
-      .where(and(eq(kitGear.campId, campId), eq(kitGear.kind, list), eq(kitGear.id, id)))
+      .where(and(eq(kitGear.campId, campId), eq(kitGear.kind, list), eq(kitGear.id, id), eq(kitGear.gone, false)))
       .returning();
     if (row === undefined) throw notFound(`${GEAR_NAMES[list].one} of that name in the kit`);
     this.store.touched();
@@ -68,18 +76,32 @@ export class GearService {
 
   async remove(campId: string, list: GearList, id: string): Promise<void> {
     const users = (
-      await this.store.db.select({ name: rigs.name, document: rigs.document }).from(rigs).where(eq(rigs.campId, campId))
+      await this.store.db
+        .select({ name: rigs.name, document: rigs.document })
+        .from(rigs)
+        .where(and(eq(rigs.campId, campId), eq(rigs.gone, false)))
     ).filter((r) => usedBy(r.document)[list].has(id));
     if (users.length > 0)
       throw new ProblemException({
         code: 'conflict',
         message: `${GEAR_NAMES[list].these} in ${users.map((u) => `“${u.name}”`).join(', ')}. Choose others there first.`,
       });
-    const gone = await this.store.db
-      .delete(kitGear)
-      .where(and(eq(kitGear.campId, campId), eq(kitGear.kind, list), eq(kitGear.id, id)))
+    await this.mark(campId, list, id, true);
+  }
+
+  /** What was taken out, as it was. */
+  putBack(campId: string, list: GearList, id: string): Promise<GearThing> {
+    return this.mark(campId, list, id, false);
+  }
+
+  private async mark(campId: string, list: GearList, id: string, gone: boolean): Promise<GearThing> {
+    const [row] = await this.store.db
+      .update(kitGear)
+      .set({ gone })
+      .where(and(eq(kitGear.campId, campId), eq(kitGear.kind, list), eq(kitGear.id, id), eq(kitGear.gone, !gone)))
       .returning();
-    if (gone.length === 0) throw notFound(`${GEAR_NAMES[list].one} of that name in the kit`);
+    if (row === undefined) throw notFound(`${GEAR_NAMES[list].one} of that name in the kit`);
     this.store.touched();
+    return row.document;
   }
 }

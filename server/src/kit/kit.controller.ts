@@ -32,4 +32,9 @@ export class KitController {
   remove(@Param('campId') campId: string, @Param('id') id: string): Promise<void> {
     return this.kit.remove(campId, id);
   }
+
+  @Post(':id/back')
+  putBack(@Param('campId') campId: string, @Param('id') id: string): Promise<KitCord> {
+    return this.kit.putBack(campId, id);
+  }
 }

@@ -37,7 +37,7 @@ export class KitService {
     const rows = await this.store.db
       .select()
       .from(kitCords)
-      .where(eq(kitCords.campId, campId))
+      .where(and(eq(kitCords.campId, campId), eq(kitCords.gone, false)))
       .orderBy(asc(kitCords.position));
     return rows.map(fromRow);
   }
@@ -49,6 +49,12 @@ export class KitService {
     const [row] = await this.store.db
       .insert(kitCords)
       .values({ id, campId, ...dto })
+      // where one of that id was taken out before
+      .onConflictDoUpdate({
+        target: [kitCords.campId, kitCords.id],
+        set: { ...dto, own: dto.own ?? null, gone: false },
+        setWhere: eq(kitCords.gone, true),
+      })
       .returning();
     this.store.touched();
     return fromRow(row!);
@@ -59,7 +65,7 @@ export class KitService {
     const [row] = await this.store.db
       .update(kitCords)
       .set({ ...dto, own: dto.own ?? null })
-      .where(and(eq(kitCords.campId, campId), eq(kitCords.id, id)))
+      .where(and(eq(kitCords.campId, campId), eq(kitCords.id, id), eq(kitCords.gone, false)))
       .returning();
     if (row === undefined) throw notFound('cord of that name in the kit');
     this.store.touched();
@@ -68,18 +74,32 @@ export class KitService {
 
   async remove(campId: string, id: string): Promise<void> {
     const users = (
-      await this.store.db.select({ name: rigs.name, document: rigs.document }).from(rigs).where(eq(rigs.campId, campId))
+      await this.store.db
+        .select({ name: rigs.name, document: rigs.document })
+        .from(rigs)
+        .where(and(eq(rigs.campId, campId), eq(rigs.gone, false)))
     ).filter((r) => usedBy(r.document).cords.has(id));
     if (users.length > 0)
       throw new ProblemException({
         code: 'conflict',
         message: `This cord is in ${users.map((u) => `“${u.name}”`).join(', ')}. Choose another cord there first.`,
       });
-    const gone = await this.store.db
-      .delete(kitCords)
-      .where(and(eq(kitCords.campId, campId), eq(kitCords.id, id)))
+    await this.mark(campId, id, true);
+  }
+
+  /** What was taken out, as it was. */
+  async putBack(campId: string, id: string): Promise<KitCord> {
+    return fromRow(await this.mark(campId, id, false));
+  }
+
+  private async mark(campId: string, id: string, gone: boolean): Promise<typeof kitCords.$inferSelect> {
+    const [row] = await this.store.db
+      .update(kitCords)
+      .set({ gone })
+      .where(and(eq(kitCords.campId, campId), eq(kitCords.id, id), eq(kitCords.gone, !gone)))
       .returning();
-    if (gone.length === 0) throw notFound('cord of that name in the kit');
+    if (row === undefined) throw notFound('cord of that name in the kit');
     this.store.touched();
+    return row;
   }
 }

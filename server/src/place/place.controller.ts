@@ -55,4 +55,10 @@ export class PlaceController {
   remove(@Param('id') id: string): Promise<void> {
     return this.places.remove(id);
   }
+
+  /** Puts back what was deleted, with every save of it. */
+  @Post('places/:id/back')
+  putBack(@Param('id') id: string): Promise<PlaceRow> {
+    return this.places.putBack(id);
+  }
 }

@@ -10,6 +10,7 @@ import {
   ParseIntPipe,
   Post,
   Put,
+  Query,
 } from '@nestjs/common';
 import {
   ApiConflictResponse,
@@ -73,11 +74,11 @@ export class RigController {
     return this.rigs.callRevision(id, version, called);
   }
 
-  /** The same as a file: `rough-bight/rig@4`. */
+  /** The same as a file: `rough-bight/rig@4`, with the measures and margins of the person of an id. */
   @Get('rigs/:id/file')
   @Header('content-type', 'application/json')
-  file(@Param('id') id: string): Promise<string> {
-    return this.rigs.file(id);
+  file(@Param('id') id: string, @Query('as') as?: string): Promise<string> {
+    return this.rigs.file(id, as);
   }
 
   /** Takes in a rig file, with what of its kit is missing here. */
@@ -122,5 +123,12 @@ export class RigController {
   @ApiNoContentResponse()
   remove(@Param('id') id: string): Promise<void> {
     return this.rigs.remove(id);
+  }
+
+  /** Puts back what was deleted, with every save of it. */
+  @Post('rigs/:id/back')
+  @ApiUnprocessableEntityResponse({ type: Problem, description: 'What it uses is not in the kit any more' })
+  putBack(@Param('id') id: string): Promise<RigRow> {
+    return this.rigs.putBack(id);
   }
 }

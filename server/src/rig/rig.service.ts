@@ -2,7 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { FileProblem, checkedRigFile, renameKit, rigFile, writeRigFile } from '@rough-bight/core/formats';
-import { GEAR_LISTS, rigProblems } from '@rough-bight/core/rig';
+import { GEAR_LISTS, pacedBy, rigProblems } from '@rough-bight/core/rig';
 import type { RigContext, RidgeRig } from '@rough-bight/core/rig';
 import type { Store } from '../db/database.js';
 import { STORE } from '../db/database.js';
@@ -12,6 +12,7 @@ import { ProblemException } from '../errors/problem.js';
 import { GearService } from '../gear/gear.service.js';
 import { KitService } from '../kit/kit.service.js';
 import { PersonService } from '../person/person.service.js';
+import { takingIn } from '../person/strangers.js';
 import { PlaceService } from '../place/place.service.js';
 import type { NewRigDto, SaveRigDto } from './rig.dto.js';
 
@@ -22,7 +23,7 @@ export class RigService extends Revised<RidgeRig> {
   constructor(
     @Inject(STORE) store: Store,
     @Inject(KitService) private readonly kit: KitService,
-    @Inject(PersonService) private readonly person: PersonService,
+    @Inject(PersonService) private readonly people: PersonService,
     @Inject(GearService) private readonly gear: GearService,
     @Inject(PlaceService) private readonly places: PlaceService,
   ) {
@@ -39,20 +40,27 @@ export class RigService extends Revised<RidgeRig> {
     return this.save(id, dto.version, await this.checked(campId, dto));
   }
 
-  /** What the rigs of a camp are judged with. */
-  private async context(campId: string): Promise<RigContext> {
-    const [kit, gear, { body, required }] = await Promise.all([
+  override async putBack(id: string): Promise<RigRow> {
+    const { campId, ...draft } = await this.gone(id);
+    await this.checked(campId, draft);
+    return super.putBack(id);
+  }
+
+  /** What a rig of a camp is judged with. @param as id of whoever asks */
+  private async context(campId: string, rig: RidgeRig, as?: string): Promise<RigContext> {
+    const [kit, gear, known, { body, required }] = await Promise.all([
       this.kit.ofCamp(campId),
       this.gear.ofCamp(campId),
-      this.person.me(),
+      this.people.all(),
+      this.people.asked(as),
     ]);
-    return { kit, ...gear, body, required };
+    return pacedBy(rig, { kit, ...gear, body, required }, { people: known });
   }
 
   /** A rig as a file of its own, with the kit it uses and its ground. */
-  async file(id: string): Promise<string> {
+  async file(id: string, as?: string): Promise<string> {
     const { campId, name, note, document } = await this.one(id);
-    const [context, places] = await Promise.all([this.context(campId), this.places.ofCamp(campId)]);
+    const [context, places] = await Promise.all([this.context(campId, document, as), this.places.ofCamp(campId)]);
     const place = places.find((p) => p.id === document.site?.place)?.document ?? null;
     return writeRigFile(rigFile({ name, note, rig: document }, context, place));
   }
@@ -71,7 +79,7 @@ export class RigService extends Revised<RidgeRig> {
         fields: [{ field: error.where, message: error.problem }],
       });
     }
-    const context = await this.context(campId);
+    const context = await this.context(campId, file.rig);
     // an id that stands for something else here is changed, in the kit and wherever the rig names it
     const renamed = new Map<string, string>();
     const missing = <T extends { readonly id: string }>(theirs: readonly T[], ours: readonly T[]): T[] =>
@@ -91,16 +99,21 @@ export class RigService extends Revised<RidgeRig> {
     );
     for (const { id, ...cord } of cords) await this.kit.add(campId, cord, id);
     for (const [list, things] of gear) for (const thing of things) await this.gear.add(campId, list, thing, thing.id);
-    const { site, ...rig } = renameKit(file.rig, (id) => renamed.get(id) ?? id);
+    // its paces stay those of whoever made it
+    const maker = { id: randomUUID(), name: 'the file’s maker', body: file.settings.body, calibrations: {} };
+    const { site, ...rig } = renameKit(
+      takingIn(await this.people.all(), maker).rig(file.rig),
+      (id) => renamed.get(id) ?? id,
+    );
     // its ground comes along only where the camp has it
     const known = site !== undefined && (await this.places.ofCamp(campId)).some((p) => p.id === site.place);
     return this.create(campId, { name: file.name, note: file.note, document: known ? { ...rig, site } : rig });
   }
 
   /** What fits field by field must also fit together. */
-  private async checked(campId: string, dto: NewRigDto): Promise<Draft<RidgeRig>> {
+  private async checked(campId: string, dto: Draft<RidgeRig>): Promise<Draft<RidgeRig>> {
     const { document } = dto;
-    const context = await this.context(campId);
+    const context = await this.context(campId, document);
     const problems = rigProblems(document, context);
     if (problems.length > 0)
       throw new ProblemException({

@@ -1,8 +1,8 @@
-import { Button, Flex, HStack, Link as ChakraLink, Span, Text, chakra } from '@chakra-ui/react';
+import { Button, Flex, HStack, Link as ChakraLink, Span, Text, VisuallyHidden, chakra } from '@chakra-ui/react';
 import { FORCE_UNITS, LENGTH_UNITS } from '@rough-bight/core/quantity';
 import { Menu as MenuSign, Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react';
 import { Suspense, lazy, useEffect, useState, useSyncExternalStore } from 'react';
-import type { ReactElement } from 'react';
+import type { ReactElement, ReactNode } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
 import type { SaveState } from '../data/document-store.js';
 import { useMe } from '../data/me.js';
@@ -15,6 +15,7 @@ import { currentTheme, setTheme } from './theme/index.js';
 const fetchFind = () => import('./find.js');
 const FindDialog = lazy(fetchFind);
 const ShellMenu = lazy(() => import('./shell-menu.js'));
+const GoneToast = lazy(() => import('./gone-toast.js'));
 
 const SAVE_WORDS: Readonly<Record<SaveState['kind'], string>> = {
   saved: 'saved',
@@ -42,7 +43,7 @@ const useNarrow = (): boolean => useSyncExternalStore(watchNarrow, () => NARROW.
 export function Shell(): ReactElement {
   const [content, setContent] = useState<ShellContent>({ crumbs: [] });
   const [theme, setShown] = useState(currentTheme());
-  const { data: me, change } = useMe();
+  const { data: me, people = [], change } = useMe();
   const [finding, setFinding] = useState(false);
   const [asked, setAsked] = useState(false);
   const narrow = useNarrow();
@@ -193,7 +194,16 @@ export function Shell(): ReactElement {
               <Span hideBelow="xl">{theme === 'day' ? 'Ember' : 'Daylight'}</Span>
             </BarButton>
             <BarLink to="/kit">Kit</BarLink>
-            <BarLink to="/me">Me</BarLink>
+            <BarLink to="/me">
+              {people.length > 1 ? (
+                <Span truncate maxWidth="110px">
+                  <VisuallyHidden>Me, </VisuallyHidden>
+                  {me?.name}
+                </Span>
+              ) : (
+                'Me'
+              )}
+            </BarLink>
           </HStack>
           <BarButton onClick={find} aria-label="Find, Control K">
             <Search size={17} aria-hidden="true" /> <Span hideBelow="xl">Find</Span>
@@ -217,6 +227,11 @@ export function Shell(): ReactElement {
       {asked && (
         <Suspense fallback={null}>
           <FindDialog open={finding} onClose={() => setFinding(false)} onTheme={turnTheme} />
+        </Suspense>
+      )}
+      {typeof content.gone === 'string' && (
+        <Suspense fallback={null}>
+          <GoneToast what={content.gone} onBack={() => content.undo?.()} />
         </Suspense>
       )}
     </ShellContext.Provider>
@@ -246,7 +261,7 @@ function Unit({
   );
 }
 
-function BarLink({ to, children }: { readonly to: string; readonly children: string }): ReactElement {
+function BarLink({ to, children }: { readonly to: string; readonly children: ReactNode }): ReactElement {
   return (
     <BarButton asChild textDecoration="none" _currentPage={{ boxShadow: 'inset 0 -3px 0 var(--rb-colors-act)' }}>
       <NavLink to={to}>{children}</NavLink>

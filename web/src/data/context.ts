@@ -1,12 +1,25 @@
-import type { RigContext } from '@rough-bight/core/rig';
+import type { RidgeRig, RigContext } from '@rough-bight/core/rig';
+import { pacedBy } from '@rough-bight/core/rig';
 import { useMemo } from 'react';
+import { usePeople } from './me.js';
 import type { Camp, Person } from './types.js';
 
 /** What the rigs of a camp are judged with: its kit, and the measures and margins of whoever asks. */
-export function useRigContext(camp: Camp, { body, required }: Person): RigContext {
+export function useCampContext(camp: Camp, { body, required }: Person): RigContext {
   const { kit, roofs, pegs, beds, straps } = camp;
   return useMemo(
     () => ({ kit, roofs, pegs, beds, straps, body, required }),
     [kit, roofs, pegs, beds, straps, body, required],
+  );
+}
+
+/** The same for one rig: its span in the paces of whoever paced it. */
+export function useRigContext(camp: Camp, me: Person, { span }: Pick<RidgeRig, 'span'>): RigContext {
+  const context = useCampContext(camp, me);
+  const { people } = usePeople();
+  const { by } = span;
+  return useMemo(
+    () => pacedBy({ span: { by } }, context, { id: me.id, people: people ?? [] }),
+    [by, context, me.id, people],
   );
 }

@@ -1,10 +1,33 @@
+import type { Reader } from '@rough-bight/core/ground';
+import { useMemo, useSyncExternalStore } from 'react';
 import useSWR from 'swr';
 import { call, get } from './api.js';
+import { deedsOf } from './deeds.js';
 import { inTurn } from './in-turn.js';
 import type { Person } from './types.js';
 
-/** Version of the person that this window saved last, and how many saves are on their way. */
-let ownVersion = 0;
+export const PEOPLE = '/api/people';
+/** Where this device keeps who holds it. */
+const HOLDER = 'rough-bight-me';
+const at = (id: string): string => `${PEOPLE}/${encodeURIComponent(id)}`;
+
+const listeners = new Set<() => void>();
+const holder = (): string | null => localStorage.getItem(HOLDER);
+const watchHolder = (changed: () => void): (() => void) => {
+  listeners.add(changed);
+  addEventListener('storage', changed);
+  return () => {
+    listeners.delete(changed);
+    removeEventListener('storage', changed);
+  };
+};
+function holdAs(id: string): void {
+  localStorage.setItem(HOLDER, id);
+  for (const changed of listeners) changed();
+}
+
+/** Version of each person that this window saved last, and how many saves are on their way. */
+const ownVersion = new Map<string, number>();
 let underway = 0;
 /** The latest change, as long as it waits for those before it. */
 let waiting: Person | null = null;
@@ -12,18 +35,13 @@ let waiting: Person | null = null;
 let sentLeaving: { readonly person: Person; readonly saved: Promise<Person> } | null = null;
 
 /** It goes through even where the page is left meanwhile. */
-async function save({ name, body, units, required, calibrations, version }: Person): Promise<Person> {
+async function save({ id, version, ...person }: Person): Promise<Person> {
   // made from what was shown, which holds this window's own changes before it, saved meanwhile or about to be
-  const made = Math.max(version, ownVersion) + underway;
+  const made = Math.max(version, ownVersion.get(id) ?? 0) + underway;
   underway++;
   try {
-    const saved = await call<Person>(
-      'PUT',
-      '/api/me',
-      { name, body, units, required, calibrations, version: made },
-      true,
-    );
-    ownVersion = saved.version;
+    const saved = await call<Person>('PUT', at(id), { ...person, version: made }, true);
+    ownVersion.set(id, saved.version);
     return saved;
   } finally {
     underway--;
@@ -39,19 +57,93 @@ addEventListener('pagehide', () => {
   waiting = null;
 });
 
+/** Everyone who measures here, and who of them holds this device. */
+export function usePeople() {
+  const swr = useSWR<readonly Person[]>(PEOPLE, get, { revalidateOnFocus: false });
+  const held = useSyncExternalStore(watchHolder, holder);
+  const people = swr.data;
+  const me = people?.find((p) => p.id === held) ?? people?.[0];
+  return { ...swr, people, me };
+}
+
 /** The person whose measures and rules are used, and how to change them. */
 export function useMe() {
-  const swr = useSWR<Person>('/api/me', get, { revalidateOnFocus: false });
-  const change = async (next: Person): Promise<void> => {
+  const { people, me, error, mutate } = usePeople();
+  const put = (list: readonly Person[] | undefined, person: Person): readonly Person[] =>
+    (list ?? []).map((p) => (p.id === person.id ? person : p));
+  const send = async (next: Person): Promise<void> => {
     waiting = next;
-    await swr.mutate(
-      inTurn(() => {
-        if (sentLeaving?.person === next) return sentLeaving.saved;
-        if (waiting === next) waiting = null;
-        return save(next);
+    let saved: Person | null = null;
+    await mutate(
+      inTurn(async () => {
+        if (sentLeaving?.person === next) saved = await sentLeaving.saved;
+        else {
+          if (waiting === next) waiting = null;
+          saved = await save(next);
+        }
+        return [];
       }),
-      { optimisticData: next, rollbackOnError: true, revalidate: false },
+      {
+        optimisticData: (list) => put(list, next),
+        populateCache: (_, list) => put(list, saved!),
+        rollbackOnError: true,
+        revalidate: false,
+      },
     );
   };
-  return { ...swr, change };
+  const change = async (next: Person): Promise<void> => {
+    const was = people?.find((p) => p.id === next.id);
+    await send(next);
+    if (was !== undefined)
+      deedsOf(mine(next.id)).done({
+        what: 'Your measures were changed.',
+        back: () => send(was),
+        again: () => send(next),
+      });
+  };
+  return { data: me, people, error: error as Error | undefined, change };
+}
+
+/** The scope of what a person changes of their own. */
+export const mine = (id: string): string => `person ${id}`;
+
+/** Who holds this device, and who else is here. */
+export function usePeopleActions() {
+  const { mutate } = usePeople();
+  return useMemo(
+    () => ({
+      holdAs,
+      /** Adds somebody, who holds the device from then on. */
+      add: async (person: Omit<Person, 'id' | 'version'>): Promise<Person> => {
+        const added = await call<Person>('POST', PEOPLE, person);
+        await mutate((list) => [...(list ?? []), added], { revalidate: false });
+        holdAs(added.id);
+        return added;
+      },
+      /** What they measured keeps the pace it was made with. */
+      remove: async ({ id, name }: Person): Promise<void> => {
+        const take = async (): Promise<void> => {
+          await call('DELETE', at(id));
+          await mutate();
+        };
+        await take();
+        const back = async (): Promise<void> => {
+          await call('POST', `${at(id)}/back`);
+          await mutate();
+          holdAs(id);
+        };
+        deedsOf(PEOPLE).done({ what: `${name} was deleted.`, gone: true, back, again: take });
+      },
+    }),
+    [mutate],
+  );
+}
+
+/** Whoever reads a place, and all whose paces may be in it. */
+export function useReader({ id, body, calibrations }: Person): Reader {
+  const { people } = usePeople();
+  return useMemo(
+    () => ({ id, body, calibrations, ...(people === undefined ? {} : { people }) }),
+    [id, body, calibrations, people],
+  );
 }

@@ -40,7 +40,9 @@ export interface Camp extends CampSummary, Gear {
   readonly verdicts: readonly KeptVerdict[];
 }
 
+/** Somebody who measures and ties here. */
 export interface Person {
+  readonly id: string;
   readonly name: string;
   readonly body: BodyMeasures;
   readonly units: UnitChoice;

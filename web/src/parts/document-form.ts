@@ -11,8 +11,8 @@ export interface DocumentForm<T extends FieldValues> {
   readonly form: UseFormReturn<T>;
   /** Puts values in, and keeps the whole where nothing is wrong with it. */
   readonly put: (values: Partial<T>) => void;
-  /** The same for one field, by its path. */
-  readonly putAt: (path: FieldPath<T>, value: unknown) => void;
+  /** The same for one field, by its path, and what changes with it. */
+  readonly putAt: (path: FieldPath<T>, value: unknown, also?: Partial<T>) => void;
 }
 
 /**
@@ -44,17 +44,14 @@ export function useDocumentForm<T extends FieldValues>(
   );
   useEffect(() => changed(value), [value]);
   const keep = (): void => void form.handleSubmit((whole) => onKeep(whole as unknown as T))();
-  const putAt = (path: FieldPath<T>, next: unknown): void => {
-    form.setValue(path, next as never, { shouldDirty: true });
+  const put = (values: object): void => {
+    for (const [path, next] of Object.entries(values))
+      form.setValue(path as FieldPath<T>, next as never, { shouldDirty: true });
     keep();
   };
   return {
     form,
-    putAt,
-    put: (values) => {
-      for (const [path, next] of Object.entries(values))
-        form.setValue(path as FieldPath<T>, next as never, { shouldDirty: true });
-      keep();
-    },
+    put,
+    putAt: (path, next, also) => put({ ...also, [path]: next }),
   };
 }

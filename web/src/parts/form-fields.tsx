@@ -13,13 +13,13 @@ interface Of<T extends FieldValues, P> {
 }
 
 /** What a field has, what is wrong with it, and what takes another. */
-function useField<T extends FieldValues>(of: DocumentForm<T>, name: FieldPath<T>) {
+function useField<T extends FieldValues>(of: DocumentForm<T>, name: FieldPath<T>, also?: Partial<T>) {
   const { field, fieldState } = useController({ control: of.form.control, name });
   return {
     value: field.value as unknown,
     problem: fieldState.error?.message ?? null,
     take: (value: unknown): null => {
-      of.putAt(name, value);
+      of.putAt(name, value, also);
       return null;
     },
   };
@@ -30,9 +30,14 @@ type NumberProps = Parameters<typeof NumberField>[0];
 export function FormNumber<T extends FieldValues>({
   of,
   name,
+  also,
   ...props
-}: Of<T, FieldPathByValue<T, number>> & Omit<NumberProps, 'value' | 'onCommit' | 'problem'>): ReactElement {
-  const { value, problem, take } = useField(of, name);
+}: Of<T, FieldPathByValue<T, number>> &
+  Omit<NumberProps, 'value' | 'onCommit' | 'problem'> & {
+    /** What changes with it. */
+    readonly also?: Partial<T>;
+  }): ReactElement {
+  const { value, problem, take } = useField(of, name, also);
   return <NumberField {...props} value={value as number} problem={problem} onCommit={take} />;
 }
 

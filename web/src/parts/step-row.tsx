@@ -43,7 +43,7 @@ export function StepRow({
       <Flex
         wrap={{ base: 'wrap', lg: 'nowrap' }}
         align="flex-start"
-        gap={{ base: '4px 14px', lg: '16px' }}
+        gap={{ base: '4px 14px', lg: '12px' }}
         minHeight={ROW}
         flex="none"
         padding={{ base: '8px 14px', lg: '4px 16px 0' }}

@@ -18,7 +18,7 @@ import type {
   FireSpot,
   Fit,
   JudgedSpan,
-  Measurer,
+  Reader,
   Place,
   Ranking,
   Reason,
@@ -32,7 +32,7 @@ import type { Answer } from './answer.js';
 
 export interface GroundQuestion {
   readonly place: Place;
-  readonly who: Measurer;
+  readonly who: Reader;
   readonly kit: readonly KitCord[];
   readonly units: UnitChoice;
 }

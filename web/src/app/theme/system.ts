@@ -6,7 +6,7 @@ import { button } from './recipes/button.js';
 import { checkbox, field, input, nativeSelect, radioGroup, segmentGroup, slider } from './recipes/field.js';
 import { collapsible } from './recipes/fold.js';
 import { progress } from './recipes/progress.js';
-import { combobox, dialog, menu, popover } from './recipes/over.js';
+import { combobox, dialog, menu, popover, toast } from './recipes/over.js';
 import { table } from './recipes/table.js';
 import { textStyles } from './text.js';
 
@@ -45,6 +45,7 @@ const config = defineConfig({
       segmentGroup,
       slider,
       table,
+      toast,
     },
   },
 });

@@ -39,6 +39,8 @@ export interface SceneProps {
   readonly report: RigReport | null;
   readonly kit: readonly KitCord[];
   readonly body: BodyMeasures;
+  /** Whose paces the span is told in: “Hazel’s”; without, the reader’s own. */
+  readonly paces?: string;
   readonly view: FlatView;
   /** Whether the rig has changed into one that cannot be worked out: its picture stays, its numbers do not. */
   readonly stale?: boolean;
@@ -167,7 +169,9 @@ export function FlatScene(props: SceneProps): ReactElement {
         )}
         <Handles {...props} drawing={drawing} shape={shape} frame={frame} span={span} onHold={setHeld} />
       </svg>
-      {line !== null && side && <LineNotes report={report!} line={line} frame={frame} rig={rig} span={span} />}
+      {line !== null && side && (
+        <LineNotes report={report!} line={line} frame={frame} rig={rig} span={span} whose={props.paces ?? 'my'} />
+      )}
     </Stage>
   );
 }

@@ -149,12 +149,14 @@ export function LineNotes({
   frame,
   rig,
   span,
+  whose,
 }: {
   readonly report: RigReport;
   readonly line: RidgeResult;
   readonly frame: Frame;
   readonly rig: RidgeRig;
   readonly span: number;
+  readonly whose: string;
 }): ReactElement {
   const units = useUnits();
   const [x0, x1] = [across(frame, 0), across(frame, span)];
@@ -169,7 +171,11 @@ export function LineNotes({
         style={{ left: (x0 + x1) / 2, top: frame.height - 24 }}
       >
         span <FigureValue figure={line.span} band />
-        {rig.span.how === 'paces' && <Span textStyle="quiet">, {Number(rig.span.paces.toFixed(1))} of my paces</Span>}
+        {rig.span.how === 'paces' && (
+          <Span textStyle="quiet">
+            , {Number(rig.span.paces.toFixed(1))} of {whose} paces
+          </Span>
+        )}
       </Box>
       {([0, 1] as const).map((i) => {
         const f = line.trunks[i];

@@ -1,6 +1,7 @@
 import type { CaseKind } from '@rough-bight/core/cases';
 import type { GuyReport } from '@rough-bight/core/pitch';
 import type { RidgeRig } from '@rough-bight/core/rig';
+import { pacedFirst } from '@rough-bight/core/rig';
 import { Suspense, lazy, useCallback, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
@@ -97,10 +98,14 @@ function Bench({
   const [chosen, setChosen] = useState<string | null>(null);
   const { units } = me;
   const { addRig } = useCampActions(camp.id);
-  const context = useRigContext(camp, me);
+  const context = useRigContext(camp, me, rig);
   const question: RigQuestion = useMemo(() => ({ rig, context, units }), [rig, context, units]);
   const { report, problem, advice } = useJudge(question, moving);
-  const put = useCallback((next: RidgeRig) => store.edit({ ...store.read().draft, document: next }), [store]);
+  // a count of paces that does not say whose they are is of whoever holds this device
+  const put = useCallback(
+    (next: RidgeRig) => store.edit({ ...store.read().draft, document: pacedFirst(next, me) }),
+    [store, me],
+  );
   const move = useCallback((next: RidgeRig) => store.move({ ...store.read().draft, document: next }), [store]);
   const rest = useCallback(() => store.endMove(), [store]);
   const named = search.get('view') ?? '';
@@ -126,9 +131,10 @@ function Bench({
       ? { id: '', name: was.called === '' ? `${was.name} as it was` : was.called, document: was.document }
       : others.find((r) => r.id === withId);
   }, [panel, was, others, withId]);
+  const besideContext = useRigContext(camp, me, beside?.document ?? rig);
   const besideQuestion = useMemo(
-    () => (beside === undefined ? null : { rig: beside.document, context, units }),
-    [beside, context, units],
+    () => (beside === undefined ? null : { rig: beside.document, context: besideContext, units }),
+    [beside, besideContext, units],
   );
   const other = useOther(besideQuestion);
 
@@ -136,14 +142,15 @@ function Bench({
   const newest = useMemo(() => ({ question, report, problem }), [question, report, problem]);
   const calm = useCalm(newest, moving);
   const steps = useMemo(
-    () => benchSteps(store.id, marksOf(calm.question.rig, calm.problem === null ? calm.report : null, me.body, units)),
-    [store.id, calm, me.body, units],
+    () =>
+      benchSteps(store.id, marksOf(calm.question.rig, calm.problem === null ? calm.report : null, context.body, units)),
+    [store.id, calm, context.body, units],
   );
   const pitched = rig.pitch !== undefined;
   const picked = { caseId, bedCase, chosen, onChoose: setChosen, show, put };
   const edits = useMemo(
-    () => editing(store, calm.question.rig, context, units),
-    [store, calm.question.rig, context, units],
+    () => editing(calm.question.rig, context, units, put),
+    [calm.question.rig, context, units, put],
   );
   const [touched, setTouched] = useState<Touched | null>(null);
   const roof = report !== null && isRoof(report) ? report : null;
@@ -183,7 +190,8 @@ function Bench({
           rig={rig}
           report={report}
           kit={camp.kit}
-          body={me.body}
+          body={context.body}
+          {...(context.paces === undefined ? {} : { paces: context.paces })}
           bed={report?.bed?.shapes.find((s) => s.caseId === bedCase) ?? report?.bed?.shapes.at(-1) ?? null}
           straps={context.straps.find((s) => s.id === rig.bed?.straps) ?? null}
           stale={problem !== null}

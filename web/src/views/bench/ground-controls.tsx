@@ -3,10 +3,11 @@ import { Text } from '@chakra-ui/react';
 import { diameterOf } from '@rough-bight/core/anchor';
 import { WOODS } from '@rough-bight/core/catalogue';
 import { say } from '@rough-bight/core/quantity';
-import { RIDGE_LIMITS, measuredSpan } from '@rough-bight/core/rig';
+import { RIDGE_LIMITS, measuredSpan, pacerOf } from '@rough-bight/core/rig';
 import type { Trunk } from '@rough-bight/core/rig';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
+import { usePeople } from '../../data/me.js';
 import { Choice, Segments, TextField } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
 import { SignList } from '../../parts/sign-list.js';
@@ -17,7 +18,7 @@ const L = RIDGE_LIMITS;
 const WOOD_OPTIONS = WOODS.map((w) => ({ id: w.id, name: w.name }));
 
 /** How far apart the trunks are, and on what slope. */
-export function GroundQuick({ rig, body, edit }: Editing): ReactElement {
+export function GroundQuick({ rig, body, paces: whose, edit }: Editing): ReactElement {
   const units = useUnits();
   return (
     <>
@@ -41,8 +42,8 @@ export function GroundQuick({ rig, body, edit }: Editing): ReactElement {
           limit={L.paces}
           step={0.5}
           suffix="paces"
-          hint={`${say(measuredSpan(rig, body), 'length', units)}, within ${say(body.paceSpread * measuredSpan(rig, body) * 1.645, 'length', units)}`}
-          onCommit={(paces) => edit({ ...rig, span: { ...rig.span, paces } })}
+          hint={`${whose === undefined ? '' : `${whose}, `}${say(measuredSpan(rig, body), 'length', units)}, within ${say(body.paceSpread * measuredSpan(rig, body) * 1.645, 'length', units)}`}
+          onCommit={(paces) => edit({ ...rig, span: { ...rig.span, paces, by: undefined } })}
         />
       )}
       <NumberField
@@ -122,6 +123,7 @@ export function GroundControls(editing: Editing): ReactElement {
             })
           }
         />
+        {rig.span.how === 'paces' && <PacedBy rig={rig} edit={edit} />}
       </ControlGroup>
       {([0, 1] as const).map((i) => (
         <ControlGroup key={i}>
@@ -134,5 +136,25 @@ export function GroundControls(editing: Editing): ReactElement {
         another or ask an arborist.
       </Caution>
     </Controls>
+  );
+}
+
+/** Whose paces were counted, where several measure here. */
+function PacedBy({ rig, edit }: Pick<Editing, 'rig' | 'edit'>): ReactElement | null {
+  const { people = [] } = usePeople();
+  const { by } = rig.span;
+  // somebody who is not here any more, or paced it elsewhere, stays who paced it
+  const gone = by !== undefined && people.every((p) => p.id !== by.id) ? [by] : [];
+  if (people.length + gone.length < 2) return null;
+  return (
+    <Choice
+      label="Whose paces"
+      value={by?.id ?? ''}
+      options={[...people, ...gone].map(({ id, name }) => ({ id, name }))}
+      onChange={(id) => {
+        const person = people.find((p) => p.id === id);
+        if (person !== undefined) edit({ ...rig, span: { ...rig.span, by: pacerOf(person) } });
+      }}
+    />
   );
 }

@@ -4,6 +4,7 @@ import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { BedShape, RigReport } from '@rough-bight/core/shelter';
 import { Download } from 'lucide-react';
 import type { ReactElement } from 'react';
+import { usePeople } from '../../data/me.js';
 import { saveText } from '../../parts/save-text.js';
 import { useUnits } from '../../parts/units.js';
 
@@ -24,6 +25,7 @@ export function SaveAs({
   readonly bed: BedShape | null;
 }): ReactElement {
   const units = useUnits();
+  const { me } = usePeople();
   // what writes them is fetched when it is wanted
   const draw = async (view: Drawn): Promise<void> => {
     const { rigSvg } = await import('@rough-bight/core/formats');
@@ -49,7 +51,10 @@ export function SaveAs({
     >
       <h2>Save as</h2>
       <Button asChild>
-        <a href={`/api/rigs/${encodeURIComponent(id)}/file`} download={`${id}.rig.json`}>
+        <a
+          href={`/api/rigs/${encodeURIComponent(id)}/file?as=${encodeURIComponent(me?.id ?? '')}`}
+          download={`${id}.rig.json`}
+        >
           <Download size={16} aria-hidden="true" /> Rig file
         </a>
       </Button>

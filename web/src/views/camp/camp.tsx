@@ -9,8 +9,9 @@ import { FileInput, Plus } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { useShell } from '../../app/shell-context.js';
+import { deedsInBar, useShell } from '../../app/shell-context.js';
 import { useCamp, useCampActions } from '../../data/camp.js';
+import { useDeeds } from '../../data/deeds.js';
 import { useMe } from '../../data/me.js';
 import { Sortable, useRow } from '../../parts/sortable.js';
 import { unusedName } from '../../data/unused-name.js';
@@ -41,9 +42,6 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
   const { addRig, changeRig, removeRig, takeInRig, addPlace, changePlace, removePlace, orderRigs, keepVerdict } =
     useCampActions(camp.id);
   const [problem, setProblem] = useState<string | null>(null);
-  const [removed, setRemoved] = useState<StoredRig | null>(null);
-  const [gone, setGone] = useState<StoredPlace | null>(null);
-  useShell({ crumbs: [{ name: 'Camps', to: '/camps' }, { name: camp.name }] });
   useEffect(() => {
     document.title = `${camp.name}, Rough Bight`;
   }, [camp.name]);
@@ -51,6 +49,10 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
     setProblem(null);
     work.catch((error: unknown) => setProblem((error as Error).message));
   };
+  useShell({
+    crumbs: [{ name: 'Camps', to: '/camps' }, { name: camp.name }],
+    ...deedsInBar(useDeeds(camp.id), attempt),
+  });
   const rigsAt = (id: string): number => camp.rigs.filter((r) => r.document.site?.place === id).length;
   const anchorsOf = (p: StoredPlace): number => p.document.things.filter((t) => kindOf(t).ends).length;
   const startPlace = async (name: string, note: string, document: Place): Promise<void> => {
@@ -74,21 +76,10 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
   return (
     <Page>
       <h1>{camp.name}</h1>
-      <Text textStyle="lead">{camp.about}</Text>
+      <Text textStyle="lead" marginBottom="14px">
+        {camp.about}
+      </Text>
       {problem !== null && <Problem role="alert">{problem}</Problem>}
-      {removed !== null && (
-        <Text display="flex" alignItems="center" gap="14px" paddingBlock="8px" role="status">
-          {removed.name} was deleted.{' '}
-          <Button
-            onClick={() => {
-              attempt(addRig({ name: removed.name, note: removed.note, document: removed.document }));
-              setRemoved(null);
-            }}
-          >
-            Put it back
-          </Button>
-        </Text>
-      )}
       <chakra.h2 marginBottom="6px">Ground</chakra.h2>
       {camp.places.length === 0 && (
         <p>No place is drawn yet. Begin one where you stand: the trees, what hangs over them, where water runs.</p>
@@ -103,9 +94,9 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
               note={place.note}
               to={`/places/${place.id}/choose`}
               removes="Delete"
-              onRename={(name, note) => attempt(changePlace({ ...place, name, note }))}
+              onRename={(name, note) => attempt(changePlace(place, { ...place, name, note }))}
               onCopy={() => attempt(startPlace(`${place.name}, again`.slice(0, 80), place.note, place.document))}
-              onRemove={() => attempt(removePlace(place.id).then(() => setGone(place)))}
+              onRemove={() => attempt(removePlace(place))}
             >
               <b>{anchorsOf(place)} anchors</b>{' '}
               <Span textStyle="quiet">
@@ -118,19 +109,6 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
             </CampRow>
           ))}
         </chakra.ul>
-      )}
-      {gone !== null && (
-        <Text display="flex" alignItems="center" gap="14px" paddingBlock="8px" role="status">
-          {gone.name} was deleted.{' '}
-          <Button
-            onClick={() => {
-              attempt(addPlace({ name: gone.name, note: gone.note, document: gone.document }));
-              setGone(null);
-            }}
-          >
-            Put it back
-          </Button>
-        </Text>
       )}
       <p>
         <Button onClick={() => attempt(startPlace('New place', '', freshPlace(camp.kit[0]?.id ?? '')))}>
@@ -157,11 +135,9 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
               camp={camp}
               me={me}
               onKeep={(of, verdict) => keepVerdict(rig.id, of, verdict)}
-              onRename={(name, note) => attempt(changeRig({ ...rig, name, note }))}
+              onRename={(name, note) => attempt(changeRig(rig, { ...rig, name, note }))}
               onCopy={() => attempt(start(`${rig.name}, again`.slice(0, 80), rig.note, rig.document))}
-              onRemove={() => {
-                attempt(removeRig(rig.id).then(() => setRemoved(rig)));
-              }}
+              onRemove={() => attempt(removeRig(rig))}
             />
           ))}
         </chakra.ul>
@@ -209,8 +185,8 @@ function RigRow({
   readonly onCopy: () => void;
   readonly onRemove: () => void;
 }): ReactElement {
-  const context = useRigContext(camp, me);
   const { document: rig_ } = rig;
+  const context = useRigContext(camp, me, rig_);
   const question = useMemo(() => ({ rig: rig_, context, units: me.units }), [rig_, context, me.units]);
   const told = useVerdict(
     question,

@@ -1,15 +1,16 @@
 import { Problem } from '../../parts/layout.js';
 import { Button, Flex, Text } from '@chakra-ui/react';
 import type { JudgedSpan, Place, ThingKind } from '@rough-bight/core/ground';
-import { THINGS, freshThing, placedByMeasures } from '@rough-bight/core/ground';
+import { THINGS, freshThing, measuredFirst, placedByMeasures } from '@rough-bight/core/ground';
 import { capital } from '@rough-bight/core/quantity';
 import { freshRig, leeward, pitchedAsWished, rehung, rigAt } from '@rough-bight/core/rig';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
-import { useRigContext } from '../../data/context.js';
+import { useCampContext } from '../../data/context.js';
 import { useCamp, useCampActions } from '../../data/camp.js';
-import { useMe } from '../../data/me.js';
+import { deedsOf } from '../../data/deeds.js';
+import { useMe, useReader } from '../../data/me.js';
 import { unusedName } from '../../data/unused-name.js';
 import type { DocumentStore } from '../../data/document-store.js';
 import type { Camp, Person, StoredRig } from '../../data/types.js';
@@ -64,18 +65,19 @@ function Ground({
     readonly back?: () => void;
   } | null>(null);
   const { addRig, changeRig, addPlace } = useCampActions(camp.id);
-  const context = useRigContext(camp, me);
+  const context = useCampContext(camp, me);
   const { units } = me;
-  const who = useMemo(() => ({ body: me.body, calibrations: me.calibrations }), [me.body, me.calibrations]);
+  const who = useReader(me);
   const question: GroundQuestion = useMemo(() => ({ place, who, kit: camp.kit, units }), [place, who, camp.kit, units]);
   const { judgement, problem, explained } = useGround(question, snapshot.moving, open);
 
   const edit = useCallback(
     (next: Place): null => {
-      store.edit({ ...store.read().draft, document: next });
+      // what does not say who measured it was measured by whoever holds this device
+      store.edit({ ...store.read().draft, document: measuredFirst(next, me) });
       return null;
     },
-    [store],
+    [store, me],
   );
   const move = useCallback((next: Place) => store.move({ ...store.read().draft, document: next }), [store]);
   const show = useCallback(
@@ -149,11 +151,14 @@ function Ground({
   const moveRig = async (rig: StoredRig, chosen: JudgedSpan): Promise<void> => {
     const { place: ground, span: found } = standing(chosen);
     const span = leeward(ground, found, rig.document.pitch?.form ?? 'none');
-    const moved = await changeRig({ ...rig, document: rehung(rigAt(ground, store.id, span, rig.document), context) });
+    await changeRig(rig, {
+      ...rig,
+      document: rehung(rigAt(ground, store.id, span, rig.document), context),
+    });
     setSaid({
       text: `${rig.name} now stands between ${span.from.name} and ${span.to.name}.`,
       wrong: false,
-      back: () => attempt(changeRig({ ...moved, document: rig.document }).then(() => setSaid(null))),
+      back: () => attempt(Promise.resolve(deedsOf(camp.id).read().undo?.()).then(() => setSaid(null))),
     });
   };
   const take = async (file: File): Promise<void> => {

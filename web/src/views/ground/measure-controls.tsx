@@ -1,11 +1,12 @@
 import { Buttons } from '../../parts/layout.js';
 import { Box, Button, IconButton, Span, Table, Text, VisuallyHidden } from '@chakra-ui/react';
 import type { Measure, MeasureHow, Place } from '@rough-bight/core/ground';
-import { HOW_WORDS, MEASURE_HOWS, PLACE_LIMITS, sayMeasure } from '@rough-bight/core/ground';
+import { HOW_WORDS, MEASURE_HOWS, PLACE_LIMITS, byBody, sayMeasure, withMeasurer } from '@rough-bight/core/ground';
 import { capital, say } from '@rough-bight/core/quantity';
 import { Crosshair, FileUp, Plus, Trash2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
+import { usePeople } from '../../data/me.js';
 import { openRangefinder } from '../../devices/rangefinder.js';
 import { Choice } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
@@ -14,7 +15,6 @@ import type { SurveyShown } from '../../workers/ground.worker.js';
 import type { GroundEditing } from './steps.js';
 import { FileChoice } from '../../parts/file-choice.js';
 
-const HOW_OPTIONS = MEASURE_HOWS.map((id) => ({ id, name: capital(HOW_WORDS[id]) }));
 const FRESH: Readonly<Record<MeasureHow, number>> = {
   tape: 5,
   paces: 7,
@@ -54,6 +54,12 @@ export function MeasureControls({
   const measure = (id: string, part: Partial<Measure>): null =>
     edit({ ...place, measures: place.measures.map((m) => (m.id === id ? { ...m, ...part } : m)) });
   const name = (id: string): string => place.things.find((t) => t.id === id)?.name ?? id;
+  const { people, me } = usePeople();
+  const owner = ({ how, by }: Measure): ReactElement | null => {
+    if (by === undefined || by === me?.id || !byBody(how)) return null;
+    const person = people?.find((p) => p.id === by) ?? place.measurers?.find((p) => p.id === by);
+    return person === undefined ? null : <Span textStyle="quiet"> by {person.name}</Span>;
+  };
   return (
     <Box>
       {survey !== null && (
@@ -106,8 +112,9 @@ export function MeasureControls({
                           m.how === 'compass' ? Math.PI / 180 : m.how === 'tape' || m.how === 'rangefinder' ? 0.1 : 0.5
                         }
                         {...suffixOf(m.how)}
-                        onCommit={(value) => measure(m.id, { value })}
+                        onCommit={(value) => measure(m.id, { value, by: undefined })}
                       />
+                      {owner(m)}
                     </Table.Cell>
                     <Table.Cell>
                       {left
@@ -171,6 +178,19 @@ export function AddMeasure({ place, edit }: GroundEditing): ReactElement | null 
   const [wrong, setWrong] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
   const units = useUnits();
+  const { people = [], me } = usePeople();
+  const [other, setOther] = useState<string | null>(null);
+  const whose = other ?? me?.id ?? '';
+  // a body's own units are somebody's
+  const ways = MEASURE_HOWS.flatMap((way) =>
+    byBody(way) && people.length > 1
+      ? people.map(({ id, name }) => ({
+          way,
+          by: id,
+          name: `${id === me?.id ? 'My' : `${name}’s`} ${HOW_WORDS[way]}`,
+        }))
+      : [{ way, by: whose, name: capital(HOW_WORDS[way]) }],
+  ).map((w) => ({ ...w, id: people.length > 1 && byBody(w.way) ? `${w.way}, ${w.by}` : w.way }));
   const device = useMemo(() => openRangefinder(place), [place]);
   if (points.length < 2) return <p>Put at least two things on the plan under Look, then measure between them.</p>;
   const options = points.map((t) => ({ id: t.id, name: t.name }));
@@ -180,7 +200,22 @@ export function AddMeasure({ place, edit }: GroundEditing): ReactElement | null 
   const add = (into: Place, kind: MeasureHow, v: number): void => {
     let k = into.measures.length + 1;
     while (into.measures.some((m) => m.id === `m${k}`)) k++;
-    edit({ ...into, measures: [...into.measures, { id: `m${k}`, from: a, to: b, how: kind, value: v }] });
+    const measurer = byBody(kind) ? people.find((p) => p.id === whose) : undefined;
+    edit({
+      ...into,
+      measures: [
+        ...into.measures,
+        {
+          id: `m${k}`,
+          from: a,
+          to: b,
+          how: kind,
+          value: v,
+          ...(measurer === undefined ? {} : { by: measurer.id }),
+        },
+      ],
+      ...(measurer === undefined ? {} : { measurers: [...withMeasurer(into, measurer)] }),
+    });
     // on from where one now stands, to what comes next
     setFrom(b);
     setTo(points[(points.findIndex((t) => t.id === b) + 1) % points.length]!.id);
@@ -197,16 +232,21 @@ export function AddMeasure({ place, edit }: GroundEditing): ReactElement | null 
     <>
       <Choice label="From" value={a} options={options} onChange={setFrom} />
       <Choice label="To" value={b} options={options.filter((o) => o.id !== a)} onChange={setTo} />
-      <Choice
-        label="Measured by"
-        value={how}
-        options={HOW_OPTIONS}
-        onChange={(next) => {
-          setHow(next);
-          setValue(FRESH[next]);
-          setWrong(false);
-        }}
-      />
+      {/* names of things want the room */}
+      <Box flex="1 1 104px !important">
+        <Choice
+          label="Measured by"
+          value={ways.find((w) => w.way === how && (w.by === whose || !byBody(how)))!.id}
+          options={ways}
+          onChange={(way) => {
+            const next = ways.find((w) => w.id === way)!;
+            setHow(next.way);
+            if (byBody(next.way)) setOther(next.by);
+            setValue(FRESH[next.way]);
+            setWrong(false);
+          }}
+        />
+      </Box>
       <NumberField
         label={how === 'compass' ? 'Bearing' : how === 'tape' || how === 'rangefinder' ? 'Distance' : 'How many'}
         value={value}
@@ -221,7 +261,7 @@ export function AddMeasure({ place, edit }: GroundEditing): ReactElement | null 
       />
       <Buttons marginTop={0} alignSelf="center" flex="none !important">
         <Button onClick={() => (wrong ? setSaid(NOT_NOTED) : add(place, how, value))}>
-          <Plus size={16} aria-hidden="true" /> Note it down
+          <Plus size={16} aria-hidden="true" /> Note it
         </Button>
         <IconButton
           variant="outline"

@@ -1,4 +1,4 @@
-import { Button, Flex, Text } from '@chakra-ui/react';
+import { Text } from '@chakra-ui/react';
 import { KIT_LISTS, usedBy } from '@rough-bight/core/rig';
 import type { KitList } from '@rough-bight/core/rig';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
@@ -6,8 +6,9 @@ import type { Figure } from '@rough-bight/core/working';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { useSearchParams } from 'react-router';
-import { useShell } from '../../app/shell-context.js';
+import { deedsInBar, useShell } from '../../app/shell-context.js';
 import { kitOf, useCampActions, useCurrentCamp } from '../../data/camp.js';
+import { useDeeds } from '../../data/deeds.js';
 import { useMe } from '../../data/me.js';
 import type { Camp, StoredRig } from '../../data/types.js';
 import { Caution, Page, Problem } from '../../parts/layout.js';
@@ -50,14 +51,8 @@ function KitPage({ camp, body }: { readonly camp: Camp; readonly body: BodyMeasu
   const [query, setQuery] = useSearchParams();
   const [problem, setProblem] = useState<string | null>(null);
   const [figure, setFigure] = useState<Figure | null>(null);
-  /** What was taken out last, and how it comes back. */
-  const [gone, setGone] = useState<{
-    readonly name: string;
-    readonly back: () => Promise<{ readonly id: string }>;
-  } | null>(null);
   const usersOf = useUsers(camp.rigs);
   const kit = kitOf(camp);
-  useShell({ crumbs: [{ name: camp.name, to: `/camps/${camp.id}` }, { name: 'Kit' }] });
   useEffect(() => {
     document.title = 'Kit, Rough Bight';
   }, []);
@@ -66,16 +61,14 @@ function KitPage({ camp, body }: { readonly camp: Camp; readonly body: BodyMeasu
     setProblem(null);
     work.catch((error: unknown) => setProblem((error as Error).message));
   };
+  useShell({
+    crumbs: [{ name: camp.name, to: `/camps/${camp.id}` }, { name: 'Kit' }],
+    ...deedsInBar(useDeeds(camp.id), attempt),
+  });
   const actions = <L extends KitList>(list: L): ListActions<L> => ({
     onAdd: (thing) => attempt(addThing(list, thing).then((made) => open(made.id))),
     onChange: (thing) => attempt(changeThing(list, thing)),
-    onRemove: ({ id, ...thing }) =>
-      attempt(
-        removeThing(list, id).then(() => {
-          open(null);
-          setGone({ name: thing.name, back: () => addThing(list, thing as never) });
-        }),
-      ),
+    onRemove: (thing) => attempt(removeThing(list, thing).then(() => open(null))),
   });
   return (
     <WorkingContext.Provider value={setFigure}>
@@ -85,19 +78,6 @@ function KitPage({ camp, body }: { readonly camp: Camp; readonly body: BodyMeasu
           Every hank, roof, peg and bed, drawn to scale. Rigs use these; touch one to change it.
         </Text>
         {problem !== null && <Problem role="alert">{problem}</Problem>}
-        {gone !== null && (
-          <Flex align="center" gap="14px" paddingBlock="8px" role="status">
-            {gone.name} was taken out of the kit.
-            <Button
-              onClick={() => {
-                attempt(gone.back().then((put) => open(put.id)));
-                setGone(null);
-              }}
-            >
-              Put it back
-            </Button>
-          </Flex>
-        )}
         {figure !== null && <WorkingPanel figure={figure} onClose={() => setFigure(null)} />}
         {KIT_LISTS.map((list) => (
           <Things

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Grid, Progress, Span, Text, chakra } from '@chakra-ui/react';
 import type { Place } from '@rough-bight/core/ground';
 import { capital, say, tell } from '@rough-bight/core/quantity';
-import { RIDGE_LIMITS, freshRig, lieAt, rigAt } from '@rough-bight/core/rig';
+import { RIDGE_LIMITS, freshRig, lieAt, pacerOf, rigAt } from '@rough-bight/core/rig';
 import { ROOF_LIMITS, freshRoof } from '@rough-bight/core/roof';
 import type { KitRoof } from '@rough-bight/core/roof';
 import { readyWords } from '@rough-bight/core/start';
@@ -14,8 +14,8 @@ import type { ReactElement, ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { useShell } from '../../app/shell-context.js';
 import { useCamp, useCampActions } from '../../data/camp.js';
-import { useRigContext } from '../../data/context.js';
-import { useMe } from '../../data/me.js';
+import { useCampContext } from '../../data/context.js';
+import { useMe, useReader } from '../../data/me.js';
 import type { Camp, Person } from '../../data/types.js';
 import { unusedName } from '../../data/unused-name.js';
 import { Choice, Segments } from '../../parts/choice.js';
@@ -78,7 +78,7 @@ const PACES: Readonly<Record<Who['kind'], number>> = { ground: 8, hammock: 7, cl
 function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): ReactElement {
   const navigate = useNavigate();
   const { addRig, addThing } = useCampActions(camp.id);
-  const context = useRigContext(camp, me);
+  const context = useCampContext(camp, me);
   const { units, body } = me;
   const [said, setSaid] = useState<Said>({
     roof: ANY,
@@ -149,7 +149,7 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
       who,
       base: {
         ...fresh,
-        span: { ...fresh.span, how: 'paces', paces: said.paces },
+        span: { ...fresh.span, how: 'paces', paces: said.paces, by: pacerOf(me) },
         trunks: [
           { ...fresh.trunks[0], girth: girth(0) },
           { ...fresh.trunks[1], girth: girth(1) },
@@ -482,7 +482,7 @@ function Answer({
 
 /** The spans of a place, best first; none while it is ranked, or where no place is chosen. */
 function useSpans(place: Place | null, camp: Camp, me: Person) {
-  const who = useMemo(() => ({ body: me.body, calibrations: me.calibrations }), [me.body, me.calibrations]);
+  const who = useReader(me);
   const question = useMemo(
     () => (place === null ? null : { place, who, kit: camp.kit, units: me.units }),
     [place, who, camp.kit, me.units],

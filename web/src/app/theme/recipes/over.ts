@@ -1,5 +1,5 @@
 import { defineSlotRecipe } from '@chakra-ui/react';
-import { comboboxAnatomy, dialogAnatomy, menuAnatomy, popoverAnatomy } from '@chakra-ui/react/anatomy';
+import { comboboxAnatomy, dialogAnatomy, menuAnatomy, popoverAnatomy, toastAnatomy } from '@chakra-ui/react/anatomy';
 
 /** What stands over a view: cloth, ruled in ink. */
 const sheet = { bg: 'cloth', color: 'ink', border: '1.5px solid', borderColor: 'ink', zIndex: 10 } as const;
@@ -70,5 +70,26 @@ export const combobox = defineSlotRecipe({
     },
     item: row,
     empty: { textStyle: 'quiet', padding: '14px 8px' },
+  },
+});
+
+/** What was done, and what takes it back. */
+export const toast = defineSlotRecipe({
+  slots: toastAnatomy.keys(),
+  base: {
+    root: {
+      ...sheet,
+      display: 'flex',
+      alignItems: 'center',
+      gap: '10px',
+      padding: '4px 4px 4px 14px',
+      width: 'max-content',
+      // its region gives it no room of its own
+      minWidth: 'min(340px, calc(100vw - 32px))',
+      maxWidth: 'min(560px, calc(100vw - 32px))',
+      borderLeft: '4px solid',
+      borderLeftColor: 'act',
+    },
+    title: { flex: 1 },
   },
 });
