@@ -68,6 +68,57 @@ test('a bed is hung under a roof: by its wish, dragged on its trunk, undone', as
   expect(problems).toEqual([]);
 });
 
+test('a hammock for 95 kg under a roof that stands: five touches, and all of it holds', async ({ page }) => {
+  test.setTimeout(180_000);
+  // a fly between two stout trees five metres apart, with nobody under it
+  const { document } = await (await page.request.get('/api/rigs/hammock-fly')).json();
+  const stout = {
+    ...document,
+    span: { ...document.span, how: 'tape', tape: 5 },
+    trunks: document.trunks.map((t: object) => ({ ...t, girth: 0.9 })),
+    pitch: { ...document.pitch, middle: 2.5 },
+  };
+  const made = await page.request.post('/api/camps/sallow-ait/rigs', {
+    data: { name: 'Fly on stout trees', note: '', document: stout },
+  });
+  await page.goto(`/rigs/${(await made.json()).id}/bed`);
+  await judged(page);
+  let touches = 0;
+  const touch = async (what: Locator): Promise<void> => {
+    touches++;
+    await what.click();
+  };
+  await touch(page.getByRole('button', { name: 'Hang a bed' }));
+  await touch(page.getByRole('menuitem', { name: /^river bed, 3 m/ }));
+  touches++;
+  await page.getByLabel('Weighs').fill('95');
+  await page.getByLabel('Weighs').press('Enter');
+  await touch(page.getByRole('button', { name: 'Hang it for me' }));
+  await touch(page.getByRole('button', { name: 'Hang it so' }));
+  await judged(page);
+  await expect(verdict(page)).toHaveText(/^Holds/, { timeout: 60_000 });
+  expect(touches).toBeLessThan(10);
+  await expect(page.getByLabel('Weighs')).toHaveValue('95');
+});
+
+test('straps that do not reach are no reason to refuse who lies in it', async ({ page }) => {
+  test.setTimeout(120_000);
+  await copyAt(page, 'Mess roof', 'Bed');
+  await judged(page);
+  await page.getByRole('button', { name: 'Hang a bed' }).click();
+  await page.getByRole('menuitem', { name: /^river bed, 3 m/ }).click();
+  await expect(verdict(page)).toHaveText('This rig cannot be worked out as it is.');
+  await page.getByLabel('Weighs').fill('95');
+  await page.getByLabel('Weighs').press('Enter');
+  await expect(page.getByRole('group', { name: 'Weighs' })).not.toContainText('does not reach');
+  // said once, where the verdict stands
+  await expect(page.getByText(/does not reach/)).toHaveCount(1);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await judged(page);
+  await saved(page);
+});
+
 test('a bed hung wrong says why; a tail on the strap stops the water; what must not be is refused', async ({
   page,
 }) => {

@@ -118,8 +118,8 @@ const heldBy = (s: KitStraps): number =>
   SUN[s.sun].typical *
   WEAR[s.wear].typical;
 
-/** Straps one takes for trunks of these girths: the strongest that goes round them, or the strongest; undefined where there are none. */
-export function takeStraps(straps: readonly KitStraps[], girths: readonly number[]): KitStraps | undefined {
+/** Straps as one takes them for trunks of these girths: those that go round them, or all where none does, the strongest first. */
+export function takeStraps(straps: readonly KitStraps[], girths: readonly number[]): readonly KitStraps[] {
   const round = straps.filter((s) => girths.every((girth) => strapSets(s, girth).length > 0));
-  return [...(round.length > 0 ? round : straps)].sort((a, b) => heldBy(b) - heldBy(a))[0];
+  return (round.length > 0 ? round : straps).toSorted((a, b) => heldBy(b) - heldBy(a));
 }

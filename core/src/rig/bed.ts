@@ -1,5 +1,5 @@
 import type { KitBed, KitStraps } from '../bed/index.js';
-import { LEAST_FREE, freeAt, mostFree, strapSets } from '../bed/index.js';
+import { LEAST_FREE, freeAt, mostFree, strapSets, takeStraps } from '../bed/index.js';
 import { ADJUSTMENTS, BROW_OF_STATURE, findWood } from '../catalogue/index.js';
 import type { Problem } from '../document/index.js';
 import { problem } from '../document/index.js';
@@ -10,6 +10,7 @@ import type { Bed, BedAnchor, BedEnd } from './bed-document.js';
 import type { RigContext } from './pitch.js';
 import { measuredSpan } from './ridge.js';
 import type { RidgeRig } from './rig-document.js';
+import { isBrought } from './used.js';
 
 export const BED_ANCHOR_NAMES: Readonly<Record<BedAnchor['kind'], string>> = {
   trunk: 'the rig’s own trunk',
@@ -46,6 +47,12 @@ export function freeStrap(rig: RidgeRig, straps: KitStraps, i: 0 | 1): number {
   return straps.adjust === 'hitch' ? end.free : freeAt(straps, end.wraps, end.loop, bedStem(rig, i).girth);
 }
 
+/**
+ * How far one falls who sits down without a hand on anything, m: hips stand at 0.53 of the stature (Drillis and Contini 1966), some
+ * 0.9 m, and a bed lain in at 0.45 m has its empty edge at 0.7 to 0.85. Judgement, 0.05 to 0.3; whoever throws themselves in falls further.
+ */
+const DROP = 0.15;
+
 /** A bed to begin with, on the rig's own trunks. */
 export function freshBed(kit: { readonly bed: KitBed; readonly straps: KitStraps }, body: BodyMeasures): Bed {
   const end: BedEnd = { anchor: { kind: 'trunk' }, height: 1.5, wraps: 1, loop: 1, free: 0.6, drip: null };
@@ -59,7 +66,7 @@ export function freshBed(kit: { readonly bed: KitBed; readonly straps: KitStraps
     head: 0,
     ridgeCord: kit.bed.ridgeLength > 0,
     sitAt: 0.5,
-    drop: 0.3,
+    drop: DROP,
     swing: 0.35,
     reach: 0.3,
     sideStay: null,
@@ -95,6 +102,23 @@ export function strapsFor(
       : { ...bed.ends[i], wraps: set.wraps, ...(set.loop > 0 ? { loop: set.loop } : { free: set.free }) };
   };
   return { ...bed, ends: [end(0), end(1)] };
+}
+
+/**
+ * The rig with a bed of the kit as one begins to hang it: by the strongest straps at hand that reach, or the strongest where none
+ * do; as it is where bed or straps are missing.
+ */
+export function withBedOf(rig: RidgeRig, bedId: string, context: RigContext): RidgeRig {
+  const bed = context.beds.find((b) => b.id === bedId);
+  if (bed === undefined) return rig;
+  const hung = takeStraps(
+    context.straps.filter((s) => isBrought(rig, 'straps', s.id)),
+    rig.trunks.map((t) => t.girth),
+  ).map((straps) => ({
+    ...rig,
+    bed: strapsFor(rig, freshBed({ bed, straps }, context.body), { bed, straps }, context.body),
+  }));
+  return hung.find((r) => bedProblems(r, context).length === 0) ?? hung[0] ?? rig;
 }
 
 /** The rig with its bed hung anew on the trunks it has now; without a bed, or with its kit gone, as it is. */

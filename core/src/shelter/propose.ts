@@ -128,6 +128,8 @@ function hungOn(
   return best;
 }
 
+const withStraps = (rig: RidgeRig, straps: string): RidgeRig => ({ ...rig, bed: { ...rig.bed!, straps } });
+
 /** The wish stays as it was asked: what was given up for it is told beside it. */
 const withWish = (rig: RidgeRig, asked: RidgeRig): RidgeRig => ({
   ...rig,
@@ -223,9 +225,11 @@ const FORBIDS_ORDER: readonly Forbids[] = ['ground', 'bears', 'touches', 'wet', 
  * @throws RigProblem where the bed cannot be computed at all
  */
 export function proposeHang(rig: RidgeRig, context: RigContext, units: UnitChoice): HangTogether {
-  const answer = hangIt(rig, context, units);
-  const hung = answer.offers.length === 0 ? null : hungToBear(rig, context, null, units);
-  if (hung === null) return { ...answer, whole: null };
+  const own = hangIt(rig, context, units);
+  const hung = hungToBear(rig, context, null, units);
+  if (hung === null) return { ...own, whole: null };
+  // where its own straps do not reach, the ways are those of the straps that do
+  const answer = own.offers.length > 0 ? own : hangIt(withStraps(rig, hung.offer.rig.bed!.straps), context, units);
   let roof: Ridge =
     rig.pitch === undefined
       ? { rig: hung.offer.rig, by: 0, turned: null, over: null }

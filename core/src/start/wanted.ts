@@ -1,6 +1,5 @@
-import { takeStraps } from '../bed/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
-import { freshBed, strapsFor } from '../rig/index.js';
+import { withBedOf } from '../rig/index.js';
 import type { Pitch, RigContext, RidgeRig } from '../rig/index.js';
 
 /** Who the roof is for. */
@@ -41,12 +40,6 @@ export const groundWanted = (who: Who): number =>
 /** The rig with the bed that is wanted on it, to be hung; as it is without one. */
 export function withBed(rig: RidgeRig, who: Who, context: RigContext): RidgeRig {
   if (who.kind !== 'hammock') return rig;
-  const bed = context.beds.find((b) => b.id === who.bed);
-  const straps = takeStraps(
-    context.straps,
-    rig.trunks.map((t) => t.girth),
-  );
-  if (bed === undefined || straps === undefined) return rig;
-  const fresh = { ...freshBed({ bed, straps }, context.body), mass: who.mass };
-  return { ...rig, bed: strapsFor(rig, fresh, { bed, straps }, context.body) };
+  const hung = withBedOf(rig, who.bed, context);
+  return hung.bed === undefined ? rig : { ...hung, bed: { ...hung.bed, mass: who.mass } };
 }

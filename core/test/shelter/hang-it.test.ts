@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { strapSets } from '../../src/bed/index.js';
-import { bedStem } from '../../src/rig/index.js';
+import { bedProblems, bedStem, withBedOf } from '../../src/rig/index.js';
 import type { RidgeRig } from '../../src/rig/index.js';
 import {
   bedModel,
@@ -29,6 +29,37 @@ const ridgeAt = (rig: RidgeRig, height: number): RidgeRig => ({
     { ...rig.trunks[0], tieHeight: height },
     { ...rig.trunks[1], tieHeight: height },
   ],
+});
+
+describe('a bed begun on a rig', () => {
+  const bare: RidgeRig = { ...fly.rig };
+  delete (bare as { bed?: unknown }).bed;
+  const far = (span: number): RidgeRig => ({ ...bare, span: { ...bare.span, how: 'tape', tape: span } });
+  const [long] = fly.context.straps.filter((s) => s.id === 'long-straps');
+  const context = {
+    ...fly.context,
+    straps: [
+      long!,
+      { ...long!, id: 'short', name: 'short wide straps', webbing: 'polyester-50', length: 2, count: 10 },
+    ],
+  };
+  const on = (span: number): RidgeRig => withBedOf(far(span), 'river-bed', context);
+  test('takes the strongest straps that reach; where none do, the strongest, and says what is wrong', () => {
+    expect([on(4), on(7), on(12)].map((r) => r.bed!.straps)).toEqual(['short', 'long-straps', 'short']);
+    for (const r of [on(4), on(7)]) expect(bedProblems(r, context)).toEqual([]);
+    expect(bedProblems(on(12), context)[0]!.field).toMatch(/^bed/);
+  });
+  test('straps left at home are not taken, and a bed that is not in the kit hangs nowhere', () => {
+    expect(withBedOf({ ...far(4), home: ['short'] }, 'river-bed', context).bed!.straps).toBe('long-straps');
+    expect(withBedOf(far(5), 'none', context)).toEqual(far(5));
+  });
+  test('where its own straps do not reach, others of the kit are proposed', () => {
+    const begun = on(7);
+    const { offers, whole } = proposeHang({ ...begun, bed: { ...begun.bed!, straps: 'short' } }, context, UNITS);
+    expect(whole!.straps).toBe('long-straps');
+    expect(offers.length).toBeGreaterThan(0);
+    for (const o of offers) expect(o.rig.bed!.straps).toBe('long-straps');
+  });
 });
 
 describe('hang it for me', () => {

@@ -11,15 +11,18 @@ export function SaveTrouble<D>({
   store,
   save,
   copy,
+  told,
 }: {
   readonly store: DocumentStore<D>;
   readonly save: SaveState<D>;
+  /** Whether the view says itself what is wrong with it. */
+  readonly told: boolean;
   /** Stores a draft as a new one and says where it is to be seen. */
   readonly copy: (draft: Draft<D>) => Promise<string>;
 }): ReactElement | null {
   if (save.kind === 'conflict')
     return <Conflict store={store} message={save.message} theirs={save.theirs} copy={copy} />;
-  if (save.kind !== 'refused' && save.kind !== 'waiting') return null;
+  if (save.kind !== 'waiting' && (save.kind !== 'refused' || told)) return null;
   return (
     <Problem padding="10px 18px" role="alert">
       {save.message}

@@ -33,6 +33,8 @@ interface Props<D> {
   /** What is opened beside the thing that is chosen. */
   readonly beside?: ReactNode;
   readonly side: ReactNode;
+  /** Whether the side says what is wrong with what is worked on. */
+  readonly wrong?: boolean;
   /** Keeps a draft that clashes as a document of its own; its address. */
   readonly copy: (draft: Draft<D>) => Promise<string>;
 }
@@ -171,7 +173,7 @@ export function Workbench<D>(props: Props<D>): ReactElement {
             // on a phone all but the verdict comes after one's own numbers
             css={{ '& > :not([aria-label=Verdict])': { order: { base: 4, lg: 0 } } }}
           >
-            <SaveTrouble store={store} save={snapshot.save} copy={props.copy} />
+            <SaveTrouble store={store} save={snapshot.save} copy={props.copy} told={props.wrong ?? false} />
             {figure !== null ? <WorkingPanel figure={figure} onClose={close} /> : props.side}
           </Flex>
         </Grid>

@@ -1,6 +1,5 @@
 import { Caution, ControlGroup, ControlRow, Controls } from '../../parts/layout.js';
 import { Button, Menu, Portal, Span, Table, Text } from '@chakra-ui/react';
-import { takeStraps } from '@rough-bight/core/bed';
 import { ADJUSTMENTS, SOILS, WOODS, findBedCloth } from '@rough-bight/core/catalogue';
 import { capital, say, sayHeight } from '@rough-bight/core/quantity';
 import {
@@ -8,9 +7,9 @@ import {
   BED_LIMITS,
   BENEATH,
   bedStem,
-  freshBed,
   measuredSpan,
   strapsFor,
+  withBedOf,
 } from '@rough-bight/core/rig';
 import { freshSupport, holdsOnGround, isShared } from '@rough-bight/core/support';
 import { headWords } from '@rough-bight/core/words';
@@ -171,11 +170,7 @@ function Weighs({ rig, edit }: BedProps): ReactElement {
 
 function NoBed({ rig, context, put }: Pick<BedProps, 'rig' | 'context' | 'put'>): ReactElement {
   const units = useUnits();
-  const straps = takeStraps(
-    context.straps,
-    rig.trunks.map((t) => t.girth),
-  );
-  if (context.beds.length === 0 || straps === undefined)
+  if (context.beds.length === 0 || context.straps.length === 0)
     return (
       <Text textStyle="quiet">
         The kit holds {context.beds.length === 0 ? 'no hammock' : 'no straps'} yet. Add{' '}
@@ -183,16 +178,7 @@ function NoBed({ rig, context, put }: Pick<BedProps, 'rig' | 'context' | 'put'>)
       </Text>
     );
   return (
-    <Menu.Root
-      onSelect={({ value }) => {
-        const bed = context.beds.find((b) => b.id === value);
-        if (bed !== undefined)
-          put({
-            ...rig,
-            bed: strapsFor(rig, freshBed({ bed, straps }, context.body), { bed, straps }, context.body),
-          });
-      }}
-    >
+    <Menu.Root onSelect={({ value }) => put(withBedOf(rig, value, context))}>
       <Menu.Trigger asChild>
         <Button alignSelf="center" flex="none !important">
           <Bed size={16} aria-hidden="true" /> Hang a bed

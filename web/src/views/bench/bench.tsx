@@ -253,6 +253,7 @@ function Bench({
           </Suspense>
         </>
       }
+      wrong={calm.problem !== null}
       side={
         <Suspense fallback={<Loading what="the panel" />}>
           {panel === 'size' && pitched ? (

@@ -22,7 +22,9 @@ export function editing(rig: RidgeRig, context: RigContext, units: UnitChoice, p
     body,
     ...(paces === undefined ? {} : { paces }),
     edit: (next) => {
-      const problem = rigProblems(next, context)[0];
+      // what was wrong before stands where it is; it is no reason against mending something else
+      const before = new Set(rigProblems(rig, context).map((p) => p.field));
+      const problem = rigProblems(next, context).find((p) => !before.has(p.field));
       if (problem !== undefined) return tellProblem(problem, units);
       put(next);
       return null;

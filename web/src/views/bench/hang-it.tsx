@@ -139,7 +139,7 @@ export function HangAnswers({
                 .filter((o) => whole === null || !sameSetting(o, whole.offer))
                 .map((o, k) => (
                   <OfferRow key={k}>
-                    <Offer rig={rig} context={context} offer={o} />
+                    <Offer rig={o.rig} context={context} offer={o} wished={rig.bed!.wish} />
                     <Button onClick={() => onTake(o.rig)}>
                       {k === 0 && whole === null ? 'Hang the bed so' : 'Or so'}
                     </Button>
