@@ -110,7 +110,6 @@ test('straps that do not reach are no reason to refuse who lies in it', async ({
   await expect(verdict(page)).toHaveText('This rig cannot be worked out as it is.');
   await page.getByLabel('Weighs').fill('95');
   await page.getByLabel('Weighs').press('Enter');
-  await expect(page.getByRole('group', { name: 'Weighs' })).not.toContainText('does not reach');
   // said once, where the verdict stands
   await expect(page.getByText(/does not reach/)).toHaveCount(1);
   await page.getByRole('button', { name: 'Undo' }).click();

@@ -14,7 +14,8 @@ export interface FindingWords {
 
 const END = ['first', 'second'] as const;
 const newtons = (value: number) => amount(value, 'force');
-const share = (value: number) => amount(value, 'share');
+/** A share as nobody knows it better: whole per cents, and never none of what is some. */
+const share = (value: number): string => `${Math.max(1, Math.round(100 * value))} %`;
 const angle = (value: number) => amount(value, 'angle');
 
 /** So many times, with the digits that tell on which side of what is asked it is. */
@@ -31,7 +32,7 @@ export function marginWords({ judgement }: Judged): Phrase {
     case 'factor':
       return phrase`it holds ${times(figure.value, required)} times the worst pull; ${required} times is asked`;
     case 'share':
-      return phrase`${share(figure.value)} of its low-end strength is in use; ${share(required)} is allowed`;
+      return phrase`${amount(figure.value, 'share')} of its low-end strength is in use; ${amount(required, 'share')} is allowed`;
     case 'chance':
       return phrase`it fails with a chance of ${amount(figure.value, 'chance')}; ${amount(required, 'chance')} is allowed`;
   }

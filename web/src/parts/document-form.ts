@@ -1,7 +1,7 @@
 import { toNestErrors } from '@hookform/resolvers';
 import type { Problem } from '@rough-bight/core/document';
 import { tellProblem } from '@rough-bight/core/document';
-import { useEffect, useEffectEvent } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import type { FieldErrors, FieldPath, FieldValues, UseFormReturn } from 'react-hook-form';
 import { useForm } from 'react-hook-form';
 import { useUnits } from './units.js';
@@ -11,6 +11,9 @@ export interface DocumentForm<T extends FieldValues> {
   readonly form: UseFormReturn<T>;
   /** Puts values in, and keeps the whole where nothing is wrong with it. */
   readonly put: (values: Partial<T>) => void;
+  /** Whether something typed cannot be, and so was not put in; and how a field says so of itself. */
+  readonly faulty: boolean;
+  readonly fault: (path: FieldPath<T>, wrong: boolean) => void;
   /** The same for one field, by its path, and what changes with it. */
   readonly putAt: (path: FieldPath<T>, value: unknown, also?: Partial<T>) => void;
 }
@@ -37,6 +40,7 @@ export function useDocumentForm<T extends FieldValues>(
       return { values: {}, errors: toNestErrors(errors as FieldErrors, options) as FieldErrors<T> };
     },
   });
+  const [faults, setFaults] = useState<readonly string[]>([]);
   // changed from outside: it is what it is there; only what could not be kept yet stays as it was put in
   const { errors } = form.formState;
   const changed = useEffectEvent((now: T) =>
@@ -52,6 +56,8 @@ export function useDocumentForm<T extends FieldValues>(
   return {
     form,
     put,
+    faulty: faults.length > 0,
+    fault: (path, wrong) => setFaults((before) => [...before.filter((p) => p !== path), ...(wrong ? [path] : [])]),
     putAt: (path, next, also) => put({ ...also, [path]: next }),
   };
 }

@@ -1,3 +1,4 @@
+import { useEffect, useEffectEvent } from 'react';
 import type { ReactElement, ReactNode } from 'react';
 import type { FieldPath, FieldPathByValue, FieldValues } from 'react-hook-form';
 import { useController, useFormState } from 'react-hook-form';
@@ -33,12 +34,23 @@ export function FormNumber<T extends FieldValues>({
   also,
   ...props
 }: Of<T, FieldPathByValue<T, number>> &
-  Omit<NumberProps, 'value' | 'onCommit' | 'problem'> & {
+  Omit<NumberProps, 'value' | 'onCommit' | 'problem' | 'onFault'> & {
     /** What changes with it. */
     readonly also?: Partial<T>;
   }): ReactElement {
   const { value, problem, take } = useField(of, name, also);
-  return <NumberField {...props} value={value as number} problem={problem} onCommit={take} />;
+  // one that is not there any more is no reason to wait for it
+  const leave = useEffectEvent(() => of.fault(name, false));
+  useEffect(() => () => leave(), []);
+  return (
+    <NumberField
+      {...props}
+      value={value as number}
+      problem={problem}
+      onCommit={take}
+      onFault={(wrong) => of.fault(name, wrong)}
+    />
+  );
 }
 
 /** One of a list, of a form. */

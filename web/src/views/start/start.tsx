@@ -1,8 +1,9 @@
 import { Box, Button, Flex, Grid, Progress, Span, Text, chakra } from '@chakra-ui/react';
+import { misfits } from '@rough-bight/core/document';
 import type { Place } from '@rough-bight/core/ground';
 import { capital, say, tell } from '@rough-bight/core/quantity';
-import { RIDGE_LIMITS, freshRig, lieAt, pacerOf, rigAt } from '@rough-bight/core/rig';
-import { ROOF_LIMITS, freshRoof } from '@rough-bight/core/roof';
+import { freshRig, lieAt, pacerOf, rigAt } from '@rough-bight/core/rig';
+import { freshRoof } from '@rough-bight/core/roof';
 import type { KitRoof } from '@rough-bight/core/roof';
 import { readyWords } from '@rough-bight/core/start';
 import type { Ready, Wanted, Who } from '@rough-bight/core/start';
@@ -20,13 +21,16 @@ import type { Camp, Person } from '../../data/types.js';
 import { unusedName } from '../../data/unused-name.js';
 import { Choice, Segments } from '../../parts/choice.js';
 import { Caution, ControlRow, Page, Problem } from '../../parts/layout.js';
-import { NumberField } from '../../parts/number-field.js';
+import { useDocumentForm } from '../../parts/document-form.js';
+import { FormChoice, FormNumber } from '../../parts/form-fields.js';
 import { Loading, Trouble } from '../../parts/states.js';
 import { UnitsContext } from '../../parts/units.js';
 import { RigPicture } from '../../scene/flat/picture.js';
 import { useGround } from '../../workers/use-ground.js';
 import { useStart } from '../../workers/use-start.js';
 import { RoofShape } from '../../parts/roof-shape.js';
+import type { Said } from './said.js';
+import { ANY, OWN, PACES, SAID_LIMITS, freshSaid, saidDocument } from './said.js';
 
 /** A whole rig in the order one thinks of it: what roof, for whom, where, in what weather. */
 export default function StartView(): ReactElement {
@@ -43,64 +47,16 @@ export default function StartView(): ReactElement {
   );
 }
 
-/** Any roof that suits; or one by its size that is not in the kit. */
-const ANY = 'any';
-const OWN = 'own';
-const COUNT = { quantity: 'count', min: 1, max: 12 } as const;
-const CLASS = { quantity: 'count', min: 2, max: 60 } as const;
-const PACKS = { quantity: 'count', min: 0, max: 12 } as const;
-const SPANS_ROUND = { quantity: 'count', min: 1.5, max: 20 } as const;
 /** Spans of a place that are offered. */
 const SPANS = 6;
-
-/** What was said so far; everything keeps its own number, so that changing one's mind loses nothing. */
-interface Said {
-  readonly roof: string;
-  readonly own: { readonly length: number; readonly width: number };
-  readonly who: Who['kind'];
-  readonly people: number;
-  readonly packs: number;
-  readonly pupils: number;
-  readonly bed: string;
-  readonly mass: number;
-  readonly place: string;
-  readonly span: string;
-  readonly paces: number;
-  readonly girths: readonly [number, number];
-  readonly beaufort: number;
-  readonly shelter: 'open' | 'edge' | 'wood';
-  readonly wind: 'across' | 'along';
-}
-
-/** Paces between trees that suit each, to begin with. */
-const PACES: Readonly<Record<Who['kind'], number>> = { ground: 8, hammock: 7, class: 10 };
 
 function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): ReactElement {
   const navigate = useNavigate();
   const { addRig, addThing } = useCampActions(camp.id);
   const context = useCampContext(camp, me);
   const { units, body } = me;
-  const [said, setSaid] = useState<Said>({
-    roof: ANY,
-    own: { length: 3, width: 3 },
-    who: 'ground',
-    people: 2,
-    packs: 2,
-    pupils: 12,
-    bed: camp.beds[0]?.id ?? '',
-    mass: 85,
-    place: '',
-    span: '',
-    paces: PACES.ground,
-    girths: [3.5, 3.5],
-    beaufort: 3,
-    shelter: 'wood',
-    wind: 'across',
-  });
-  const set = (part: Partial<Said>): null => {
-    setSaid((before) => ({ ...before, ...part }));
-    return null;
-  };
+  const [said, setSaid] = useState(() => freshSaid(camp.beds[0]?.id ?? ''));
+  const of = useDocumentForm<Said>(said, (next) => misfits(saidDocument, next), setSaid);
   const own = useMemo(() => ownRoof(said.own), [said.own]);
   const with_ = useMemo(
     () => (said.roof === OWN ? { ...context, roofs: [...context.roofs, own] } : context),
@@ -160,7 +116,7 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
     };
   };
   const show = (): void => {
-    const wanted = wantedNow();
+    const wanted = of.faulty ? 'Mend the number first: it is told beside it what it can be.' : wantedNow();
     if (typeof wanted === 'string') {
       setProblem(wanted);
       return;
@@ -195,33 +151,33 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
         Say four things; two or three whole rigs come back, solved, sized from the kit and judged.
       </Text>
       <Question title="What roof?">
-        <Choice
+        <FormChoice<Said, Said['roof']>
+          of={of}
+          name="roof"
           label="Roof"
-          value={said.roof}
           options={[
             { id: ANY, name: 'whichever of the kit suits' },
             ...camp.roofs.map((r) => ({ id: r.id, name: r.name })),
             { id: OWN, name: 'another, by its size' },
           ]}
-          onChange={(roof) => set({ roof })}
         />
         {said.roof === OWN && (
           <>
-            <NumberField
+            <FormNumber
+              of={of}
+              name="own.length"
               label="Long side"
-              value={said.own.length}
-              limit={ROOF_LIMITS.length}
+              limit={SAID_LIMITS.length}
               step={0.1}
               hint={`${(said.own.length / body.foot).toFixed(1)} of my feet`}
-              onCommit={(length) => set({ own: { ...said.own, length } })}
             />
-            <NumberField
+            <FormNumber
+              of={of}
+              name="own.width"
               label="Short side"
-              value={said.own.width}
-              limit={ROOF_LIMITS.width}
+              limit={SAID_LIMITS.width}
               step={0.1}
               hint={`${(said.own.width / body.foot).toFixed(1)} of my feet`}
-              onCommit={(width) => set({ own: { ...said.own, width } })}
             />
           </>
         )}
@@ -240,53 +196,32 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
             { id: 'hammock', name: 'A hammock' },
             { id: 'class', name: 'A class at its meal' },
           ]}
-          onChange={(who) => set({ who, paces: PACES[who] })}
+          onChange={(who) => of.put({ who, paces: PACES[who] })}
         />
         {said.who === 'ground' && (
           <>
-            <NumberField
-              whole
-              label="Sleepers"
-              value={said.people}
-              limit={COUNT}
-              step={1}
-              onCommit={(people) => set({ people })}
-            />
-            <NumberField
-              whole
-              label="Packs"
-              value={said.packs}
-              limit={PACKS}
-              step={1}
-              onCommit={(packs) => set({ packs })}
-            />
+            <FormNumber whole of={of} name="people" label="Sleepers" limit={SAID_LIMITS.people} step={1} />
+            <FormNumber whole of={of} name="packs" label="Packs" limit={SAID_LIMITS.packs} step={1} />
           </>
         )}
         {said.who === 'class' && (
-          <NumberField
-            whole
-            label="People"
-            value={said.pupils}
-            limit={CLASS}
-            step={1}
-            onCommit={(pupils) => set({ pupils })}
-          />
+          <FormNumber whole of={of} name="pupils" label="People" limit={SAID_LIMITS.pupils} step={1} />
         )}
         {said.who === 'hammock' && (
           <>
-            <Choice
+            <FormChoice<Said, Said['bed']>
+              of={of}
+              name="bed"
               label="Hammock"
-              value={said.bed}
               options={camp.beds.map((b) => ({ id: b.id, name: b.name }))}
-              onChange={(bed) => set({ bed })}
             />
-            <NumberField
+            <FormNumber
+              of={of}
+              name="mass"
               label="Weighs"
-              value={said.mass}
-              limit={{ quantity: 'mass', min: 20, max: 180 }}
+              limit={SAID_LIMITS.mass}
               step={1}
               hint="all in it, with bedding"
-              onCommit={(mass) => set({ mass })}
             />
           </>
         )}
@@ -299,29 +234,29 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
             { id: '', name: 'two trees I paced between' },
             ...camp.places.map((p) => ({ id: p.id, name: `at ${p.name}` })),
           ]}
-          onChange={(id) => set({ place: id, span: '' })}
+          onChange={(id) => of.put({ place: id, span: '' })}
         />
         {place === undefined ? (
           <>
-            <NumberField
+            <FormNumber
+              of={of}
+              name="paces"
               label="Between them"
-              value={said.paces}
-              limit={RIDGE_LIMITS.paces}
+              limit={SAID_LIMITS.paces}
               step={0.5}
               suffix="paces"
               hint={say(said.paces * body.pace, 'length', units)}
-              onCommit={(paces) => set({ paces })}
             />
             {([0, 1] as const).map((i) => (
-              <NumberField
+              <FormNumber
                 key={i}
+                of={of}
+                name={`girths.${i}`}
                 label={i === 0 ? 'One is round' : 'The other is round'}
-                value={said.girths[i]}
-                limit={SPANS_ROUND}
+                limit={SAID_LIMITS.girth}
                 step={0.5}
                 suffix="hand spans"
                 hint={say((said.girths[i] * body.handSpan) / Math.PI, 'length', units) + ' through'}
-                onCommit={(spans) => set({ girths: i === 0 ? [spans, said.girths[1]] : [said.girths[0], spans] })}
               />
             ))}
           </>
@@ -334,7 +269,7 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
                 ? [{ id: '', name: 'being ranked…' }]
                 : spans.map((l) => ({ id: l.span.id, name: `${l.title}, ${say(l.span.span, 'length', units)}` }))
             }
-            onChange={(span) => set({ span })}
+            onChange={(span) => of.put({ span })}
           />
         )}
       </Question>
@@ -346,26 +281,26 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
               value={String(said.beaufort)}
               options={BEAUFORT.map((b, i) => ({ id: String(i), name: `${i} ${b.name}` }))}
               hint={BEAUFORT[said.beaufort]!.sign}
-              onChange={(b) => set({ beaufort: Number(b) })}
+              onChange={(b) => of.put({ beaufort: Number(b) })}
             />
-            <Choice
+            <FormChoice<Said, Said['shelter']>
+              of={of}
+              name="shelter"
               label="The trees stand"
-              value={said.shelter}
               options={[
                 { id: 'wood', name: 'in the wood' },
                 { id: 'edge', name: 'at its edge' },
                 { id: 'open', name: 'in the open' },
               ]}
-              onChange={(shelter) => set({ shelter })}
             />
-            <Choice
+            <FormChoice<Said, Said['wind']>
+              of={of}
+              name="wind"
               label="It blows"
-              value={said.wind}
               options={[
                 { id: 'across', name: 'across, from tree to tree' },
                 { id: 'along', name: 'along, from one tree to the other' },
               ]}
-              onChange={(wind) => set({ wind })}
             />
           </>
         ) : (
