@@ -1,4 +1,5 @@
-import { chakra } from '@chakra-ui/react';
+import { Alert, chakra } from '@chakra-ui/react';
+import type { ReactElement } from 'react';
 
 /** Groups of fields, beside each other where there is room. */
 export const Controls = chakra('div', {
@@ -47,19 +48,10 @@ export const Buttons = chakra('div', {
 });
 
 /** Said where someone can be hurt. */
-export const Caution = chakra('p', {
-  base: {
-    fontSize: '13px',
-    color: 'ink',
-    borderLeft: '4px solid',
-    borderColor: 'danger',
-    padding: '2px 0 2px 10px',
-    maxWidth: '78ch',
-  },
-});
+export const Caution = (props: Alert.RootProps): ReactElement => <Alert.Root status="warning" {...props} />;
 
 /** Why something cannot be. */
-export const Problem = chakra('p', { base: { textStyle: 'problem' } });
+export const Problem = (props: Alert.RootProps): ReactElement => <Alert.Root status="error" {...props} />;
 
 /** What to beware of, at the foot of a side. */
 export const Notes = chakra('section', {

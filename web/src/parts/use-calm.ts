@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 
 /** How long a number stands while the hand moves, ms: one that flickers is not read. */
-const STANDS = 120;
+const STANDS = 300;
 
 /** The newest value; while the hand moves, a newer one only every so often, so that the scene has the frame to itself. */
 export function useCalm<T>(value: T, moving: boolean): T {

@@ -1,4 +1,5 @@
 import { Button, Flex, Group } from '@chakra-ui/react';
+import { memo } from 'react';
 import type { ReactElement } from 'react';
 import { DepthScene } from './depth/depth-scene.js';
 import { FlatScene } from './flat/flat-scene.js';
@@ -22,31 +23,38 @@ export function RigScene({ view, onView, ...props }: Props): ReactElement {
       ) : (
         <FlatScene {...props} view={view === 'depth' ? 'side' : view} />
       )}
-      <Group
-        attached
-        position="absolute"
-        zIndex={1}
-        top="10px"
-        right="12px"
-        bg="cloth"
-        border="1.5px solid"
-        borderColor="ink"
-        role="group"
-        aria-label="View"
-      >
-        {(Object.keys(RIG_VIEWS) as RigView[]).map((v) => (
-          <Button
-            key={v}
-            variant="ghost"
-            paddingInline="14px"
-            aria-pressed={v === view}
-            _pressed={{ bg: 'ink', color: 'cloth' }}
-            onClick={() => onView(v)}
-          >
-            {RIG_VIEWS[v]}
-          </Button>
-        ))}
-      </Group>
+      <ViewChoice view={view} onView={onView} />
     </Flex>
   );
 }
+
+/** From which side it is seen; it stands still while the scene follows the hand. */
+const ViewChoice = memo(function ViewChoice({ view, onView }: Pick<Props, 'view' | 'onView'>): ReactElement {
+  return (
+    <Group
+      attached
+      position="absolute"
+      zIndex={1}
+      top="10px"
+      right="12px"
+      bg="cloth"
+      border="1.5px solid"
+      borderColor="ink"
+      role="group"
+      aria-label="View"
+    >
+      {(Object.keys(RIG_VIEWS) as RigView[]).map((v) => (
+        <Button
+          key={v}
+          variant="ghost"
+          paddingInline="14px"
+          aria-pressed={v === view}
+          _pressed={{ bg: 'ink', color: 'cloth' }}
+          onClick={() => onView(v)}
+        >
+          {RIG_VIEWS[v]}
+        </Button>
+      ))}
+    </Group>
+  );
+});

@@ -8,6 +8,7 @@ import { collapsible } from './recipes/fold.js';
 import { progress } from './recipes/progress.js';
 import { combobox, dialog, menu, popover, toast } from './recipes/over.js';
 import { table } from './recipes/table.js';
+import { alert, emptyState, tooltip } from './recipes/told.js';
 import { textStyles } from './text.js';
 
 const config = defineConfig({
@@ -32,10 +33,12 @@ const config = defineConfig({
     },
     recipes: { button, input },
     slotRecipes: {
+      alert,
       checkbox,
       collapsible,
       combobox,
       dialog,
+      emptyState,
       field,
       menu,
       nativeSelect,
@@ -46,6 +49,7 @@ const config = defineConfig({
       slider,
       table,
       toast,
+      tooltip,
     },
   },
 });

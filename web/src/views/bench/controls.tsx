@@ -72,7 +72,8 @@ export const Controls = memo(function Controls({ step, ...props }: Props & { rea
   const { problem } = props;
   const said = problem !== null && (
     <Problem role="alert" padding="4px 16px">
-      Not worked out. The picture shows the last rig that could be worked out, without its numbers.
+      Not worked out.
+      {props.report !== null && ' The picture shows the last rig that could be worked out, without its numbers.'}
     </Problem>
   );
   const Of = STEP_CONTROLS[step];

@@ -1,3 +1,4 @@
+import { Hint } from '../../parts/hint.js';
 import { Buttons } from '../../parts/layout.js';
 import { Button, IconButton, Text } from '@chakra-ui/react';
 import { say } from '@rough-bight/core/quantity';
@@ -59,15 +60,16 @@ export const Outcome = memo(function Outcome({
             <Ruler size={16} aria-hidden="true" /> Size it
           </Button>
           {report.roof !== null && <Button onClick={() => show('panel', 'compare')}>Compare</Button>}
-          <IconButton
-            minWidth="44px"
-            justifyContent="center"
-            aria-label="Versions"
-            title="Versions: as it was"
-            onClick={() => show('panel', 'versions')}
-          >
-            <History size={16} aria-hidden="true" />
-          </IconButton>
+          <Hint text="Versions: as it was">
+            <IconButton
+              minWidth="44px"
+              justifyContent="center"
+              aria-label="Versions"
+              onClick={() => show('panel', 'versions')}
+            >
+              <History size={16} aria-hidden="true" />
+            </IconButton>
+          </Hint>
         </Buttons>
         {advice[0] !== undefined && <Text textStyle="quiet">{advice[0].sentence}</Text>}
       </Said>

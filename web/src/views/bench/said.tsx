@@ -24,9 +24,7 @@ export function Uncomputed({ message }: { readonly message: string }): ReactElem
         detail: phrase`${message}`,
       }}
     >
-      <Text textStyle="quiet">
-        No number shown before is true of it. Mend it, or undo; until then it is kept on this device.
-      </Text>
+      <Text textStyle="quiet">No number shown before is true of it. Mend it, or undo.</Text>
     </Said>
   );
 }

@@ -19,7 +19,7 @@ import { useRigContext } from '../../data/context.js';
 import type { Camp, Person, StoredPlace, StoredRig } from '../../data/types.js';
 import { Wave } from '../../parts/marks.js';
 import { KindIcon } from '../../parts/plan-marks.js';
-import { Loading, Trouble } from '../../parts/states.js';
+import { Empty, Loading, Trouble } from '../../parts/states.js';
 import { useVerdict } from '../../workers/verdicts.js';
 import { CampRow } from './row.js';
 import { Age } from '../../parts/age.js';
@@ -82,7 +82,9 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
       {problem !== null && <Problem role="alert">{problem}</Problem>}
       <chakra.h2 marginBottom="6px">Ground</chakra.h2>
       {camp.places.length === 0 && (
-        <p>No place is drawn yet. Begin one where you stand: the trees, what hangs over them, where water runs.</p>
+        <Empty>
+          No place is drawn yet. Begin one where you stand: the trees, what hangs over them, where water runs.
+        </Empty>
       )}
       {camp.places.length > 0 && (
         <chakra.ul borderTop="1.5px solid" borderColor="ink" marginBottom="16px">
@@ -124,10 +126,17 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
         </Text>
       )}
       {camp.rigs.length === 0 && (
-        <p>No rig stands here yet. Begin one: pick two trees, a cord and a height, and it is judged as you go.</p>
+        <Empty>
+          No rig stands here yet. Begin one: pick two trees, a cord and a height, and it is judged as you go.
+        </Empty>
       )}
       <Sortable things={camp.rigs} onOrder={(ids) => attempt(orderRigs(ids))}>
-        <chakra.ul aria-label="Rigs" borderTop="1.5px solid" borderColor="ink" marginBottom="16px">
+        <chakra.ul
+          aria-label="Rigs"
+          {...(camp.rigs.length > 0 ? { borderTop: '1.5px solid' } : {})}
+          borderColor="ink"
+          marginBottom="16px"
+        >
           {camp.rigs.map((rig) => (
             <RigRow
               key={rig.id}

@@ -10,7 +10,7 @@ import { unusedName } from '../../data/unused-name.js';
 import { TextField } from '../../parts/choice.js';
 import { FileChoice } from '../../parts/file-choice.js';
 import { Buttons, Page, Problem } from '../../parts/layout.js';
-import { Loading, Trouble } from '../../parts/states.js';
+import { Empty, Loading, Trouble } from '../../parts/states.js';
 
 /** All camps: one's own and the demo, those in use and those put away. */
 export default function CampsView(): ReactElement {
@@ -42,7 +42,9 @@ function Camps({ camps }: { readonly camps: readonly CampSummary[] }): ReactElem
         A camp has its own kit, ground and rigs. All of it goes out and comes in as one file.
       </Text>
       {problem !== null && <Problem role="alert">{problem}</Problem>}
-      {inUse.length === 0 && <p>No camp is in use. Make one, take one in from a file, or bring one back from below.</p>}
+      {inUse.length === 0 && (
+        <Empty>No camp is in use. Make one, take one in from a file, or bring one back from below.</Empty>
+      )}
       <chakra.ul layerStyle="region" aria-label="Camps in use">
         {inUse.map((camp) => (
           <CampLine key={camp.id} camp={camp} onChange={(next) => attempt(change(next))}>

@@ -9,7 +9,9 @@ import type { ReactElement } from 'react';
 import { usePeople } from '../../data/me.js';
 import { openRangefinder } from '../../devices/rangefinder.js';
 import { Choice } from '../../parts/choice.js';
+import { Hint } from '../../parts/hint.js';
 import { NumberField } from '../../parts/number-field.js';
+import { Empty } from '../../parts/states.js';
 import { useUnits } from '../../parts/units.js';
 import type { SurveyShown } from '../../workers/ground.worker.js';
 import type { GroundEditing } from './steps.js';
@@ -144,10 +146,10 @@ export function MeasureControls({
           </Table.Root>
         </Box>
       ) : (
-        <Text textStyle="quiet">
+        <Empty>
           Nothing is measured yet: everything stands where it was drawn, known to a twentieth of the distance. Pace from
           tree to tree; three points need three distances.
-        </Text>
+        </Empty>
       )}
       <Box display="flex" flexWrap="wrap" gap="8px" alignItems="center" marginTop="8px">
         <NumberField
@@ -263,17 +265,18 @@ export function AddMeasure({ place, edit }: GroundEditing): ReactElement | null 
         <Button onClick={() => (wrong ? setSaid(NOT_NOTED) : add(place, how, value))}>
           <Plus size={16} aria-hidden="true" /> Note it
         </Button>
-        <IconButton
-          variant="outline"
-          flex="none"
-          minWidth="44px"
-          justifyContent="center"
-          aria-label={device.name}
-          title={device.name}
-          onClick={() => void shoot()}
-        >
-          <Crosshair size={18} />
-        </IconButton>
+        <Hint text={device.name}>
+          <IconButton
+            variant="outline"
+            flex="none"
+            minWidth="44px"
+            justifyContent="center"
+            aria-label={device.name}
+            onClick={() => void shoot()}
+          >
+            <Crosshair size={18} />
+          </IconButton>
+        </Hint>
         {said !== null && (
           <Span role="status" alignSelf="center">
             {said}
