@@ -193,7 +193,9 @@ test('a form that cannot be says which number to change and keeps what was typed
   await page.getByRole('link', { name: /^Hang/ }).click();
   await judged(page);
   await page.getByLabel('Form', { exact: true }).selectOption('threesided');
-  await expect(page.getByRole('alert')).toContainText(/too narrow to fold three sides.*Lower the ridge to 1\.\d+ m/);
+  await expect(page.getByRole('region', { name: 'Verdict' })).toContainText(
+    /too narrow to fold three sides.*Lower the ridge to 1\.\d+ m/,
+  );
   await expect(page.getByRole('alert')).toContainText('The picture shows the last rig that could be worked out');
   // nothing that stood before is said of it
   await expect(verdict(page)).toHaveText('This rig cannot be worked out as it is.');

@@ -26,22 +26,33 @@ const THREADS = 2;
 /** Share of the whole that choosing what to try takes. */
 const CHOOSING = 0.06;
 
+const started = (): Thread<StartService>[] =>
+  Array.from({ length: THREADS }, () =>
+    startThread<StartService>(() => new Worker(new URL('./start.worker.ts', import.meta.url), { type: 'module' })),
+  );
+
 /** Whole rigs for a wish: begun when it is asked, each shown as soon as it is ready; asked again, what was begun is given up. */
 export function useStart(context: RigContext, units: UnitChoice) {
   const [state, setState] = useState<Started>(NOTHING);
   const threads = useRef<Thread<StartService>[]>([]);
+  const busy = useRef(false);
   const stop = useCallback(() => {
     for (const t of threads.current) t.stop();
     threads.current = [];
+    busy.current = false;
   }, []);
-  useEffect(() => stop, [stop]);
+  // fetched and started while the four things are said, so that the first answer does not wait for them
+  useEffect(() => {
+    threads.current = started();
+    return stop;
+  }, [stop]);
   const ask = useCallback(
     (wanted: Wanted): void => {
-      stop();
-      const own = Array.from({ length: THREADS }, () =>
-        startThread<StartService>(() => new Worker(new URL('./start.worker.ts', import.meta.url), { type: 'module' })),
-      );
+      // what is at work on another wish is given up
+      if (busy.current) stop();
+      const own = threads.current.length > 0 ? threads.current : started();
       threads.current = own;
+      busy.current = true;
       const current = (): boolean => threads.current === own;
       setState({ ...NOTHING, wanted });
       const work = async (): Promise<void> => {
@@ -56,6 +67,7 @@ export function useStart(context: RigContext, units: UnitChoice) {
               ? 'No roof of the kit fits here in any form. Take another roof, or trees farther apart.'
               : list.message,
           });
+          busy.current = false;
           return;
         }
         const shares = list.value.map(() => 0);
@@ -90,10 +102,12 @@ export function useStart(context: RigContext, units: UnitChoice) {
               ? 'None of the forms that fit here could be worked out. Change the span or the roof.'
               : null,
         }));
-        stop();
+        busy.current = false;
       };
       work().catch((error: unknown) => {
-        if (current()) setState({ ...NOTHING, wanted, done: 1, problem: failure(error, 'Ask again.').message });
+        if (!current()) return;
+        setState({ ...NOTHING, wanted, done: 1, problem: failure(error, 'Ask again.').message });
+        stop();
       });
     },
     [context, units, stop],

@@ -1,7 +1,8 @@
 import { Box, Button, Flex, Grid, Progress, Span, Text, chakra } from '@chakra-ui/react';
 import { misfits } from '@rough-bight/core/document';
 import type { Place } from '@rough-bight/core/ground';
-import { capital, say, tell } from '@rough-bight/core/quantity';
+import { METRES_PER, capital, say, tell } from '@rough-bight/core/quantity';
+import type { LengthUnit } from '@rough-bight/core/quantity';
 import { freshRig, lieAt, pacerOf, rigAt } from '@rough-bight/core/rig';
 import { freshRoof } from '@rough-bight/core/roof';
 import type { KitRoof } from '@rough-bight/core/roof';
@@ -57,7 +58,7 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
   const { units, body } = me;
   const [said, setSaid] = useState(() => freshSaid(camp.beds[0]?.id ?? ''));
   const of = useDocumentForm<Said>(said, (next) => misfits(saidDocument, next), setSaid);
-  const own = useMemo(() => ownRoof(said.own), [said.own]);
+  const own = useMemo(() => ownRoof(said.own, units.length), [said.own, units.length]);
   const with_ = useMemo(
     () => (said.roof === OWN ? { ...context, roofs: [...context.roofs, own] } : context),
     [context, said.roof, own],
@@ -428,10 +429,10 @@ function useSpans(place: Place | null, camp: Camp, me: Person) {
 const NO_SPANS: readonly never[] = [];
 
 /** A roof that is not in the kit yet, by its size. */
-const ownRoof = ({ length, width }: Said['own']): KitRoof => ({
-  id: 'own-roof',
-  ...freshRoof(`roof, ${length} by ${width} m`, length, width),
-});
+function ownRoof({ length, width }: Said['own'], unit: LengthUnit): KitRoof {
+  const side = (x: number): number => Number((x / METRES_PER[unit]).toFixed(1));
+  return { id: 'own-roof', ...freshRoof(`roof, ${side(length)} by ${side(width)} ${unit}`, length, width) };
+}
 
 /** What a rig is called that was begun like this. */
 function nameOf(form: string, said: Said): string {
