@@ -57,7 +57,7 @@ const STEP = 0.2;
  * The way water runs from a spot: steepest descent until it stands, pools, or has run `reach` metres.
  * @returns points 0.2 m apart, the first where it began
  */
-export function fallLine(place: Place, from: At, reach: number): At[] {
+export function fallLine(place: Pick<Place, 'slope' | 'things'>, from: At, reach: number): At[] {
   const out: At[] = [from];
   const hollows = place.things.filter((t) => t.kind === 'hollow');
   let at = from;
@@ -185,7 +185,10 @@ function straightened(points: readonly At[]): At[] {
 }
 
 /** Where water runs as drawn: rills, and what spills from each hollow that holds water. */
-export function runOffLines(place: Place, reach: number): { readonly name: string; readonly points: readonly At[] }[] {
+export function runOffLines(
+  place: Pick<Place, 'slope' | 'things'>,
+  reach: number,
+): { readonly name: string; readonly points: readonly At[] }[] {
   const out: { name: string; points: readonly At[] }[] = [];
   for (const t of place.things) {
     if (isArea(t) && t.kind === 'rill')

@@ -2,6 +2,7 @@ import { UnknownVersion, bringUp } from '@rough-bight/core/document';
 import { PLACE_VERSIONS, RIG_VERSIONS, noteWith } from '@rough-bight/core/formats';
 import { ApiError, Unreachable, call } from './api.js';
 import { kept } from './kept.js';
+import { Telling } from './source.js';
 import type { Stored } from './types.js';
 
 /** What is edited as one: the name, the note and the document itself. */
@@ -54,8 +55,7 @@ function same<D>(a: Draft<D>, b: Draft<D>): boolean {
  * One rig or place being worked on: its draft, its undo and redo, and its saving. Every change is kept on this
  * device until the server has it, so that a lost server, a closed tab or a refusal loses nothing.
  */
-export class DocumentStore<D> {
-  private snapshot: Snapshot<D>;
+export class DocumentStore<D> extends Telling<Snapshot<D>> {
   private version: number;
   private undoStack: Draft<D>[] = [];
   private redoStack: Draft<D>[] = [];
@@ -63,23 +63,17 @@ export class DocumentStore<D> {
   private dirty = false;
   private sending = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
-  private readonly listeners = new Set<() => void>();
 
   /** @param kind its name in the API's addresses and in sentences */
   constructor(
     readonly kind: 'rig' | 'place',
     private stored: Stored<D>,
   ) {
+    super({ draft: draftOf(stored), moving: false, canUndo: false, canRedo: false, save: { kind: 'saved' } });
     this.version = stored.version;
-    this.snapshot = { draft: draftOf(stored), moving: false, canUndo: false, canRedo: false, save: { kind: 'saved' } };
     void this.recover();
   }
 
-  readonly subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
-  };
-  readonly read = (): Snapshot<D> => this.snapshot;
   get campId(): string {
     return this.stored.campId;
   }
@@ -91,14 +85,8 @@ export class DocumentStore<D> {
     return this.version;
   }
 
-  private show(part: Partial<Snapshot<D>>): void {
-    this.snapshot = {
-      ...this.snapshot,
-      ...part,
-      canUndo: this.undoStack.length > 0,
-      canRedo: this.redoStack.length > 0,
-    };
-    for (const listener of this.listeners) listener();
+  protected override show(part: Partial<Snapshot<D>>): void {
+    super.show({ ...part, canUndo: this.undoStack.length > 0, canRedo: this.redoStack.length > 0 });
   }
 
   private get keptKey(): string {
@@ -144,14 +132,14 @@ export class DocumentStore<D> {
   /** One change, to be saved and undone as one. */
   edit(draft: Draft<D>): void {
     if (this.beforeMove !== null) this.endMove();
-    this.push(this.snapshot.draft);
+    this.push(this.read().draft);
     this.show({ draft });
     this.changed();
   }
 
   /** A step of a drag: shown, not yet saved. */
   move(draft: Draft<D>): void {
-    this.beforeMove ??= this.snapshot.draft;
+    this.beforeMove ??= this.read().draft;
     this.show({ draft, moving: true });
   }
 
@@ -170,26 +158,26 @@ export class DocumentStore<D> {
 
   undo(): void {
     const last = this.undoStack.at(-1);
-    if (last === undefined || this.snapshot.moving) return;
+    if (last === undefined || this.read().moving) return;
     this.undoStack = this.undoStack.slice(0, -1);
-    this.redoStack = [...this.redoStack, this.snapshot.draft];
+    this.redoStack = [...this.redoStack, this.read().draft];
     this.show({ draft: last });
     this.changed();
   }
 
   redo(): void {
     const next = this.redoStack.at(-1);
-    if (next === undefined || this.snapshot.moving) return;
+    if (next === undefined || this.read().moving) return;
     this.redoStack = this.redoStack.slice(0, -1);
-    this.undoStack = [...this.undoStack, this.snapshot.draft];
+    this.undoStack = [...this.undoStack, this.read().draft];
     this.show({ draft: next });
     this.changed();
   }
 
   private changed(): void {
     this.dirty = true;
-    void kept.write(this.keptKey, { draft: this.snapshot.draft, version: this.version } satisfies Kept<D>);
-    if (this.snapshot.save.kind === 'conflict') return;
+    void kept.write(this.keptKey, { draft: this.read().draft, version: this.version } satisfies Kept<D>);
+    if (this.read().save.kind === 'conflict') return;
     this.show({ save: { kind: 'saving' } });
     this.schedule(SAVE_AFTER);
   }
@@ -201,11 +189,11 @@ export class DocumentStore<D> {
 
   /** Sends what is not yet saved; `leaving` lets the request outlive the page. */
   async send(leaving = false): Promise<void> {
-    if (!this.dirty || this.sending || this.snapshot.save.kind === 'conflict') return;
+    if (!this.dirty || this.sending || this.read().save.kind === 'conflict') return;
     clearTimeout(this.timer);
     this.sending = true;
     this.dirty = false;
-    const { draft } = this.snapshot;
+    const { draft } = this.read();
     try {
       const saved = await call<Stored<D>>(
         'PUT',
@@ -238,7 +226,7 @@ export class DocumentStore<D> {
   /** What the server holds now, seen on coming back to the window. */
   seen(latest: Stored<D>): void {
     if (latest.version <= this.version || this.sending) return;
-    if (this.dirty || this.snapshot.moving)
+    if (this.dirty || this.read().moving)
       this.show({
         save: {
           kind: 'conflict',
@@ -251,7 +239,7 @@ export class DocumentStore<D> {
 
   /** Takes what is stored; what was here goes onto the undo stack, so that it is not lost. */
   adopt(theirs: Stored<D>): void {
-    this.push(this.snapshot.draft);
+    this.push(this.read().draft);
     this.stored = theirs;
     this.version = theirs.version;
     this.dirty = false;

@@ -12,6 +12,13 @@ const SMALL = {
 };
 const BIG = { minHeight: '30px', minWidth: '44px', fontSize: '19px', lineHeight: 1.15 };
 
+/** The figure and its unit, each in its face. */
+const FACES = {
+  _hover: { textDecoration: 'underline solid var(--rb-colors-act) 2px' },
+  '& > span': { fontFamily: 'heading' },
+  '& > small': { fontWeight: 400, fontSize: '0.86em' },
+};
+
 /** A number that opens its working when touched. */
 export function FigureValue({
   figure,
@@ -35,17 +42,12 @@ export function FigureValue({
         gap="3px"
         whiteSpace="nowrap"
         fontWeight={700}
-        _hover={{ textDecoration: 'underline solid var(--rb-colors-act) 2px' }}
+        css={FACES}
         {...(big ? BIG : SMALL)}
         onClick={() => open(figure)}
         aria-label={`${figure.title}: ${say(figure.value, figure.quantity, units)}. Open the working`}
       >
-        <Span fontFamily="heading">{shown.text}</Span>{' '}
-        {shown.unit !== '' && (
-          <Span fontWeight={400} fontSize="0.86em">
-            {shown.unit}
-          </Span>
-        )}
+        <span>{shown.text}</span> {shown.unit !== '' && <small>{shown.unit}</small>}
       </Button>
       {range !== null && (
         <Span textStyle="quiet" paddingStart="5px" display="inline-block">

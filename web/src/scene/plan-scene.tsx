@@ -1,32 +1,24 @@
 import { Box, Button, Flex, IconButton } from '@chakra-ui/react';
 import { Stage } from './stage.js';
-import { paint, planArea } from '../app/theme/paint.js';
+import { paint } from '../app/theme/paint.js';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { METRES_PER, say } from '@rough-bight/core/quantity';
-import type { Area, At, FireSpot, JudgedSpan, Place, Thing } from '@rough-bight/core/ground';
-import {
-  kindOf,
-  along,
-  fallLine,
-  fallingOf,
-  halfWidth,
-  insideReach,
-  isArea,
-  pondOf,
-  reachToward,
-  runOffLines,
-} from '@rough-bight/core/ground';
+import type { At, FireSpot, JudgedSpan, Place, Thing } from '@rough-bight/core/ground';
+import { along, fallingOf, halfWidth, insideReach, isArea, reachToward } from '@rough-bight/core/ground';
 import { Maximize, Minus, Plus } from 'lucide-react';
-import { useMemo, useState } from 'react';
-import type { DOMAttributes, KeyboardEvent, MouseEvent, ReactElement } from 'react';
+import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import type { MouseEvent, ReactElement } from 'react';
 import { PlanMark } from '../parts/plan-marks.js';
 import { useUnits } from '../parts/units.js';
 import type { GroundJudgement } from '../workers/ground.worker.js';
-import { arrowStep, useGrasp } from './hand.js';
-import type { PlanGrip } from './plan-moves.js';
+import { useSame } from '../parts/use-same.js';
+import { arrowStep } from './hand.js';
+import { PlanGround, shapesGround } from './plan-ground.js';
 import { movedOnPlan } from './plan-moves.js';
+import { PlanHandles, PlanThing } from './plan-things.js';
+import type { NameAt, PlanDeeds } from './plan-things.js';
 import type { PlanView } from './plan-view.js';
-import { SCALES, fitPlan, gridStep, movedView, planAt, planX, planY } from './plan-view.js';
+import { SCALES, fitPlan, gridStep, movedView, planAt, planPath, planX, planY } from './plan-view.js';
 import { useSize } from './use-size.js';
 import { useZoom } from './use-zoom.js';
 
@@ -52,18 +44,8 @@ interface Props {
 }
 
 const NUDGE = 0.1;
-const REACH = 22;
-/** Pixels before a touch counts as a drag. */
-const SLACK = 4;
 /** Spans drawn besides the one that is open. */
 const DRAWN = 5;
-
-function path(v: PlanView, points: readonly At[], closed = false): string {
-  return (
-    points.map((p, i) => `${i === 0 ? 'M' : 'L'}${planX(v, p[0]).toFixed(1)} ${planY(v, p[1]).toFixed(1)}`).join('') +
-    (closed ? 'Z' : '')
-  );
-}
 
 /** The corners of a span's cloth on the ground. */
 function clothCorners(s: JudgedSpan): At[] {
@@ -82,8 +64,8 @@ function placeNames(
   things: readonly Thing[],
   first: readonly (string | null)[],
   body: readonly { x: number; y: number; r: number }[],
-): Map<string, { x: number; y: number; end: boolean }> {
-  const out = new Map<string, { x: number; y: number; end: boolean }>();
+): Map<string, NameAt> {
+  const out = new Map<string, NameAt>();
   const taken: [number, number, number, number][] = body.map((b) => [b.x - b.r, b.y - b.r, b.x + b.r, b.y + b.r]);
   const rank = (t: Thing): number => (first.includes(t.id) ? 0 : t.kind === 'tree' || t.kind === 'post' ? 1 : 2);
   for (const t of [...things].sort((a, b) => rank(a) - rank(b))) {
@@ -128,21 +110,18 @@ export function PlanScene(props: Props): ReactElement {
     SCALES.most / fitted.view.scale,
   );
   const view = useMemo(() => movedView(fitted.view, transform), [fitted, transform]);
+  const onGrid = useCallback(() => setGrid((now) => (now === 'paces' ? 'unit' : 'paces')), []);
+  const latest = useRef(place);
+  useEffect(() => {
+    latest.current = place;
+  }, [place]);
+  const onWhole = useCallback(() => {
+    whole();
+    setFitted({ size, view: fitPlan(latest.current, size[0], size[1]) });
+  }, [whole, size]);
   const X = (e: number): number => planX(view, e);
   const Y = (n: number): number => planY(view, n);
 
-  const hold = useGrasp<PlanGrip, Place>(
-    {
-      follow:
-        (grip) =>
-        ([dx, dy]) =>
-          movedOnPlan(place, grip, [dx / view.scale, -dy / view.scale]),
-      show: props.onMove,
-      end: props.onMoveEnd,
-      press: (grip) => props.onSelect(grip.id),
-    },
-    SLACK,
-  );
   /** A touch on what is bare. */
   const touch = (e: MouseEvent): void => {
     if ((e.target as Element).closest('[role=button]') !== null) return;
@@ -150,18 +129,29 @@ export function PlanScene(props: Props): ReactElement {
     if (putting !== null) props.onPut(planAt(view, e.clientX - frame.left, e.clientY - frame.top));
     else props.onSelect(null);
   };
-  const nudge = (grip: PlanGrip, e: KeyboardEvent): void => {
-    const step = arrowStep(e, NUDGE, 10);
-    if (step !== null) props.onNudge(movedOnPlan(place, grip, step));
-    else if (e.key === 'Enter' || e.key === ' ') {
-      e.preventDefault();
-      props.onSelect(grip.id);
-    } else if (e.key === 'Escape') props.onSelect(null);
-  };
+  const deeds = useRef<PlanDeeds>(null!);
+  useLayoutEffect(() => {
+    deeds.current = {
+      follow:
+        (grip) =>
+        ([dx, dy]) =>
+          movedOnPlan(place, grip, [dx / view.scale, -dy / view.scale]),
+      show: props.onMove,
+      end: props.onMoveEnd,
+      press: (grip) => props.onSelect(grip.id),
+      key: (grip, e) => {
+        const step = arrowStep(e, NUDGE, 10);
+        if (step !== null) props.onNudge(movedOnPlan(place, grip, step));
+        else if (e.key === 'Enter' || e.key === ' ') {
+          e.preventDefault();
+          props.onSelect(grip.id);
+        } else if (e.key === 'Escape') props.onSelect(null);
+      },
+    };
+  });
 
   const falling = useMemo(() => fallingOf(place), [place]);
-  const runs = useMemo(() => runOffLines(place, 30), [place]);
-  const falls = useMemo(() => fallArrows(place, view), [place, view]);
+  const shapes = useSame(place.things.filter(shapesGround));
   const radius = (t: Thing): number =>
     t.kind === 'sleep'
       ? view.scale
@@ -181,10 +171,9 @@ export function PlanScene(props: Props): ReactElement {
   const gridLines = gridOf(view, step);
   const chosenThing = place.things.find((t) => t.id === selected);
   const survey = measuring ? (judgement?.survey ?? null) : null;
-  const ruled = (t: Thing): boolean => t.kind === 'tree' && t.signs.length > 0;
 
   return (
-    <Stage ref={box} plan={putting === null ? 'pan' : 'put'}>
+    <Stage box={box} plan={putting === null ? 'pan' : 'put'}>
       <svg
         ref={svg}
         width={size[0]}
@@ -202,25 +191,12 @@ export function PlanScene(props: Props): ReactElement {
           </pattern>
         </defs>
         <path {...paint.planGrid} d={gridLines} />
-        {place.things.filter(isArea).map((t) => (
-          <AreaShape key={t.id} area={t} view={view} />
-        ))}
-        <path {...paint.planFall} d={falls} />
-        {runs.map((r) => (
-          <path key={r.name} {...paint.planRun} d={path(view, r.points)} />
-        ))}
-        {place.things.map((t) => {
-          if (t.kind !== 'hollow') return null;
-          const pond = pondOf(t, place.slope.fall, place.slope.toward);
-          return (
-            <circle key={t.id} {...paint.planPond} cx={X(pond.at[0])} cy={Y(pond.at[1])} r={pond.radius * view.scale} />
-          );
-        })}
+        <PlanGround shapes={shapes} slope={place.slope} view={view} />
         {falling.map((f) => (
           <path
             key={f.thing.id}
             {...(span !== null && insideReach(f, span.middle) > 0 ? paint.planReachHits : paint.planReach)}
-            d={path(
+            d={planPath(
               view,
               Array.from({ length: 48 }, (_, i): At => {
                 const b = (i * Math.PI) / 24;
@@ -240,14 +216,18 @@ export function PlanScene(props: Props): ReactElement {
               survey.leftOut.includes(m.id) ||
               survey.findings.some((f) => f.grave && f.measures.includes(m.id) && f.measures[0] === m.id);
             return (
-              <path key={m.id} {...(wrong ? paint.planMeasureWrong : paint.planMeasure)} d={path(view, [a.at, b.at])} />
+              <path
+                key={m.id}
+                {...(wrong ? paint.planMeasureWrong : paint.planMeasure)}
+                d={planPath(view, [a.at, b.at])}
+              />
             );
           })}
         {survey?.points.map((p) => {
           const thing = place.things.find((t) => t.id === p.id);
           return (
             <g key={p.id}>
-              {thing !== undefined && <path {...paint.ellipseMove} d={path(view, [thing.at, p.at])} />}
+              {thing !== undefined && <path {...paint.ellipseMove} d={planPath(view, [thing.at, p.at])} />}
               <ellipse
                 {...paint.ellipse}
                 cx={X(p.at[0])}
@@ -262,7 +242,7 @@ export function PlanScene(props: Props): ReactElement {
         {props.rigs.map((r) => {
           const [a, b] = [place.things.find((t) => t.id === r.from), place.things.find((t) => t.id === r.to)];
           return a === undefined || b === undefined ? null : (
-            <path key={r.name} {...paint.planRig} d={path(view, [a.at, b.at])} />
+            <path key={r.name} {...paint.planRig} d={planPath(view, [a.at, b.at])} />
           );
         })}
         {judgement?.good
@@ -283,11 +263,11 @@ export function PlanScene(props: Props): ReactElement {
           <g>
             <path
               {...(span.ruled.length > 0 ? paint.planClothOut : paint.planCloth)}
-              d={path(view, clothCorners(span), true)}
+              d={planPath(view, clothCorners(span), true)}
             />
             <path
               {...(span.ruled.length > 0 ? paint.planRidgeOut : paint.planRidge)}
-              d={path(view, [span.from.at, span.to.at])}
+              d={planPath(view, [span.from.at, span.to.at])}
             />
             {span.newPole && (
               <g transform={`translate(${X(span.to.at[0])} ${Y(span.to.at[1])})`}>
@@ -307,70 +287,72 @@ export function PlanScene(props: Props): ReactElement {
             </text>
           </g>
         )}
-        {place.things.map((t) => {
-          const grip: PlanGrip = { kind: 'thing', id: t.id };
-          const label = names.get(t.id);
-          const r = radius(t);
-          return (
-            <g
-              key={t.id}
-              role="button"
-              tabIndex={0}
-              aria-current={t.id === selected}
-              aria-label={`${t.name}, ${kindOf(t).name}, ${say(t.at[0], 'length', units)} east, ${say(t.at[1], 'length', units)} north${ruled(t) ? ', ruled out' : ''}`}
-              {...hold(grip)}
-              onKeyDown={(e) => nudge(grip, e)}
-            >
-              <g
-                transform={`translate(${X(t.at[0])} ${Y(t.at[1])})${t.kind === 'sleep' ? ` rotate(${((t.bearing * 180) / Math.PI).toFixed(1)})` : ''}`}
-              >
-                <circle data-part="reach" r={Math.max(REACH, isArea(t) || t.kind === 'hollow' ? 0 : r + 4)} />
-                <PlanMark kind={t.kind} r={r} bad={ruled(t)} />
-              </g>
-              {label !== undefined && (
-                <text {...paint.planName} x={label.x} y={label.y} textAnchor={label.end ? 'end' : 'start'}>
-                  {t.name}
-                </text>
-              )}
-            </g>
-          );
-        })}
-        {chosenThing !== undefined && <Handles thing={chosenThing} view={view} hold={hold} nudge={nudge} />}
+        {place.things.map((t) => (
+          <PlanThing
+            key={t.id}
+            thing={t}
+            r={radius(t)}
+            view={view}
+            name={names.get(t.id)}
+            selected={t.id === selected}
+            units={units}
+            deeds={deeds}
+          />
+        ))}
+        {chosenThing !== undefined && <PlanHandles thing={chosenThing} view={view} deeds={deeds} />}
       </svg>
       <WindRose place={place} />
-      <Flex position="absolute" right="8px" bottom="6px" align="center" bg="cloth">
-        <Flex align="center" gap="6px" paddingInline="8px" aria-label="Scale" role="img">
-          <Box height="7px" border="1.5px solid" borderColor="ink" borderTop={0} style={{ width: step * view.scale }} />
-          {grid === 'paces' ? `${Math.round(step / body.pace)} of my paces` : say(step, 'length', units)}
-        </Flex>
-        <Button
-          variant="plain"
-          minHeight="44px"
-          paddingInline="8px"
-          onClick={() => setGrid(grid === 'paces' ? 'unit' : 'paces')}
-        >
-          Grid in {grid === 'paces' ? units.length : 'paces'}
-        </Button>
-        <IconButton variant="ghost" aria-label="Closer" onClick={() => by(1.3)}>
-          <Plus size={18} />
-        </IconButton>
-        <IconButton variant="ghost" aria-label="Farther" onClick={() => by(1 / 1.3)}>
-          <Minus size={18} />
-        </IconButton>
-        <IconButton
-          variant="ghost"
-          aria-label="Show everything"
-          onClick={() => {
-            whole();
-            setFitted({ size, view: fitPlan(place, size[0], size[1]) });
-          }}
-        >
-          <Maximize size={17} />
-        </IconButton>
-      </Flex>
+      <PlanBar
+        wide={step * view.scale}
+        long={grid === 'paces' ? `${Math.round(step / body.pace)} of my paces` : say(step, 'length', units)}
+        other={grid === 'paces' ? units.length : 'paces'}
+        onGrid={onGrid}
+        onZoom={by}
+        onWhole={onWhole}
+      />
     </Stage>
   );
 }
+
+/** The scale, what the grid counts, and how close one looks. */
+const PlanBar = memo(function PlanBar({
+  wide,
+  long,
+  other,
+  onGrid,
+  onZoom,
+  onWhole,
+}: {
+  /** A step of the grid, px, and as it is told. */
+  readonly wide: number;
+  readonly long: string;
+  /** What the grid can count instead. */
+  readonly other: string;
+  readonly onGrid: () => void;
+  readonly onZoom: (by: number) => void;
+  readonly onWhole: () => void;
+}): ReactElement {
+  return (
+    <Flex position="absolute" right="8px" bottom="6px" align="center" bg="cloth">
+      <Flex align="center" gap="6px" paddingInline="8px" aria-label="Scale" role="img">
+        <Box height="7px" border="1.5px solid" borderColor="ink" borderTop={0} style={{ width: wide }} />
+        {long}
+      </Flex>
+      <Button variant="plain" minHeight="44px" paddingInline="8px" onClick={onGrid}>
+        Grid in {other}
+      </Button>
+      <IconButton variant="ghost" aria-label="Closer" onClick={() => onZoom(1.3)}>
+        <Plus size={18} />
+      </IconButton>
+      <IconButton variant="ghost" aria-label="Farther" onClick={() => onZoom(1 / 1.3)}>
+        <Minus size={18} />
+      </IconButton>
+      <IconButton variant="ghost" aria-label="Show everything" onClick={onWhole}>
+        <Maximize size={17} />
+      </IconButton>
+    </Flex>
+  );
+});
 
 function gridOf(v: PlanView, step: number): string {
   const [west, north] = planAt(v, 0, 0);
@@ -379,30 +361,6 @@ function gridOf(v: PlanView, step: number): string {
   for (let e = Math.ceil(west / step) * step; e <= east; e += step) d += `M${planX(v, e).toFixed(1)} 0V${v.height}`;
   for (let n = Math.ceil(south / step) * step; n <= north; n += step) d += `M0 ${planY(v, n).toFixed(1)}H${v.width}`;
   return d;
-}
-
-/** Short arrows down the slope, on a wide grid; nothing on level ground. */
-function fallArrows(place: Place, v: PlanView): string {
-  if (place.slope.fall < 0.01) return '';
-  let d = '';
-  const long = 30 / v.scale;
-  for (let x = 60; x < v.width; x += 130)
-    for (let y = 60; y < v.height; y += 120) {
-      const line = fallLine(place, planAt(v, x, y), long);
-      const [last, before] = [line.at(-1)!, line.at(-2)];
-      if (before === undefined) continue;
-      d += path(v, line);
-      const a = Math.atan2(planY(v, last[1]) - planY(v, before[1]), planX(v, last[0]) - planX(v, before[0]));
-      const [tx, ty] = [planX(v, last[0]), planY(v, last[1])];
-      d += `M${(tx - 6 * Math.cos(a - 0.5)).toFixed(1)} ${(ty - 6 * Math.sin(a - 0.5)).toFixed(1)}L${tx.toFixed(1)} ${ty.toFixed(1)}L${(tx - 6 * Math.cos(a + 0.5)).toFixed(1)} ${(ty - 6 * Math.sin(a + 0.5)).toFixed(1)}`;
-    }
-  return d;
-}
-
-function AreaShape({ area, view }: { readonly area: Area; readonly view: PlanView }): ReactElement | null {
-  const points = area.outline.map((p): At => [area.at[0] + p[0], area.at[1] + p[1]]);
-  if (area.kind === 'rill') return null;
-  return <path {...planArea[area.kind]} d={path(view, points, area.kind !== 'shelter')} />;
 }
 
 function SpanLine({
@@ -420,7 +378,7 @@ function SpanLine({
   readonly title: string;
   readonly onSpan: (id: string) => void;
 }): ReactElement {
-  const d = path(view, [span.from.at, span.to.at]);
+  const d = planPath(view, [span.from.at, span.to.at]);
   return (
     <g {...(faint ? { opacity: 0.65 } : {})}>
       <path
@@ -439,60 +397,6 @@ function SpanLine({
         {rank}
       </text>
     </g>
-  );
-}
-
-/** Handles of the chosen thing besides its own mark: corners, turn, radius. */
-function Handles({
-  thing,
-  view,
-  hold,
-  nudge,
-}: {
-  readonly thing: Thing;
-  readonly view: PlanView;
-  readonly hold: (grip: PlanGrip) => DOMAttributes<Element>;
-  readonly nudge: (grip: PlanGrip, e: KeyboardEvent) => void;
-}): ReactElement | null {
-  const dots: { readonly at: At; readonly grip: PlanGrip; readonly name: string }[] = isArea(thing)
-    ? thing.outline.map((p, index) => ({
-        at: [thing.at[0] + p[0], thing.at[1] + p[1]],
-        grip: { kind: 'corner', id: thing.id, index },
-        name: `Corner ${index + 1} of ${thing.name}`,
-      }))
-    : thing.kind === 'sleep'
-      ? [
-          {
-            at: [thing.at[0] + Math.sin(thing.bearing) * 1.3, thing.at[1] + Math.cos(thing.bearing) * 1.3],
-            grip: { kind: 'turn', id: thing.id },
-            name: `Head of ${thing.name}`,
-          },
-        ]
-      : thing.kind === 'hollow'
-        ? [
-            {
-              at: [thing.at[0] + thing.radius, thing.at[1]],
-              grip: { kind: 'radius', id: thing.id },
-              name: `Rim of ${thing.name}`,
-            },
-          ]
-        : [];
-  return (
-    <>
-      {dots.map((d) => (
-        <g
-          key={d.name}
-          role="button"
-          tabIndex={0}
-          aria-label={`${d.name}. Arrows move it`}
-          {...hold(d.grip)}
-          onKeyDown={(e) => nudge(d.grip, e)}
-        >
-          <circle data-part="reach" cx={planX(view, d.at[0])} cy={planY(view, d.at[1])} r={REACH} />
-          <circle data-part="dot" cx={planX(view, d.at[0])} cy={planY(view, d.at[1])} r="6.5" />
-        </g>
-      ))}
-    </>
   );
 }
 

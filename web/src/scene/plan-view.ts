@@ -64,3 +64,11 @@ export function gridStep(v: PlanView, unit: number): number {
   for (let power = 1; ; power *= 10)
     for (const k of [1, 2, 5]) if (k * power * unit * v.scale >= 26) return k * power * unit;
 }
+
+/** Through points of the ground. */
+export function planPath(v: PlanView, points: readonly At[], closed = false): string {
+  return (
+    points.map((p, i) => `${i === 0 ? 'M' : 'L'}${planX(v, p[0]).toFixed(1)} ${planY(v, p[1]).toFixed(1)}`).join('') +
+    (closed ? 'Z' : '')
+  );
+}

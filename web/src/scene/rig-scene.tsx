@@ -1,12 +1,28 @@
 import { Button, Flex, Group } from '@chakra-ui/react';
-import { memo } from 'react';
-import type { ReactElement } from 'react';
+import type { ReactElement, ReactNode } from 'react';
 import { DepthScene } from './depth/depth-scene.js';
 import { FlatScene } from './flat/flat-scene.js';
 import type { SceneProps } from './flat/flat-scene.js';
 
 export const RIG_VIEWS = { side: 'from the side', above: 'from above', depth: 'in depth' } as const;
 export type RigView = keyof typeof RIG_VIEWS;
+
+/** Where the scene is, with the choice of its view: it stands still while the scene in it follows the hand. */
+export function SceneFrame({
+  children,
+  ...choice
+}: {
+  readonly view: RigView;
+  readonly onView: (view: RigView) => void;
+  readonly children: ReactNode;
+}): ReactElement {
+  return (
+    <Flex position="relative" flex={1} minHeight={0} minWidth={0}>
+      {children}
+      <ViewChoice {...choice} />
+    </Flex>
+  );
+}
 
 interface Props extends Omit<SceneProps, 'view'> {
   readonly view: RigView;
@@ -16,20 +32,15 @@ interface Props extends Omit<SceneProps, 'view'> {
 /** One scene seen three ways: from the side, from above, in depth. */
 export function RigScene({ view, onView, ...props }: Props): ReactElement {
   const { report } = props;
-  return (
-    <Flex position="relative" flex={1} minHeight={0} minWidth={0}>
-      {view === 'depth' && report !== null ? (
-        <DepthScene {...props} report={report} onFlat={() => onView('side')} />
-      ) : (
-        <FlatScene {...props} view={view === 'depth' ? 'side' : view} />
-      )}
-      <ViewChoice view={view} onView={onView} />
-    </Flex>
+  return view === 'depth' && report !== null ? (
+    <DepthScene {...props} report={report} onFlat={() => onView('side')} />
+  ) : (
+    <FlatScene {...props} view={view === 'depth' ? 'side' : view} />
   );
 }
 
-/** From which side it is seen; it stands still while the scene follows the hand. */
-const ViewChoice = memo(function ViewChoice({ view, onView }: Pick<Props, 'view' | 'onView'>): ReactElement {
+/** From which side it is seen. */
+function ViewChoice({ view, onView }: Pick<Props, 'view' | 'onView'>): ReactElement {
   return (
     <Group
       attached
@@ -57,4 +68,4 @@ const ViewChoice = memo(function ViewChoice({ view, onView }: Pick<Props, 'view'
       ))}
     </Group>
   );
-});
+}

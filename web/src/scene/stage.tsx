@@ -1,7 +1,9 @@
 import { chakra } from '@chakra-ui/react';
+import { createContext, memo, useContext } from 'react';
+import type { ReactElement, ReactNode, RefObject } from 'react';
 
-/** What a rig or a place is drawn on: fills its room; handles grow under the hand and show where the keyboard is. */
-export const Stage = chakra('div', {
+/** Fills its room; handles grow under the hand and show where the keyboard is. */
+const Sheet = chakra('div', {
   base: {
     position: 'relative',
     flex: 1,
@@ -11,7 +13,7 @@ export const Stage = chakra('div', {
     fontSize: '13px',
     fill: 'ink',
     '& > svg': { display: 'block', position: 'absolute', inset: 0, touchAction: 'pan-y', userSelect: 'none' },
-    '& > canvas': { position: 'absolute', inset: 0, pointerEvents: 'none' },
+    '& > canvas': { position: 'absolute', pointerEvents: 'none' },
     '& [role=slider], & [role=button]': { cursor: 'grab', touchAction: 'none', outline: 'none' },
     '& [data-part=reach]': { fill: 'transparent' },
     '& [data-part=dot]': {
@@ -38,3 +40,38 @@ export const Stage = chakra('div', {
     stale: { true: { '& text': { visibility: 'hidden' }, '& canvas, & [data-part=lines]': { opacity: 0.35 } } },
   },
 });
+
+const PictureContext = createContext<ReactNode>(null);
+function Picture(): ReactNode {
+  return useContext(PictureContext);
+}
+
+interface Still {
+  readonly box: RefObject<HTMLDivElement | null>;
+  readonly plan?: 'pan' | 'put';
+  readonly stale?: boolean;
+  /** What it shows, where it is looked at as one picture. */
+  readonly label?: string;
+}
+
+const StillSheet = memo(function StillSheet({ box, plan, stale, label }: Still): ReactElement {
+  return (
+    <Sheet
+      ref={box}
+      {...(plan === undefined ? {} : { plan })}
+      stale={stale === true}
+      {...(label === undefined ? {} : { role: 'img', 'aria-label': label })}
+    >
+      <Picture />
+    </Sheet>
+  );
+});
+
+/** What a rig or a place is drawn on. It stands still itself while the picture on it follows the hand. */
+export function Stage({ children, ...still }: Still & { readonly children: ReactNode }): ReactElement {
+  return (
+    <PictureContext value={children}>
+      <StillSheet {...still} />
+    </PictureContext>
+  );
+}

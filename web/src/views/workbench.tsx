@@ -7,6 +7,7 @@ import { useShell } from '../app/shell-context.js';
 import type { DocumentStore, Draft, Snapshot } from '../data/document-store.js';
 import type { Camp } from '../data/types.js';
 import { SaveTrouble } from '../parts/conflict.js';
+import { InTurn, MovingContext } from '../parts/in-turn.js';
 import { Tape } from '../parts/tape.js';
 import type { TapeMark } from '../parts/tape.js';
 import { UnitsContext, WorkingContext } from '../parts/units.js';
@@ -101,83 +102,87 @@ export function Workbench<D>(props: Props<D>): ReactElement {
     document.title = `${name}, Rough Bight`;
   }, [name]);
   return (
-    <UnitsContext.Provider value={units}>
-      <WorkingContext.Provider value={open}>
-        <Grid
-          flex={1}
-          minHeight={0}
-          display={{ base: 'flex', lg: 'grid' }}
-          flexDirection="column"
-          gridTemplateColumns={{ lg: '104px minmax(0, 1fr) 284px', '2xl': '124px minmax(0, 1fr) 348px' }}
-          gridTemplateRows={{ lg: 'minmax(0, 1fr)' }}
-          overflowY={{ base: 'auto', lg: 'hidden' }}
-          paddingBottom={{ base: '76px', lg: 0 }}
-          // what is gone to by key or link does not come to lie under what stays
-          scrollPaddingTop={{ base: `calc(${UPPER} + 110px)`, lg: 0 }}
-          scrollPaddingBottom={{ base: '80px', lg: 0 }}
-        >
-          <Steps {...props.steps} />
-          <Flex
-            as="main"
-            aria-label={names[0]}
-            direction="column"
-            position="relative"
-            minWidth={0}
+    <MovingContext.Provider value={snapshot.moving}>
+      <UnitsContext.Provider value={units}>
+        <WorkingContext.Provider value={open}>
+          <Grid
+            flex={1}
             minHeight={0}
-            display={{ base: 'contents', lg: 'flex' }}
+            display={{ base: 'flex', lg: 'grid' }}
+            flexDirection="column"
+            gridTemplateColumns={{ lg: '104px minmax(0, 1fr) 284px', '2xl': '124px minmax(0, 1fr) 348px' }}
+            gridTemplateRows={{ lg: 'minmax(0, 1fr)' }}
+            overflowY={{ base: 'auto', lg: 'hidden' }}
+            paddingBottom={{ base: '76px', lg: 0 }}
+            // what is gone to by key or link does not come to lie under what stays
+            scrollPaddingTop={{ base: `calc(${UPPER} + 110px)`, lg: 0 }}
+            scrollPaddingBottom={{ base: '80px', lg: 0 }}
           >
+            <InTurn>
+              <Steps {...props.steps} />
+            </InTurn>
             <Flex
-              order={{ base: 1, lg: 0 }}
-              flex={{ base: 'none', lg: 1 }}
-              height={{ base: UPPER, lg: 'auto' }}
+              as="main"
+              aria-label={names[0]}
+              direction="column"
+              position="relative"
+              minWidth={0}
               minHeight={0}
-              position={{ base: 'sticky', lg: 'static' }}
-              top={0}
-              zIndex={{ base: 2, lg: 'auto' }}
-              bg="cloth"
+              display={{ base: 'contents', lg: 'flex' }}
             >
-              {props.scene}
-            </Flex>
-            <Box order={3} display={{ lg: 'contents' }}>
-              {props.under}
-            </Box>
-            {props.beside !== undefined && props.beside !== false && (
-              <Box
-                order={3}
-                position={{ lg: 'absolute' }}
-                top="10px"
-                right="10px"
-                width={{ lg: '330px' }}
-                maxHeight={{ lg: 'calc(100% - 90px)' }}
-                overflowY="auto"
-                zIndex={2}
+              <Flex
+                order={{ base: 1, lg: 0 }}
+                flex={{ base: 'none', lg: 1 }}
+                height={{ base: UPPER, lg: 'auto' }}
+                minHeight={0}
+                position={{ base: 'sticky', lg: 'static' }}
+                top={0}
+                zIndex={{ base: 2, lg: 'auto' }}
                 bg="cloth"
-                border="1.5px solid"
-                borderColor="ink"
-                borderInline={{ base: 0, lg: '1.5px solid' }}
-                padding="8px 14px 12px"
               >
-                {props.beside}
+                {props.scene}
+              </Flex>
+              <Box order={3} display={{ lg: 'contents' }}>
+                <InTurn>{props.under}</InTurn>
               </Box>
-            )}
-          </Flex>
-          <Flex
-            as="aside"
-            aria-label={names[1]}
-            direction="column"
-            minHeight={0}
-            display={{ base: 'contents', lg: 'flex' }}
-            overflowY="auto"
-            borderLeft="1.5px solid"
-            borderColor="ink"
-            // on a phone all but the verdict comes after one's own numbers
-            css={{ '& > :not([aria-label=Verdict])': { order: { base: 4, lg: 0 } } }}
-          >
-            <SaveTrouble store={store} save={snapshot.save} copy={props.copy} told={props.wrong ?? false} />
-            {figure !== null ? <WorkingPanel figure={figure} onClose={close} /> : props.side}
-          </Flex>
-        </Grid>
-      </WorkingContext.Provider>
-    </UnitsContext.Provider>
+              {props.beside !== undefined && props.beside !== false && (
+                <Box
+                  order={3}
+                  position={{ lg: 'absolute' }}
+                  top="10px"
+                  right="10px"
+                  width={{ lg: '330px' }}
+                  maxHeight={{ lg: 'calc(100% - 90px)' }}
+                  overflowY="auto"
+                  zIndex={2}
+                  bg="cloth"
+                  border="1.5px solid"
+                  borderColor="ink"
+                  borderInline={{ base: 0, lg: '1.5px solid' }}
+                  padding="8px 14px 12px"
+                >
+                  <InTurn>{props.beside}</InTurn>
+                </Box>
+              )}
+            </Flex>
+            <Flex
+              as="aside"
+              aria-label={names[1]}
+              direction="column"
+              minHeight={0}
+              display={{ base: 'contents', lg: 'flex' }}
+              overflowY="auto"
+              borderLeft="1.5px solid"
+              borderColor="ink"
+              // on a phone all but the verdict comes after one's own numbers
+              css={{ '& > :not([aria-label=Verdict])': { order: { base: 4, lg: 0 } } }}
+            >
+              <SaveTrouble store={store} save={snapshot.save} copy={props.copy} told={props.wrong ?? false} />
+              {figure !== null ? <WorkingPanel figure={figure} onClose={close} /> : <InTurn>{props.side}</InTurn>}
+            </Flex>
+          </Grid>
+        </WorkingContext.Provider>
+      </UnitsContext.Provider>
+    </MovingContext.Provider>
   );
 }

@@ -8,3 +8,7 @@ export type RoofReport = RigReport & { readonly roof: PitchResult };
 
 export const isLine = (r: RigReport): r is LineReport => r.line !== null;
 export const isRoof = (r: RigReport): r is RoofReport => r.roof !== null;
+
+/** A report as that of a roof; null where there is none. */
+export const roofOf = (report: RigReport | null): RoofReport | null =>
+  report !== null && isRoof(report) ? report : null;

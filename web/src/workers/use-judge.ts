@@ -3,78 +3,17 @@ import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { RidgeRig, TradeoffPoint } from '@rough-bight/core/rig';
 import type { HangAnswer, HangTogether, RigReport, RoofAdvice } from '@rough-bight/core/shelter';
-import type { Advice, SizeAim, SizedCord, SizedRig } from '@rough-bight/core/sizing';
+import type { SizeAim, SizedCord, SizedRig } from '@rough-bight/core/sizing';
 import type { Answer } from './answer.js';
-import { Newest } from './newest.js';
+import { newRigWorker } from './judge.js';
 import type { Question, RigQuestion, RigService } from './rig.worker.js';
-import { Kept, failure, inOwnThread } from './thread.js';
-
-const starts = (): Worker => new Worker(new URL('./rig.worker.ts', import.meta.url), { type: 'module' });
-/** The worker that answers while the hand moves. */
-const quick = new Kept<RigService>(starts);
-/** The worker that judges in full when the hand rests: stopped where the rig has changed meanwhile, so that no hand waits for it. */
-const thorough = new Kept<RigService>(starts);
-
-export interface JudgedRig {
-  /** The last rig that could be judged, even while a newer one cannot. */
-  readonly report: RigReport | null;
-  /** Why the newest cannot be: nothing of the older report is true of it then. */
-  readonly problem: { readonly field: string; readonly message: string } | null;
-  /** What would help a line that has no roof. */
-  readonly advice: readonly Advice[];
-}
-
-/** Shows what a hand causes with the hand's own next move: one picture painted for both. */
-class NextFrame<S> {
-  private frame = 0;
-  private change: ((before: S) => S) | null = null;
-  constructor(private readonly set: (change: (before: S) => S) => void) {}
-
-  put(moving: boolean, change: (before: S) => S): void {
-    this.change = change;
-    if (!moving) this.now();
-    else if (this.frame === 0) this.frame = requestAnimationFrame(() => this.now());
-  }
-
-  private now(): void {
-    cancelAnimationFrame(this.frame);
-    this.frame = 0;
-    if (this.change !== null) this.set(this.change);
-    this.change = null;
-  }
-}
-
-/** A rig judged as it changes: quickly while the hand moves, in full and with advice when it rests. */
-export function useJudge(question: RigQuestion, moving: boolean): JudgedRig {
-  const [state, setState] = useState<JudgedRig>({ report: null, problem: null, advice: [] });
-  const [newest] = useState(() => {
-    const show = new NextFrame<JudgedRig>(setState);
-    const shown = (answer: Answer<RigReport>) => (before: JudgedRig) =>
-      answer.ok ? { ...before, report: answer.value, problem: null } : { ...before, problem: answer, advice: [] };
-    return new Newest<{ readonly question: RigQuestion; readonly moving: boolean }>(
-      async ({ question: q, moving: following }, run) => {
-        const fast = (await quick.service.judge(q, false)) as Answer<RigReport>;
-        show.put(following, shown(fast));
-        if (following || run.stale() || !fast.ok) return;
-        const full = await run.unlessNewer(thorough.service.judge(q, true) as Promise<Answer<RigReport>>);
-        if (full === null) thorough.stop();
-        if (full === null || run.stale()) return;
-        setState(shown(full));
-        const advice = q.rig.pitch === undefined ? await quick.service.advise(q) : null;
-        if (!run.stale()) setState((before) => ({ ...before, advice: advice?.ok === true ? advice.value : [] }));
-      },
-      (error) => setState((before) => ({ ...before, problem: failure(error, 'Undo the last change.') })),
-    );
-  });
-  useEffect(() => newest.ask({ question, moving }), [newest, question, moving]);
-  return state;
-}
+import { inOwnThread } from './thread.js';
 
 /** Long work on a rig in a worker of its own; returns what cancels it. */
 const onRig = <T>(
   work: (service: Remote<RigService>) => Promise<Answer<T>>,
   done: (answer: Answer<T>) => void,
-): (() => void) => inOwnThread<RigService, T>(starts, work, done);
+): (() => void) => inOwnThread<RigService, T>(newRigWorker, work, done);
 
 /** What long work found of the question that is asked now; null until it is known, and where nothing is asked. */
 function useFound<Q, T>(

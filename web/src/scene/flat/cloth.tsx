@@ -33,6 +33,40 @@ export function farthestFirst(corners: Int32Array, at: ArrayLike<number>, view: 
   return Uint16Array.from(depth.keys()).sort((a, b) => depth[a]! - depth[b]!);
 }
 
+/** The canvas grows and shrinks by so much, px: cloth that only flutters keeps the one it has. */
+const PIECE = 64;
+
+/** Room for all panels, in whole pieces, within the picture: left, top, width and height, px. */
+function roomFor(
+  corners: Int32Array,
+  at: ArrayLike<number>,
+  frame: Frame,
+): readonly [left: number, top: number, wide: number, high: number] {
+  const on = [...new Set(corners)].map((node) => place(frame, at, node));
+  const room = (k: 0 | 1, size: number): readonly [number, number] => {
+    const low = Math.max(0, Math.floor((Math.min(...on.map((p) => p[k])) - 2) / PIECE) * PIECE);
+    const high = Math.min(size, Math.ceil((Math.max(...on.map((p) => p[k])) + 2) / PIECE) * PIECE);
+    return [low, Math.max(1, Math.ceil(high - low))];
+  };
+  const [[left, wide], [top, high]] = [room(0, frame.width), room(1, frame.height)];
+  return [left, top, wide, high];
+}
+
+/** Neighbours in a row that look alike, together: what is drawn at once is drawn faster. */
+export function alike(
+  row: Iterable<number>,
+  look: (t: number) => number,
+): readonly { readonly like: number; readonly of: readonly number[] }[] {
+  const runs: { like: number; of: number[] }[] = [];
+  for (const t of row) {
+    const like = look(t);
+    const last = runs.at(-1);
+    if (last?.like === like) last.of.push(t);
+    else runs.push({ like, of: [t] });
+  }
+  return runs;
+}
+
 /** Strokes across a panel, one slant and one distance over the whole picture. */
 function hatch(pen: CanvasRenderingContext2D, points: readonly (readonly [number, number])[]): void {
   // along the slant (u) and across it (v): where v is whole, a stroke
@@ -70,31 +104,37 @@ export const Cloth = memo(function Cloth({
   const canvas = useRef<HTMLCanvasElement>(null);
   const { corners } = result.topology;
   const hem = useMemo(() => hemOf(corners), [corners]);
-  const { width, height } = frame;
   useLayoutEffect(() => {
     const dense = Math.min(3, devicePixelRatio);
+    const { at, state } = shape;
+    const [left, top, wide, high] = roomFor(corners, at, frame);
     const c = canvas.current!;
     const pen = c.getContext('2d');
     if (pen === null) return;
-    // setting its size clears it too
-    c.width = Math.round(width * dense);
-    c.height = Math.round(height * dense);
-    pen.scale(dense, dense);
+    // a new size is a new picture to the browser: only where it is one
+    if (c.width !== wide * dense || c.height !== high * dense) [c.width, c.height] = [wide * dense, high * dense];
+    Object.assign(c.style, { left: `${left}px`, top: `${top}px`, width: `${wide}px`, height: `${high}px` });
+    pen.setTransform(dense, 0, 0, dense, -left * dense, -top * dense);
+    pen.clearRect(left, top, wide, high);
     pen.lineJoin = 'round';
-    const { at, state } = shape;
-    for (const t of farthestFirst(corners, at, frame.view)) {
-      const [i, j, k] = [corners[3 * t]!, corners[3 * t + 1]!, corners[3 * t + 2]!];
-      const points = [place(frame, at, i), place(frame, at, j), place(frame, at, k)] as const;
+    for (const run of alike(farthestFirst(corners, at, frame.view), (t) => {
+      const shade = shadeOf(at, corners[3 * t]!, corners[3 * t + 1]!, corners[3 * t + 2]!, frame.view);
+      return 2 * Math.round(shade * 6) + (state[t] === 0 ? 1 : 0);
+    })) {
+      const panels = run.of.map((t) => [0, 1, 2].map((c) => place(frame, at, corners[3 * t + c]!)));
       pen.beginPath();
-      for (const [x, y] of points) pen.lineTo(x, y);
-      pen.closePath();
-      pen.fillStyle = pen.strokeStyle = palette.panels[Math.round(shadeOf(at, i, j, k, frame.view) * 6)]!;
+      for (const points of panels) {
+        pen.moveTo(...(points[0] as [number, number]));
+        for (const [x, y] of points) pen.lineTo(x, y);
+        pen.closePath();
+      }
+      pen.fillStyle = pen.strokeStyle = palette.panels[run.like >> 1]!;
       pen.lineWidth = 0.7;
       pen.fill();
       pen.stroke();
-      if (state[t] !== 0) continue;
+      if (run.like % 2 === 0) continue;
       pen.beginPath();
-      hatch(pen, points);
+      for (const points of panels) hatch(pen, points);
       pen.globalAlpha = 0.55;
       pen.lineWidth = 1;
       pen.strokeStyle = palette.tar;
@@ -109,6 +149,6 @@ export const Cloth = memo(function Cloth({
     pen.lineWidth = 1.2;
     pen.strokeStyle = palette.tar;
     pen.stroke();
-  }, [corners, hem, shape, frame, palette, width, height]);
-  return <canvas ref={canvas} style={{ width, height }} aria-hidden="true" />;
+  }, [corners, hem, shape, frame, palette]);
+  return <canvas ref={canvas} aria-hidden="true" />;
 });

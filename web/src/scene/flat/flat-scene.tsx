@@ -117,7 +117,7 @@ export function FlatScene(props: SceneProps): ReactElement {
   const used = trunksUsed(rig);
   const svg = { width: size[0], height: size[1], viewBox: `0 0 ${size[0]} ${size[1]}` };
   return (
-    <Stage ref={box} stale={props.stale === true}>
+    <Stage box={box} stale={props.stale === true}>
       <svg {...svg} aria-hidden="true">
         <Backdrop
           trunks={rig.trunks}

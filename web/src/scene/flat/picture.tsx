@@ -43,7 +43,7 @@ export function RigPicture({
   const used = trunksUsed(rig);
   const svg = { width: size[0], height: size[1], viewBox: `0 0 ${size[0]} ${size[1]}` };
   return (
-    <Stage ref={box} role="img" aria-label={label}>
+    <Stage box={box} label={label}>
       <svg {...svg} aria-hidden="true">
         <Backdrop
           trunks={rig.trunks}

@@ -1,4 +1,3 @@
-import type { CaseKind } from '@rough-bight/core/cases';
 import type { GuyReport } from '@rough-bight/core/pitch';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { pacedFirst } from '@rough-bight/core/rig';
@@ -10,19 +9,22 @@ import { useCamp, useCampActions } from '../../data/camp.js';
 import { useMe } from '../../data/me.js';
 import type { DocumentStore } from '../../data/document-store.js';
 import type { Camp, Person } from '../../data/types.js';
-import { useDocument, useSnapshot } from '../../data/use-document.js';
+import { useDocument } from '../../data/use-document.js';
 import { Loading, Trouble } from '../../parts/states.js';
-import { useCalm } from '../../parts/use-calm.js';
-import { RIG_VIEWS, RigScene } from '../../scene/rig-scene.js';
+import { useCalm } from '../../data/use-calm.js';
+import type { Spot } from '../../scene/flat/flat-scene.js';
+import type { RigGrip } from '../../scene/moved.js';
+import { RIG_VIEWS, SceneFrame } from '../../scene/rig-scene.js';
 import type { RigView } from '../../scene/rig-scene.js';
-import { isRoof } from '../../workers/report.js';
-import type { RigQuestion } from '../../workers/rig.worker.js';
-import { useJudge, useOther } from '../../workers/use-judge.js';
+import { Judge } from '../../workers/judge.js';
+import { isRoof, roofOf } from '../../workers/report.js';
+import { useOther } from '../../workers/use-judge.js';
 import { Workbench } from '../workbench.js';
+import { BenchScene, caseOf } from './bench-scene.js';
 import { Controls } from './controls.js';
 import { editing } from './editing.js';
 import { thingOfGrip, thingOfRow } from './things.js';
-import type { Thing, Touched } from './things.js';
+import type { Touched } from './things.js';
 import { useVersion } from '../../data/versions.js';
 import type { Shown } from './controls.js';
 import { Outcome } from './outcome.js';
@@ -91,29 +93,27 @@ function Bench({
   readonly me: Person;
   readonly step: Step;
 }): ReactElement {
-  const snapshot = useSnapshot(store);
-  const { document: rig } = snapshot.draft;
-  const { moving } = snapshot;
+  // the scene follows the hand at every frame; what is read beside it follows at a reader's pace
+  const snapshot = useCalm(store);
+  const first = snapshot.draft.document;
+  const firstContext = useRigContext(camp, me, first);
+  const { units } = me;
+  const [judge] = useState(() => new Judge({ rig: first, context: firstContext, units }));
+  const { question, report, problem, advice, moving } = useCalm(judge);
+  const { rig, context } = question;
   const { search, show, showAll } = useShown();
   const [chosen, setChosen] = useState<string | null>(null);
-  const { units } = me;
   const { addRig } = useCampActions(camp.id);
-  const context = useRigContext(camp, me, rig);
-  const question: RigQuestion = useMemo(() => ({ rig, context, units }), [rig, context, units]);
-  const { report, problem, advice } = useJudge(question, moving);
   // a count of paces that does not say whose they are is of whoever holds this device
   const put = useCallback(
     (next: RidgeRig) => store.edit({ ...store.read().draft, document: pacedFirst(next, me) }),
     [store, me],
   );
-  const move = useCallback((next: RidgeRig) => store.move({ ...store.read().draft, document: next }), [store]);
-  const rest = useCallback(() => store.endMove(), [store]);
+  const pitched = rig.pitch !== undefined;
   const named = search.get('view') ?? '';
-  const view: RigView =
-    named in RIG_VIEWS ? (named as RigView) : step === 'guy' && rig.pitch !== undefined ? 'above' : 'side';
+  const view: RigView = named in RIG_VIEWS ? (named as RigView) : step === 'guy' && pitched ? 'above' : 'side';
   const wanted = search.get('case') ?? 'pitched';
-  // a kind's name stands for the hardest case of it
-  const caseId = report?.roof?.worst[wanted as CaseKind] ?? wanted;
+  const caseId = caseOf(report?.roof, wanted);
   const bedCase = search.get('bed') ?? 'lying';
   const panel = search.get('panel');
   const showView = useCallback((v: RigView) => show('view', v), [show]);
@@ -138,30 +138,33 @@ function Bench({
   );
   const other = useOther(besideQuestion);
 
-  // the scene follows the hand at every frame; what is read beside it follows at a reader's pace
-  const newest = useMemo(() => ({ question, report, problem }), [question, report, problem]);
-  const calm = useCalm(newest, moving);
   const steps = useMemo(
-    () =>
-      benchSteps(store.id, marksOf(calm.question.rig, calm.problem === null ? calm.report : null, context.body, units)),
-    [store.id, calm, context.body, units],
+    () => benchSteps(store.id, marksOf(rig, problem === null ? report : null, context.body, units)),
+    [store.id, rig, problem, report, context.body, units],
   );
-  const pitched = rig.pitch !== undefined;
   const picked = { caseId, bedCase, chosen, onChoose: setChosen, show, put };
-  const edits = useMemo(
-    () => editing(calm.question.rig, context, units, put),
-    [calm.question.rig, context, units, put],
-  );
+  const edits = useMemo(() => editing(rig, context, units, put), [rig, context, units, put]);
   const [touched, setTouched] = useState<Touched | null>(null);
-  const roof = report !== null && isRoof(report) ? report : null;
-  /** Opens what can be changed of a thing, beside where it was touched. */
-  const open = (thing: Thing | null, from: Element | null, at: Touched['at']): void =>
-    setTouched(thing === null ? null : { thing, from, at });
-  const openAt = (thing: Thing | null, on: Element): void => open(thing, on, on.getBoundingClientRect());
-  const openRow = (row: string, from: Element | null, at: Touched['at']): void => {
-    const member = report?.rows.find((r) => r.id === row);
-    open(member === undefined ? null : thingOfRow(member, roof), from, at);
-  };
+  const roof = roofOf(report);
+  // what is touched is looked up in the report as it is then
+  const onLine = useCallback(
+    (row: string | null, { x, y }: Spot) => {
+      setChosen(row);
+      const now = judge.read().report;
+      const member = row === null ? undefined : now?.rows.find((r) => r.id === row);
+      const thing = member === undefined ? null : thingOfRow(member, roofOf(now));
+      setTouched(thing === null ? null : { thing, from: null, at: { x, y, width: 0, height: 0 } });
+    },
+    [judge],
+  );
+  const onGrip = useCallback(
+    (grip: RigGrip, on: Element) => {
+      const thing = thingOfGrip(grip, roofOf(judge.read().report));
+      if (thing?.is === 'guy') setChosen(thing.row);
+      setTouched(thing === null ? null : { thing, from: on, at: on.getBoundingClientRect() });
+    },
+    [judge],
+  );
   const onGuy = useCallback((guy: GuyReport, on: Element) => {
     setChosen(guy.id);
     setTouched({ thing: { is: 'guy', row: guy.id }, from: on, at: on.getBoundingClientRect() });
@@ -181,40 +184,18 @@ function Bench({
       snapshot={snapshot}
       camp={camp}
       units={units}
-
       names={BENCH_NAMES}
       steps={steps}
       copy={async (draft) => `/rigs/${(await addRig(draft)).id}/${pitched ? 'hang' : 'ridge'}`}
       scene={
-        <RigScene
-          rig={rig}
-          report={report}
-          kit={camp.kit}
-          body={context.body}
-          {...(context.paces === undefined ? {} : { paces: context.paces })}
-          bed={report?.bed?.shapes.find((s) => s.caseId === bedCase) ?? report?.bed?.shapes.at(-1) ?? null}
-          straps={context.straps.find((s) => s.id === rig.bed?.straps) ?? null}
-          stale={problem !== null}
-          view={view}
-          onView={showView}
-          caseId={report?.full === true ? caseId : 'pitched'}
-          chosen={chosen}
-          beside={other?.report?.roof ?? null}
-          onLine={(row, { x, y }) => {
-            setChosen(row);
-            if (row === null) setTouched(null);
-            else openRow(row, null, { x, y, width: 0, height: 0 });
-          }}
-          onGrip={(grip, on) => {
-            const thing = thingOfGrip(grip, roof);
-            if (thing?.is === 'guy') setChosen(thing.row);
-            openAt(thing, on);
-          }}
-          moving={moving}
-          onMove={move}
-          onMoveEnd={rest}
-          onNudge={put}
-        />
+        <SceneFrame view={view} onView={showView}>
+          <BenchScene
+            {...{ store, judge, camp, me, view, wanted, bedCase, chosen, onLine, onGrip }}
+            onView={showView}
+            beside={other?.report?.roof ?? null}
+            onPut={put}
+          />
+        </SceneFrame>
       }
       under={
         <>
@@ -222,9 +203,7 @@ function Bench({
             editing={edits}
             camp={camp}
             step={step}
-            {...calm}
-            moving={moving}
-            {...{ caseId, bedCase, chosen, show, put, onGuy }}
+            {...{ question, report, problem, moving, caseId, bedCase, chosen, show, put, onGuy }}
           />
           <Suspense fallback={null}>
             {touched !== null && (
@@ -253,7 +232,7 @@ function Bench({
           </Suspense>
         </>
       }
-      wrong={calm.problem !== null}
+      wrong={problem !== null}
       side={
         <Suspense fallback={<Loading what="the panel" />}>
           {panel === 'size' && pitched ? (
@@ -278,17 +257,17 @@ function Bench({
               onChoose={(id) => showAll({ with: id, was: null })}
               onClose={() => showAll({ panel: null, was: null })}
             />
-          ) : calm.problem !== null ? (
-            <Uncomputed message={calm.problem.message} />
-          ) : calm.report === null ? (
+          ) : problem !== null ? (
+            <Uncomputed message={problem.message} />
+          ) : report === null ? (
             <Loading what="the judgement" />
           ) : (
             <Outcome
               id={store.id}
               name={snapshot.draft.name}
               step={step}
-              question={calm.question}
-              report={calm.report}
+              question={question}
+              report={report}
               advice={advice}
               {...picked}
             />

@@ -8,7 +8,7 @@ import type { ComponentType, ReactElement, ReactNode } from 'react';
 import { Problem } from '../../parts/layout.js';
 import { StepRow } from '../../parts/step-row.js';
 import type { Camp } from '../../data/types.js';
-import { isLine, isRoof } from '../../workers/report.js';
+import { isLine, roofOf } from '../../workers/report.js';
 import type { RigQuestion } from '../../workers/rig.worker.js';
 import type { Editing } from './editing.js';
 import { RidgeControls, RidgeQuick } from './ridge-controls.js';
@@ -192,5 +192,3 @@ const STEP_CONTROLS: Readonly<Record<Step, StepControls>> = {
   bed: Bed,
   weather: Weather,
 };
-
-const roofOf = (report: RigReport | null) => (report !== null && isRoof(report) ? report : null);

@@ -5,11 +5,13 @@ import type { Row as Member } from '@rough-bight/core/rig';
 import { RULES, RULE_NAMES, RULE_WORDS } from '@rough-bight/core/strength';
 import type { Judged, Judgement, Rule } from '@rough-bight/core/strength';
 import { ChevronDown, ChevronRight } from 'lucide-react';
+import { memo } from 'react';
 import type { ReactElement } from 'react';
 import { Choice } from '../../parts/choice.js';
 import type { Figure } from '@rough-bight/core/working';
 import type { Column } from '../../parts/data-table.js';
 import { FigureValue } from '../../parts/figure.js';
+import { InTurn } from '../../parts/in-turn.js';
 import { Strands } from '../../parts/strands.js';
 import { TableDialog } from '../../parts/table-dialog.js';
 import { useUnits } from '../../parts/units.js';
@@ -38,36 +40,39 @@ export function Ledger({
   const units = useUnits();
   return (
     <Box as="section" order={{ base: 4, lg: 'initial' }} aria-label="Ledger">
-      <Box padding="10px 16px 6px">
-        <Flex justify="space-between" align="center" gap="8px">
-          <h2>Ledger</h2>
-          <TableDialog
-            name={`Ledger, judged by ${RULE_NAMES[rule]}`}
-            rows={rows}
-            columns={columns(units, (id) => cases.find((c) => c.id === id)?.name ?? id)}
-            rowId={(row) => row.id}
+      <InTurn>
+        <Box padding="10px 16px 6px">
+          <Flex justify="space-between" align="center" gap="8px">
+            <h2>Ledger</h2>
+            <TableDialog
+              name={`Ledger, judged by ${RULE_NAMES[rule]}`}
+              rows={rows}
+              columns={columns(units, (id) => cases.find((c) => c.id === id)?.name ?? id)}
+              rowId={(row) => row.id}
+            />
+          </Flex>
+          <Text textStyle="quiet">
+            {full ? `weakest first, worst of ${cases.length} cases` : 'as pitched; the weather follows when you let go'}
+          </Text>
+          <Choice
+            label="Judged by"
+            value={rule}
+            options={RULES.map((id) => ({ id, name: RULE_NAMES[id] }))}
+            hint={RULE_WORDS[rule]}
+            onChange={onRule}
           />
-        </Flex>
-        <Text textStyle="quiet">
-          {full ? `weakest first, worst of ${cases.length} cases` : 'as pitched; the weather follows when you let go'}
-        </Text>
-        <Choice
-          label="Judged by"
-          value={rule}
-          options={RULES.map((id) => ({ id, name: RULE_NAMES[id] }))}
-          hint={RULE_WORDS[rule]}
-          onChange={onRule}
-        />
-      </Box>
+        </Box>
+      </InTurn>
       <ol>
         {rows.map((row) => (
-          <Row
-            key={row.id}
-            row={row}
-            caseName={(id) => cases.find((c) => c.id === id)?.name ?? id}
-            open={chosen === row.id}
-            onOpen={(open) => onChoose(open ? row.id : null)}
-          />
+          <InTurn key={row.id}>
+            <Row
+              row={row}
+              caseName={(id) => cases.find((c) => c.id === id)?.name ?? id}
+              open={chosen === row.id}
+              onOpen={onChoose}
+            />
+          </InTurn>
         ))}
       </ol>
     </Box>
@@ -139,10 +144,9 @@ function Row({
   readonly row: Member;
   readonly caseName: (id: string) => string;
   readonly open: boolean;
-  readonly onOpen: (open: boolean) => void;
+  readonly onOpen: (row: string | null) => void;
 }): ReactElement {
   const governs = row.links[0];
-  const Chevron = open ? ChevronDown : ChevronRight;
   const idle = governs === undefined || !Number.isFinite(governs.link.margin.value);
   const short = governs?.judgement.word === 'short';
   return (
@@ -152,26 +156,13 @@ function Row({
       aria-label={capital(row.name)}
       {...(short ? { boxShadow: 'inset 4px 0 0 var(--rb-colors-danger)' } : {})}
     >
-      <Button
-        unstyled
-        gridArea="name"
-        display="flex"
-        gap="4px"
-        alignItems="flex-start"
-        minHeight="44px"
-        paddingTop="5px"
-        lineHeight={1.22}
-        aria-expanded={open}
-        onClick={() => onOpen(!open)}
-      >
-        <Chevron size={15} aria-hidden="true" style={{ flex: 'none', marginTop: 2 }} />
-        <span>
-          <b>{capital(row.name)}</b>{' '}
-          <Span textStyle="quiet" display="block">
-            {governs === undefined ? row.what : governs.link.name}
-          </Span>
-        </span>
-      </Button>
+      <RowName
+        name={row.name}
+        under={governs === undefined ? row.what : governs.link.name}
+        open={open}
+        onOpen={onOpen}
+        id={row.id}
+      />
       <Box gridArea="demand" paddingStart="19px" whiteSpace="nowrap">
         <FigureValue figure={row.demand} big />
       </Box>
@@ -224,6 +215,45 @@ function Row({
     </chakra.li>
   );
 }
+
+/** What a row is of and what governs it; touched, it opens. It is drawn again only where that changes. */
+const RowName = memo(function RowName({
+  id,
+  name,
+  under,
+  open,
+  onOpen,
+}: {
+  readonly id: string;
+  readonly name: string;
+  readonly under: string;
+  readonly open: boolean;
+  readonly onOpen: (row: string | null) => void;
+}): ReactElement {
+  const Chevron = open ? ChevronDown : ChevronRight;
+  return (
+    <Button
+      unstyled
+      gridArea="name"
+      display="flex"
+      gap="4px"
+      alignItems="flex-start"
+      minHeight="44px"
+      paddingTop="5px"
+      lineHeight={1.22}
+      aria-expanded={open}
+      onClick={() => onOpen(open ? null : id)}
+    >
+      <Chevron size={15} aria-hidden="true" style={{ flex: 'none', marginTop: 2 }} />
+      <span>
+        <b>{capital(name)}</b>{' '}
+        <Span textStyle="quiet" display="block">
+          {under}
+        </Span>
+      </span>
+    </Button>
+  );
+});
 
 /** What a link holds, by every reduction, and what the three schools say of it. */
 function LinkDetails({ judged }: { readonly judged: Judged }): ReactElement {

@@ -1,4 +1,5 @@
 import { Hint } from '../../parts/hint.js';
+import { InTurn } from '../../parts/in-turn.js';
 import { Buttons } from '../../parts/layout.js';
 import { Button, IconButton, Text } from '@chakra-ui/react';
 import { say } from '@rough-bight/core/quantity';
@@ -49,38 +50,42 @@ export const Outcome = memo(function Outcome({
   const variant = (first: boolean) => (first && step !== 'bed' ? 'solid' : 'outline');
   return (
     <>
-      <Said verdict={verdictOf(report, context.body)}>
-        <Buttons>
-          {advice.slice(0, 2).map((a, i) => (
-            <Button key={a.id} variant={variant(i === 0)} title={a.sentence} onClick={() => put(a.rig)}>
-              {a.label}
+      <InTurn>
+        <Said verdict={verdictOf(report, context.body)}>
+          <Buttons>
+            {advice.slice(0, 2).map((a, i) => (
+              <Button key={a.id} variant={variant(i === 0)} title={a.sentence} onClick={() => put(a.rig)}>
+                {a.label}
+              </Button>
+            ))}
+            <Button variant={variant(advice.length === 0)} onClick={() => show('panel', 'size')}>
+              <Ruler size={16} aria-hidden="true" /> Size it
             </Button>
-          ))}
-          <Button variant={variant(advice.length === 0)} onClick={() => show('panel', 'size')}>
-            <Ruler size={16} aria-hidden="true" /> Size it
-          </Button>
-          {report.roof !== null && <Button onClick={() => show('panel', 'compare')}>Compare</Button>}
-          <Hint text="Versions: as it was">
-            <IconButton
-              minWidth="44px"
-              justifyContent="center"
-              aria-label="Versions"
-              onClick={() => show('panel', 'versions')}
-            >
-              <History size={16} aria-hidden="true" />
-            </IconButton>
-          </Hint>
-        </Buttons>
-        {advice[0] !== undefined && <Text textStyle="quiet">{advice[0].sentence}</Text>}
-      </Said>
+            {report.roof !== null && <Button onClick={() => show('panel', 'compare')}>Compare</Button>}
+            <Hint text="Versions: as it was">
+              <IconButton
+                minWidth="44px"
+                justifyContent="center"
+                aria-label="Versions"
+                onClick={() => show('panel', 'versions')}
+              >
+                <History size={16} aria-hidden="true" />
+              </IconButton>
+            </Hint>
+          </Buttons>
+          {advice[0] !== undefined && <Text textStyle="quiet">{advice[0].sentence}</Text>}
+        </Said>
+      </InTurn>
       {bed !== null && step === 'bed' && (
-        <BedReport
-          rig={report.rig}
-          bed={bed}
-          body={context.body}
-          advice={report.roof === null ? [] : roofAdvice}
-          onTake={put}
-        />
+        <InTurn>
+          <BedReport
+            rig={report.rig}
+            bed={bed}
+            body={context.body}
+            advice={report.roof === null ? [] : roofAdvice}
+            onTake={put}
+          />
+        </InTurn>
       )}
       <Ledger
         rows={report.rows}
@@ -91,19 +96,23 @@ export const Outcome = memo(function Outcome({
         chosen={chosen}
         onChoose={onChoose}
       />
-      <Cautions findings={report.findings}>
-        {cordWords(report, units)}. Not for climbing, lifting, rescue or highlines. Rated strengths are the maker’s;
-        unknown cord is unknown. {report.roof !== null && 'Soil by feel is good to a factor of two. '}Local rules come
-        first.
-      </Cautions>
-      <SaveAs
-        id={id}
-        name={name}
-        report={report}
-        body={context.body}
-        caseId={report.full ? caseId : 'pitched'}
-        bed={bed?.shapes.find((s) => s.caseId === bedCase) ?? bed?.shapes.at(-1) ?? null}
-      />
+      <InTurn>
+        <Cautions findings={report.findings}>
+          {cordWords(report, units)}. Not for climbing, lifting, rescue or highlines. Rated strengths are the maker’s;
+          unknown cord is unknown. {report.roof !== null && 'Soil by feel is good to a factor of two. '}Local rules come
+          first.
+        </Cautions>
+      </InTurn>
+      <InTurn>
+        <SaveAs
+          id={id}
+          name={name}
+          report={report}
+          body={context.body}
+          caseId={report.full ? caseId : 'pitched'}
+          bed={bed?.shapes.find((s) => s.caseId === bedCase) ?? bed?.shapes.at(-1) ?? null}
+        />
+      </InTurn>
     </>
   );
 });

@@ -1,6 +1,6 @@
 import { Problem } from '../../parts/layout.js';
 import { Button, Flex, Text } from '@chakra-ui/react';
-import type { JudgedSpan, Place, ThingKind } from '@rough-bight/core/ground';
+import type { At, JudgedSpan, Place, ThingKind } from '@rough-bight/core/ground';
 import { THINGS, freshThing, measuredFirst, placedByMeasures } from '@rough-bight/core/ground';
 import { capital } from '@rough-bight/core/quantity';
 import { freshRig, leeward, pitchedAsWished, rehung, rigAt } from '@rough-bight/core/rig';
@@ -10,15 +10,16 @@ import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-r
 import { useCampContext } from '../../data/context.js';
 import { useCamp, useCampActions } from '../../data/camp.js';
 import { deedsOf } from '../../data/deeds.js';
-import { useMe, useReader } from '../../data/me.js';
+import { useMe } from '../../data/me.js';
 import { unusedName } from '../../data/unused-name.js';
 import type { DocumentStore } from '../../data/document-store.js';
 import type { Camp, Person, StoredRig } from '../../data/types.js';
-import { useDocument, useSnapshot } from '../../data/use-document.js';
+import { useCalm } from '../../data/use-calm.js';
+import { useDocument } from '../../data/use-document.js';
 import { Loading, Trouble } from '../../parts/states.js';
-import { PlanScene } from '../../scene/plan-scene.js';
-import { takeFile, useGround } from '../../workers/use-ground.js';
-import type { FileKind, GroundQuestion } from '../../workers/ground.worker.js';
+import { GroundJudge, takeFile } from '../../workers/ground-judge.js';
+import type { FileKind } from '../../workers/ground.worker.js';
+import { GroundPlan } from './ground-plan.js';
 import { Spans } from './spans.js';
 import { GROUND_STEPS, groundMarks } from './steps.js';
 import type { GroundStep } from './steps.js';
@@ -53,7 +54,8 @@ function Ground({
   readonly step: GroundStep;
 }): ReactElement {
   const navigate = useNavigate();
-  const snapshot = useSnapshot(store);
+  // the plan follows the hand at every frame; what is read beside it follows at a reader's pace
+  const snapshot = useCalm(store);
   const { document: place } = snapshot.draft;
   const [search, setSearch] = useSearchParams();
   const selected = search.get('thing');
@@ -67,9 +69,8 @@ function Ground({
   const { addRig, changeRig, addPlace } = useCampActions(camp.id);
   const context = useCampContext(camp, me);
   const { units } = me;
-  const who = useReader(me);
-  const question: GroundQuestion = useMemo(() => ({ place, who, kit: camp.kit, units }), [place, who, camp.kit, units]);
-  const { judgement, problem, explained } = useGround(question, snapshot.moving, open);
+  const [judge] = useState(() => new GroundJudge());
+  const { judgement, problem, explained } = useCalm(judge);
 
   const edit = useCallback(
     (next: Place): null => {
@@ -79,7 +80,6 @@ function Ground({
     },
     [store, me],
   );
-  const move = useCallback((next: Place) => store.move({ ...store.read().draft, document: next }), [store]);
   const show = useCallback(
     (key: 'thing' | 'span', id: string | null) =>
       setSearch(
@@ -103,17 +103,22 @@ function Ground({
     return () => removeEventListener('keydown', stop);
   }, [putting]);
 
-  const put = (kind: ThingKind, at: readonly [number, number]): void => {
-    const ids = new Set(place.things.map((t) => t.id));
-    let k = place.things.length + 1;
-    while (ids.has(`${kind}-${k}`)) k++;
-    const thing = freshThing(kind, `${kind}-${k}`, nextName(place, kind), [
-      Math.round(at[0] * 100) / 100,
-      Math.round(at[1] * 100) / 100,
-    ]);
-    edit({ ...place, things: [...place.things, thing] });
-    show('thing', thing.id);
-  };
+  const put = useCallback(
+    (kind: ThingKind, at: readonly [number, number]): void => {
+      const { document: place } = store.read().draft;
+      const ids = new Set(place.things.map((t) => t.id));
+      let k = place.things.length + 1;
+      while (ids.has(`${kind}-${k}`)) k++;
+      const thing = freshThing(kind, `${kind}-${k}`, nextName(place, kind), [
+        Math.round(at[0] * 100) / 100,
+        Math.round(at[1] * 100) / 100,
+      ]);
+      edit({ ...place, things: [...place.things, thing] });
+      show('thing', thing.id);
+    },
+    [store, edit, show],
+  );
+  const putHere = useCallback((at: At) => putting !== null && put(putting, at), [put, putting]);
 
   /** A new pole becomes a thing of the place before a rig stands on it. */
   const standing = (span: JudgedSpan): { readonly place: Place; readonly span: JudgedSpan } => {
@@ -177,9 +182,14 @@ function Ground({
 
   const marks = groundMarks(place, judgement);
   const thing = place.things.find((t) => t.id === selected);
-  const span = explained !== null && explained.span.id === open ? explained : null;
-  const rigs = camp.rigs.flatMap((r) =>
-    r.document.site?.place === store.id ? [{ name: r.name, from: r.document.site.from, to: r.document.site.to }] : [],
+  const rigs = useMemo(
+    () =>
+      camp.rigs.flatMap((r) =>
+        r.document.site?.place === store.id
+          ? [{ name: r.name, from: r.document.site.from, to: r.document.site.to }]
+          : [],
+      ),
+    [camp.rigs, store.id],
   );
   return (
     <Workbench
@@ -199,21 +209,10 @@ function Ground({
       }}
       copy={async (draft) => `/places/${(await addPlace(draft)).id}/look`}
       scene={
-        <PlanScene
-          place={place}
-          judgement={judgement}
-          body={me.body}
-          rigs={rigs}
-          selected={selected}
-          span={span?.span ?? null}
-          fire={span !== null && span.fire.at !== null && span.span.ruled.length === 0 ? span.fire : null}
+        <GroundPlan
+          {...{ store, judge, camp, me, rigs, selected, open, putting, show }}
           measuring={step === 'measure'}
-          putting={putting}
-          onPut={(at) => put(putting!, at)}
-          onSelect={(id) => show('thing', id)}
-          onSpan={(id) => show('span', id)}
-          onMove={move}
-          onMoveEnd={() => store.endMove()}
+          onPut={putHere}
           onNudge={edit}
         />
       }

@@ -14,6 +14,7 @@ import type { ReactElement } from 'react';
 import type { StoredRig } from '../../data/types.js';
 import type { Column } from '../../parts/data-table.js';
 import { FigureValue } from '../../parts/figure.js';
+import { InTurn } from '../../parts/in-turn.js';
 import { TableDialog } from '../../parts/table-dialog.js';
 import { useUnits } from '../../parts/units.js';
 import type { Explained, GroundJudgement, ListedSpan } from '../../workers/ground.worker.js';
@@ -58,30 +59,32 @@ export function Spans(props: Props): ReactElement {
         ];
   return (
     <>
-      <VerdictBox aria-live="polite" aria-label="Verdict">
-        {best === undefined ? (
-          <>
-            <Text as="h1" {...(judgement.place.things.length >= 2 ? { color: 'danger' } : {})}>
-              {none[0]}
-            </Text>
-            <p>{none[1]}</p>
-          </>
-        ) : (
-          <>
-            <h1>
-              Best: {best.title}, {say(best.span.span, 'length', units)}.
-            </h1>
-            <p>{best.summary}</p>
-            <Buttons>
-              {open !== best.span.id && (
-                <Button variant="solid" onClick={() => onOpen(best.span.id)}>
-                  Show why
-                </Button>
-              )}
-            </Buttons>
-          </>
-        )}
-      </VerdictBox>
+      <InTurn>
+        <VerdictBox aria-live="polite" aria-label="Verdict">
+          {best === undefined ? (
+            <>
+              <Text as="h1" {...(judgement.place.things.length >= 2 ? { color: 'danger' } : {})}>
+                {none[0]}
+              </Text>
+              <p>{none[1]}</p>
+            </>
+          ) : (
+            <>
+              <h1>
+                Best: {best.title}, {say(best.span.span, 'length', units)}.
+              </h1>
+              <p>{best.summary}</p>
+              <Buttons>
+                {open !== best.span.id && (
+                  <Button variant="solid" onClick={() => onOpen(best.span.id)}>
+                    Show why
+                  </Button>
+                )}
+              </Buttons>
+            </>
+          )}
+        </VerdictBox>
+      </InTurn>
       {judgement.offDrawing > OFF && (
         <Box layerStyle="finding" margin="10px 16px">
           <p>
@@ -105,7 +108,9 @@ export function Spans(props: Props): ReactElement {
       )}
       <chakra.ol flex="none" aria-label="Spans, best first">
         {judgement.good.slice(0, all ? undefined : SHOWN).map((l, i) => (
-          <SpanRow key={l.span.id} listed={l} rank={i + 1} {...props} />
+          <InTurn key={l.span.id}>
+            <SpanRow listed={l} rank={i + 1} {...props} />
+          </InTurn>
         ))}
       </chakra.ol>
       {judgement.good.length > SHOWN && (
@@ -137,7 +142,9 @@ export function Spans(props: Props): ReactElement {
           {(outOpen || chosenOut) && (
             <chakra.ul flex="none" aria-label="Spans ruled out">
               {out.map((l) => (
-                <SpanRow key={l.span.id} listed={l} rank={null} {...props} />
+                <InTurn key={l.span.id}>
+                  <SpanRow listed={l} rank={null} {...props} />
+                </InTurn>
               ))}
             </chakra.ul>
           )}

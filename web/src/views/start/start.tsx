@@ -21,13 +21,14 @@ import { useMe, useReader } from '../../data/me.js';
 import type { Camp, Person } from '../../data/types.js';
 import { unusedName } from '../../data/unused-name.js';
 import { Choice, Segments } from '../../parts/choice.js';
+import { useFollowed } from '../../data/use-calm.js';
 import { Caution, ControlRow, Page, Problem } from '../../parts/layout.js';
 import { useDocumentForm } from '../../parts/document-form.js';
 import { FormChoice, FormNumber } from '../../parts/form-fields.js';
 import { Loading, Trouble } from '../../parts/states.js';
 import { UnitsContext } from '../../parts/units.js';
 import { RigPicture } from '../../scene/flat/picture.js';
-import { useGround } from '../../workers/use-ground.js';
+import { GroundJudge } from '../../workers/ground-judge.js';
 import { useStart } from '../../workers/use-start.js';
 import { RoofShape } from '../../parts/roof-shape.js';
 import type { Said } from './said.js';
@@ -423,7 +424,11 @@ function useSpans(place: Place | null, camp: Camp, me: Person) {
     () => (place === null ? null : { place, who, kit: camp.kit, units: me.units }),
     [place, who, camp.kit, me.units],
   );
-  const { judgement } = useGround(question, false, null);
+  const [judge] = useState(() => new GroundJudge());
+  useEffect(() => {
+    if (question !== null) judge.ask(question, false, null);
+  }, [judge, question]);
+  const { judgement } = useFollowed(judge);
   return place === null || judgement === null || judgement.place !== place ? NO_SPANS : judgement.good.slice(0, SPANS);
 }
 const NO_SPANS: readonly never[] = [];
