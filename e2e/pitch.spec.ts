@@ -43,6 +43,8 @@ test('a gable is pitched on a ridgeline, a guy dragged, the ledger follows, and 
   await expect(page.getByRole('group', { name: 'The rig from above, to scale' })).toBeVisible();
   const row = page.getByRole('row', { name: /^left middle guy/ });
   await expect(row).toContainText('follows the cloth');
+  // the bare line's cases stood there before the roof's
+  await judged(page);
   const before = await demand(page, 'Left middle guy');
   const foot = page.getByRole('slider', { name: 'Foot of the left middle guy' });
   const box = (await foot.boundingBox())!;
