@@ -3,7 +3,7 @@ import type { HangState } from '../bed/index.js';
 import type { PitchResult, PitchShape } from '../pitch/index.js';
 import { norm, sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
-import { clothAbove } from '../roof/index.js';
+import { clothOver } from '../roof/index.js';
 import type { BedModel } from './bed-model.js';
 
 /** Water on a line that comes in under the roof. */
@@ -36,6 +36,7 @@ function entry(
   corners: Int32Array,
   shape: Pick<PitchShape, 'at'>,
 ): { readonly edge: number; readonly at: Vec3; readonly slope: number } | null {
+  const over = clothOver(corners, shape.at, [0, 0]);
   let gone = 0;
   for (let k = 0; k + 1 < line.length; k++) {
     const [a, b] = [line[k]!, line[k + 1]!];
@@ -45,7 +46,7 @@ function entry(
     for (let n = 0; n <= steps; n++) {
       const f = n / steps;
       const p: Vec3 = [a[0] + f * way[0], a[1] + f * way[1], a[2] + f * way[2]];
-      if (clothAbove(p, corners, shape.at, [0, 0]) !== null)
+      if (over(...p) !== null)
         return { edge: gone + f * long, at: p, slope: Math.atan2(way[2], Math.hypot(way[0], way[1])) };
     }
     gone += long;

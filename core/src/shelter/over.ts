@@ -7,7 +7,7 @@ import { sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import { meanWind, slantOver } from '../rig/index.js';
 import type { RidgeRig } from '../rig/index.js';
-import { RAIN_FALLS, clothAbove, coverBeyond, lineOffCloth } from '../roof/index.js';
+import { RAIN_FALLS, clothAbove, clothOver, coverBeyond, lineOffCloth } from '../roof/index.js';
 import { windBySigns } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
@@ -123,6 +123,7 @@ export function dryShare(
   const across: readonly [number, number] = [-way[1] / level, way[0] / level];
   const half = Math.min(SIDE, model.kit.width / 2);
   const parts = s.line.length - 1;
+  const inRain = clothOver(topology.corners, shape.at, slant);
   let [dry, all] = [0, 0];
   for (let k = 0; k <= parts; k++) {
     const full = Math.sin((Math.PI * k) / parts);
@@ -136,7 +137,7 @@ export function dryShare(
       // each place counts for the cloth it stands for: little at the gathered ends
       const area = 0.05 + full;
       all += area;
-      if (clothAbove(place, topology.corners, shape.at, slant) !== null) dry += area;
+      if (inRain(...place) !== null) dry += area;
     }
   }
   return dry / all;

@@ -12,13 +12,30 @@ import type { Candidate, Serves } from './shortlist.js';
 import { withBed } from './wanted.js';
 import type { Who } from './wanted.js';
 
-/** A whole rig that is ready to be tied: solved, sized from the kit, its bed hung, and judged. */
-export interface Ready {
+/** A rig as it stands before it is sized: solved as pitched, so that it can be seen; whether it holds is not known yet. */
+export interface Looked {
   readonly rig: RidgeRig;
   readonly report: RigReport;
   readonly serves: Serves;
-  readonly holds: boolean;
   readonly score: number;
+}
+
+/** A whole rig that is ready to be tied: solved, sized from the kit, its bed hung, and judged. */
+export interface Ready extends Looked {
+  readonly holds: boolean;
+}
+
+/** Whether all that is asked of it is known. */
+export const isReady = (rig: Looked): rig is Ready => 'holds' in rig;
+
+/**
+ * A first look at a candidate: it as pitched, with nothing of it sized, in no wind.
+ * @throws RigProblem where it cannot be computed
+ */
+export function firstLook(candidate: Candidate, who: Who, context: RigContext): Looked {
+  const rig = lainUnder(candidate.rig, who, context);
+  const { report } = judgeRig(rig, context, { full: false, spreads: false, rising: false });
+  return { rig, report, serves: servedBy(report, candidate.serves), score: candidate.score };
 }
 
 /**
@@ -89,8 +106,14 @@ function servedBy({ roof }: RigReport, meant: Serves): Serves {
       };
 }
 
+/** Sizes a candidate in one gust and lets go of it: what is done often runs faster, and an answer need not wait for that. */
+export function rehearse({ rig }: Candidate, context: RigContext, units: UnitChoice): void {
+  const [gust] = fewGusts(rig);
+  sizeRig(rig, context, 'items', units, () => true, new Set(gust === undefined ? [] : [gust]));
+}
+
 /** Every so manieth bearing of the wind is looked at while it is sized; all are judged. */
-const EVERY = 8;
+const EVERY = 4;
 
 /** A few gusts that stand for all while a rig is sized. */
 function fewGusts(rig: RidgeRig): ReadonlySet<string> {
@@ -116,6 +139,8 @@ function lainUnder(rig: RidgeRig, who: Who, context: RigContext): RidgeRig {
   return { ...rig, under: [...lying] };
 }
 
-/** Ready rigs in the order they are offered: what holds first, then what serves best. */
-export const bestFirst = (rigs: readonly Ready[]): readonly Ready[] =>
-  [...rigs].sort((a, b) => Number(b.holds) - Number(a.holds) || b.score - a.score);
+/** Rigs in the order they are offered: what holds first, what is not known yet after it, then what serves best. */
+export const bestFirst = <R extends Looked>(rigs: readonly R[]): readonly R[] => {
+  const rank = (r: Looked): number => (!isReady(r) ? 1 : r.holds ? 2 : 0);
+  return [...rigs].sort((a, b) => rank(b) - rank(a) || b.score - a.score);
+};

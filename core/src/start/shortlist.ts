@@ -3,7 +3,7 @@ import type { PitchLayout } from '../pitch/index.js';
 import { SaidError } from '../quantity/index.js';
 import { RigProblem, freshKit, freshPitch, meanWind, measuredSpan, roofedIn } from '../rig/index.js';
 import type { RigContext, RidgeRig } from '../rig/index.js';
-import { PITCH_FORMS, PITCH_TRAITS, clothAbove, opensIntoWind } from '../roof/index.js';
+import { PITCH_FORMS, PITCH_TRAITS, clothOver, opensIntoWind } from '../roof/index.js';
 import type { KitRoof, PitchForm } from '../roof/index.js';
 import { DRY, openTo, placeUnder } from '../under/index.js';
 import type { Placed, Roofed } from '../under/index.js';
@@ -104,14 +104,16 @@ function coverOf({ corners, at, ground, slant }: Roofed): {
   const of = (c: 0 | 1): number[] => Array.from({ length: at.length / 3 }, (_, i) => at[3 * i + c]!);
   const [xs, ys] = [of(0), of(1)];
   let [covers, standing, dry, headroom] = [0, 0, 0, 0];
+  const over = clothOver(corners, at, [0, 0]);
+  const inRain = clothOver(corners, at, slant);
   for (let x = Math.min(...xs) + CELL / 2; x < Math.max(...xs); x += CELL)
     for (let y = Math.min(...ys) + CELL / 2; y < Math.max(...ys); y += CELL) {
       const g = ground(x, y);
-      const z = clothAbove([x, y, g], corners, at, [0, 0]);
+      const z = over(x, y, g);
       if (z === null) continue;
       covers += CELL * CELL;
       if (z - g > STANDS) standing += CELL * CELL;
-      if (clothAbove([x, y, g + 0.5], corners, at, slant) !== null) dry += CELL * CELL;
+      if (inRain(x, y, g + 0.5) !== null) dry += CELL * CELL;
       headroom = Math.max(headroom, z - g);
     }
   return { covers, standing, dry, headroom, middle: [mean(xs), mean(ys)] };
@@ -166,12 +168,13 @@ const BED = { long: 1.35, wide: 0.3, high: 0.7 } as const;
 /** Share of a bed in the middle of the span that this rain does not reach, before it is hung. */
 function bedDry(rig: RidgeRig, { corners, at, ground, slant }: Roofed): number {
   const middle = rig.pitch!.middle;
+  const inRain = clothOver(corners, at, slant);
   let [dry, all] = [0, 0];
   for (let i = -6; i <= 6; i++)
     for (const v of [-1, 0, 1]) {
       const [x, y] = [middle + (i / 6) * BED.long, v * BED.wide];
       all++;
-      if (clothAbove([x, y, ground(x, y) + BED.high], corners, at, slant) !== null) dry++;
+      if (inRain(x, y, ground(x, y) + BED.high) !== null) dry++;
     }
   return dry / all;
 }

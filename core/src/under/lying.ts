@@ -2,7 +2,8 @@ import { SITTING_TALL } from '../catalogue/index.js';
 import type { Finding } from '../findings/index.js';
 import { finding } from '../findings/index.js';
 import type { Vec3 } from '../quantity/index.js';
-import { clothAbove } from '../roof/index.js';
+import { clothOver } from '../roof/index.js';
+import type { ClothOver } from '../roof/index.js';
 import type { Lying, LyingKind } from './document.js';
 
 /** What each takes up, m: half its length and half its width, and how high it stands. A tall person in a bag; a full pack. Judgement. */
@@ -62,35 +63,59 @@ export interface UnderResult {
 
 /** How each thing lies under a roof. */
 export function underRoof(lying: readonly Lying[], roof: Roofed): UnderResult {
-  const things = lying.map((thing) => lies(thing, roof));
+  const { lies } = lyingUnder(roof);
+  const things = lying.map((thing) => lies(thing));
   return { things, findings: things.flatMap(findingsOf) };
 }
 
-/** How one thing lies under a roof. */
-export function lies(lying: Lying, roof: Roofed): LyingResult {
-  const { ground } = roof;
+/** Asks of one roof how things lie under it. */
+export interface UnderRoof {
+  /** Share of a thing that this rain does not reach. */
+  readonly dry: (lying: Lying) => number;
+  readonly lies: (lying: Lying, dry?: number) => LyingResult;
+}
+
+/** What one asks of a roof, made ready for many things. */
+export function lyingUnder(roof: Roofed): UnderRoof {
+  const over = clothOver(roof.corners, roof.at, [0, 0]);
+  const inRain = clothOver(roof.corners, roof.at, roof.slant);
+  const dry = (lying: Lying): number => dryOf(lying, roof, inRain);
+  return { dry, lies: (lying, known) => lies(lying, known ?? dry(lying), roof, over) };
+}
+
+/** A place of a thing, u toward its head and v to the left of that, m. */
+function placeOn({ at, toward }: Lying): (u: number, v: number) => readonly [number, number] {
+  const [c, s] = [Math.cos(toward), Math.sin(toward)];
+  return (u, v) => [at[0] + u * c - v * s, at[1] + u * s + v * c];
+}
+
+/** Share of it that rain does not reach, by places all over it. */
+function dryOf(lying: Lying, { ground }: Roofed, inRain: ClothOver): number {
   const { long, wide, high } = SIZES[lying.kind];
-  const [c, s] = [Math.cos(lying.toward), Math.sin(lying.toward)];
-  /** A place of it, u toward the head and v to the left of that. */
-  const on = (u: number, v: number): readonly [number, number] => [
-    lying.at[0] + u * c - v * s,
-    lying.at[1] + u * s + v * c,
-  ];
+  const on = placeOn(lying);
   let [dry, all] = [0, 0];
   for (let i = -4; i <= 4; i++)
     for (let j = -2; j <= 2; j++) {
       const [x, y] = on((i / 4) * long, (j / 2) * wide);
       all++;
-      if (clothAbove([x, y, ground(x, y) + high / 2], roof.corners, roof.at, roof.slant) !== null) dry++;
+      if (inRain(x, y, ground(x, y) + high / 2) !== null) dry++;
     }
+  return dry / all;
+}
+
+/** How one thing lies under a roof. @param over straight above it */
+function lies(lying: Lying, dry: number, roof: Roofed, over: ClothOver): LyingResult {
+  const { ground } = roof;
+  const { long, wide, high } = SIZES[lying.kind];
+  const on = placeOn(lying);
   const seat = on(-SEAT, 0);
-  const over = clothAbove([...seat, ground(...seat)], roof.corners, roof.at, [0, 0]);
-  const headroom = lying.kind === 'pack' || over === null ? null : over - ground(...seat);
+  const above = over(...seat, ground(...seat));
+  const headroom = lying.kind === 'pack' || above === null ? null : above - ground(...seat);
   const slope = (a: readonly [number, number], b: readonly [number, number], apart: number): number =>
     Math.atan2(ground(...b) - ground(...a), apart);
   return {
     lying,
-    dry: dry / all,
+    dry,
     headroom,
     sits: headroom === null || headroom >= SITTING_TALL,
     headDown: slope(on(long, 0), on(-long, 0), 2 * long),

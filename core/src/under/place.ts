@@ -1,6 +1,6 @@
 import type { Lying } from './document.js';
 import type { LyingResult, Roofed } from './lying.js';
-import { SIZES, lies } from './lying.js';
+import { SIZES, lyingUnder } from './lying.js';
 
 /** Room a sleeper wants across, and a pack, m. */
 const BESIDE = 2 * SIZES.sleeper.wide;
@@ -33,15 +33,20 @@ export function placeUnder(people: number, packs: number, middle: readonly [numb
         : -(Math.cos(along) * roof.upwind[0] + Math.sin(along) * roof.upwind[1]);
     return up >= 0 ? along : along + Math.PI;
   };
+  const under = lyingUnder(roof);
   let best = null as Try | null;
   const attempt = (along: number, at: readonly [number, number]): void => {
     const lying = group(people, packs, at, toward(along));
-    const results = lying.map((l) => lies(l, roof));
-    const off = Math.hypot(at[0] - middle[0], at[1] - middle[1]);
-    const score = results.reduce(
-      (sum, r) => sum + (r.lying.kind === 'pack' ? 4 * r.dry : 20 * r.dry + 2 * Number(r.sits) + (1 - r.open)),
-      (along === 0 ? 0.05 : 0) - 0.3 * off,
-    );
+    const dry = lying.map(under.dry);
+    const off = (along === 0 ? 0.05 : 0) - 0.3 * Math.hypot(at[0] - middle[0], at[1] - middle[1]);
+    // no more could come of it than if all sat up out of the wind
+    if (
+      best !== null &&
+      off + scoreOf(lying.map((l, k) => ({ lying: l, dry: dry[k]!, sits: true, open: 0 }))) <= best.score
+    )
+      return;
+    const results = lying.map((l, k) => under.lies(l, dry[k]));
+    const score = off + scoreOf(results);
     if (best === null || score > best.score) best = { along, at, score, placed: { lying, results } };
   };
   const around = (along: number, [x, y]: readonly [number, number], step: number, reach: number): void => {
@@ -53,6 +58,13 @@ export function placeUnder(people: number, packs: number, middle: readonly [numb
   for (let step = STEP / 2; step >= FINEST; step /= 2) around(best!.along, best!.at, step, 1);
   return best!.placed;
 }
+
+/** How well they lie: dry before all else, then sitting up, then out of the wind; a pack is worth a fifth of who carries it. */
+const scoreOf = (results: readonly Pick<LyingResult, 'lying' | 'dry' | 'sits' | 'open'>[]): number =>
+  results.reduce(
+    (sum, r) => sum + (r.lying.kind === 'pack' ? 4 * r.dry : 20 * r.dry + 2 * Number(r.sits) + (1 - r.open)),
+    0,
+  );
 
 interface Try {
   readonly along: number;

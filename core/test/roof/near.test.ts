@@ -4,6 +4,7 @@ import { add, norm, scale, sub } from '../../src/quantity/index.js';
 import type { Vec3 } from '../../src/quantity/index.js';
 import {
   clothAbove,
+  clothOver,
   coverBeyond,
   lineOffCloth,
   pointOffTriangle,
@@ -94,5 +95,63 @@ describe('rain over a flat cloth two metres up', () => {
     expect(clothAbove([1.4, 1, 0.5], corners, at, slant)).toBeNull();
     expect(clothAbove([1.6, 1, 0.5], corners, at, slant)).toBeCloseTo(2, 12);
     expect(clothAbove([5.4, 1, 0.5], corners, at, slant)).toBeCloseTo(2, 12);
+  });
+});
+
+describe('the cloth over many places', () => {
+  /** Every panel looked at, by weights of its corners. */
+  const oneByOne = (
+    [x, y, z]: Vec3,
+    corners: Int32Array,
+    at: readonly number[],
+    [sx, sy]: readonly [number, number],
+  ): number | null => {
+    const seen = (n: number): readonly [number, number] => [
+      at[3 * n]! + at[3 * n + 2]! * sx,
+      at[3 * n + 1]! + at[3 * n + 2]! * sy,
+    ];
+    const side = (a: readonly [number, number], b: readonly [number, number], c: readonly [number, number]): number =>
+      (b[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (b[1] - a[1]);
+    const p = [x + z * sx, y + z * sy] as const;
+    const heights: number[] = [];
+    for (let t = 0; t < corners.length; t += 3) {
+      const nodes = [corners[t]!, corners[t + 1]!, corners[t + 2]!] as const;
+      const [a, b, c] = [seen(nodes[0]), seen(nodes[1]), seen(nodes[2])];
+      const whole = side(a, b, c);
+      if (Math.abs(whole) < 1e-9) continue;
+      const shares = [side(p, b, c) / whole, side(a, p, c) / whole, side(a, b, p) / whole];
+      if (shares.some((s) => s < 0)) continue;
+      const height = nodes.reduce((sum, n, k) => sum + shares[k]! * at[3 * n + 2]!, 0);
+      if (height >= z) heights.push(height);
+    }
+    return heights.length === 0 ? null : Math.min(...heights);
+  };
+  // to a centimetre, and places between them: no place lies on an edge, no panel is nearly but not quite on edge
+  const metre = fc.integer({ min: -300, max: 300 }).map((x) => x / 100);
+  const height = fc.integer({ min: 0, max: 300 }).map((x) => x / 100);
+  const lean = fc.integer({ min: -20, max: 20 }).map((x) => x / 10);
+  test('is what every panel by itself says', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(metre, metre, height), { minLength: 3, maxLength: 24 }),
+        fc.array(fc.nat(), { minLength: 3, maxLength: 150 }),
+        fc.tuple(lean, lean),
+        fc.array(
+          fc.tuple(metre, metre, height).map(([x, y, z]): Vec3 => [x + 0.00037, y + 0.00053, z + 0.00021]),
+          { minLength: 1, maxLength: 20 },
+        ),
+        (nodes, picks, slant, places) => {
+          const at = nodes.flat();
+          const corners = Int32Array.from(picks.slice(0, picks.length - (picks.length % 3)), (k) => k % nodes.length);
+          const over = clothOver(corners, at, slant);
+          for (const p of places) {
+            const [found, known] = [over(...p), oneByOne(p, corners, at, slant)];
+            if (known === null) expect(found).toBeNull();
+            else expect(found).toBeCloseTo(known, 6);
+          }
+        },
+      ),
+      { numRuns: 300 },
+    );
   });
 });

@@ -5,7 +5,7 @@ import { against } from '../../src/findings/index.js';
 import { freshRig, rigProblems } from '../../src/rig/index.js';
 import type { RigContext, RidgeRig } from '../../src/rig/index.js';
 import { PITCH_TRAITS, opensIntoWind } from '../../src/roof/index.js';
-import { bestFirst, ready, shortlist } from '../../src/start/index.js';
+import { bestFirst, firstLook, isReady, ready, shortlist } from '../../src/start/index.js';
 import type { Ready, Wanted } from '../../src/start/index.js';
 import { DEFAULT_REQUIRED } from '../../src/strength/index.js';
 import { judgeRig } from '../../src/shelter/index.js';
@@ -102,6 +102,15 @@ describe('a rig made ready', () => {
     )!;
     expect(against(flying.report.findings)).toEqual([]);
     expect(flying.report.bed!.drips.filter((d) => d.wets)).toEqual([]);
+  });
+  test('a first look shows it as pitched, its sleepers laid, and does not say that it holds', () => {
+    const seen = firstLook(first!, two.who, context);
+    expect(isReady(seen)).toBe(false);
+    expect(isReady(made)).toBe(true);
+    expect(seen.report.full).toBe(false);
+    expect(seen.rig.under).toHaveLength(4);
+    expect(seen.serves.form).toBe(made.serves.form);
+    expect(bestFirst([seen, made]).indexOf(made)).toBe(made.holds ? 0 : 1);
   });
   test('stopped, it is none', () => {
     expect(ready(first!, two.who, context, UNITS, () => false)).toBeNull();

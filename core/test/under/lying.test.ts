@@ -1,9 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { lies, placeUnder, underRoof } from '../../src/under/index.js';
-import type { Lying, Roofed } from '../../src/under/index.js';
+import { lyingUnder, placeUnder, underRoof } from '../../src/under/index.js';
+import type { Lying, LyingResult, Roofed } from '../../src/under/index.js';
 
 /** A flat sheet of cloth over x0..x1, y0..y1 at a height, as two panels. */
+/** How one thing lies under a roof. */
+const lies = (lying: Lying, roof: Roofed): LyingResult => lyingUnder(roof).lies(lying);
 const sheet = (x0: number, x1: number, y0: number, y1: number, z: (x: number, y: number) => number): Roofed => ({
   corners: Int32Array.from([0, 1, 2, 0, 2, 3]),
   at: [x0, y0, z(x0, y0), x1, y0, z(x1, y0), x1, y1, z(x1, y1), x0, y1, z(x0, y1)],

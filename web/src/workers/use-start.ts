@@ -1,7 +1,8 @@
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { RigContext } from '@rough-bight/core/rig';
-import { bestFirst } from '@rough-bight/core/start';
-import type { Candidate, Ready, Wanted } from '@rough-bight/core/start';
+import { bestFirst, isReady } from '@rough-bight/core/start';
+import type { Candidate, Looked, Ready, Wanted } from '@rough-bight/core/start';
+import type { Remote } from 'comlink';
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Answer } from './answer.js';
@@ -15,14 +16,16 @@ export interface Started {
   readonly wanted: Wanted | null;
   /** Share done; 1 when all rigs are ready. */
   readonly done: number;
-  /** Ready so far, best first. */
-  readonly rigs: readonly Ready[];
+  /** What there is so far, best first: seen before it is judged, so that one knows what is coming. */
+  readonly rigs: readonly Looked[];
   readonly problem: string | null;
 }
 
 const NOTHING: Started = { wanted: null, done: 0, rigs: [], problem: null };
 /** As many at a time as there are cores to a phone: one for each, and the page keeps its own. */
 const THREADS = 2;
+/** How often it is gone through beforehand: as often as it gets faster by it, each a fraction of a second. */
+const REHEARSALS = 10;
 /** Share of the whole that choosing what to try takes. */
 const CHOOSING = 0.06;
 
@@ -46,6 +49,15 @@ export function useStart(context: RigContext, units: UnitChoice) {
     threads.current = started();
     return stop;
   }, [stop]);
+  /** Goes through some of the work for a likely wish while the wish is said. */
+  const rehearse = useCallback(
+    async (wanted: Wanted): Promise<void> => {
+      const own = threads.current;
+      for (let k = 0; k < REHEARSALS && threads.current === own && !busy.current; k++)
+        await Promise.all(own.map(({ service }) => service.rehearse(wanted, context, units, k)));
+    },
+    [context, units],
+  );
   const ask = useCallback(
     (wanted: Wanted): void => {
       // what is at work on another wish is given up
@@ -76,32 +88,49 @@ export function useStart(context: RigContext, units: UnitChoice) {
           const mean = shares.reduce((a, b) => a + b, 0) / shares.length;
           if (current()) setState((s) => ({ ...s, done: CHOOSING + (1 - CHOOSING) * mean }));
         };
-        let next = 0;
-        await Promise.all(
-          own.map(async ({ service }) => {
-            for (let k = next++; k < list.value.length; k = next++) {
-              const made = (await service.ready(
-                list.value[k]!,
-                wanted,
-                context,
-                units,
-                proxy((share: number) => show(k, 0.98 * share)),
-              )) as Answer<Ready>;
-              if (!current()) return;
-              if (made.ok) setState((s) => ({ ...s, rigs: bestFirst([...s.rigs, made.value]) }));
-              show(k, 1);
-            }
-          }),
-        );
+        /** Every candidate in turn by whichever thread is free. */
+        const each = (go: (service: Remote<StartService>, k: number) => Promise<void>): Promise<unknown> => {
+          let next = 0;
+          return Promise.all(
+            own.map(async ({ service }) => {
+              for (let k = next++; k < list.value.length && current(); k = next++) await go(service, k);
+            }),
+          );
+        };
+        const put = (rig: Looked): void =>
+          setState((s) => ({
+            ...s,
+            rigs: bestFirst([...s.rigs.filter((r) => r.serves.form !== rig.serves.form), rig]),
+          }));
+        await each(async (service, k) => {
+          const seen = (await service.look(list.value[k]!, wanted, context, units)) as Answer<Looked>;
+          if (current() && seen.ok) put(seen.value);
+        });
+        await each(async (service, k) => {
+          const made = (await service.ready(
+            list.value[k]!,
+            wanted,
+            context,
+            units,
+            proxy((share: number) => show(k, 0.98 * share)),
+          )) as Answer<Ready>;
+          if (!current()) return;
+          if (made.ok) put(made.value);
+          show(k, 1);
+        });
         if (!current()) return;
-        setState((s) => ({
-          ...s,
-          done: 1,
-          problem:
-            s.rigs.length === 0
-              ? 'None of the forms that fit here could be worked out. Change the span or the roof.'
-              : null,
-        }));
+        setState((s) => {
+          const rigs = s.rigs.filter(isReady);
+          return {
+            ...s,
+            done: 1,
+            rigs,
+            problem:
+              rigs.length === 0
+                ? 'None of the forms that fit here could be worked out. Change the span or the roof.'
+                : null,
+          };
+        });
         busy.current = false;
       };
       work().catch((error: unknown) => {
@@ -114,7 +143,7 @@ export function useStart(context: RigContext, units: UnitChoice) {
   );
   const halt = useCallback(() => {
     stop();
-    setState((s) => (s.done < 1 ? { ...s, done: 1 } : s));
+    setState((s) => (s.done < 1 ? { ...s, done: 1, rigs: s.rigs.filter(isReady) } : s));
   }, [stop]);
-  return { ...state, ask, halt };
+  return { ...state, rehearse, ask, halt };
 }

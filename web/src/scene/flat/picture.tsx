@@ -17,15 +17,18 @@ import { Lines } from './lines.js';
 
 const NONE: ReadonlySet<string> = new Set();
 
-/** A judged rig from the side, true and to scale, with nothing to take hold of: a small picture among others. */
+/** A rig from the side, true and to scale, with nothing to take hold of: a small picture among others. */
 export function RigPicture({
   report,
   body,
   label,
+  judged,
 }: {
   readonly report: RigReport;
   readonly body: BodyMeasures;
   readonly label: string;
+  /** Whether it is known what of it is short. */
+  readonly judged: boolean;
 }): ReactElement {
   const units = useUnits();
   const palette = usePalette();
@@ -39,7 +42,10 @@ export function RigPicture({
     [size, rig, span, drawing, bed],
   );
   const shape = drawing.shapes[0]!;
-  const short = useMemo(() => new Set(report.rows.filter((r) => ratioOf(r) < 1).map((r) => r.id)), [report]);
+  const short = useMemo(
+    () => new Set(judged ? report.rows.filter((r) => ratioOf(r) < 1).map((r) => r.id) : []),
+    [report, judged],
+  );
   const used = trunksUsed(rig);
   const svg = { width: size[0], height: size[1], viewBox: `0 0 ${size[0]} ${size[1]}` };
   return (

@@ -6,8 +6,8 @@ import type { LengthUnit } from '@rough-bight/core/quantity';
 import { freshRig, lieAt, pacerOf, rigAt } from '@rough-bight/core/rig';
 import { freshRoof } from '@rough-bight/core/roof';
 import type { KitRoof } from '@rough-bight/core/roof';
-import { readyWords } from '@rough-bight/core/start';
-import type { Ready, Wanted, Who } from '@rough-bight/core/start';
+import { isReady, readyWords } from '@rough-bight/core/start';
+import type { Looked, Ready, Wanted, Who } from '@rough-bight/core/start';
 import { verdictOf } from '@rough-bight/core/words';
 import { BEAUFORT, compassPoint } from '@rough-bight/core/weather';
 import { ArrowRight, Tent } from 'lucide-react';
@@ -117,6 +117,11 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
       lie: { bearing: Math.PI / 2, windFrom: said.wind === 'across' ? 0 : Math.PI / 2, soil: 'turf', crossRise: 0 },
     };
   };
+  const { rehearse } = start;
+  const [likely] = useState(wantedNow);
+  useEffect(() => {
+    if (typeof likely !== 'string') void rehearse(likely);
+  }, [rehearse, likely]);
   const show = (): void => {
     const wanted = of.faulty ? 'Mend the number first: it is told beside it what it can be.' : wantedNow();
     if (typeof wanted === 'string') {
@@ -128,7 +133,7 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
     // its button is not there while it works: the keyboard goes on from where the answers come
     requestAnimationFrame(() => answers.current?.focus());
   };
-  const open = async ({ rig, serves }: Ready): Promise<void> => {
+  const open = async ({ rig, serves }: Looked): Promise<void> => {
     setProblem(null);
     try {
       const roof =
@@ -340,12 +345,12 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
           _focus={{ outline: 'none' }}
           hidden={start.wanted === null}
         >
-          {start.rigs.length === 0 ? '' : start.done < 1 ? 'Ready so far' : 'Best first'}
+          {start.rigs.length === 0 ? '' : start.done < 1 ? 'Being worked out' : 'Best first'}
         </chakra.h2>
         {start.problem !== null && <Problem role="alert">{start.problem}</Problem>}
         <Grid as="ol" gridTemplateColumns={{ base: '1fr', lg: 'repeat(3, 1fr)' }} gap="18px" marginTop="8px">
           {start.rigs.map((r, k) => (
-            <Answer key={r.serves.form} ready={r} first={k === 0} me={me} onOpen={() => void open(r)} />
+            <Answer key={r.serves.form} rig={r} first={k === 0} me={me} onOpen={() => void open(r)} />
           ))}
         </Grid>
         {start.rigs.length > 0 && (
@@ -382,38 +387,54 @@ function Question({ title, children }: { readonly title: string; readonly childr
   );
 }
 
-/** One rig that came back: its picture, what it does, whether it holds; one touch opens it. */
+/** One rig that came back: its picture, what it does, whether it holds; one touch opens it. Seen first, judged a little later. */
 function Answer({
-  ready,
+  rig,
   first,
   me,
   onOpen,
 }: {
-  readonly ready: Ready;
+  readonly rig: Looked;
   readonly first: boolean;
   readonly me: Person;
   readonly onOpen: () => void;
 }): ReactElement {
-  const { report, holds } = ready;
-  const verdict = verdictOf(report, me.body);
-  const { name, serves } = readyWords(ready);
+  const { report } = rig;
+  const known = isReady(rig);
+  const { name, serves } = readyWords(rig);
   return (
-    <Flex as="li" direction="column" border="1.5px solid" borderColor="ink">
+    <Flex as="li" direction="column" border="1.5px solid" borderColor={known ? 'ink' : 'hairline'} aria-busy={!known}>
       <Flex height="190px" borderBottom="1px solid" borderColor="hairline">
-        <RigPicture report={report} body={me.body} label={`${name} from the side, to scale`} />
+        <RigPicture report={report} body={me.body} label={`${name} from the side, to scale`} judged={known} />
       </Flex>
       <Flex direction="column" gap="6px" padding="12px 14px 14px" flex={1}>
         <chakra.h3 textStyle="name">{capital(name)}</chakra.h3>
         <p>{tell(serves, me.units)}</p>
-        <Text {...(holds ? {} : { color: 'danger' })} fontWeight={700}>
-          {tell(verdict.sentence, me.units)}
-        </Text>
-        <Span textStyle="quiet">{tell(verdict.detail, me.units)}</Span>
-        <Button variant={first ? 'solid' : 'outline'} marginTop="auto" alignSelf="flex-start" onClick={onOpen}>
-          Open it on the bench <ArrowRight size={16} aria-hidden="true" />
-        </Button>
+        {known ? (
+          <>
+            <Judged rig={rig} me={me} />
+            <Button variant={first ? 'solid' : 'outline'} marginTop="auto" alignSelf="flex-start" onClick={onOpen}>
+              Open it on the bench <ArrowRight size={16} aria-hidden="true" />
+            </Button>
+          </>
+        ) : (
+          <Text textStyle="quiet">Drawn as pitched. Being sized from the kit and judged in every wind…</Text>
+        )}
       </Flex>
     </Flex>
+  );
+}
+
+/** Whether it holds, and why. */
+function Judged({ rig: { report, holds }, me }: { readonly rig: Ready; readonly me: Person }): ReactElement {
+  const verdict = verdictOf(report, me.body);
+  return (
+    <>
+      <Text {...(holds ? {} : { color: 'danger' })} fontWeight={700}>
+        {tell(verdict.sentence, me.units)}
+      </Text>
+      <Span textStyle="quiet">{tell(verdict.detail, me.units)}</Span>
+    </>
   );
 }
 
