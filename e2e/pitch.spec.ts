@@ -52,10 +52,14 @@ test('a gable is pitched on a ridgeline, a guy dragged, the ledger follows, and 
   await page.mouse.move(x, y);
   await page.mouse.down();
   for (let k = 1; k <= 8; k++) await page.mouse.move(x, y - 5 * k);
-  // while the hand moves, only the rig as pitched is told
+  // while the hand moves, only the rig as pitched is told, and the numbers follow without letting go
+  await expect(page.getByText(/as pitched; the weather follows/)).toBeVisible();
+  await expect(row).toContainText('where you put it');
+  const held = await demand(page, 'Left middle guy');
+  for (let k = 9; k <= 16; k++) await page.mouse.move(x, y - 5 * k);
+  await expect.poll(() => demand(page, 'Left middle guy')).not.toBe(held);
   await page.mouse.up();
   await judged(page);
-  await expect(row).toContainText('where you put it');
   await expect.poll(() => demand(page, 'Left middle guy')).not.toBe(before);
   await saved(page);
   await page.getByRole('button', { name: 'Undo' }).click();
