@@ -11,17 +11,20 @@ import { windToward } from '@rough-bight/core/weather';
 import { judgeRig } from '@rough-bight/core/shelter';
 import { verdictOf } from '@rough-bight/core/words';
 import { bedJson, bedText, governs } from './bed.js';
+import { climb, ladderJson, ladderText } from './ladder.js';
 import type { Output } from './main.js';
 import { warningsOf } from './warnings.js';
 import { BadInput, bad, readNumber, readOptions, single } from './options.js';
 
-const HELP = `rb rig FILE [--wind M/S[@DEG]] [--wet] [--json [--shape]]
+const HELP = `rb rig FILE [--wind M/S[@DEG]] [--wet] [--ladder] [--json [--shape]]
 
 Solves a pitched rig, a bed hung in one or both (docs/formats/rig.md) under their cases and prints lines, anchors,
 hitches, cloth, and the bed with what its trunks bear of both.
 --wind  a gust at the roof, m/s, instead of the file's own wind: from one bearing, degrees clockwise from north, or without
         one from all sixteen
 --wet   the demand columns tell the wet night instead of the rig as pitched; with --wind the soaked gust
+--ladder turns the wind up from calm by Beaufort, from the side of --wind or the file's own, dry or --wet: what gives first, at
+        what gust, what follows when it has gone, until the roof is down
 --shape with --json: places, pressures and the ground's pushes of every case (docs/formats/rig.md)
 Exit code 0 solved, 3 not settled in some case (it says which), 2 bad input.`;
 
@@ -81,7 +84,7 @@ export function rig(args: readonly string[], io: Output): number {
   const file = readRig(name);
   if (file.rig.pitch === undefined && file.rig.bed === undefined)
     throw new BadInput('rig.pitch: this rig has neither a roof pitched on it nor a bed; rb ridge solves a line alone');
-  const options = readOptions(rest, ['wind'], ['wet', 'json', 'shape']);
+  const options = readOptions(rest, ['wind'], ['wet', 'json', 'shape', 'ladder']);
   const wind = readWind(single(options, 'wind'));
   const context = contextOf(file);
   const { report, roof } = onRig(() =>
@@ -103,11 +106,20 @@ export function rig(args: readonly string[], io: Output): number {
   const under = new Set<string>(bed?.bears.map((t) => t.id));
   const said = result === null ? null : toJson(result, caseId, under);
   const ofBed = bed === null ? {} : { bed: bedJson(file, bed) };
+  const up = options.has('ladder') && result !== null ? climb(file, wind?.from ?? null, options.has('wet')) : null;
   const shapes = roof !== null && options.has('shape') ? { shapes: shapesOf(roof) } : {};
   if (options.has('json'))
     io.out(
       JSON.stringify(
-        { name: file.name, verdict, ...said, ...ofBed, ...shapes, converged },
+        {
+          name: file.name,
+          verdict,
+          ...said,
+          ...ofBed,
+          ...(up === null ? {} : { ladder: ladderJson(up) }),
+          ...shapes,
+          converged,
+        },
         null,
         options.has('shape') ? 0 : 2,
       ),
@@ -119,6 +131,7 @@ export function rig(args: readonly string[], io: Output): number {
       verdict.detail,
       ...(result === null || said === null ? [] : toText(result, said)),
       ...(bed === null ? [] : bedText(file, bed, result)),
+      ...(up === null ? [] : ladderText(up)),
       'Look up, knock and push before you trust a trunk. Soil by feel is good to a factor of two.',
     ].forEach(io.out);
   return converged ? 0 : 3;

@@ -25,6 +25,18 @@ interface Said {
 const json = (...args: string[]): Said => JSON.parse(rb('rig', ...args, '--json').out) as Said;
 
 describe('rb rig', () => {
+  test('with --ladder it turns the wind up until the roof is down, and says what gave and to leave before', () => {
+    const { code, out } = rb('rig', example('drum-tight-bed'), '--ladder', '--wind', '5@200');
+    expect(code).toBe(0);
+    expect(out).toMatch(/wind turned up from the south-south-west, dry/);
+    expect(out).toMatch(/at \d+\.\d m\/s .* gives: .* hangs free/);
+    expect(out).toMatch(/Leave before/);
+    const said = JSON.parse(rb('rig', example('drum-tight-bed'), '--ladder', '--wind', '5@200', '--json').out) as {
+      ladder: { from: number; rungs: { beaufort: number; falls: { gust: number }[] }[]; end: string };
+    };
+    expect(said.ladder.from).toBe(200);
+    expect(said.ladder.rungs.map((r) => r.beaufort)).toEqual([...said.ladder.rungs.keys()]);
+  });
   test('prints lines, anchors, hitches and cloth, and exits 0', () => {
     const { code, out, err } = rb('rig', example('hammock-fly'));
     expect(err).toBe('');

@@ -250,7 +250,8 @@ export interface Solved {
   readonly states: readonly PitchState[];
 }
 
-function readingOf(rig: TiedRig, state: PitchState, spreads: Spreads | null): CaseReading {
+/** What a state says of every line. @param spreads null where only its numbers count */
+export function readingOf(rig: TiedRig, state: PitchState, spreads: Spreads | null): CaseReading {
   const { structure: s } = rig.engine;
   const lineAt = new Map(s.lineId.map((id, i) => [id, i]));
   const stickAt = new Map(s.strutId.map((id, i) => [id, i]));

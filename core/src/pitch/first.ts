@@ -48,7 +48,7 @@ export function letsGoIn(
 ): RisingWind {
   const quiet = readings.filter((r) => r.state.case.environment.wind === null);
   const windy = readings.filter((r) => r.state.case.environment.wind !== null);
-  const still = checks.map((p) => least(p, quiet));
+  const still = checks.map((p) => leastOf(p, quiet));
   if (windy.length === 0)
     return { letsGo: checks.map((p, i) => ({ id: p.id, gust: still[i]! < 1 ? 0 : null })), flaps: null };
   const worst = new Map<string, Tried>();
@@ -82,9 +82,9 @@ export function letsGoIn(
     });
     if (states.some((s) => s.luffing || !s.numbers.converged)) flaps = at;
     const these = states.flatMap((s) => [s, ...s.cycle]).map(read);
-    return { speed: at, left: checks.map((p) => least(p, these)) };
+    return { speed: at, left: checks.map((p) => leastOf(p, these)) };
   };
-  const judged: Level = { speed, left: checks.map((p) => least(p, windy)) };
+  const judged: Level = { speed, left: checks.map((p) => leastOf(p, windy)) };
   if (windy.some((r) => r.state.luffing || !r.state.numbers.converged)) flaps = speed;
   // what lets go in the judged wind does so in less; what holds is followed upwards
   const lower = judged.left.some((left, i) => left < 1 && still[i]! >= 1);
@@ -126,14 +126,15 @@ interface Tried {
   stood: Float64Array | null;
 }
 
-interface Level {
+/** What is left of every check at one speed of the gust, m/s. */
+export interface Level {
   readonly speed: number;
   /** By check. */
   readonly left: readonly number[];
 }
 
 /** The speed at which a check has one time left, straight between levels in logarithms; null where it never has so little. */
-function crossing(levels: readonly Level[], i: number): number | null {
+export function crossing(levels: readonly Level[], i: number): number | null {
   const k = levels.findIndex((l) => l.left[i]! < 1);
   if (k < 0) return null;
   const { speed, left } = levels[k]!;
@@ -146,7 +147,7 @@ function crossing(levels: readonly Level[], i: number): number | null {
 }
 
 /** Least that a check has left in any of the cases; infinite where nothing is known against it. */
-const least = (p: RoofCheck, readings: readonly CaseReading[]): number =>
+export const leastOf = (p: RoofCheck, readings: readonly CaseReading[]): number =>
   readings.reduce((most, r) => Math.min(most, leftIn(p, r) ?? Number.POSITIVE_INFINITY), Number.POSITIVE_INFINITY);
 
 /** The mean wind in the open that brings a gust at the roof, m/s. */

@@ -7,6 +7,7 @@ import type { Engine, NetNumbers, Outcome, Structure } from '../net/index.js';
 import {
   GRIP_RATIO,
   LOCKED,
+  linearCurve,
   numbersOf,
   prepareStructure,
   solve,
@@ -87,6 +88,8 @@ export interface TiedRig {
   readonly line: readonly number[];
   /** Where it stood last with every hitch held where it was tied: what every search begins from, whatever slid before. */
   readonly stood: { held: Float64Array | null };
+  /** Members that have let go: their lines hang free and pull nothing any more. None where nothing is said. */
+  readonly gone?: ReadonlySet<string>;
   /** Where it stood after each haul, from the first light pull on, m in the engine's axes: where a like rig's hauls begin. */
   readonly hauls: readonly Float64Array[];
 }
@@ -305,6 +308,9 @@ export const restsIn = ({ model, tied, tension }: Pick<TiedRig, 'model' | 'tied'
     return c.environment.wet ? rest * (1 + traits.wetGrowth.typical) : rest;
   });
 
+/** A line that has let go gives way as far as it is drawn, N: a thousandth of a newton for its whole length. */
+const LET_GO = linearCurve(1e-3);
+
 /** Sets every number of the engine to a case. */
 function setCase(rig: TiedRig, c: LoadCase): void {
   const { model, engine, dry } = rig;
@@ -314,7 +320,7 @@ function setCase(rig: TiedRig, c: LoadCase): void {
   members.forEach((m, k) => {
     const i = rig.line[k]!;
     s.rest[i] = rests[k]!;
-    s.curve[i] = model.curveOf(m, c.environment.wet);
+    s.curve[i] = rig.gone?.has(m.id) === true ? LET_GO : model.curveOf(m, c.environment.wet);
   });
   const grown = c.environment.wet ? 1 + cloth.wetGrowth.typical : 1;
   for (let i = 0; i < s.gradient.length; i++) s.gradient[i] = dry.gradient[i]! / grown;

@@ -1,4 +1,4 @@
-import { Button, Flex, HStack, Link as ChakraLink, Span, Text, VisuallyHidden, chakra } from '@chakra-ui/react';
+import { Button, Flex, HStack, Link as ChakraLink, Span, Status, Text, VisuallyHidden, chakra } from '@chakra-ui/react';
 import { FORCE_UNITS, LENGTH_UNITS } from '@rough-bight/core/quantity';
 import { Menu as MenuSign, Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react';
 import { Suspense, lazy, useEffect, useState, useSyncExternalStore } from 'react';
@@ -149,13 +149,14 @@ export function Shell(): ReactElement {
         </Flex>
         <HStack gap="2px" fontSize="13px" color="ink2" whiteSpace="nowrap">
           {content.save !== undefined && (
-            <Span
+            <Status.Root
               role="status"
               paddingInline={{ base: '2px', lg: '8px' }}
               {...(UNSAVED.includes(content.save.kind) ? { color: 'danger', fontWeight: 700 } : {})}
             >
+              <Status.Indicator data-well={content.save.kind === 'saved'} hideBelow="lg" />
               {SAVE_WORDS[content.save.kind]}
-            </Span>
+            </Status.Root>
           )}
           {content.undo !== undefined && (
             <>

@@ -8,7 +8,7 @@ import { collapsible } from './recipes/fold.js';
 import { progress } from './recipes/progress.js';
 import { combobox, dialog, menu, popover, toast } from './recipes/over.js';
 import { table } from './recipes/table.js';
-import { alert, emptyState, tooltip } from './recipes/told.js';
+import { alert, emptyState, status, tooltip } from './recipes/told.js';
 import { textStyles } from './text.js';
 
 const config = defineConfig({
@@ -47,6 +47,7 @@ const config = defineConfig({
       radioGroup,
       segmentGroup,
       slider,
+      status,
       table,
       toast,
       tooltip,

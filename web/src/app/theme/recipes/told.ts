@@ -1,5 +1,5 @@
 import { defineSlotRecipe } from '@chakra-ui/react';
-import { alertAnatomy, emptyStateAnatomy, tooltipAnatomy } from '@chakra-ui/react/anatomy';
+import { alertAnatomy, emptyStateAnatomy, statusAnatomy, tooltipAnatomy } from '@chakra-ui/react/anatomy';
 
 /** What has to be said beside a thing: why it cannot be, or what to beware of. */
 export const alert = defineSlotRecipe({
@@ -43,5 +43,21 @@ export const tooltip = defineSlotRecipe({
   slots: tooltipAnatomy.keys(),
   base: {
     content: { bg: 'ink', color: 'cloth', fontSize: '13px', padding: '5px 9px', maxWidth: '280px', zIndex: 12 },
+  },
+});
+
+/** How something stands, in a word behind its sign: a full dot where all is well, a ring where it is not. */
+export const status = defineSlotRecipe({
+  slots: statusAnatomy.keys(),
+  base: {
+    root: { display: 'inline-flex', alignItems: 'center', gap: '6px' },
+    indicator: {
+      width: '8px',
+      height: '8px',
+      flex: 'none',
+      borderRadius: '50%',
+      border: '1.5px solid currentColor',
+      '&[data-well=true]': { bg: 'currentColor' },
+    },
   },
 });
