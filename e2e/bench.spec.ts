@@ -185,8 +185,6 @@ test('the ledger: every link, its reductions, and the three rules', async ({ pag
 
 test('size it: ranked, reasons for failing, taken over, undone', async ({ page }) => {
   await ownRig(page, 'Drying line, twine');
-  // advice comes in before it, and moves it along
-  await expect(page.getByRole('button', { name: 'Use green 550, long hank' })).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Size it' }).click();
   const size = page.getByRole('region', { name: 'Size it' });
   await expect(size.getByText('Elastic cord is never counted as strength.')).toBeVisible({ timeout: 30_000 });

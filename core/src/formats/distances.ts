@@ -1,16 +1,17 @@
 import Papa from 'papaparse';
 import type { Measure, MeasureHow, Place } from '../ground/index.js';
-import { MEASURE_HOWS, MOST_MEASURES, PLACE_LIMITS } from '../ground/index.js';
+import { MEASURE_HOWS, MOST_MEASURES, PLACE_LIMITS, byBody } from '../ground/index.js';
 import { FOOT } from '../quantity/index.js';
 import type { TakenIn } from './place-file.js';
 import { FileProblem, checkSize, freshId } from './place-file.js';
 
-const COLUMNS = ['from', 'to', 'how', 'value'] as const;
+const COLUMNS = ['from', 'to', 'how', 'value', 'unit', 'by'] as const;
 
 /**
  * Adds the distances and bearings of a CSV file to a place. Columns, named in its first row: from, to (names or ids of
  * things), how (tape, paces, feet, spans, line, rangefinder, compass; tape when left out), value (metres, how many, or
- * degrees), and, if wished, unit (m or ft) for metres.
+ * degrees), and, if wished, unit (m or ft) for metres and by (name or id of one of the place's measurers, for what is
+ * counted in paces, feet or spans; whoever reads where it is left out).
  * @throws FileProblem naming the row as a spreadsheet counts them; the place given is untouched
  */
 export function readDistances(text: string, into: Place): TakenIn {
@@ -48,6 +49,7 @@ export function readDistances(text: string, into: Place): TakenIn {
       to,
       how: how as MeasureHow,
       value: valueOf(row, how as MeasureHow, where),
+      ...measurerIn(row, how as MeasureHow, where, into),
     };
   });
   return {
@@ -73,6 +75,25 @@ function thingOf(cell: string | undefined, column: string, where: string, into: 
       `${column} “${wanted}” is not a thing of this place; draw it first, or put its name right`,
     );
   return named[0].id;
+}
+
+function measurerIn(
+  row: Record<string, string>,
+  how: MeasureHow,
+  where: string,
+  into: Place,
+): { readonly by?: string } {
+  const wanted = (row['by'] ?? '').trim();
+  if (wanted === '' || !byBody(how)) return {};
+  const people = into.measurers ?? [];
+  const found =
+    people.find((p) => p.id === wanted) ?? people.find((p) => p.name.toLowerCase() === wanted.toLowerCase());
+  if (found === undefined)
+    throw new FileProblem(
+      where,
+      `by “${wanted}” is none of those who measured here${people.length === 0 ? '' : ` (${people.map((p) => p.name).join(', ')})`}; let them measure one distance first, or leave it empty for your own`,
+    );
+  return { by: found.id };
 }
 
 function valueOf(row: Record<string, string>, how: MeasureHow, where: string): number {

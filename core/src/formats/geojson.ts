@@ -10,6 +10,7 @@ import {
   isArea,
   thingDocument,
 } from '../ground/index.js';
+import { metres, phrase } from '../quantity/index.js';
 import type { Origin } from './geodetic.js';
 import { toDegrees, toMetres } from './geodetic.js';
 import type { TakenIn } from './place-file.js';
@@ -137,7 +138,7 @@ function readPosition(c: unknown, where: string, origin: Origin | null): At {
   if (at.some((v) => v < min || v > max))
     throw new FileProblem(
       where,
-      `lies ${Math.hypot(...at).toFixed(0)} m from the place's zero; at most ${max} m can be drawn`,
+      phrase`lies ${metres(Math.hypot(...at))} from the place's zero; at most ${metres(max)} can be drawn`,
     );
   return [Math.round(at[0] * 1000) / 1000, Math.round(at[1] * 1000) / 1000];
 }

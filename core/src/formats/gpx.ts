@@ -1,6 +1,7 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import type { Place, Thing, ThingKind } from '../ground/index.js';
 import { KINDS, MOST_THINGS, PLACE_LIMITS, fieldsOf, freshThing } from '../ground/index.js';
+import { metres, phrase } from '../quantity/index.js';
 import { toMetres } from './geodetic.js';
 import type { TakenIn } from './place-file.js';
 import { FileProblem, checkSize, cleanName, freshId } from './place-file.js';
@@ -56,7 +57,7 @@ export function readGpx(text: string, into: Place): TakenIn {
     if (at.some((v) => Math.abs(v) > max))
       throw new FileProblem(
         where,
-        `lies ${Math.hypot(...at).toFixed(0)} m from the place's zero; at most ${max} m can be drawn`,
+        phrase`lies ${metres(Math.hypot(...at))} from the place's zero; at most ${metres(max)} can be drawn`,
       );
     const type = typeof p['type'] === 'string' ? p['type'].trim().toLowerCase() : '';
     const named =

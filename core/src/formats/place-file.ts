@@ -1,14 +1,22 @@
 import type { Place } from '../ground/index.js';
+import type { Phrase } from '../quantity/index.js';
+import { SaidError, phrase, tell } from '../quantity/index.js';
 
 /** What makes a file of places or measures unusable: which feature, waypoint or row, and why. */
-export class FileProblem extends Error {
+export class FileProblem extends SaidError {
   override readonly name = 'FileProblem';
-  /** @param where "feature 3", "waypoint “Ford”", "row 7", "file" */
+  /** Why, in the units of files. */
+  readonly problem: string;
+  /**
+   * @param where "feature 3", "waypoint “Ford”", "row 7", "file"
+   * @param why words alone, or with numbers
+   */
   constructor(
     readonly where: string,
-    readonly problem: string,
+    why: Phrase | string,
   ) {
-    super(`${where}: ${problem}`);
+    super(phrase`${where}: ${why}`);
+    this.problem = typeof why === 'string' ? why : tell(why);
   }
 }
 

@@ -80,7 +80,7 @@ function shownLength(value: number, unit: LengthUnit): Shown {
     return unit === 'ft' ? { text: 'under 0.1', unit: 'in' } : { text: 'under 0.01', unit };
   if (unit === 'ft' && Math.abs(inches) >= 0.05 && Math.abs(inches) < 11.95)
     return { text: inches.toFixed(1), unit: 'in' };
-  return { text: v.toFixed(Math.abs(v) < 10 ? 2 : 1), unit };
+  return { text: v.toFixed(Math.abs(v) < 10 ? 2 : Math.abs(v) < 99.95 ? 1 : 0), unit };
 }
 
 /** Statute mile, m (1959 agreement). */

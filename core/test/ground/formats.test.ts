@@ -12,7 +12,8 @@ import {
 import { misfit } from '../../src/document/index.js';
 import { KINDS, fieldsOf, checkPlace, freshThing, thingDocument } from '../../src/ground/index.js';
 import type { Place, Thing } from '../../src/ground/index.js';
-import { landing, place, tree } from './helper.js';
+import { tell } from '../../src/quantity/index.js';
+import { landing, place, tree, who } from './helper.js';
 
 const where = (work: () => unknown): string => {
   try {
@@ -353,6 +354,17 @@ describe('CSV of distances', () => {
     ]);
     expect(checkPlace(after)).toHaveProperty('place');
   });
+  test('by whom it was paced, of those who measured here; a tape is nobody’s', () => {
+    const measured: Place = { ...wood, measurers: [{ id: 'p-1', name: 'Hazel', ...who }] };
+    const text =
+      'from,to,how,value,by\noak,ash,paces,7,hazel\noak,x1,feet,5,p-1\nash,x1,paces,6,\nash,x2,tape,4,hazel\n';
+    const { place: after } = readDistances(text, measured);
+    expect(after.measures.map((m) => m.by)).toEqual(['p-1', 'p-1', undefined, undefined]);
+    expect(checkPlace(after)).toHaveProperty('place');
+    expect(where(() => readDistances('from,to,how,value,by\noak,ash,paces,7,rowan', measured))).toMatch(
+      /^row 2: by “rowan” is none of those who measured here \(Hazel\)/,
+    );
+  });
   test.each<[string, string, RegExp]>([
     ['no headings', 'oak,ash,5', /^row 1: has no column “from”/],
     ['nothing beneath', 'from,to,value\n', /^file: has no rows/],
@@ -386,6 +398,20 @@ describe('CSV of distances', () => {
       }),
     );
   });
+});
+
+test('what lies too far off is said in its reader’s units', () => {
+  const gpx = (lat: number): string => `<gpx version="1.1"><wpt lat="54" lon="-2"/><wpt lat="${lat}" lon="-2"/></gpx>`;
+  let found: unknown;
+  try {
+    readGpx(gpx(55), place([]));
+  } catch (error) {
+    found = error;
+  }
+  expect(found).toBeInstanceOf(FileProblem);
+  const { said, message } = found as FileProblem;
+  expect(message).toMatch(/lies 111\d{3}(\.\d+)? m from the place's zero; at most \d+(\.\d+)? m can be drawn/);
+  expect(tell(said, { length: 'ft', force: 'lbf' })).toMatch(/ft from the place's zero; at most .* ft can be drawn/);
 });
 
 test('files larger than any place are refused unread', () => {

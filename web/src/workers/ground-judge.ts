@@ -7,6 +7,7 @@ import type {
   GroundQuestion,
   GroundService,
 } from './ground.worker.js';
+import type { UnitChoice } from '@rough-bight/core/quantity';
 import { Telling } from '../data/source.js';
 import { Newest } from './newest.js';
 import { Kept, failure } from './thread.js';
@@ -57,6 +58,6 @@ export class GroundJudge extends Telling<JudgedGround> {
 }
 
 /** Reads a file in the worker, so that a large one does not hold up the page. */
-export function takeFile(kind: FileKind, text: string, place: Place): Promise<FileAnswer> {
-  return thread.service.take(kind, text, place);
+export function takeFile(kind: FileKind, text: string, place: Place, units: UnitChoice): Promise<FileAnswer> {
+  return thread.service.take(kind, text, place, units);
 }

@@ -25,6 +25,7 @@ import type {
   Residual,
   Survey,
 } from '@rough-bight/core/ground';
+import { tell } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { KitCord } from '@rough-bight/core/rig';
 import { expose } from 'comlink';
@@ -169,11 +170,11 @@ const service = {
     };
   },
   /** Takes a file into a place. */
-  take(kind: FileKind, text: string, place: Place): FileAnswer {
+  take(kind: FileKind, text: string, place: Place, units: UnitChoice): FileAnswer {
     try {
       return { ok: true, value: READERS[kind](text, place) };
     } catch (error) {
-      if (error instanceof FileProblem) return { ok: false, message: error.message };
+      if (error instanceof FileProblem) return { ok: false, message: tell(error.said, units) };
       throw error;
     }
   },

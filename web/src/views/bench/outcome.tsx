@@ -53,11 +53,6 @@ export const Outcome = memo(function Outcome({
       <InTurn>
         <Said verdict={verdictOf(report, context.body)}>
           <Buttons>
-            {advice.slice(0, 2).map((a, i) => (
-              <Button key={a.id} variant={variant(i === 0)} title={a.sentence} onClick={() => put(a.rig)}>
-                {a.label}
-              </Button>
-            ))}
             <Button variant={variant(advice.length === 0)} onClick={() => show('panel', 'size')}>
               <Ruler size={16} aria-hidden="true" /> Size it
             </Button>
@@ -73,7 +68,18 @@ export const Outcome = memo(function Outcome({
               </IconButton>
             </Hint>
           </Buttons>
-          {advice[0] !== undefined && <Text textStyle="quiet">{advice[0].sentence}</Text>}
+          {advice[0] !== undefined && (
+            <>
+              <Buttons>
+                {advice.slice(0, 2).map((a, i) => (
+                  <Button key={a.id} variant={variant(i === 0)} title={a.sentence} onClick={() => put(a.rig)}>
+                    {a.label}
+                  </Button>
+                ))}
+              </Buttons>
+              <Text textStyle="quiet">{advice[0].sentence}</Text>
+            </>
+          )}
         </Said>
       </InTurn>
       {bed !== null && step === 'bed' && (

@@ -167,7 +167,7 @@ function Ground({
     });
   };
   const take = async (file: File): Promise<void> => {
-    const answer = await takeFile(kindOf(file.name), await file.text(), store.read().draft.document);
+    const answer = await takeFile(kindOf(file.name), await file.text(), store.read().draft.document, units);
     if (!answer.ok) {
       setSaid({ text: `${file.name} was not taken. ${capital(answer.message)}. The place is as it was.`, wrong: true });
       return;

@@ -118,7 +118,7 @@ function Answer({
         <h2>{numbers.converged ? 'At rest' : 'No rest found'}</h2>
         <p>
           {numbers.converged
-            ? `after ${numbers.iterations} steps, in balance to ${numbers.residual < 1e-3 ? 'less than a thousandth of a newton' : `${numbers.residual.toPrecision(2)} N`}`
+            ? `after ${numbers.iterations} steps, in balance to ${balance(numbers.residual, pulls)}`
             : numbers.reason}
         </p>
         {(net.panels?.length ?? 0) > 0 && (
@@ -166,4 +166,10 @@ function Answer({
       <NetPicture net={net} numbers={numbers} />
     </chakra.section>
   );
+}
+
+/** What is left unbalanced, beside the largest pull. */
+function balance(residual: number, pulls: readonly { readonly force: number }[]): string {
+  const share = residual / Math.max(...pulls.map((p) => Math.abs(p.force)), 1);
+  return share < 1e-6 ? 'less than a millionth of the largest pull' : `${share.toPrecision(1)} of the largest pull`;
 }
