@@ -8,15 +8,20 @@ import { tell } from '@rough-bight/core/quantity';
 import { RigProblem } from '@rough-bight/core/rig';
 import type { GivenWind } from '@rough-bight/core/rig';
 import { windToward } from '@rough-bight/core/weather';
+import { SNOWS } from '@rough-bight/core/catalogue';
+import type { SnowFeel } from '@rough-bight/core/catalogue';
+import type { Turned } from '@rough-bight/core/ladder';
 import { judgeRig } from '@rough-bight/core/shelter';
 import { verdictOf } from '@rough-bight/core/words';
 import { bedJson, bedText, governs } from './bed.js';
+import { doubtIn, doubtJson, doubtText } from './doubt.js';
 import { climb, ladderJson, ladderText } from './ladder.js';
 import type { Output } from './main.js';
 import { warningsOf } from './warnings.js';
 import { BadInput, bad, readNumber, readOptions, single } from './options.js';
+import type { Options } from './options.js';
 
-const HELP = `rb rig FILE [--wind M/S[@DEG]] [--wet] [--ladder] [--json [--shape]]
+const HELP = `rb rig FILE [--wind M/S[@DEG]] [--wet] [--ladder [--snow FEEL]] [--samples N [--seed S]] [--json [--shape]]
 
 Solves a pitched rig, a bed hung in one or both (docs/formats/rig.md) under their cases and prints lines, anchors,
 hitches, cloth, and the bed with what its trunks bear of both.
@@ -24,7 +29,10 @@ hitches, cloth, and the bed with what its trunks bear of both.
         one from all sixteen
 --wet   the demand columns tell the wet night instead of the rig as pitched; with --wind the soaked gust
 --ladder turns the wind up from calm by Beaufort, from the side of --wind or the file's own, dry or --wet: what gives first, at
-        what gust, what follows when it has gone, until the roof is down
+        what gust, what follows when it has gone, until the roof is down; with --snow powder, fresh, settled or wet the same for
+        snow on it
+--samples solves so many rigs as this one may be, everything that is not known drawn within its range: bands, what gives how
+        often, and what would be worth finding out; the same --seed (1) gives the same
 --shape with --json: places, pressures and the ground's pushes of every case (docs/formats/rig.md)
 Exit code 0 solved, 3 not settled in some case (it says which), 2 bad input.`;
 
@@ -84,7 +92,7 @@ export function rig(args: readonly string[], io: Output): number {
   const file = readRig(name);
   if (file.rig.pitch === undefined && file.rig.bed === undefined)
     throw new BadInput('rig.pitch: this rig has neither a roof pitched on it nor a bed; rb ridge solves a line alone');
-  const options = readOptions(rest, ['wind'], ['wet', 'json', 'shape', 'ladder']);
+  const options = readOptions(rest, ['wind', 'snow', 'samples', 'seed'], ['wet', 'json', 'shape', 'ladder']);
   const wind = readWind(single(options, 'wind'));
   const context = contextOf(file);
   const { report, roof } = onRig(() =>
@@ -106,7 +114,15 @@ export function rig(args: readonly string[], io: Output): number {
   const under = new Set<string>(bed?.bears.map((t) => t.id));
   const said = result === null ? null : toJson(result, caseId, under);
   const ofBed = bed === null ? {} : { bed: bedJson(file, bed) };
-  const up = options.has('ladder') && result !== null ? climb(file, wind?.from ?? null, options.has('wet')) : null;
+  const up =
+    options.has('ladder') && result !== null
+      ? onRig(() =>
+          climb(file, turnedBy(single(options, 'snow'), wind?.from ?? file.rig.pitch!.windFrom, options.has('wet'))),
+        )
+      : null;
+  const samples = readWhole(options, 'samples', 0, 20_000);
+  const seed = readWhole(options, 'seed', 1, 2 ** 31 - 1);
+  const doubt = samples > 0 && result !== null ? doubtIn(file, result.rows, samples, seed, wind) : null;
   const shapes = roof !== null && options.has('shape') ? { shapes: shapesOf(roof) } : {};
   if (options.has('json'))
     io.out(
@@ -117,6 +133,7 @@ export function rig(args: readonly string[], io: Output): number {
           ...said,
           ...ofBed,
           ...(up === null ? {} : { ladder: ladderJson(up) }),
+          ...(doubt === null ? {} : { doubt: doubtJson(doubt, seed) }),
           ...shapes,
           converged,
         },
@@ -132,9 +149,27 @@ export function rig(args: readonly string[], io: Output): number {
       ...(result === null || said === null ? [] : toText(result, said)),
       ...(bed === null ? [] : bedText(file, bed, result)),
       ...(up === null ? [] : ladderText(up)),
+      ...(doubt === null ? [] : doubtText(doubt, seed)),
       'Look up, knock and push before you trust a trunk. Soil by feel is good to a factor of two.',
     ].forEach(io.out);
   return converged ? 0 : 3;
+}
+
+/** A whole number that an option gives. */
+function readWhole(options: Options, name: string, otherwise: number, most: number): number {
+  const text = single(options, name);
+  if (text === undefined) return otherwise;
+  return readNumber(name, text, {
+    says: `a whole number from 1 to ${most}`,
+    fits: (x) => Number.isInteger(x) && x >= 1 && x <= most,
+  });
+}
+
+/** What a ladder turns up. @param snow its feel, or none for wind */
+function turnedBy(snow: string | undefined, from: number, wet: boolean): Turned {
+  if (snow === undefined) return { of: 'wind', from, wet };
+  if (!(snow in SNOWS)) throw bad('snow', snow, `one of ${Object.keys(SNOWS).join(', ')}`);
+  return { of: 'snow', feel: snow as SnowFeel };
 }
 
 /** Bearing of a case's wind, degrees; null without wind. */

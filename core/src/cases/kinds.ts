@@ -221,6 +221,9 @@ export const QUIET: readonly LoadCase[] = [PITCHED, only('settled'), only('eveni
 /** A gust from one bearing under one law, dry or soaked. */
 export const gustCase = (wind: CaseWind, wet: boolean): LoadCase => made(wet ? 'wet-gust' : 'gust', gustOwn(wind, wet));
 
+/** Snow of so much on it, relaxed a night. @param mass kg/m² on level ground */
+export const snowCase = (mass: number): LoadCase => made('snow', { since: SOAKED, environment: { snow: mass } });
+
 /** A case's name; how it is said at the end of a sentence; and when it is. */
 export const nameOf = (c: LoadCase): string => KINDS[c.kind].name(c);
 export const saidOf = (c: LoadCase): string => KINDS[c.kind].said(c);

@@ -143,6 +143,12 @@ export interface RoseCase {
   readonly solved: boolean;
 }
 
+/** The gust that asks most: what does not stand still before what has least left. @param rose not empty */
+export function worstSpoke(rose: readonly RoseCase[]): RoseCase {
+  const rank = (s: RoseCase): number => (s.solved ? s.left : s.left - 1e6);
+  return rose.reduce((a, b) => (rank(b) < rank(a) ? b : a));
+}
+
 export interface PitchResult {
   readonly formName: string;
   readonly topology: PitchTopology;
@@ -683,8 +689,13 @@ export const shapeIn = (s: PitchState): PitchShape => ({
   state: s.numbers.panelState,
 });
 
-/** Largest drop of the ridgeline under the chord of its ties, m. */
-function sagOf({ model, engine, line, pitched }: TiedRig): number | null {
+/** Largest drop of the ridgeline under the chord of its ties as pitched, m; null without one. */
+export function sagOf({
+  model,
+  engine,
+  line,
+  pitched,
+}: Pick<TiedRig, 'model' | 'engine' | 'line' | 'pitched'>): number | null {
   const k = model.members.findIndex((m) => m.role === 'ridge');
   if (k < 0) return null;
   const { structure: s } = engine;

@@ -133,15 +133,23 @@ export interface Level {
   readonly left: readonly number[];
 }
 
-/** The speed at which a check has one time left, straight between levels in logarithms; null where it never has so little. */
-export function crossing(levels: readonly Level[], i: number): number | null {
+/**
+ * The level at which a check has one time left, straight between levels in logarithms; null where it never has so little.
+ * @param power of the level with which pulls grow where nothing pulled before: wind 2, weight 1
+ */
+export function crossing(levels: readonly Level[], i: number, power: 1 | 2 = 2): number | null {
+  const root = (x: number): number => (power === 2 ? Math.sqrt(x) : x);
   const k = levels.findIndex((l) => l.left[i]! < 1);
   if (k < 0) return null;
   const { speed, left } = levels[k]!;
   const before = levels[k - 1];
-  // under the least wind tried, and where nothing pulled before, pull goes with the square of the wind
-  if (before === undefined) return speed * Math.sqrt(left[i]!);
-  if (!Number.isFinite(before.left[i]!)) return Math.max(before.speed, speed * Math.sqrt(left[i]!));
+  if (before === undefined) return speed * root(left[i]!);
+  if (!Number.isFinite(before.left[i]!)) return Math.max(before.speed, speed * root(left[i]!));
+  // from nothing on, what is asked grows from what was asked there
+  if (before.speed === 0) {
+    const [asked, asks] = [1 / before.left[i]!, 1 / left[i]!];
+    return speed * root(Math.max(0, (1 - asked) / (asks - asked)));
+  }
   const share = Math.log(before.left[i]!) / Math.log(before.left[i]! / left[i]!);
   return before.speed * (speed / before.speed) ** share;
 }

@@ -21,6 +21,9 @@ const SETTLED_BY = 5;
 /** Rounds without a balance after which none will come. */
 const MOST_LOST = 1;
 
+/** Share of the work for one solve after which it is given up where nobody is patient. */
+const HASTY = 0.3;
+
 /** What wind on a rig has to work with. */
 export interface InWind {
   readonly model: PitchModel;
@@ -44,14 +47,14 @@ export interface GustOutcome {
  * Finds where a rig comes to rest in a gust, from where it stands. The wind's pressure is part of the balance; where that
  * finds no rest, pressure and shape are made in turn, half of each change at a time, until they agree or go round.
  * @param q    velocity pressure, Pa
- * @param patient false gives up at once where the balance is not found
+ * @param patient false gives up at once where the balance is not found, a share of the work so much sooner
  * @param seen told each round of a shape that may belong to a cycle, before the engine goes on
  */
 export function restInWind(
   rig: InWind,
   wind: CaseWind,
   q: number,
-  patient: boolean,
+  patient: boolean | number,
   seen: (outcome: Outcome) => void,
 ): GustOutcome {
   const { model, engine } = rig;
@@ -63,8 +66,8 @@ export function restInWind(
     engine.state.slip.set(slip);
     engine.solved = true;
   };
-  let found = together(rig, wind, toward, q, patient ? 1 : 0.3);
-  if (found.stands || !patient) return found;
+  let found = together(rig, wind, toward, q, patient === true ? 1 : patient === false ? HASTY : patient);
+  if (found.stands || patient !== true) return found;
   if (wind.law === 'plate') {
     back();
     for (const share of RAMP) {

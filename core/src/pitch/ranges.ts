@@ -10,7 +10,7 @@ import type { PitchState, TiedRig } from './solve.js';
 import { restsIn, solveCase } from './solve.js';
 
 /** By feel, a haul is off by so much either way. Judgement. */
-const HAUL_SPREAD = [0.65, 1.5] as const;
+export const HAUL_SPREAD = [0.65, 1.5] as const;
 /**
  * What a first-order answer may leave out of balance, as a share of the largest force, and still stand for the rig solved anew. Measured
  * over the example rigs (a test): such answers are within 4 % of what is solved.

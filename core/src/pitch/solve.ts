@@ -88,7 +88,7 @@ export interface TiedRig {
   readonly line: readonly number[];
   /** Where it stood last with every hitch held where it was tied: what every search begins from, whatever slid before. */
   readonly stood: { held: Float64Array | null };
-  /** Members that have let go: their lines hang free and pull nothing any more. None where nothing is said. */
+  /** Members and sticks that have let go: lines hang free and pull nothing any more, sticks do not push. None where nothing is said. */
   readonly gone?: ReadonlySet<string>;
   /** Where it stood after each haul, from the first light pull on, m in the engine's axes: where a like rig's hauls begin. */
   readonly hauls: readonly Float64Array[];
@@ -310,6 +310,8 @@ export const restsIn = ({ model, tied, tension }: Pick<TiedRig, 'model' | 'tied'
 
 /** A line that has let go gives way as far as it is drawn, N: a thousandth of a newton for its whole length. */
 const LET_GO = linearCurve(1e-3);
+/** A stick that has buckled, N. */
+const LET_GO_STICK = 1e-2;
 
 /** Sets every number of the engine to a case. */
 function setCase(rig: TiedRig, c: LoadCase): void {
@@ -321,6 +323,9 @@ function setCase(rig: TiedRig, c: LoadCase): void {
     const i = rig.line[k]!;
     s.rest[i] = rests[k]!;
     s.curve[i] = rig.gone?.has(m.id) === true ? LET_GO : model.curveOf(m, c.environment.wet);
+  });
+  model.net.struts?.forEach((strut, i) => {
+    s.strutStiffness[i] = rig.gone?.has(strut.id) === true ? LET_GO_STICK : strut.axialStiffness;
   });
   const grown = c.environment.wet ? 1 + cloth.wetGrowth.typical : 1;
   for (let i = 0; i < s.gradient.length; i++) s.gradient[i] = dry.gradient[i]! / grown;
@@ -363,8 +368,8 @@ export function solveCase(
     readonly pressure?: number;
     /** false holds every hitch where it is tied. */
     readonly slip?: boolean;
-    /** false gives up on cloth that finds no rest at once. */
-    readonly patient?: boolean;
+    /** false gives up on cloth that finds no rest at once; a number after that share of the work for one solve. */
+    readonly patient?: boolean | number;
     /** Where to begin: `stood` of a like case; from where it stood last otherwise. */
     readonly from?: Float64Array | null;
   } = {},
@@ -383,7 +388,7 @@ export function solveCase(
       { ...rig, load: loadIn(rig, c) },
       wind,
       gustPressure(wind, pressure),
-      options.patient !== false,
+      options.patient ?? true,
       (now) => {
         cycle.push(stateOf(rig, c, now, hitchesOf(model, s, numbersOf(engine, now))));
       },

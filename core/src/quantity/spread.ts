@@ -40,3 +40,33 @@ export function normalCdf(x: number): number {
     );
   return x >= 0 ? 1 - erfc / 2 : erfc / 2;
 }
+
+/** Ratio of two polynomials, coefficients from the lowest power on. */
+const rational = (x: number, above: readonly number[], below: readonly number[]): number => {
+  const sum = (c: readonly number[]): number => c.reduceRight((s, v) => s * x + v, 0);
+  return sum(above) / sum(below);
+};
+
+/**
+ * Standard normal quantile (M. J. Wichura, Algorithm AS 241, PPND7, Applied Statistics 37, 1988; relative error about 1e-7).
+ * @param p 0 to 1, ends excluded
+ */
+export function normalQuantile(p: number): number {
+  if (!(p > 0 && p < 1)) throw new RangeError(`p: ${p}; it must lie between 0 and 1`);
+  const q = p - 0.5;
+  if (Math.abs(q) <= 0.425)
+    return (
+      q *
+      rational(
+        0.180625 - q * q,
+        [3.3871327179, 50.434271938, 159.29113202, 59.10937472],
+        [1, 17.895169469, 78.757757664, 67.1875636],
+      )
+    );
+  const r = Math.sqrt(-Math.log(q < 0 ? p : 1 - p));
+  const z =
+    r <= 5
+      ? rational(r - 1.6, [1.4234372777, 2.75681539, 1.3067284816, 0.17023821103], [1, 0.7370016425, 0.12021132975])
+      : rational(r - 5, [6.657905115, 3.081226386, 0.42868294337, 0.017337203997], [1, 0.24197894225, 0.012258202635]);
+  return q < 0 ? -z : z;
+}

@@ -128,6 +128,11 @@ export interface RidgeModel {
   /** Unstressed length at tying off, m, and the tension of the line then, straight and bare. */
   readonly unstressed: Figure;
   readonly pretension: Figure;
+  /** What decides the unstressed length, and what that would be with some of it otherwise, m; throws where there is no such line. */
+  readonly lengthBy: {
+    readonly figures: readonly (Figure & { readonly key: string })[];
+    readonly at: (changed: Readonly<Record<string, number>>) => number;
+  };
   /** How the tension came about: the hauled pull of a pulley-style hitch and so on; empty for a chosen tension. */
   readonly hauling: readonly Figure[];
   readonly caseFigures: (c: LoadCase) => CaseFigures;
@@ -491,6 +496,10 @@ export function ridgeModel(
     stateOf,
     unstressed,
     pretension,
+    lengthBy: {
+      figures: lengthKeys.map((key) => ({ ...figures[key], key })),
+      at: (changed) => unstressedOf({ ...central, ...changed }),
+    },
     hauling: t.how === 'pulley' ? pulleyFigures(rig, figures, (v) => hauledTension({ ...central, ...v })) : [],
     caseFigures,
   };

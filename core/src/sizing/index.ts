@@ -8,5 +8,6 @@ export * from './shortfall.js';
 export * from './size-rig.js';
 export { takeChanges } from './changes.js';
 export type { SizeChange } from './changes.js';
+export { firmerThan } from './firmer.js';
 export { strongestWind } from './remedies.js';
 export type { Unmet } from './remedies.js';

@@ -1,3 +1,5 @@
+export * from './doubt-words.js';
 export * from './finding-words.js';
+export * from './ladder-words.js';
 export * from './verdict.js';
 export { verdictDocument } from './verdict-document.js';

@@ -3,7 +3,12 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { contextOf, readRigFile } from '../../src/formats/index.js';
 import { ladderOf } from '../../src/ladder/index.js';
-import type { Ladder } from '../../src/ladder/index.js';
+import type { Fall, Ladder } from '../../src/ladder/index.js';
+import { SNOWS } from '../../src/catalogue/index.js';
+import type { SnowFeel } from '../../src/catalogue/index.js';
+import { SI, tell } from '../../src/quantity/index.js';
+import { firmerThan } from '../../src/sizing/index.js';
+import { fallWords, ladderWords } from '../../src/words/index.js';
 import { evaluatePitch } from '../../src/pitch/index.js';
 import type { RigContext, RidgeRig } from '../../src/rig/index.js';
 import { BEAUFORT } from '../../src/weather/index.js';
@@ -13,7 +18,7 @@ const load = (name: string): { readonly rig: RidgeRig; readonly context: RigCont
   return { rig: file.rig, context: contextOf(file) };
 };
 const climb = ({ rig, context }: ReturnType<typeof load>, from: number, wet = false): Ladder =>
-  ladderOf(rig, context, { from, wet })!;
+  ladderOf(rig, context, { of: 'wind', from, wet })!;
 
 describe('the wind turned up', () => {
   const gable = load('gravel-spit-gable');
@@ -29,13 +34,13 @@ describe('the wind turned up', () => {
   test('from its worst side, what gives first is what the judgement says, in the gust it says', () => {
     const wet = bearings.map((from) => climb(gable, from, true));
     const falls = [...ladders, ...wet].flatMap((l) => l.rungs.flatMap((r) => r.falls).slice(0, 1));
-    const soonest = falls.reduce((a, b) => (b.gust < a.gust ? b : a));
-    expect(Math.abs(soonest.gust - first.gust!) / first.gust!).toBeLessThan(0.05);
+    const soonest = falls.reduce((a, b) => (b.at < a.at ? b : a));
+    expect(Math.abs(soonest.at - first.gust!) / first.gust!).toBeLessThan(0.05);
   });
   test('nothing gives in less wind than what gave before it, and what has given is never what holds least', () => {
     for (const { rungs, at, end } of ladders) {
       const falls = rungs.flatMap((r) => r.falls);
-      falls.forEach((f, i) => i > 0 && expect(f.gust).toBeGreaterThanOrEqual(falls[i - 1]!.gust - 1e-9));
+      falls.forEach((f, i) => i > 0 && expect(f.at).toBeGreaterThanOrEqual(falls[i - 1]!.at - 1e-9));
       expect(new Set(falls.map((f) => f.link)).size).toBe(falls.length);
       const given = new Set<string>();
       for (const r of rungs) {
@@ -52,7 +57,7 @@ describe('the wind turned up', () => {
     const falls = ladders.flatMap((l) => l.rungs.flatMap((r) => r.falls));
     expect(falls.some((f) => f.follows)).toBe(true);
     for (const l of ladders)
-      l.rungs.forEach((r) => r.falls.forEach((f, i) => f.follows && expect(f.gust).toBe(r.falls[i - 1]!.gust)));
+      l.rungs.forEach((r) => r.falls.forEach((f, i) => f.follows && expect(f.at).toBe(r.falls[i - 1]!.at)));
     const lines = result.topology.lines;
     let seen = 0;
     for (const l of ladders) {
@@ -70,12 +75,12 @@ describe('the wind turned up', () => {
   test('rungs are the Beaufort numbers in turn, each gust stronger than the one before', () => {
     for (const { rungs, end } of ladders) {
       rungs.forEach((r, i) => expect(r.beaufort).toBe(i));
-      rungs.forEach((r, i) => i > 0 && expect(r.gust).toBeGreaterThan(rungs[i - 1]!.gust));
+      rungs.forEach((r, i) => i > 0 && expect(r.level).toBeGreaterThan(rungs[i - 1]!.level));
       if (end === 'stands') expect(rungs).toHaveLength(BEAUFORT.length);
     }
   });
   test('stopped, it is none', () => {
-    expect(ladderOf(gable.rig, gable.context, { from: 0, wet: false }, (done) => done < 0.2)).toBeNull();
+    expect(ladderOf(gable.rig, gable.context, { of: 'wind', from: 0, wet: false }, (done) => done < 0.2)).toBeNull();
   });
 });
 
@@ -86,5 +91,87 @@ describe('what a roof hangs on', () => {
     const last = rungs.flatMap((r) => r.falls).at(-1)!;
     expect(end).toBe('down');
     expect(last).toMatchObject({ gives: 'down', name: 'eyelet at the first end' });
+  });
+});
+
+describe('snow laid on', () => {
+  const sail = load('shade-sail');
+  const under = (feel: SnowFeel): Ladder => ladderOf(sail.rig, sail.context, { of: 'snow', feel })!;
+  const [light, heavy] = [under('fresh'), under('wet')];
+  const first = (l: Ladder): Fall => l.rungs.flatMap((r) => r.falls)[0]!;
+  test('the same weight of it does the same, however deep it lies', () => {
+    expect(first(light).link).toBe(first(heavy).link);
+    const [dense, thin] = [SNOWS.wet.density.typical, SNOWS.fresh.density.typical];
+    expect((first(light).at * thin) / (first(heavy).at * dense)).toBeCloseTo(1, 1);
+    expect(first(light).mean).toBeNull();
+  });
+  test('what is left falls with its depth, and the first depth is none', () => {
+    expect(light.rungs[0]!.level).toBe(0);
+    expect(light.rungs.every((r) => r.beaufort === null)).toBe(true);
+    const left = light.rungs
+      .slice(
+        0,
+        light.rungs.findIndex((r) => r.falls.length > 0),
+      )
+      .map((r) => r.least!.left);
+    left.forEach((x, i) => i > 0 && expect(x).toBeLessThanOrEqual(left[i - 1]! * 1.001));
+  });
+});
+
+describe('where no rest is found', () => {
+  const fly = load('hammock-fly');
+  const found = climb(fly, fly.rig.pitch!.windFrom);
+  test('it ends there, and nothing is read of what found none', () => {
+    expect(found.end).toBe('unsettled');
+    const last = found.rungs.at(-1)!;
+    for (const r of found.rungs) if (r.least !== null) expect(r.shape.converged && !r.shape.luffing).toBe(true);
+    expect(last.stoodAt).toBeLessThanOrEqual(found.at!);
+    expect(tell(ladderWords(found).detail)).toMatch(/no rest is found: .*Count it as down\.$/);
+  });
+});
+
+describe('a stick that buckles', () => {
+  const propped = load('prop-on-the-spit');
+  const thin: RidgeRig = { ...propped.rig, pitch: { ...propped.rig.pitch!, stick: 0.009 } };
+  const { rungs } = ladderOf(thin, propped.context, { of: 'wind', from: thin.pitch!.windFrom, wet: false })!;
+  test('lies down, frees no line and pushes no more', () => {
+    const k = rungs.findIndex((r) => r.falls.some((f) => /stick|prop/.test(f.name)));
+    const fall = rungs[k]!.falls.find((f) => /stick|prop/.test(f.name))!;
+    expect(fall.lines).toEqual([]);
+    const pushes = (push: ArrayLike<number>): number => Array.from(push).filter((n) => Math.abs(n) > 0.5).length;
+    expect(pushes(rungs[k]!.shape.push)).toBeLessThan(rungs[0]!.shape.push.length);
+    expect(fallWords(fall)).toMatch(/gives: it lies down$/);
+  });
+});
+
+describe('what is said of it, and what would make it firmer', () => {
+  const gable = load('gravel-spit-gable');
+  const turned = { of: 'wind', from: gable.rig.pitch!.windFrom, wet: false } as const;
+  const ladder = ladderOf(gable.rig, gable.context, turned)!;
+  const fall = ladder.rungs.flatMap((r) => r.falls)[0]!;
+  test('the first to give and its gust, in the reader’s units', () => {
+    const { sentence } = ladderWords(ladder);
+    expect(tell(sentence)).toContain(`${fall.at.toFixed(1)} m/s at the roof`);
+    expect(tell(sentence, { length: 'ft', force: 'lbf' })).toMatch(/gust of \d+ mph at the roof/);
+    expect(fallWords(fall)).toMatch(/^Peg in silty sand, right middle gives: right middle guy hangs free$/);
+  });
+  test('where no single change is enough, what would be is said and nothing is changed', () => {
+    const change = firmerThan(gable.rig, gable.context, turned, fall, SI)!;
+    expect(change).toMatchObject({ id: fall.link, rig: null });
+    expect(change.remedy.length).toBeGreaterThan(10);
+  });
+  test('with the change that is offered, what gave first gives in more wind, in the same weather', () => {
+    const propped = load('prop-on-the-spit');
+    const thin: RidgeRig = { ...propped.rig, pitch: { ...propped.rig.pitch!, stick: 0.009 } };
+    const blown = { of: 'wind', from: thin.pitch!.windFrom, wet: false } as const;
+    const falls = (rig: RidgeRig): readonly Fall[] =>
+      ladderOf(rig, propped.context, blown)!.rungs.flatMap((r) => r.falls);
+    const stick = falls(thin).find((f) => /stick|prop/.test(f.name))!;
+    const change = firmerThan(thin, propped.context, blown, stick, SI)!;
+    expect(change).toMatchObject({ id: stick.link, rig: expect.anything() });
+    const again = falls(change.rig!).find((f) => f.link === stick.link);
+    expect(again === undefined || again.at > 1.05 * stick.at).toBe(true);
+    expect(change.rig!.wind).toEqual(thin.wind);
+    expect(change.rig!.pitch!.snow).toEqual(thin.pitch!.snow);
   });
 });

@@ -1,13 +1,17 @@
 import { solvePitch } from '@rough-bight/core/pitch';
 import type { Solved, TiedRig } from '@rough-bight/core/pitch';
+import { PARTS, doubtOf, solveDrawn } from '@rough-bight/core/doubt';
+import type { Doubt, DoubtAsked } from '@rough-bight/core/doubt';
+import { ladderOf } from '@rough-bight/core/ladder';
+import type { Fall, Ladder, Turned } from '@rough-bight/core/ladder';
 import { SI } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import { evaluateRidge, tradeoff } from '@rough-bight/core/rig';
 import type { RigContext, RidgeRig, Row, LineContext, TradeoffPoint } from '@rough-bight/core/rig';
 import { hangIt, judgeRig, proposeHang, roofAdvice } from '@rough-bight/core/shelter';
 import type { HangAnswer, HangTogether, RigReport, RoofAdvice } from '@rough-bight/core/shelter';
-import { adviseRidge, sizeCords, sizeRig, strongestWind } from '@rough-bight/core/sizing';
-import type { Advice, SizeAim, SizedCord, SizedRig } from '@rough-bight/core/sizing';
+import { adviseRidge, firmerThan, sizeCords, sizeRig, strongestWind } from '@rough-bight/core/sizing';
+import type { Advice, SizeAim, SizedCord, SizedRig, Unmet } from '@rough-bight/core/sizing';
 import { verdictOf } from '@rough-bight/core/words';
 import type { Verdict } from '@rough-bight/core/words';
 import { expose } from 'comlink';
@@ -103,6 +107,42 @@ const service = {
         return true;
       })!,
     ),
+  /** Wind or snow turned up until the roof is down. */
+  ladder: ({ rig, context, units }: RigQuestion, turned: Turned, progress: (done: number) => void): Answer<Ladder> =>
+    answer(units, () =>
+      ladderOf(rig, context, turned, (done) => {
+        progress(done);
+        return true;
+      })!,
+    ),
+  /** A rig sampled within what is not known of it, half of it by each of two threads. */
+  doubt: async (
+    { rig, context, units }: RigQuestion,
+    asked: DoubtAsked,
+    samples: number,
+    progress: (done: number) => void,
+  ): Promise<Answer<Doubt>> => {
+    const parts = [...Array(PARTS).keys()];
+    const others = half.service.drawn(rig, context, asked, parts.slice(PARTS / 2));
+    const own = answer(units, () =>
+      solveDrawn(rig, context, asked, parts.slice(0, PARTS / 2), (done) => {
+        progress(done);
+        return true;
+      }),
+    );
+    const rest = await others;
+    return own.ok
+      ? answer(units, () =>
+          doubtOf(
+            [own.value, rest].filter((p) => p !== null),
+            samples,
+          ),
+        )
+      : own;
+  },
+  /** What to change so that what gave first gives later. */
+  firmer: ({ rig, context, units }: RigQuestion, turned: Turned, fall: Fall): Answer<Unmet | null> =>
+    answer(units, () => firmerThan(rig, context, turned, fall, units)),
   strongestWind: ({ rig, context, units }: RigQuestion): Answer<number | null> =>
     answer(units, () => strongestWind(rig, context)),
 };

@@ -1,9 +1,11 @@
 import type { Remote } from 'comlink';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
+import type { Doubt, DoubtAsked } from '@rough-bight/core/doubt';
+import type { Fall, Ladder, Turned } from '@rough-bight/core/ladder';
 import type { RidgeRig, TradeoffPoint } from '@rough-bight/core/rig';
 import type { HangAnswer, HangTogether, RigReport, RoofAdvice } from '@rough-bight/core/shelter';
-import type { SizeAim, SizedCord, SizedRig } from '@rough-bight/core/sizing';
+import type { SizeAim, SizedCord, SizedRig, Unmet } from '@rough-bight/core/sizing';
 import type { Answer } from './answer.js';
 import { newRigWorker } from './judge.js';
 import type { Question, RigQuestion, RigService } from './rig.worker.js';
@@ -90,6 +92,37 @@ export const startSizingRig = (
   done: (answer: Answer<SizedRig>) => void,
 ): (() => void) =>
   onRig(async (service) => (await service.sizeRig(question, aim, proxy(progress))) as Answer<SizedRig>, done);
+
+/** Wind or snow turned up over a rig; returns what cancels it. */
+export const startLadder = (
+  question: RigQuestion,
+  turned: Turned,
+  progress: (done: number) => void,
+  done: (answer: Answer<Ladder>) => void,
+): (() => void) =>
+  onRig(async (service) => (await service.ladder(question, turned, proxy(progress))) as Answer<Ladder>, done);
+
+/** A rig sampled within what is not known of it; returns what cancels it. */
+export const startDoubt = (
+  question: RigQuestion,
+  asked: DoubtAsked,
+  samples: number,
+  progress: (done: number) => void,
+  done: (answer: Answer<Doubt>) => void,
+): (() => void) =>
+  onRig(async (service) => (await service.doubt(question, asked, samples, proxy(progress))) as Answer<Doubt>, done);
+
+/** What to change so that what gave first on a ladder gives later; null until it is known, where nothing does, and where nothing is asked. */
+export function useFirmer(
+  asked: { readonly question: RigQuestion; readonly turned: Turned; readonly fall: Fall } | null,
+): Unmet | null {
+  const found = useFound(
+    asked,
+    async (s, { question, turned, fall }: NonNullable<typeof asked>) =>
+      (await s.firmer(question, turned, fall)) as Answer<Unmet | null>,
+  );
+  return found?.ok === true ? found.value : null;
+}
 
 /** The strongest wind a rig bears, Beaufort; null where none. Returns what cancels it. */
 export const startStrongestWind = (

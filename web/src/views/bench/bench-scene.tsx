@@ -10,11 +10,14 @@ import { useFollowed } from '../../data/use-calm.js';
 import { RigScene } from '../../scene/rig-scene.js';
 import type { RigView } from '../../scene/rig-scene.js';
 import type { Judge } from '../../workers/judge.js';
+import { POSED } from './weather/posed.js';
+import type { Posed } from './weather/posed.js';
 
 /** The rig as it is at this moment: the scene follows the hand at every frame, and asks what each change comes to. */
 export const BenchScene = memo(function BenchScene({
   store,
   judge,
+  posed,
   camp,
   me,
   wanted,
@@ -24,6 +27,7 @@ export const BenchScene = memo(function BenchScene({
 }: {
   readonly store: DocumentStore<RidgeRig>;
   readonly judge: Judge;
+  readonly posed: Posed;
   readonly camp: Camp;
   readonly me: Person;
   readonly view: RigView;
@@ -44,7 +48,16 @@ export const BenchScene = memo(function BenchScene({
   const context = useRigContext(camp, me, rig);
   const question = useMemo(() => ({ rig, context, units: me.units }), [rig, context, me.units]);
   useEffect(() => judge.ask(question, moving), [judge, question, moving]);
-  const { report, problem } = useFollowed(judge);
+  const { report: judged, problem } = useFollowed(judge);
+  const pose = useFollowed(posed);
+  const shape = pose.rig === rig ? pose.shape : null;
+  const report = useMemo(
+    () =>
+      shape === null || judged === null || judged.roof === null
+        ? judged
+        : { ...judged, roof: { ...judged.roof, shapes: [...judged.roof.shapes, shape] } },
+    [judged, shape],
+  );
   const move = useCallback((next: RidgeRig) => store.move({ ...store.read().draft, document: next }), [store]);
   const rest = useCallback(() => store.endMove(), [store]);
   return (
@@ -57,7 +70,7 @@ export const BenchScene = memo(function BenchScene({
       bed={report?.bed?.shapes.find((s) => s.caseId === bedCase) ?? report?.bed?.shapes.at(-1) ?? null}
       straps={context.straps.find((s) => s.id === rig.bed?.straps) ?? null}
       stale={problem !== null}
-      caseId={report?.full === true ? caseOf(report.roof, wanted) : 'pitched'}
+      caseId={report?.full !== true ? 'pitched' : shape !== null ? POSED : caseOf(report.roof, wanted)}
       moving={moving}
       onMove={move}
       onMoveEnd={rest}

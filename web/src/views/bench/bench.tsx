@@ -17,6 +17,7 @@ import type { RigGrip } from '../../scene/moved.js';
 import { RIG_VIEWS, SceneFrame } from '../../scene/rig-scene.js';
 import type { RigView } from '../../scene/rig-scene.js';
 import { Judge } from '../../workers/judge.js';
+import { Posed } from './weather/posed.js';
 import { isRoof, roofOf } from '../../workers/report.js';
 import { useOther } from '../../workers/use-judge.js';
 import { Workbench } from '../workbench.js';
@@ -37,6 +38,8 @@ const PitchCompare = lazy(() => import('./pitch-compare.js').then((m) => ({ defa
 const PitchSize = lazy(() => import('./pitch-size.js').then((m) => ({ default: m.PitchSize })));
 const TouchedThing = lazy(() => import('./touched.js'));
 const Versions = lazy(() => import('./versions.js').then((m) => ({ default: m.Versions })));
+const LadderPanel = lazy(() => import('./weather/ladder.js').then((m) => ({ default: m.LadderPanel })));
+const SurePanel = lazy(() => import('./weather/sure.js').then((m) => ({ default: m.SurePanel })));
 const SizePanel = lazy(() => import('./size-panel.js').then((m) => ({ default: m.SizePanel })));
 
 /** One rig on the bench, by its address. */
@@ -99,6 +102,7 @@ function Bench({
   const firstContext = useRigContext(camp, me, first);
   const { units } = me;
   const [judge] = useState(() => new Judge({ rig: first, context: firstContext, units }));
+  const [posed] = useState(() => new Posed());
   const { question, report, problem, advice, moving } = useCalm(judge);
   const { rig, context } = question;
   const { search, show, showAll } = useShown();
@@ -190,7 +194,7 @@ function Bench({
       scene={
         <SceneFrame view={view} onView={showView}>
           <BenchScene
-            {...{ store, judge, camp, me, view, wanted, bedCase, chosen, onLine, onGrip }}
+            {...{ store, judge, posed, camp, me, view, wanted, bedCase, chosen, onLine, onGrip }}
             onView={showView}
             beside={other?.report?.roof ?? null}
             onPut={put}
@@ -256,6 +260,16 @@ function Bench({
               other={other}
               onChoose={(id) => showAll({ with: id, was: null })}
               onClose={() => showAll({ panel: null, was: null })}
+            />
+          ) : panel === 'sure' && report?.full === true && isRoof(report) && problem === null ? (
+            <SurePanel key={JSON.stringify(question.rig)} question={question} rows={report.roof.rows} onClose={close} />
+          ) : panel === 'ladder' && pitched && problem === null ? (
+            <LadderPanel
+              {...{ question, posed }}
+              rose={report?.roof?.rose ?? []}
+              onTake={put}
+              onSize={() => show('panel', 'size')}
+              onClose={close}
             />
           ) : problem !== null ? (
             <Uncomputed message={problem.message} />

@@ -3,6 +3,7 @@ import type { GuyReport } from '@rough-bight/core/pitch';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
 import type { RigReport } from '@rough-bight/core/shelter';
+import { Wind } from 'lucide-react';
 import { Suspense, lazy, memo } from 'react';
 import type { ComponentType, ReactElement, ReactNode } from 'react';
 import { Problem } from '../../parts/layout.js';
@@ -173,6 +174,16 @@ const Weather: StepControls = ({ editing, said, report, caseId, show }) => {
         <>
           <WeatherQuick editing={editing} />
           {pitched && <WindFrom editing={editing} />}
+          {pitched && (
+            <Button flex="none !important" alignSelf="center" onClick={() => show('panel', 'ladder')}>
+              <Wind size={16} aria-hidden="true" /> Turn it up
+            </Button>
+          )}
+          {pitched && (
+            <Button flex="none !important" alignSelf="center" onClick={() => show('panel', 'sure')}>
+              How sure
+            </Button>
+          )}
         </>
       }
     >

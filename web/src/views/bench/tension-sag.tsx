@@ -5,11 +5,11 @@ import { METRES_PER, NEWTONS_PER, say } from '@rough-bight/core/quantity';
 import type { TradeoffPoint } from '@rough-bight/core/rig';
 import { LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, MarkAreaComponent } from 'echarts/components';
-import { init, use as register } from 'echarts/core';
-import type { EChartsType } from 'echarts/core';
+import { use as register } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
+import { Chart, chartLook, colour } from '../../parts/chart.js';
 import { useUnits } from '../../parts/units.js';
 import { startTradeoff } from '../../workers/use-judge.js';
 import type { LineReport } from '../../workers/report.js';
@@ -18,9 +18,6 @@ import type { Question } from '../../workers/rig.worker.js';
 register([LineChart, ScatterChart, GridComponent, MarkAreaComponent, CanvasRenderer]);
 
 const POINTS = 28;
-const colour = (name: string): string =>
-  getComputedStyle(document.documentElement).getPropertyValue(`--rb-colors-${name}`).trim();
-
 /** The next tenth, so that the axis ends on a label. */
 const niceAbove = (x: number): number => Math.max(0.1, Math.ceil(x * 10) / 10);
 
@@ -35,8 +32,6 @@ export default function TensionSag({
   readonly onHaul: (tension: number) => void;
 }): ReactElement {
   const units = useUnits();
-  const box = useRef<HTMLDivElement>(null);
-  const chart = useRef<EChartsType | null>(null);
   const [points, setPoints] = useState<readonly TradeoffPoint[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
   useEffect(() => {
@@ -53,105 +48,82 @@ export default function TensionSag({
       stop();
     };
   }, [question]);
-  useEffect(() => {
-    const element = box.current;
-    if (element === null) return undefined;
-    const made = init(element);
-    chart.current = made;
-    const observer = new ResizeObserver(() => made.resize());
-    observer.observe(element);
-    return () => {
-      observer.disconnect();
-      made.dispose();
-    };
-  }, []);
   const good = useMemo(() => points.filter((p) => p.tight && p.ratio >= 1), [points]);
   const band = useMemo(
     () =>
       good.length > 0 ? ([Math.min(...good.map((p) => p.sag)), Math.max(...good.map((p) => p.sag))] as const) : null,
     [good],
   );
-  useEffect(() => {
-    if (chart.current === null || points.length === 0) return;
+  const option = useCallback(() => {
+    if (points.length === 0) return {};
     const m = METRES_PER[units.length];
     const n = NEWTONS_PER[units.force];
-    const text = { color: colour('ink2'), fontFamily: 'Atkinson Hyperlegible Next Variable', fontSize: 13 };
-    const axis = {
-      axisLine: { lineStyle: { color: colour('ink'), width: 1.5 } },
-      axisLabel: text,
-      nameTextStyle: text,
-      splitLine: { lineStyle: { color: colour('hairline') } },
-    };
+    const { axis } = chartLook();
     const line = (key: 'tension' | 'worst'): number[][] => points.map((p) => [p.sag / m, p[key] / n]);
-    chart.current.setOption(
-      {
-        animation: false,
-        grid: { left: 62, right: 16, top: 26, bottom: 40 },
-        xAxis: {
-          type: 'value',
-          name: `sag, ${units.length}`,
-          nameLocation: 'middle',
-          nameGap: 26,
-          min: 0,
-          max: niceAbove((report === null ? 1 : Math.max(report.line.sagLimit * 1.6, report.line.sag.value * 1.3)) / m),
-          ...axis,
-        },
-        yAxis: { type: 'value', name: `tension, ${units.force}`, nameGap: 10, ...axis },
-        series: [
-          {
-            type: 'line',
-            name: 'worst case',
-            data: line('worst'),
-            showSymbol: false,
-            lineStyle: { color: colour('danger'), type: [5, 4], width: 1.5 },
-            itemStyle: { color: colour('danger') },
-            ...(band === null
-              ? {}
-              : {
-                  markArea: {
-                    silent: true,
-                    itemStyle: { color: colour('moss'), opacity: 0.22 },
-                    data: [[{ xAxis: band[0] / m }, { xAxis: band[1] / m }]],
-                  },
-                }),
-          },
-          {
-            type: 'line',
-            name: 'as pitched',
-            data: line('tension'),
-            showSymbol: false,
-            lineStyle: { color: colour('ink'), width: 2.5 },
-            itemStyle: { color: colour('ink') },
-          },
-          ...(report === null
-            ? []
-            : [
-                {
-                  type: 'scatter',
-                  name: 'now',
-                  data: [[report.line.sag.value / m, report.line.tension.value / n]],
-                  symbolSize: 14,
-                  itemStyle: { color: colour('act'), borderColor: colour('ink'), borderWidth: 1.5 },
-                },
-              ]),
-        ],
+    return {
+      animation: false,
+      grid: { left: 62, right: 16, top: 26, bottom: 40 },
+      xAxis: {
+        type: 'value',
+        name: `sag, ${units.length}`,
+        nameLocation: 'middle',
+        nameGap: 26,
+        min: 0,
+        max: niceAbove((report === null ? 1 : Math.max(report.line.sagLimit * 1.6, report.line.sag.value * 1.3)) / m),
+        ...axis,
       },
-      { notMerge: true },
-    );
+      yAxis: { type: 'value', name: `tension, ${units.force}`, nameGap: 10, ...axis },
+      series: [
+        {
+          type: 'line',
+          name: 'worst case',
+          data: line('worst'),
+          showSymbol: false,
+          lineStyle: { color: colour('danger'), type: [5, 4], width: 1.5 },
+          itemStyle: { color: colour('danger') },
+          ...(band === null
+            ? {}
+            : {
+                markArea: {
+                  silent: true,
+                  itemStyle: { color: colour('moss'), opacity: 0.22 },
+                  data: [[{ xAxis: band[0] / m }, { xAxis: band[1] / m }]],
+                },
+              }),
+        },
+        {
+          type: 'line',
+          name: 'as pitched',
+          data: line('tension'),
+          showSymbol: false,
+          lineStyle: { color: colour('ink'), width: 2.5 },
+          itemStyle: { color: colour('ink') },
+        },
+        ...(report === null
+          ? []
+          : [
+              {
+                type: 'scatter',
+                name: 'now',
+                data: [[report.line.sag.value / m, report.line.tension.value / n]],
+                symbolSize: 14,
+                itemStyle: { color: colour('act'), borderColor: colour('ink'), borderWidth: 1.5 },
+              },
+            ]),
+      ],
+    };
   }, [points, report, units, band]);
   const least = good[0];
   const most = good.at(-1);
   return (
     <Box display="flex" flexDirection={{ base: 'column', lg: 'row' }} gap="16px" flex="1 1 100%">
-      <Box
-        flex={{ base: 'none', lg: 1 }}
-        width={{ base: '100%', lg: 'auto' }}
-        height={{ base: '220px', lg: '184px' }}
-        minWidth={0}
-        ref={box}
-        role="img"
-        aria-label="Tension against sag, with the band where the line is strong enough and tight enough"
-      />
+      <Box flex={{ base: 'none', lg: 1 }} width={{ base: '100%', lg: 'auto' }} minWidth={0}>
+        <Chart
+          label="Tension against sag, with the band where the line is strong enough and tight enough"
+          height="clamp(184px, 24dvh, 220px)"
+          option={option}
+        />
+      </Box>
       <Box
         flex={{ base: 'none', lg: '0 0 190px' }}
         display="flex"

@@ -1,4 +1,5 @@
 import { paint } from '../../app/theme/paint.js';
+import { worstSpoke } from '@rough-bight/core/pitch';
 import type { PitchResult, RoseCase } from '@rough-bight/core/pitch';
 import { compassPoint } from '@rough-bight/core/weather';
 import type { ReactElement } from 'react';
@@ -31,9 +32,7 @@ export function WindRose({
 }): ReactElement | null {
   const spokes = result.rose.filter((r) => r.group === group);
   if (spokes.length === 0) return null;
-  // what does not stand still first, then what has least left
-  const rank = (s: RoseCase): number => (s.solved ? s.left : s.left - 1e6);
-  const worst = spokes.reduce((a, b) => (rank(b) < rank(a) ? b : a));
+  const worst = worstSpoke(spokes);
   return (
     <svg
       width={SIZE}

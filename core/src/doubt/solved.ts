@@ -1,0 +1,182 @@
+import type { LoadCase } from '../cases/index.js';
+import { PITCHED, casesFor } from '../cases/index.js';
+import { scaledCurve, strainAt } from '../line/index.js';
+import type { CaseReading, PitchState, TiedRig } from '../pitch/index.js';
+import { allChecks, leastOf, pitchModel, readingOf, sagOf, solveCase, tieOff } from '../pitch/index.js';
+import type { Range } from '../quantity/index.js';
+import type { GivenWind, RigContext, RidgeRig } from '../rig/index.js';
+import { gustOf } from '../rig/index.js';
+import { hypercube } from './design.js';
+import type { Unknown } from './unknown.js';
+import { unknownPulls, unknownStrengths, valueAt } from './unknown.js';
+
+/** What is asked of a rig that is not known well. */
+export interface DoubtAsked {
+  /** Ids of the cases that leave its links least, as a judgement found them; the rig as pitched is always one. */
+  readonly cases: readonly string[];
+  readonly seed: number;
+  /** A gust at the roof instead of the rig's own wind. */
+  readonly wind?: GivenWind;
+  /** Unknowns by id that are taken as known: what that would spare. */
+  readonly known?: ReadonlySet<string>;
+}
+
+/** Rigs that are solved come in so many designs of so many, which may be solved apart. */
+export const PARTS = 4;
+export const PART = 75;
+/** Standard deviations beyond which nothing is drawn: what is measured is looked at. */
+export const FARTHEST = 3;
+/** Rigs as this one may be, solved. Lists go rig by rig. */
+export interface Drawn {
+  readonly rigs: number;
+  readonly seed: number;
+  readonly unknowns: readonly Unknown[];
+  readonly members: readonly { readonly id: string; readonly name: string }[];
+  readonly checks: readonly { readonly id: string; readonly name: string }[];
+  /** What each check may hold, 5 to 95 %, as factors. */
+  readonly spread: readonly Range[];
+  /** Standard normal numbers of the unknowns, by rig. */
+  readonly z: Float64Array;
+  /** How many times over each check holds in the case that leaves it least, by rig. */
+  readonly left: Float64Array;
+  /** What pulls at each member, N, by rig: as pitched, and the most in any case with what flutter adds. */
+  readonly pitched: Float64Array;
+  readonly worst: Float64Array;
+  /** As pitched, m, by rig; empty without a ridge. */
+  readonly sag: Float64Array;
+  /** 1 where every case came to rest. */
+  readonly settled: Uint8Array;
+}
+
+/**
+ * Solves rigs as this one may be: hauls, ridge and wind drawn within their ranges, each rig solved in every case.
+ * @param parts    which of the {@link PARTS} to solve: two workers have two each, and find what one alone would have found
+ * @param progress told the share done before each rig; return false to stop
+ * @returns null when it was stopped
+ * @throws RigProblem where the rig cannot be computed
+ */
+export function solveDrawn(
+  rig: RidgeRig,
+  context: RigContext,
+  asked: DoubtAsked,
+  parts: readonly number[],
+  progress: (done: number) => boolean = () => true,
+): Drawn | null {
+  const model = pitchModel(rig, context, { ranges: true });
+  const tied = tieOff(model);
+  const wanted = new Set(asked.cases);
+  const cases = casesFor('roof', rig, gustOf(rig, asked.wind)).filter(
+    (c) => c.kind !== 'pitched' && c.occupancy === 'nobody' && wanted.has(c.id),
+  );
+  const checks = allChecks(model);
+  const nominal = [PITCHED, ...cases].map((c) => ({ c, state: solveCase(tied, c, { from: tied.pitched.stood }) }));
+  const readings = nominal.map(({ state }) => readingOf(tied, state, null));
+  const windy = cases.some((c) => c.environment.wind !== null);
+  const strengths = unknownStrengths(model, checks, readings);
+  const pulls = unknownPulls(model, windy, asked.wind !== undefined).filter((u) => asked.known?.has(u.id) !== true);
+  const unknowns = [...pulls, ...strengths.unknowns.filter((u) => asked.known?.has(u.id) !== true)];
+  const [d, m, k] = [pulls.length, model.members.length, checks.length];
+  const n = parts.length * PART;
+  const out: Drawn = {
+    rigs: n,
+    seed: asked.seed,
+    unknowns,
+    members: model.members.map(({ id, name }) => ({ id, name })),
+    checks: checks.map(({ id, name }) => ({ id, name })),
+    spread: strengths.spread,
+    z: new Float64Array(n * d),
+    left: new Float64Array(n * k),
+    pitched: new Float64Array(n * m),
+    worst: new Float64Array(n * m),
+    sag: new Float64Array(model.hasRidge ? n : 0),
+    settled: new Uint8Array(n),
+  };
+  for (const [b, part] of parts.entries()) {
+    const z = hypercube(d, PART, asked.seed, part).map((x) => Math.min(FARTHEST, Math.max(-FARTHEST, x)));
+    out.z.set(z, b * PART * d);
+    for (let i = 0; i < PART; i++) {
+      const s = b * PART + i;
+      if (!progress(s / n)) return null;
+      out.settled[s] = solveOne(z.subarray(i * d, (i + 1) * d), s) ? 1 : 0;
+    }
+  }
+  progress(1);
+  return out;
+
+  /** Solves one rig and writes down what came of it; false where a case finds no rest. */
+  function solveOne(z: Float64Array, s: number): boolean {
+    const drawn = drawnRig(tied, pulls, z);
+    if (drawn === null) return false;
+    const seen: CaseReading[] = [];
+    for (const { c, state } of nominal) {
+      const now = stateIn(drawn.rig, c, state, drawn.pressure);
+      if (now.luffing || !now.numbers.converged) return false;
+      for (let j = 0; j < m; j++) {
+        const pull = now.numbers.tension[tied.line[j]!]!;
+        if (c === PITCHED) out.pitched[s * m + j] = pull;
+        out.worst[s * m + j] = Math.max(out.worst[s * m + j]!, pull * now.flutter);
+      }
+      if (c === PITCHED && model.hasRidge) out.sag[s] = sagOf({ ...drawn.rig, pitched: now })!;
+      seen.push(readingOf(drawn.rig, now, null));
+    }
+    checks.forEach((p, j) => (out.left[s * k + j] = leastOf(p, seen)));
+    return true;
+  }
+}
+
+/** The rig with everything off by so much; null where no line is so long. */
+function drawnRig(
+  tied: TiedRig,
+  unknowns: readonly Unknown[],
+  z: Float64Array,
+): { readonly rig: TiedRig; readonly pressure: number } | null {
+  const { model, tension } = tied;
+  const changed: Record<string, number> = {};
+  const hauls = new Float64Array(model.members.length).fill(1);
+  let pressure = 1;
+  unknowns.forEach((u, j) => {
+    const { acts } = u;
+    const value = valueAt(u, z[j]!);
+    if (acts.on === 'ridge') changed[acts.key] = value;
+    else if (acts.on === 'pressure') pressure *= value ** acts.power;
+    else if (acts.on === 'haul')
+      for (let k = 0; k < hauls.length; k++) if (acts.member === null || acts.member === k) hauls[k]! *= value;
+  });
+  const stretch = changed['stretch'] ?? 1;
+  const rest = tied.tied.slice();
+  for (const [k, member] of model.members.entries()) {
+    if (member.role === 'ridge') {
+      try {
+        rest[k] = model.ridge.lengthBy.at(changed);
+      } catch {
+        return null;
+      }
+      continue;
+    }
+    const curve = model.curveOf(member, false);
+    rest[k] = (rest[k]! * (1 + strainAt(curve, tension[k]!))) / (1 + strainAt(curve, tension[k]! * hauls[k]!));
+  }
+  const span = changed['span'];
+  return {
+    pressure,
+    rig: {
+      ...tied,
+      tied: rest,
+      // a ridge that runs farther than was thought ends farther off
+      farTie: tied.farTie + (span === undefined ? 0 : span - model.ridge.figures.span.value),
+      model: {
+        ...model,
+        curveOf: (m, wet) =>
+          m.role === 'ridge' ? scaledCurve(model.curveOf(m, wet), 1, stretch) : model.curveOf(m, wet),
+      },
+      stood: { held: null },
+    },
+  };
+}
+
+/** Share of the work for one solve after which a drawn rig is given up: a hundred times what most take. */
+const PATIENCE = 0.25;
+
+/** A case of a rig, from where the rig as believed stood in it. */
+const stateIn = (rig: TiedRig, c: LoadCase, like: PitchState, pressure: number): PitchState =>
+  solveCase(rig, c, { pressure, patient: PATIENCE, from: like.stood ?? rig.pitched.stood });

@@ -1,0 +1,49 @@
+import type { Locator, Page } from '@playwright/test';
+import { expect, test } from './server.js';
+
+const panel = (page: Page, name: string): Locator => page.getByRole('region', { name });
+
+test('the wind turned up: what gives first, rung by rung on the scene, from another side, and for snow', async ({
+  page,
+}) => {
+  await page.goto('/rigs/gravel-spit-gable/weather');
+  await page.getByRole('button', { name: 'Turn it up' }).click();
+  const ladder = panel(page, 'Turn it up');
+  await expect(ladder.getByText(/gives first, in .*m\/s at the roof/)).toBeVisible({ timeout: 60_000 });
+  await expect(ladder.getByText('Leave long before the last rung.')).toBeVisible();
+  const falls = ladder.getByRole('list', { name: 'What gives, in order' });
+  await expect(falls.getByRole('listitem').first()).toContainText(/gives: .* hangs free/);
+  // down to the calm by the keyboard: everything hangs on again
+  const wind = ladder.getByRole('slider', { name: 'Wind' });
+  const before = await wind.getAttribute('aria-valuetext');
+  await wind.press('Home');
+  await expect(wind).toHaveAttribute('aria-valuetext', '0 calm');
+  expect(before).not.toBe('0 calm');
+  await expect(ladder.getByText('Smoke rises straight; the river is a mirror.')).toBeVisible();
+  // a rung of the table is drawn too
+  await ladder.getByRole('table', { name: 'Ladder' }).getByRole('button', { name: '2 light breeze' }).click();
+  await expect(wind).toHaveAttribute('aria-valuetext', '2 light breeze');
+  await page.getByText('Snow', { exact: true }).click();
+  await expect(ladder.getByText(/under .* of snow|Nothing gives, up to|without any snow/)).toBeVisible({
+    timeout: 60_000,
+  });
+  await expect(ladder.getByRole('slider', { name: 'Snow' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(ladder).toHaveCount(0);
+});
+
+test('how sure: what gives how often, and what would be worth finding out; stopped, it says so', async ({ page }) => {
+  test.setTimeout(180_000);
+  await page.goto('/rigs/gravel-spit-gable/weather');
+  await page.getByRole('button', { name: 'How sure', exact: true }).click();
+  const sure = panel(page, 'How sure');
+  await sure.getByRole('button', { name: 'Stop' }).click();
+  await expect(sure.getByText('Stopped. Nothing was changed.')).toBeVisible();
+  await sure.getByRole('button', { name: 'Close how sure' }).click();
+  await page.getByRole('button', { name: 'How sure', exact: true }).click();
+  await expect(sure.getByText(/Of the rigs that this one may be, .* lose something/)).toBeVisible({ timeout: 150_000 });
+  await expect(sure.getByText(/^Pull one peg and log what it took: .* less doubt$/)).toBeVisible();
+  await expect(sure.getByRole('table', { name: 'What may give' }).getByRole('row').nth(1)).toContainText(/peg in/i);
+  await expect(sure.getByRole('img', { name: /How many times over each place holds/ })).toBeVisible();
+  await expect(sure.getByText('A chance that is small is no promise.')).toBeVisible();
+});

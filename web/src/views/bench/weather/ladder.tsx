@@ -1,0 +1,280 @@
+import { Box, Button, chakra, Flex, Slider, Span, Text } from '@chakra-ui/react';
+import { SNOWS } from '@rough-bight/core/catalogue';
+import type { SnowFeel } from '@rough-bight/core/catalogue';
+import type { Fall, Ladder, Rung, Turned } from '@rough-bight/core/ladder';
+import { worstSpoke } from '@rough-bight/core/pitch';
+import type { RoseCase } from '@rough-bight/core/pitch';
+import { say } from '@rough-bight/core/quantity';
+import type { UnitChoice } from '@rough-bight/core/quantity';
+import type { RidgeRig } from '@rough-bight/core/rig';
+import { BEAUFORT, compassPoint } from '@rough-bight/core/weather';
+import { fallWords, ladderWords, leastWords } from '@rough-bight/core/words';
+import { useEffect, useMemo, useState } from 'react';
+import type { ReactElement } from 'react';
+import { Choice, Segments } from '../../../parts/choice.js';
+import { DataTable } from '../../../parts/data-table.js';
+import type { Column } from '../../../parts/data-table.js';
+import { Caution } from '../../../parts/layout.js';
+import { LongWork } from '../../../parts/long-work.js';
+import { Told } from '../../../parts/told.js';
+import { useUnits } from '../../../parts/units.js';
+import type { RigQuestion } from '../../../workers/rig.worker.js';
+import { startLadder, useFirmer } from '../../../workers/use-judge.js';
+import type { Posed } from './posed.js';
+
+const FULL_TURN = 2 * Math.PI;
+/** Sides that wind may come from, sixteen round the compass. */
+const SIDES = Array.from({ length: 16 }, (_, k) => (k * FULL_TURN) / 16);
+const sideOf = (from: number): number => Math.round((from * 16) / FULL_TURN) % 16;
+
+/** Wind or snow turned up over the rig: what gives first, what follows, and what to change. */
+export function LadderPanel({
+  question,
+  rose,
+  posed,
+  onTake,
+  onSize,
+  onClose,
+}: {
+  readonly question: RigQuestion;
+  /** What is left from every side, as far as it is known. */
+  readonly rose: readonly RoseCase[];
+  readonly posed: Posed;
+  readonly onTake: (rig: RidgeRig) => void;
+  /** Where no single change is enough. */
+  readonly onSize: () => void;
+  readonly onClose: () => void;
+}): ReactElement {
+  const pitch = question.rig.pitch!;
+  const worst = rose.length === 0 ? null : worstSpoke(rose).from;
+  // what is climbed is the rig as it was when this was asked
+  const [asked, setAsked] = useState<{ readonly question: RigQuestion; readonly turned: Turned }>({
+    question,
+    turned: { of: 'wind', from: worst ?? pitch.windFrom, wet: false },
+  });
+  const { turned } = asked;
+  const turn = (next: Turned): void => setAsked({ question, turned: next });
+  useEffect(() => () => posed.clear(), [posed]);
+  const wind = turned.of === 'wind' ? turned : null;
+  return (
+    <>
+      <LongWork<Ladder>
+        key={JSON.stringify([asked.question.rig, turned])}
+        label="Turn it up"
+        title={turned.of === 'wind' ? 'The wind turned up' : 'Snow laid on'}
+        closes="Close the ladder"
+        start={(progress, done) => startLadder(asked.question, turned, progress, done)}
+        onClose={onClose}
+      >
+        {(ladder) => (
+          <Climbed
+            ladder={ladder}
+            question={asked.question}
+            posed={posed}
+            stale={asked.question.rig !== question.rig}
+            onAgain={() => turn(turned)}
+            onTake={onTake}
+            onSize={onSize}
+          />
+        )}
+      </LongWork>
+      <Box padding="0 18px 18px" display="grid" gap="6px">
+        <Segments
+          label="What is turned up"
+          value={wind === null ? 'snow' : wind.wet ? 'wet' : 'dry'}
+          options={[
+            { id: 'dry', name: 'Wind, dry' },
+            { id: 'wet', name: 'Wind, soaked' },
+            { id: 'snow', name: 'Snow' },
+          ]}
+          onChange={(id) =>
+            turn(
+              id === 'snow'
+                ? { of: 'snow', feel: pitch.snow?.feel ?? 'fresh' }
+                : { of: 'wind', from: wind?.from ?? worst ?? pitch.windFrom, wet: id === 'wet' },
+            )
+          }
+        />
+        {turned.of === 'snow' ? (
+          <Choice
+            label="Snow that is"
+            value={turned.feel}
+            options={(Object.keys(SNOWS) as SnowFeel[]).map((id) => ({ id, name: SNOWS[id].name }))}
+            onChange={(feel) => turn({ of: 'snow', feel: feel as SnowFeel })}
+            hint={SNOWS[turned.feel].feel}
+          />
+        ) : (
+          <Choice
+            label="From the"
+            value={String(sideOf(turned.from))}
+            options={SIDES.map((from, k) => ({
+              id: String(k),
+              name: `${compassPoint(from, 16)}${worst !== null && sideOf(worst) === k ? ', the worst' : ''}`,
+            }))}
+            onChange={(k) => turn({ ...turned, from: SIDES[Number(k)]! })}
+          />
+        )}
+      </Box>
+    </>
+  );
+}
+
+function Climbed({
+  ladder,
+  question,
+  posed,
+  stale,
+  onAgain,
+  onTake,
+  onSize,
+}: {
+  readonly ladder: Ladder;
+  readonly question: RigQuestion;
+  readonly posed: Posed;
+  /** The rig was changed since. */
+  readonly stale: boolean;
+  readonly onAgain: () => void;
+  readonly onTake: (rig: RidgeRig) => void;
+  readonly onSize: () => void;
+}): ReactElement {
+  const units = useUnits();
+  const { rungs, turned } = ladder;
+  const falls = rungs.flatMap((r) => r.falls);
+  const first = falls[0];
+  const firstAt = rungs.findIndex((r) => r.falls.length > 0);
+  const [at, setAt] = useState(firstAt < 0 ? rungs.length - 1 : firstAt);
+  const rung = rungs[at]!;
+  useEffect(() => posed.pose(question.rig, rung.shape), [posed, question.rig, rung]);
+  const wanted = useMemo(
+    () => (first === undefined ? null : { question, turned, fall: first }),
+    [question, turned, first],
+  );
+  const firmer = useFirmer(wanted);
+  const { sentence, detail } = ladderWords(ladder);
+  const columns = useMemo(() => rungColumns(units, rung, (r) => setAt(rungs.indexOf(r))), [units, rung, rungs]);
+  return (
+    <Box display="grid" gridTemplateColumns="minmax(0, 1fr)" gap="10px" marginTop="8px">
+      <Box aria-live="polite">
+        <Text textStyle="name">
+          <Told said={sentence} />
+        </Text>
+        <p>
+          <Told said={detail} />
+        </p>
+      </Box>
+      {stale && (
+        <Flex gap="10px" align="center" wrap="wrap">
+          <Text textStyle="quiet" flex={1}>
+            The rig was changed since.
+          </Text>
+          <Button onClick={onAgain}>Turn it up again</Button>
+        </Flex>
+      )}
+      {!stale && firmer !== null && (
+        <Flex gap="10px" align="center" wrap="wrap">
+          <Text flex="1 1 160px">{firmer.remedy}</Text>
+          {firmer.rig !== null ? (
+            <Button variant="solid" onClick={() => onTake(firmer.rig!)}>
+              Do that
+            </Button>
+          ) : (
+            <Button onClick={onSize}>Size it</Button>
+          )}
+        </Flex>
+      )}
+      <Slider.Root
+        min={0}
+        max={rungs.length - 1}
+        value={[at]}
+        onValueChange={(e) => setAt(e.value[0]!)}
+        aria-label={[turned.of === 'wind' ? 'Wind' : 'Snow']}
+        getAriaValueText={() => rungName(rung, units)}
+      >
+        <Slider.Control>
+          <Slider.Track>
+            <Slider.Range />
+          </Slider.Track>
+          <Slider.Thumbs />
+        </Slider.Control>
+      </Slider.Root>
+      <Here rung={rung} />
+      {falls.length > 0 && <Falls ladder={ladder} />}
+      <DataTable name="Ladder" rows={rungs} columns={columns} rowId={(r) => String(r.level)} />
+      <Caution>Leave long before the last rung. Branches fall before lines break.</Caution>
+    </Box>
+  );
+}
+
+/** The rung that is drawn: what one sees around it, and what has least left. */
+function Here({ rung }: { readonly rung: Rung }): ReactElement {
+  const units = useUnits();
+  const signs = rung.beaufort === null ? null : BEAUFORT[rung.beaufort]!;
+  return (
+    <Box>
+      <Flex align="baseline" gap="8px">
+        <Text as="span" textStyle="name" flex={1}>
+          {rungName(rung, units)}
+        </Text>
+        {rung.beaufort !== null && <Span textStyle="quiet">gusts of {say(rung.level, 'speed', units)}</Span>}
+      </Flex>
+      {signs !== null && <Text textStyle="quiet">{signs.sign}</Text>}
+      <p>
+        <Told said={leastWords(rung)} />
+      </p>
+    </Box>
+  );
+}
+
+/** All that gives, in order; what follows at once stands in. */
+function Falls({ ladder }: { readonly ladder: Ladder }): ReactElement {
+  const units = useUnits();
+  const of = (f: Fall): string =>
+    f.follows ? 'then' : ladder.turned.of === 'wind' ? say(f.at, 'speed', units) : say(f.at, 'length', units);
+  return (
+    <chakra.ol aria-label="What gives, in order" listStyleType="none" margin={0} padding={0}>
+      {ladder.rungs.flatMap((r) =>
+        r.falls.map((f) => (
+          <Flex as="li" key={f.link} gap="10px" paddingBlock="3px" borderTop="1px solid" borderColor="hairline">
+            <Span flex="0 0 64px" fontWeight={f.follows ? 400 : 700} color={f.follows ? 'ink2' : 'ink'}>
+              {of(f)}
+            </Span>
+            <Span>{fallWords(f)}</Span>
+          </Flex>
+        )),
+      )}
+    </chakra.ol>
+  );
+}
+
+const rungName = ({ beaufort, level }: Rung, units: UnitChoice): string =>
+  beaufort === null ? `${say(level, 'length', units)} of snow` : `${beaufort} ${BEAUFORT[beaufort]!.name}`;
+
+function rungColumns(units: UnitChoice, shown: Rung, onRung: (r: Rung) => void): readonly Column<Rung>[] {
+  return [
+    {
+      id: 'rung',
+      name: 'Rung',
+      head: true,
+      value: (r) => r.beaufort ?? r.level,
+      cell: (r) => (
+        <Button variant="plain" size="xs" aria-pressed={r === shown} onClick={() => onRung(r)}>
+          {rungName(r, units)}
+        </Button>
+      ),
+    },
+    {
+      id: 'level',
+      name: 'Level',
+      value: (r) => r.level,
+      cell: (r) => (r.beaufort === null ? say(r.level, 'length', units) : say(r.level, 'speed', units)),
+    },
+    {
+      id: 'left',
+      name: 'Least left',
+      value: (r) => r.least?.left ?? null,
+      cell: (r) => (r.least === null ? 'no rest' : `${say(r.least.left, 'ratio', units)} times`),
+    },
+    { id: 'of', name: 'Of', value: (r) => r.least?.name ?? null },
+    { id: 'falls', name: 'What gives', value: (r) => r.falls.map((f) => f.name).join('; ') },
+  ];
+}

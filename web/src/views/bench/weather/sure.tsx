@@ -1,0 +1,218 @@
+import { Box, chakra, Text } from '@chakra-ui/react';
+import { betterOf } from '@rough-bight/core/doubt';
+import type { Doubt } from '@rough-bight/core/doubt';
+import { capital, say, show } from '@rough-bight/core/quantity';
+import type { UnitChoice } from '@rough-bight/core/quantity';
+import type { Row } from '@rough-bight/core/rig';
+import { betterWords, doubtWords, oftenWords } from '@rough-bight/core/words';
+import { CustomChart } from 'echarts/charts';
+import { GridComponent, MarkLineComponent } from 'echarts/components';
+import { use as register } from 'echarts/core';
+import { CanvasRenderer } from 'echarts/renderers';
+import { useCallback, useMemo } from 'react';
+import type { ReactElement } from 'react';
+import { Chart, chartLook, colour } from '../../../parts/chart.js';
+import { DataTable } from '../../../parts/data-table.js';
+import type { Column } from '../../../parts/data-table.js';
+import { Fold } from '../../../parts/fold.js';
+import { Caution } from '../../../parts/layout.js';
+import { LongWork } from '../../../parts/long-work.js';
+import { Told } from '../../../parts/told.js';
+import { useUnits } from '../../../parts/units.js';
+import type { RigQuestion } from '../../../workers/rig.worker.js';
+import { startDoubt } from '../../../workers/use-judge.js';
+
+register([CustomChart, GridComponent, MarkLineComponent, CanvasRenderer]);
+
+const SAMPLES = 2000;
+const SEED = 1;
+/** What nine of ten rigs hold so many times over is not told. */
+const NEAR = 5;
+/** Links that the chart has room for. */
+const CHARTED = 6;
+
+/** How sure the verdict is: rigs as this one may be, each solved, and what would be worth finding out. */
+export function SurePanel({
+  question,
+  rows,
+  onClose,
+}: {
+  readonly question: RigQuestion;
+  /** As judged: they say in which cases each link has least. */
+  readonly rows: readonly Row[];
+  readonly onClose: () => void;
+}): ReactElement {
+  const cases = useMemo(() => [...new Set(rows.flatMap((r) => r.links.slice(0, 1).map((l) => l.link.caseId)))], [rows]);
+  return (
+    <LongWork<Doubt>
+      label="How sure"
+      title="How sure"
+      closes="Close how sure"
+      start={(progress, done) => startDoubt(question, { cases, seed: SEED }, SAMPLES, progress, done)}
+      onClose={onClose}
+    >
+      {(doubt) => <Sure doubt={doubt} />}
+    </LongWork>
+  );
+}
+
+function Sure({ doubt }: { readonly doubt: Doubt }): ReactElement {
+  const units = useUnits();
+  const { sentence, detail } = doubtWords(doubt);
+  const better = betterOf(doubt);
+  const linkColumns = useMemo(() => linksShown(doubt.samples, units), [doubt.samples, units]);
+  const lineColumns = useMemo(() => linesShown(units), [units]);
+  return (
+    <Box display="grid" gridTemplateColumns="minmax(0, 1fr)" gap="10px" marginTop="8px">
+      <Box aria-live="polite">
+        <Text textStyle="name">
+          <Told said={sentence} />
+        </Text>
+        <p>
+          <Told said={detail} />
+        </p>
+      </Box>
+      {better.length > 0 && (
+        <Box>
+          <Text as="h2" textStyle="name">
+            Worth finding out
+          </Text>
+          <chakra.ol listStyleType="none" margin={0} padding={0}>
+            {better.slice(0, 4).map((b) => (
+              <chakra.li key={b.kind} paddingBlock="4px" borderTop="1px solid" borderColor="hairline">
+                {betterWords(b)}
+              </chakra.li>
+            ))}
+          </chakra.ol>
+        </Box>
+      )}
+      <Bands doubt={doubt} />
+      <DataTable
+        name="What may give"
+        rows={doubt.links.filter((l) => l.left.low < NEAR)}
+        columns={linkColumns}
+        rowId={(l) => l.id}
+      />
+      <DataTable name="Pulls" rows={doubt.lines} columns={lineColumns} rowId={(l) => l.id} />
+      <Fold line={`${say(doubt.samples, 'count', units)} rigs, seed ${SEED}`}>
+        <Text textStyle="quiet">
+          Hauls, the ridge, the wind and what everything holds are drawn within their ranges, and every rig so drawn is
+          solved. The same seed gives the same rigs. Something gave in{' '}
+          {doubt.converged.map((c) => `${oftenWords(c.gives, c.samples)} after ${c.samples}`).join(', ')}: give or take{' '}
+          {Math.max(1, Math.round(100 * doubt.gives.sd))} in a hundred.
+        </Text>
+      </Fold>
+      <Caution>Ranges are what is known of such things, not of yours. A chance that is small is no promise.</Caution>
+    </Box>
+  );
+}
+
+/** How many times over what may give holds, of 90 in a hundred rigs; the dashed line is just enough. */
+function Bands({ doubt }: { readonly doubt: Doubt }): ReactElement {
+  const links = useMemo(
+    () => [...doubt.links].sort((a, b) => a.left.low - b.left.low).slice(0, CHARTED),
+    [doubt.links],
+  );
+  const option = useCallback(() => {
+    const { text, axis } = chartLook();
+    return {
+      animation: false,
+      grid: { left: 8, right: 14, top: 10, bottom: 40 },
+      xAxis: { type: 'log', name: 'times over', nameLocation: 'middle', nameGap: 24, min: 0.1, max: 10, ...axis },
+      yAxis: { type: 'category', inverse: true, data: links.map((l) => l.name), show: false },
+      series: [
+        {
+          type: 'custom',
+          // over the line of just enough
+          z: 6,
+          data: links.map((l, i) => [i, clamp(l.left.low), clamp(l.left.mid), clamp(l.left.high)]),
+          encode: { x: [1, 2, 3], y: 0 },
+          renderItem: (_: unknown, api: Api) => {
+            const at = (k: number): readonly [number, number] => api.coord([api.value(k), api.value(0)]);
+            const [[low, y], [mid], [high]] = [at(1), at(2), at(3)];
+            const falls = api.value(1) < 1;
+            return {
+              type: 'group',
+              children: [
+                {
+                  type: 'rect',
+                  shape: { x: low, y, width: Math.max(2, high - low), height: 7 },
+                  style: { fill: colour(falls ? 'danger' : 'tar') },
+                },
+                {
+                  type: 'rect',
+                  shape: { x: mid - 1, y: y - 3, width: 2.5, height: 13 },
+                  style: { fill: colour('ink') },
+                },
+                {
+                  type: 'text',
+                  style: {
+                    text: capital(links[api.value(0)]!.name),
+                    x: 10,
+                    y: y - 3,
+                    verticalAlign: 'bottom',
+                    width: api.getWidth() - 20,
+                    overflow: 'break',
+                    lineHeight: 15,
+                    fill: colour('ink'),
+                    stroke: colour('cloth'),
+                    lineWidth: 4,
+                    font: `13px ${text.fontFamily}`,
+                  },
+                },
+              ],
+            };
+          },
+          markLine: {
+            silent: true,
+            symbol: 'none',
+            label: { show: false },
+            lineStyle: { color: colour('ink'), type: [5, 4], width: 1.5 },
+            data: [{ xAxis: 1 }],
+          },
+        },
+      ],
+    };
+  }, [links]);
+  return (
+    <Chart
+      label="How many times over each place holds, in nine of ten rigs"
+      height={`${46 + 54 * links.length}px`}
+      option={option}
+    />
+  );
+}
+
+interface Api {
+  readonly value: (k: number) => number;
+  readonly getWidth: () => number;
+  readonly coord: (at: readonly [number, number]) => readonly [number, number];
+}
+const clamp = (x: number): number => Math.min(10, Math.max(0.1, x));
+
+const linksShown = (samples: number, units: UnitChoice): readonly Column<Doubt['links'][number]>[] => [
+  { id: 'link', name: 'Where', head: true, value: (l) => capital(l.name) },
+  {
+    id: 'gives',
+    name: 'Gives',
+    value: (l) => l.gives.value,
+    cell: (l) => (l.gives.value > 0 ? say(l.gives.value, 'share', units) : `none of ${samples}`),
+  },
+  {
+    id: 'left',
+    name: 'Times over',
+    value: (l) => l.left.low,
+    cell: (l) => `${say(l.left.low, 'ratio', units)} to ${say(l.left.high, 'ratio', units)}`,
+  },
+  { id: 'mid', name: 'Middle', value: (l) => l.left.mid, cell: (l) => say(l.left.mid, 'ratio', units) },
+];
+
+const linesShown = (units: UnitChoice): readonly Column<Doubt['lines'][number]>[] => {
+  const band = ({ low, high }: { readonly low: number; readonly high: number }): string =>
+    `${show(low, 'force', units).text} to ${say(high, 'force', units)}`;
+  return [
+    { id: 'line', name: 'Line', head: true, value: (l) => capital(l.name) },
+    { id: 'pitched', name: 'As pitched', unit: 'N', value: (l) => l.pitched.mid, cell: (l) => band(l.pitched) },
+    { id: 'worst', name: 'Most', unit: 'N', value: (l) => l.worst.mid, cell: (l) => band(l.worst) },
+  ];
+};
