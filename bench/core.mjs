@@ -4,6 +4,8 @@ import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { root } from '../scripts/build.mjs';
 import { CORDS, cordWeight, dryCurve } from '@rough-bight/core/catalogue';
+import { doubtOf, solveDrawn } from '@rough-bight/core/doubt';
+import { ladderOf } from '@rough-bight/core/ladder';
 import { prepare, solve } from '@rough-bight/core/net';
 import { prepareGround, rankSpans, survey } from '@rough-bight/core/ground';
 import { roofNet } from './nets.mjs';
@@ -50,6 +52,22 @@ async function pitchFull(rig, context) {
     const { tied, states } = solvePitch(rig, context, { full: true }, 0);
     const [theirs] = await other;
     evaluatePitch(rig, context, { full: true, solved: { tied, states: [...states, ...theirs] } });
+  });
+  await thread.terminate();
+  return ms;
+}
+
+/** Two thousand rigs that one may be, half of those that are solved in a thread of their own, as the application does. */
+async function sampled(rig, context) {
+  const { rows } = evaluatePitch(rig, context, { full: true, spreads: false, rising: false }).result;
+  const asked = { cases: rows.map((r) => r.links[0].link.caseId), seed: 1 };
+  const thread = new Worker(new URL('./half.mjs', import.meta.url));
+  const ms = await medianOf(1, async () => {
+    const other = once(thread, 'message');
+    thread.postMessage({ rig, context, asked, parts: [2, 3] });
+    const own = solveDrawn(rig, context, asked, [0, 1]);
+    const [theirs] = await other;
+    doubtOf([own, theirs], 2000);
   });
   await thread.terminate();
   return ms;
@@ -138,6 +156,8 @@ async function pitches() {
     pitch_besides_ms: median(5, () => evaluatePitch(twelve, messContext, { full: true, solved: rested })),
     size_rig_ms: median(3, () => sizeRig(twelve, messContext, 'cut', SI)),
     pitch_full_ms: await pitchFull(file.rig, context),
+    ladder_ms: median(2, () => ladderOf(file.rig, context, { of: 'wind', from: file.rig.pitch.windFrom, wet: false })),
+    samples2000_ms: await sampled(file.rig, context),
     pitch_drag_ms: median(15, dragged),
   };
 }

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './server.js';
 
@@ -46,4 +47,25 @@ test('how sure: what gives how often, and what would be worth finding out; stopp
   await expect(sure.getByRole('table', { name: 'What may give' }).getByRole('row').nth(1)).toContainText(/peg in/i);
   await expect(sure.getByRole('img', { name: /How many times over each place holds/ })).toBeVisible();
   await expect(sure.getByText('A chance that is small is no promise.')).toBeVisible();
+});
+
+test('tonight: what is to be done when, hour by hour, and as alarms', async ({ page }) => {
+  await page.goto('/rigs/mess-roof/weather');
+  await page.getByRole('button', { name: 'Tonight', exact: true }).click();
+  const tonight = panel(page, 'Tonight');
+  await expect(tonight.getByText(/these 24 hours/)).toBeVisible({ timeout: 90_000 });
+  await expect(tonight.getByText('River forecast, simulated')).toBeVisible();
+  const tasks = tonight.getByRole('list', { name: 'What is to be done' }).getByRole('listitem');
+  const count = await tasks.count();
+  expect(count).toBeGreaterThan(0);
+  await expect(tasks.first()).toContainText(/\d\d:\d\d/);
+  await expect(tonight.getByRole('table', { name: 'Hours' }).getByRole('row')).toHaveCount(25);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    tonight.getByRole('button', { name: 'Save as alarms' }).click(),
+  ]);
+  expect(file.suggestedFilename()).toBe('mess-roof-tonight.ics');
+  const text = await readFile((await file.path())!, 'utf8');
+  expect(text.match(/^BEGIN:VALARM/gm)).toHaveLength(count);
+  expect(text).toContain('SUMMARY:Mess roof: ');
 });

@@ -21,7 +21,16 @@ const SHOTS = [
   ['ground-choose', '/places/the-landing/choose?span=upstream-alder%7Cdownstream-alder', DESK, 'day'],
   ['ground-phone', '/places/the-landing/choose', PHONE, 'day'],
   ['bench-ridge', '/rigs/landing-gable/ridge', DESK, 'day'],
-  ['bench-ember', '/rigs/drying-line-twine/ridge', DESK, 'ember'],
+  [
+    'weather-ladder',
+    '/rigs/gravel-spit-gable/weather?panel=ladder',
+    DESK,
+    'ember',
+    async (page) => {
+      await page.getByText(/gives first/).waitFor({ timeout: 60_000 });
+      await page.waitForTimeout(2500);
+    },
+  ],
   [
     'bench-size',
     '/rigs/drying-line-twine/ridge?panel=size',

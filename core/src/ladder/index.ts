@@ -1,5 +1,5 @@
 export { ladderOf } from './ladder.js';
-export type { Fall, Ladder, LadderEnd, Rung } from './ladder.js';
+export type { Fall, Ladder, LadderEnd, LadderOptions, Rung } from './ladder.js';
 export type { Gives } from './fall.js';
 export { casesAt } from './turned.js';
 export type { Load, Turned } from './turned.js';

@@ -55,6 +55,15 @@ export interface Ladder {
   readonly at: number | null;
 }
 
+export interface LadderOptions {
+  /** Called before each rung with the share done; return false to stop. */
+  readonly progress?: (done: number) => boolean;
+  /** Level beyond which nobody asks. */
+  readonly upTo?: number;
+  /** Ends it with the first thing that gives, as if all came down with that. */
+  readonly first?: boolean;
+}
+
 /** Halvings between a level that settles and one that does not: a sixth of a rung. */
 const HALVED = 3;
 
@@ -69,7 +78,6 @@ interface Stand extends Level {
  * Turns wind or snow up from none, rung by rung, until the roof is down. What gives first is taken out of the rig itself, and the rig
  * is solved again where it gave: what then gives follows from it; what holds goes on up. In wind under every law by which it is laid on
  * cloth at once; the one that asks most counts. Nothing is read of a state that found no rest: there the climb ends.
- * @param progress called before each rung with the share done; return false to stop
  * @returns null when it was stopped
  * @throws RigProblem where the rig cannot be computed
  */
@@ -77,7 +85,7 @@ export function ladderOf(
   rig: RidgeRig,
   context: RigContext,
   turned: Turned,
-  progress: (done: number) => boolean = () => true,
+  { progress = () => true, upTo = Number.POSITIVE_INFINITY, first = false }: LadderOptions = {},
 ): Ladder | null {
   const model = pitchModel(rig, context, { ranges: false });
   const gone = new Set<string>();
@@ -125,7 +133,7 @@ export function ladderOf(
   };
 
   const rungs: Rung[] = [];
-  const loads = loadsOf(rig, turned);
+  const loads = loadsOf(rig, turned).filter((_, k, all) => k === 0 || all[k - 1]!.level < upTo);
   let below: Stand | null = null;
   for (const [k, load] of loads.entries()) {
     if (!progress(k / loads.length)) return null;
@@ -161,7 +169,7 @@ export function ladderOf(
         let rest = standAt(at);
         // what came loose has a long way to go to where it hangs
         if (!rest.settled) rest = standAt(at, true);
-        if (gives === 'down') return ended('down', at, rest);
+        if (gives === 'down' || first) return ended('down', at, rest);
         if (!rest.settled) return ended('unsettled', at, rest);
         below = rest;
         next = firstOf(null, rest);

@@ -80,7 +80,9 @@ describe('the wind turned up', () => {
     }
   });
   test('stopped, it is none', () => {
-    expect(ladderOf(gable.rig, gable.context, { of: 'wind', from: 0, wet: false }, (done) => done < 0.2)).toBeNull();
+    expect(
+      ladderOf(gable.rig, gable.context, { of: 'wind', from: 0, wet: false }, { progress: (done) => done < 0.2 }),
+    ).toBeNull();
   });
 });
 

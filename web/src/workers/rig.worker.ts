@@ -1,9 +1,11 @@
 import { solvePitch } from '@rough-bight/core/pitch';
-import type { Solved, TiedRig } from '@rough-bight/core/pitch';
+import type { PitchResult, Solved, TiedRig } from '@rough-bight/core/pitch';
 import { PARTS, doubtOf, solveDrawn } from '@rough-bight/core/doubt';
 import type { Doubt, DoubtAsked } from '@rough-bight/core/doubt';
 import { ladderOf } from '@rough-bight/core/ladder';
 import type { Fall, Ladder, Turned } from '@rough-bight/core/ladder';
+import { nightOf } from '@rough-bight/core/night';
+import type { Night } from '@rough-bight/core/night';
 import { SI } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import { evaluateRidge, tradeoff } from '@rough-bight/core/rig';
@@ -12,6 +14,7 @@ import { hangIt, judgeRig, proposeHang, roofAdvice } from '@rough-bight/core/she
 import type { HangAnswer, HangTogether, RigReport, RoofAdvice } from '@rough-bight/core/shelter';
 import { adviseRidge, firmerThan, sizeCords, sizeRig, strongestWind } from '@rough-bight/core/sizing';
 import type { Advice, SizeAim, SizedCord, SizedRig, Unmet } from '@rough-bight/core/sizing';
+import type { WeatherReading } from '@rough-bight/core/weather';
 import { verdictOf } from '@rough-bight/core/words';
 import type { Verdict } from '@rough-bight/core/words';
 import { expose } from 'comlink';
@@ -110,9 +113,11 @@ const service = {
   /** Wind or snow turned up until the roof is down. */
   ladder: ({ rig, context, units }: RigQuestion, turned: Turned, progress: (done: number) => void): Answer<Ladder> =>
     answer(units, () =>
-      ladderOf(rig, context, turned, (done) => {
-        progress(done);
-        return true;
+      ladderOf(rig, context, turned, {
+        progress: (done) => {
+          progress(done);
+          return true;
+        },
       })!,
     ),
   /** A rig sampled within what is not known of it, half of it by each of two threads. */
@@ -143,6 +148,19 @@ const service = {
   /** What to change so that what gave first gives later. */
   firmer: ({ rig, context, units }: RigQuestion, turned: Turned, fall: Fall): Answer<Unmet | null> =>
     answer(units, () => firmerThan(rig, context, turned, fall, units)),
+  /** What a night in the forecast asks of a rig. */
+  night: (
+    { rig, context, units }: RigQuestion,
+    result: Pick<PitchResult, 'takeUp' | 'rows'>,
+    forecast: readonly WeatherReading[],
+    progress: (done: number) => void,
+  ): Answer<Night> =>
+    answer(units, () =>
+      nightOf(rig, context, result, forecast, units, (done) => {
+        progress(done);
+        return true;
+      })!,
+    ),
   strongestWind: ({ rig, context, units }: RigQuestion): Answer<number | null> =>
     answer(units, () => strongestWind(rig, context)),
 };

@@ -3,13 +3,17 @@ import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Doubt, DoubtAsked } from '@rough-bight/core/doubt';
 import type { Fall, Ladder, Turned } from '@rough-bight/core/ladder';
+import type { Night } from '@rough-bight/core/night';
+import type { PitchResult } from '@rough-bight/core/pitch';
 import type { RidgeRig, TradeoffPoint } from '@rough-bight/core/rig';
 import type { HangAnswer, HangTogether, RigReport, RoofAdvice } from '@rough-bight/core/shelter';
 import type { SizeAim, SizedCord, SizedRig, Unmet } from '@rough-bight/core/sizing';
+import type { WeatherReading } from '@rough-bight/core/weather';
 import type { Answer } from './answer.js';
 import { newRigWorker } from './judge.js';
 import type { Question, RigQuestion, RigService } from './rig.worker.js';
 import { inOwnThread } from './thread.js';
+import { withoutWorkings } from './without-workings.js';
 
 /** Long work on a rig in a worker of its own; returns what cancels it. */
 const onRig = <T>(
@@ -111,6 +115,25 @@ export const startDoubt = (
   done: (answer: Answer<Doubt>) => void,
 ): (() => void) =>
   onRig(async (service) => (await service.doubt(question, asked, samples, proxy(progress))) as Answer<Doubt>, done);
+
+/** What a night in the forecast asks of a rig; returns what cancels it. */
+export const startNight = (
+  question: RigQuestion,
+  { takeUp, rows }: Pick<PitchResult, 'takeUp' | 'rows'>,
+  forecast: readonly WeatherReading[],
+  progress: (done: number) => void,
+  done: (answer: Answer<Night>) => void,
+): (() => void) =>
+  onRig(
+    async (service) =>
+      (await service.night(
+        question,
+        { takeUp, rows: withoutWorkings(rows) },
+        forecast,
+        proxy(progress),
+      )) as Answer<Night>,
+    done,
+  );
 
 /** What to change so that what gave first on a ladder gives later; null until it is known, where nothing does, and where nothing is asked. */
 export function useFirmer(

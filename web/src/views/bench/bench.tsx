@@ -39,6 +39,7 @@ const PitchSize = lazy(() => import('./pitch-size.js').then((m) => ({ default: m
 const TouchedThing = lazy(() => import('./touched.js'));
 const Versions = lazy(() => import('./versions.js').then((m) => ({ default: m.Versions })));
 const LadderPanel = lazy(() => import('./weather/ladder.js').then((m) => ({ default: m.LadderPanel })));
+const NightPanel = lazy(() => import('./weather/night.js').then((m) => ({ default: m.NightPanel })));
 const SurePanel = lazy(() => import('./weather/sure.js').then((m) => ({ default: m.SurePanel })));
 const SizePanel = lazy(() => import('./size-panel.js').then((m) => ({ default: m.SizePanel })));
 
@@ -263,6 +264,13 @@ function Bench({
             />
           ) : panel === 'sure' && report?.full === true && isRoof(report) && problem === null ? (
             <SurePanel key={JSON.stringify(question.rig)} question={question} rows={report.roof.rows} onClose={close} />
+          ) : panel === 'night' && report?.full === true && isRoof(report) && problem === null ? (
+            <NightPanel
+              key={JSON.stringify(question.rig)}
+              {...{ id: store.id, name: snapshot.draft.name, question, report }}
+              onTake={put}
+              onClose={close}
+            />
           ) : panel === 'ladder' && pitched && problem === null ? (
             <LadderPanel
               {...{ question, posed }}

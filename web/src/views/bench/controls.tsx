@@ -3,7 +3,6 @@ import type { GuyReport } from '@rough-bight/core/pitch';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { PITCH_TRAITS } from '@rough-bight/core/roof';
 import type { RigReport } from '@rough-bight/core/shelter';
-import { Wind } from 'lucide-react';
 import { Suspense, lazy, memo } from 'react';
 import type { ComponentType, ReactElement, ReactNode } from 'react';
 import { Problem } from '../../parts/layout.js';
@@ -164,6 +163,13 @@ const Bed: StepControls = ({ editing, said, question, report, bedCase, show, put
   />
 );
 
+/** Panels in which a night is thought through. */
+const THOUGHT_THROUGH = [
+  { panel: 'ladder', name: 'Turn it up' },
+  { panel: 'sure', name: 'How sure' },
+  { panel: 'night', name: 'Tonight' },
+] as const;
+
 const Weather: StepControls = ({ editing, said, report, caseId, show }) => {
   const pitched = editing.rig.pitch !== undefined;
   return (
@@ -174,16 +180,18 @@ const Weather: StepControls = ({ editing, said, report, caseId, show }) => {
         <>
           <WeatherQuick editing={editing} />
           {pitched && <WindFrom editing={editing} />}
-          {pitched && (
-            <Button flex="none !important" alignSelf="center" onClick={() => show('panel', 'ladder')}>
-              <Wind size={16} aria-hidden="true" /> Turn it up
-            </Button>
-          )}
-          {pitched && (
-            <Button flex="none !important" alignSelf="center" onClick={() => show('panel', 'sure')}>
-              How sure
-            </Button>
-          )}
+          {pitched &&
+            THOUGHT_THROUGH.map(({ panel, name }) => (
+              <Button
+                key={panel}
+                flex="none !important"
+                alignSelf="center"
+                paddingInline="10px"
+                onClick={() => show('panel', panel)}
+              >
+                {name}
+              </Button>
+            ))}
         </>
       }
     >

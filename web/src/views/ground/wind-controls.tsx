@@ -1,15 +1,16 @@
-import { paint } from '../../app/theme/paint.js';
 import { Caution, ControlGroup, ControlRow, Controls, Problem } from '../../parts/layout.js';
 import { Box, Button, RadioGroup, Span } from '@chakra-ui/react';
 import { SHELTERS, SOILS } from '@rough-bight/core/catalogue';
 import type { Shelter } from '@rough-bight/core/catalogue';
 import { PLACE_LIMITS } from '@rough-bight/core/ground';
-import { capital, say } from '@rough-bight/core/quantity';
+import { say } from '@rough-bight/core/quantity';
 import { BEAUFORT, beaufortOf, compassPoint, worstOf } from '@rough-bight/core/weather';
 import type { WeatherReading } from '@rough-bight/core/weather';
 import type { ReactElement } from 'react';
 import useSWR from 'swr';
 import { get } from '../../data/api.js';
+import { useForecast } from '../../data/weather.js';
+import { ForecastStrip } from '../../parts/forecast-strip.js';
 import { Choice } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
@@ -114,12 +115,7 @@ interface Told<T> {
 function Instruments({ place, edit }: GroundEditing): ReactElement {
   const units = useUnits();
   const now = useSWR<Told<WeatherReading>, Error>('/api/weather/now', get, { revalidateOnFocus: false });
-  const ahead = useSWR<
-    { readonly name: string; readonly simulated: boolean; readonly readings: readonly WeatherReading[] },
-    Error
-  >('/api/weather/ahead?hours=60', get, {
-    revalidateOnFocus: false,
-  });
+  const ahead = useForecast(60);
   const take = (r: WeatherReading): null =>
     edit({ ...place, wind: { ...place.wind, beaufort: beaufortOf(r.wind), from: Math.round(r.from * 100) / 100 } });
   const words = (r: WeatherReading): string =>
@@ -144,7 +140,7 @@ function Instruments({ place, edit }: GroundEditing): ReactElement {
       {ahead.error !== undefined && <Problem>{ahead.error.message}</Problem>}
       {ahead.data !== undefined && worst !== null && (
         <>
-          <ForecastStrip readings={ahead.data.readings} worst={worst} />
+          <ForecastStrip readings={ahead.data.readings} worst={worst.time} />
           <p>
             <b>
               {ahead.data.name}
@@ -164,53 +160,5 @@ function Instruments({ place, edit }: GroundEditing): ReactElement {
         </>
       )}
     </Box>
-  );
-}
-
-const WIDE = 480;
-const TALL = 74;
-
-/** Wind hour by hour as bars, rain hanging from above. */
-function ForecastStrip({
-  readings,
-  worst,
-}: {
-  readonly readings: readonly WeatherReading[];
-  readonly worst: WeatherReading;
-}): ReactElement {
-  const most = Math.max(12, ...readings.map((r) => r.gust));
-  const wide = WIDE / readings.length;
-  const y = (v: number): number => TALL - (v / most) * (TALL - 14);
-  const days = readings.flatMap((r, i) => (new Date(r.time).getHours() === 0 ? [i] : []));
-  return (
-    <svg
-      style={{ display: 'block', width: '100%' }}
-      viewBox={`0 0 ${WIDE} ${TALL + 16}`}
-      role="img"
-      aria-label={`Wind over ${readings.length} hours, strongest ${capital(when.format(worst.time))}`}
-    >
-      {readings.map((r, i) => (
-        <g key={r.time}>
-          <rect {...paint.forecastGust} x={i * wide} y={y(r.gust)} width={wide - 1} height={TALL - y(r.gust)} />
-          <rect
-            {...(r.time === worst.time ? paint.forecastWorst : paint.forecastWind)}
-            x={i * wide}
-            y={y(r.wind)}
-            width={wide - 1}
-            height={TALL - y(r.wind)}
-          />
-          {r.rain > 0.2 && <path {...paint.forecastRain} d={`M${(i + 0.5) * wide} 0v${Math.min(26, r.rain * 3)}`} />}
-        </g>
-      ))}
-      <path {...paint.forecastFoot} d={`M0 ${TALL}H${WIDE}`} />
-      {days.map((i) => (
-        <g key={i}>
-          <path {...paint.forecastDay} d={`M${i * wide} 0V${TALL + 14}`} />
-          <text {...paint.forecastName} x={i * wide + 4} y={TALL + 13}>
-            {new Intl.DateTimeFormat('en-GB', { weekday: 'short' }).format(readings[i]!.time)}
-          </text>
-        </g>
-      ))}
-    </svg>
   );
 }

@@ -1,0 +1,1 @@
+export { nightCalendar } from './night.js';

@@ -1,0 +1,59 @@
+import type { Before, Fares, Night, NightTask, Retension } from '../night/index.js';
+import type { Phrase, UnitChoice } from '../quantity/index.js';
+import { SI, amount, asSubject, capital, phrase, sayHaul, tell } from '../quantity/index.js';
+import { compassPoint } from '../weather/index.js';
+
+export const FARES: Readonly<Record<Fares, string>> = {
+  holds: 'holds',
+  little: 'little to spare',
+  gives: 'gives',
+  flaps: 'flaps',
+};
+
+const WHY: Readonly<Record<Retension['because'], string>> = {
+  settled: 'Cord has settled',
+  evening: 'Before you sleep',
+  rain: 'All is soaked',
+};
+
+/** What is to be done, in a line; then how, line by line or in a sentence. */
+export function taskWords(task: NightTask, units: UnitChoice = SI): { readonly what: string; readonly how: string } {
+  if (task.kind === 'retension') {
+    const { because, lines } = task;
+    return {
+      what: `${WHY[because]}: haul in again`,
+      how: `${capital(lines.map((l) => `${l.name} ${sayHaul(l.by, units)}`).join(', '))}.`,
+    };
+  }
+  const { leave, change, worst } = task;
+  const gust = tell(phrase`gusts of ${amount(worst.gust, 'speed')}`, units);
+  const from = `${gust} from the ${compassPoint(worst.from)}${worst.soaked ? ', all soaked' : ''}`;
+  return {
+    what: leave
+      ? 'Take it down and leave the trees before this'
+      : change !== null && change.rig !== null
+        ? 'Change it before this'
+        : 'Take it down or pitch it anew before this',
+    how: `${fallsIn(task)} in ${from}.${change === null || leave ? '' : ` ${change.remedy}`}`,
+  };
+}
+
+const fallsIn = ({ fall }: Before): string =>
+  fall === null ? 'The cloth flaps' : `${capital(asSubject(fall.name))} gives`;
+
+/** What a night comes to. */
+export function nightWords({ hours, tasks }: Night): Phrase {
+  const bad = tasks.filter((t): t is Before => t.kind === 'before');
+  const first = bad[0];
+  const retension = tasks.length - bad.length;
+  const hauls =
+    retension === 0
+      ? 'nothing to haul in again'
+      : retension === 1
+        ? 'hauled in again once'
+        : `hauled in again ${retension === 2 ? 'twice' : `${retension} times`}`;
+  if (first !== undefined) return phrase`It does not get through these ${hours.length} hours as it is.`;
+  return hours.some((h) => h.fares === 'little')
+    ? phrase`It gets through these ${hours.length} hours with little to spare, ${hauls}, if the forecast is right.`
+    : phrase`It gets through these ${hours.length} hours, ${hauls}, if the forecast is right.`;
+}
