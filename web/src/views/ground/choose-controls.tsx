@@ -17,6 +17,7 @@ import type { ReactElement } from 'react';
 import { Choice } from '../../parts/choice.js';
 import { FigureValue } from '../../parts/figure.js';
 import { NumberField } from '../../parts/number-field.js';
+import { SlideLine } from '../../parts/slide.js';
 import { useUnits } from '../../parts/units.js';
 import type { GroundEditing } from './steps.js';
 
@@ -175,12 +176,7 @@ export function ChooseControls({
             onValueChange={(e) => set({ weights: { ...wish.weights, [c]: e.value[0]! } })}
           >
             <span>{CRITERION_NAMES[c]}</span>
-            <Slider.Control>
-              <Slider.Track>
-                <Slider.Range />
-              </Slider.Track>
-              <Slider.Thumbs />
-            </Slider.Control>
+            <SlideLine />
             <Text as="output" textAlign="right" fontWeight={700}>
               {wish.weights[c]}
             </Text>

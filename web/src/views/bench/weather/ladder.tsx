@@ -17,9 +17,11 @@ import type { Column } from '../../../parts/data-table.js';
 import { Caution } from '../../../parts/layout.js';
 import { LongWork } from '../../../parts/long-work.js';
 import { Told } from '../../../parts/told.js';
+import { SlideLine } from '../../../parts/slide.js';
 import { useUnits } from '../../../parts/units.js';
 import type { RigQuestion } from '../../../workers/rig.worker.js';
 import { startLadder, useFirmer } from '../../../workers/use-judge.js';
+import { Found } from './found.js';
 import type { Posed } from './posed.js';
 
 const FULL_TURN = 2 * Math.PI;
@@ -153,15 +155,7 @@ function Climbed({
   const { sentence, detail } = ladderWords(ladder);
   const columns = useMemo(() => rungColumns(units, rung, (r) => setAt(rungs.indexOf(r))), [units, rung, rungs]);
   return (
-    <Box display="grid" gridTemplateColumns="minmax(0, 1fr)" gap="10px" marginTop="8px">
-      <Box aria-live="polite">
-        <Text textStyle="name">
-          <Told said={sentence} />
-        </Text>
-        <p>
-          <Told said={detail} />
-        </p>
-      </Box>
+    <Found sentence={sentence} detail={detail}>
       {stale && (
         <Flex gap="10px" align="center" wrap="wrap">
           <Text textStyle="quiet" flex={1}>
@@ -190,18 +184,13 @@ function Climbed({
         aria-label={[turned.of === 'wind' ? 'Wind' : 'Snow']}
         getAriaValueText={() => rungName(rung, units)}
       >
-        <Slider.Control>
-          <Slider.Track>
-            <Slider.Range />
-          </Slider.Track>
-          <Slider.Thumbs />
-        </Slider.Control>
+        <SlideLine />
       </Slider.Root>
       <Here rung={rung} />
       {falls.length > 0 && <Falls ladder={ladder} />}
       <DataTable name="Ladder" rows={rungs} columns={columns} rowId={(r) => String(r.level)} />
       <Caution>Leave long before the last rung. Branches fall before lines break.</Caution>
-    </Box>
+    </Found>
   );
 }
 

@@ -19,11 +19,11 @@ import { LongWork } from '../../../parts/long-work.js';
 import { saveText } from '../../../parts/save-text.js';
 import { SidePanel } from '../../../parts/side-panel.js';
 import { Loading } from '../../../parts/states.js';
-import { Told } from '../../../parts/told.js';
 import { useUnits } from '../../../parts/units.js';
 import type { RoofReport } from '../../../workers/report.js';
 import type { RigQuestion } from '../../../workers/rig.worker.js';
 import { startNight } from '../../../workers/use-judge.js';
+import { Found } from './found.js';
 
 /** From now till well after morning. */
 const HOURS = 24;
@@ -74,10 +74,7 @@ function Planned({
     saveText(`${id}-tonight.ics`, 'text/calendar', nightCalendar(id, name, night.tasks, units, Date.now()));
   };
   return (
-    <Box display="grid" gridTemplateColumns="minmax(0, 1fr)" gap="10px" marginTop="8px">
-      <Text textStyle="name" aria-live="polite" {...(bad.length > 0 ? { color: 'danger' } : {})}>
-        <Told said={nightWords(night)} />
-      </Text>
+    <Found sentence={nightWords(night)} bad={bad.length > 0}>
       <ForecastStrip readings={forecast.readings} worst={null} bad={bad} width={250} />
       <Text textStyle="quiet">
         {forecast.name}
@@ -95,7 +92,7 @@ function Planned({
       )}
       <DataTable name="Hours" rows={night.hours} columns={columns} rowId={(h) => String(h.time)} />
       <Caution>A forecast is wrong somewhere every night. Look out, and leave the trees before a gale.</Caution>
-    </Box>
+    </Found>
   );
 }
 

@@ -17,10 +17,10 @@ import type { Column } from '../../../parts/data-table.js';
 import { Fold } from '../../../parts/fold.js';
 import { Caution } from '../../../parts/layout.js';
 import { LongWork } from '../../../parts/long-work.js';
-import { Told } from '../../../parts/told.js';
 import { useUnits } from '../../../parts/units.js';
 import type { RigQuestion } from '../../../workers/rig.worker.js';
 import { startDoubt } from '../../../workers/use-judge.js';
+import { Found } from './found.js';
 
 register([CustomChart, GridComponent, MarkLineComponent, CanvasRenderer]);
 
@@ -63,15 +63,7 @@ function Sure({ doubt }: { readonly doubt: Doubt }): ReactElement {
   const linkColumns = useMemo(() => linksShown(doubt.samples, units), [doubt.samples, units]);
   const lineColumns = useMemo(() => linesShown(units), [units]);
   return (
-    <Box display="grid" gridTemplateColumns="minmax(0, 1fr)" gap="10px" marginTop="8px">
-      <Box aria-live="polite">
-        <Text textStyle="name">
-          <Told said={sentence} />
-        </Text>
-        <p>
-          <Told said={detail} />
-        </p>
-      </Box>
+    <Found sentence={sentence} detail={detail}>
       {better.length > 0 && (
         <Box>
           <Text as="h2" textStyle="name">
@@ -103,7 +95,7 @@ function Sure({ doubt }: { readonly doubt: Doubt }): ReactElement {
         </Text>
       </Fold>
       <Caution>Ranges are what is known of such things, not of yours. A chance that is small is no promise.</Caution>
-    </Box>
+    </Found>
   );
 }
 
