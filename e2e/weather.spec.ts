@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import type { Locator, Page } from '@playwright/test';
+import { scan } from './scan.js';
 import { expect, test } from './server.js';
 
 const panel = (page: Page, name: string): Locator => page.getByRole('region', { name });
@@ -69,3 +70,22 @@ test('tonight: what is to be done when, hour by hour, and as alarms', async ({ p
   expect(text.match(/^BEGIN:VALARM/gm)).toHaveLength(count);
   expect(text).toContain('SUMMARY:Mess roof: ');
 });
+
+for (const [theme, width, height] of [
+  ['day', 1280, 800],
+  ['ember', 390, 844],
+] as const)
+  test(`what a night is thought through with is for everybody: in ${theme}, ${width} wide`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    await page.addInitScript((t) => localStorage.setItem('rough-bight-theme', t), theme);
+    const ready = {
+      ladder: 'Leave long before the last rung.',
+      sure: 'A chance that is small is no promise.',
+      night: 'A forecast is wrong somewhere every night.',
+    };
+    for (const [name, said] of Object.entries(ready)) {
+      await page.goto(`/rigs/gravel-spit-gable/weather?panel=${name}`);
+      await expect(page.getByText(said)).toBeVisible({ timeout: 150_000 });
+      await scan(page, name);
+    }
+  });
