@@ -14,4 +14,5 @@ export type { CaseReading } from './reading.js';
 export { bearerIn, calledIn, heldWith, pullsOn } from './pulls-on.js';
 export * from './gives-first.js';
 export * from './compare.js';
+export * from './span-of-cases.js';
 export * from './trees.js';

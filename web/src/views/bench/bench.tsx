@@ -151,6 +151,8 @@ function Bench({
   const edits = useMemo(() => editing(rig, context, units, put), [rig, context, units, put]);
   const [touched, setTouched] = useState<Touched | null>(null);
   const roof = roofOf(report);
+  // judged in every wind: what a night is thought through from
+  const weathered = roof !== null && roof.full && problem === null ? roof : null;
   // what is touched is looked up in the report as it is then
   const onLine = useCallback(
     (row: string | null, { x, y }: Spot) => {
@@ -262,19 +264,24 @@ function Bench({
               onChoose={(id) => showAll({ with: id, was: null })}
               onClose={() => showAll({ panel: null, was: null })}
             />
-          ) : panel === 'sure' && report?.full === true && isRoof(report) && problem === null ? (
-            <SurePanel key={JSON.stringify(question.rig)} question={question} rows={report.roof.rows} onClose={close} />
-          ) : panel === 'night' && report?.full === true && isRoof(report) && problem === null ? (
+          ) : panel === 'sure' && weathered !== null ? (
+            <SurePanel
+              key={JSON.stringify(question.rig)}
+              question={question}
+              rows={weathered.roof.rows}
+              onClose={close}
+            />
+          ) : panel === 'night' && weathered !== null ? (
             <NightPanel
               key={JSON.stringify(question.rig)}
-              {...{ id: store.id, name: snapshot.draft.name, question, report }}
+              {...{ id: store.id, name: snapshot.draft.name, question, report: weathered }}
               onTake={put}
               onClose={close}
             />
-          ) : panel === 'ladder' && pitched && problem === null ? (
+          ) : panel === 'ladder' && weathered !== null ? (
             <LadderPanel
               {...{ question, posed }}
-              rose={report?.roof?.rose ?? []}
+              rose={weathered.roof.rose}
               onTake={put}
               onSize={() => show('panel', 'size')}
               onClose={close}

@@ -8,16 +8,20 @@ import type { PitchResult } from '@rough-bight/core/pitch';
 import { PITCH_LIMITS } from '@rough-bight/core/rig';
 import type { Pitch } from '@rough-bight/core/rig';
 import { compassPoint } from '@rough-bight/core/weather';
+import { Suspense, lazy } from 'react';
 import type { ReactElement } from 'react';
 import { Choice } from '../../parts/choice.js';
 import { DataTable } from '../../parts/data-table.js';
 import type { Column } from '../../parts/data-table.js';
+import { Fold } from '../../parts/fold.js';
 import { NumberField } from '../../parts/number-field.js';
 import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
 import type { RoofReport } from '../../workers/report.js';
 import type { Editing } from './editing.js';
 import { WindRose } from './wind-rose.js';
+
+const PullSpans = lazy(() => import('./weather/pull-spans.js').then((m) => ({ default: m.PullSpans })));
 
 const SNOW_OPTIONS = [
   { id: 'none', name: 'none' },
@@ -107,6 +111,13 @@ export function PitchWeather({
             columns={caseColumns(report.roof, units, caseId, onCase)}
             rowId={(c) => c.id}
           />
+        )}
+        {report !== null && report.full && (
+          <Fold line="Each line over all cases, slackest to hardest">
+            <Suspense fallback={<Text textStyle="quiet">Fetching the chart…</Text>}>
+              <PullSpans result={report.roof} onCase={onCase} />
+            </Suspense>
+          </Fold>
         )}
         {report !== null && <TakeUp result={report.roof} />}
         <Text textStyle="quiet">

@@ -5,13 +5,9 @@ import { capital, say, show } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { Row } from '@rough-bight/core/rig';
 import { betterWords, doubtWords, oftenWords } from '@rough-bight/core/words';
-import { CustomChart } from 'echarts/charts';
-import { GridComponent, MarkLineComponent } from 'echarts/components';
-import { use as register } from 'echarts/core';
-import { CanvasRenderer } from 'echarts/renderers';
-import { useCallback, useMemo } from 'react';
+import { useMemo } from 'react';
 import type { ReactElement } from 'react';
-import { Chart, chartLook, colour } from '../../../parts/chart.js';
+import { BandChart } from '../../../parts/band-chart.js';
 import { DataTable } from '../../../parts/data-table.js';
 import type { Column } from '../../../parts/data-table.js';
 import { Fold } from '../../../parts/fold.js';
@@ -21,8 +17,6 @@ import { useUnits } from '../../../parts/units.js';
 import type { RigQuestion } from '../../../workers/rig.worker.js';
 import { startDoubt } from '../../../workers/use-judge.js';
 import { Found } from './found.js';
-
-register([CustomChart, GridComponent, MarkLineComponent, CanvasRenderer]);
 
 const SAMPLES = 2000;
 const SEED = 1;
@@ -99,88 +93,27 @@ function Sure({ doubt }: { readonly doubt: Doubt }): ReactElement {
   );
 }
 
-/** How many times over what may give holds, of 90 in a hundred rigs; the dashed line is just enough. */
+/** How many times over what may give holds, in nine of ten rigs; the dashed line is just enough. */
 function Bands({ doubt }: { readonly doubt: Doubt }): ReactElement {
-  const links = useMemo(
-    () => [...doubt.links].sort((a, b) => a.left.low - b.left.low).slice(0, CHARTED),
+  const rows = useMemo(
+    () =>
+      [...doubt.links]
+        .sort((a, b) => a.left.low - b.left.low)
+        .slice(0, CHARTED)
+        .map(({ name, left }) => ({ name: capital(name), ...left, bad: left.low < 1 })),
     [doubt.links],
   );
-  const option = useCallback(() => {
-    const { text, axis } = chartLook();
-    return {
-      animation: false,
-      grid: { left: 8, right: 14, top: 10, bottom: 40 },
-      xAxis: { type: 'log', name: 'times over', nameLocation: 'middle', nameGap: 24, min: 0.1, max: 10, ...axis },
-      yAxis: { type: 'category', inverse: true, data: links.map((l) => l.name), show: false },
-      series: [
-        {
-          type: 'custom',
-          // over the line of just enough
-          z: 6,
-          data: links.map((l, i) => [i, clamp(l.left.low), clamp(l.left.mid), clamp(l.left.high)]),
-          encode: { x: [1, 2, 3], y: 0 },
-          renderItem: (_: unknown, api: Api) => {
-            const at = (k: number): readonly [number, number] => api.coord([api.value(k), api.value(0)]);
-            const [[low, y], [mid], [high]] = [at(1), at(2), at(3)];
-            const falls = api.value(1) < 1;
-            return {
-              type: 'group',
-              children: [
-                {
-                  type: 'rect',
-                  shape: { x: low, y, width: Math.max(2, high - low), height: 7 },
-                  style: { fill: colour(falls ? 'danger' : 'tar') },
-                },
-                {
-                  type: 'rect',
-                  shape: { x: mid - 1, y: y - 3, width: 2.5, height: 13 },
-                  style: { fill: colour('ink') },
-                },
-                {
-                  type: 'text',
-                  style: {
-                    text: capital(links[api.value(0)]!.name),
-                    x: 10,
-                    y: y - 3,
-                    verticalAlign: 'bottom',
-                    width: api.getWidth() - 20,
-                    overflow: 'break',
-                    lineHeight: 15,
-                    fill: colour('ink'),
-                    stroke: colour('cloth'),
-                    lineWidth: 4,
-                    font: `13px ${text.fontFamily}`,
-                  },
-                },
-              ],
-            };
-          },
-          markLine: {
-            silent: true,
-            symbol: 'none',
-            label: { show: false },
-            lineStyle: { color: colour('ink'), type: [5, 4], width: 1.5 },
-            data: [{ xAxis: 1 }],
-          },
-        },
-      ],
-    };
-  }, [links]);
   return (
-    <Chart
+    <BandChart
       label="How many times over each place holds, in nine of ten rigs"
-      height={`${46 + 54 * links.length}px`}
-      option={option}
+      rows={rows}
+      axis={TIMES}
+      log
+      line={1}
     />
   );
 }
-
-interface Api {
-  readonly value: (k: number) => number;
-  readonly getWidth: () => number;
-  readonly coord: (at: readonly [number, number]) => readonly [number, number];
-}
-const clamp = (x: number): number => Math.min(10, Math.max(0.1, x));
+const TIMES = { name: 'times over', min: 0.1, max: 10 };
 
 const linksShown = (samples: number, units: UnitChoice): readonly Column<Doubt['links'][number]>[] => [
   { id: 'link', name: 'Where', head: true, value: (l) => capital(l.name) },
