@@ -57,6 +57,7 @@ const firstLinks = (rows: readonly Row[]): Row[] =>
 const lighter = (r: RigReport): RigReport => ({
   ...r,
   rows: firstLinks(r.rows),
+  line: r.line === null ? null : withoutWorkings(r.line),
   roof: r.roof === null ? null : { ...r.roof, rows: firstLinks(r.roof.rows), hitches: withoutWorkings(r.roof.hitches) },
   bed: r.bed === null ? null : { ...withoutWorkings(r.bed), rows: firstLinks(r.bed.rows) },
 });
@@ -72,7 +73,7 @@ const service = {
         ...(solved === null ? {} : { solved }),
       });
       if (roof !== null) stood = roof.tied;
-      return full || report.roof === null ? report : lighter(report);
+      return full ? report : lighter(report);
     });
   },
   /** What a rig comes to in a sentence. */
