@@ -93,6 +93,14 @@ export function rig(args: readonly string[], io: Output): number {
   if (file.rig.pitch === undefined && file.rig.bed === undefined)
     throw new BadInput('rig.pitch: this rig has neither a roof pitched on it nor a bed; rb ridge solves a line alone');
   const options = readOptions(rest, ['wind', 'snow', 'samples', 'seed'], ['wet', 'json', 'shape', 'ladder']);
+  for (const [option, of] of [
+    ['snow', 'ladder'],
+    ['seed', 'samples'],
+  ] as const)
+    if (options.has(option) && !options.has(of)) throw new BadInput(`--${option}: it goes with --${of}; give that too`);
+  for (const option of ['ladder', 'samples'] as const)
+    if (options.has(option) && file.rig.pitch === undefined)
+      throw new BadInput(`--${option}: this rig has no roof pitched on it; leave it out`);
   const wind = readWind(single(options, 'wind'));
   const context = contextOf(file);
   const { report, roof } = onRig(() =>

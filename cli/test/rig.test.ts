@@ -37,6 +37,16 @@ describe('rb rig', () => {
     expect(said.ladder.from).toBe(200);
     expect(said.ladder.rungs.map((r) => r.beaufort)).toEqual([...said.ladder.rungs.keys()]);
   });
+  test.each([
+    [['--snow', 'wet'], /--snow: it goes with --ladder/],
+    [['--seed', '3'], /--seed: it goes with --samples/],
+    [['--samples', '1.5'], /--samples: 1\.5; allowed: a whole number/],
+    [['--ladder', '--snow', 'slush'], /--snow: slush; allowed: one of powder/],
+  ])('%j is refused with what would be right', (options, message) => {
+    const { code, err } = rb('rig', example('hammock-fly'), ...options);
+    expect(code).toBe(2);
+    expect(err).toMatch(message);
+  });
   test('prints lines, anchors, hitches and cloth, and exits 0', () => {
     const { code, out, err } = rb('rig', example('hammock-fly'));
     expect(err).toBe('');

@@ -110,7 +110,8 @@ export function nightOf(
   const firstIn = (k: number): First => found.get(`${asked[k]!.side} ${asked[k]!.soaked}`)!;
   const hours = asked.map(({ time, gust, from, rain, soaked }, k): NightHour => {
     const { at, end } = firstIn(k);
-    const times = at === null || !(gust > 0) ? null : (at / gust) ** 2;
+    // what gives in still air gives in every hour
+    const times = at === 0 ? 0 : at === null || !(gust > 0) ? null : (at / gust) ** 2;
     const fares: Fares =
       times === null || times >= SPARE ? 'holds' : times >= 1 ? 'little' : end === 'unsettled' ? 'flaps' : 'gives';
     return { time, gust, from, rain, soaked, fares, times };

@@ -97,6 +97,11 @@ describe('a night in the forecast', () => {
     expect(before.leave).toBe(true);
     expect(taskWords(before).what).toBe('Take it down and leave the trees before this');
   });
+  test('what gives in still air gives in an hour without wind too', () => {
+    const cape = readRigFile(readFileSync(join(process.cwd(), 'examples/rigs/cape-end-tied.rig.json'), 'utf8'));
+    const still = nightOf(cape.rig, contextOf(cape), { takeUp: [], rows: [] }, hours([0]), SI)!;
+    expect(still.hours[0]).toMatchObject({ fares: 'gives', times: 0 });
+  });
   test('stopped, it is none; without a forecast there is no night', () => {
     expect(nightOf(rig, context, result, hours([1, 2]), SI, () => false)).toBeNull();
     expect(() => nightOf(rig, context, result, [], SI)).toThrow(/forecast: no hours/);
