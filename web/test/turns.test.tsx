@@ -86,7 +86,7 @@ describe('what follows a hand', () => {
     act(() => hand.put({ at: 2 }));
     act(picture);
     expect(shown()).toEqual(['2', '0']);
-    act(() => void jest.advanceTimersByTime(400));
+    act(() => void jest.advanceTimersByTime(1000));
     expect(shown()).toEqual(['2', '2']);
     act(() => hand.put({ at: 3 }));
     act(() => hand.put({ moving: false, at: 4 }));
