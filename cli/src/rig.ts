@@ -10,18 +10,22 @@ import type { GivenWind } from '@rough-bight/core/rig';
 import { windToward } from '@rough-bight/core/weather';
 import { SNOWS } from '@rough-bight/core/catalogue';
 import type { SnowFeel } from '@rough-bight/core/catalogue';
+import { EASINGS } from '@rough-bight/core/gusting';
+import type { Easing } from '@rough-bight/core/gusting';
 import type { Turned } from '@rough-bight/core/ladder';
 import { judgeRig } from '@rough-bight/core/shelter';
 import { verdictOf } from '@rough-bight/core/words';
 import { bedJson, bedText, governs } from './bed.js';
 import { doubtIn, doubtJson, doubtText } from './doubt.js';
+import { gusted, gustsJson, gustsText, seriesFor } from './gusts.js';
 import { climb, ladderJson, ladderText } from './ladder.js';
 import type { Output } from './main.js';
 import { warningsOf } from './warnings.js';
 import { BadInput, bad, readNumber, readOptions, single } from './options.js';
 import type { Options } from './options.js';
 
-const HELP = `rb rig FILE [--wind M/S[@DEG]] [--wet] [--ladder [--snow FEEL]] [--samples N [--seed S]] [--json [--shape]]
+const HELP = `rb rig FILE [--wind M/S[@DEG]] [--wet] [--ladder [--snow FEEL]] [--samples N] [--gusts [--series CSV]
+       [--ease WHAT]] [--seed S] [--json [--shape]]
 
 Solves a pitched rig, a bed hung in one or both (docs/formats/rig.md) under their cases and prints lines, anchors,
 hitches, cloth, and the bed with what its trunks bear of both.
@@ -33,6 +37,9 @@ hitches, cloth, and the bed with what its trunks bear of both.
         snow on it
 --samples solves so many rigs as this one may be, everything that is not known drawn within its range: bands, what gives how
         often, and what would be worth finding out; the same --seed (1) gives the same
+--gusts plays a minute of gusting wind over it, from the side of --wind or the file's own, dry or --wet: made up about the file's own
+        wind, the same for the same --seed (1), or a --series of wind, CSV of time (s) and speed (m/s); --ease elastic, ridge or guys
+        plays it with elastic in every guy, the ridge half as tight, or the guys hauled half as hard
 --shape with --json: places, pressures and the ground's pushes of every case (docs/formats/rig.md)
 Exit code 0 solved, 3 not settled in some case (it says which), 2 bad input.`;
 
@@ -92,13 +99,20 @@ export function rig(args: readonly string[], io: Output): number {
   const file = readRig(name);
   if (file.rig.pitch === undefined && file.rig.bed === undefined)
     throw new BadInput('rig.pitch: this rig has neither a roof pitched on it nor a bed; rb ridge solves a line alone');
-  const options = readOptions(rest, ['wind', 'snow', 'samples', 'seed'], ['wet', 'json', 'shape', 'ladder']);
+  const options = readOptions(
+    rest,
+    ['wind', 'snow', 'samples', 'seed', 'series', 'ease'],
+    ['wet', 'json', 'shape', 'ladder', 'gusts'],
+  );
   for (const [option, of] of [
     ['snow', 'ladder'],
-    ['seed', 'samples'],
+    ['series', 'gusts'],
+    ['ease', 'gusts'],
   ] as const)
     if (options.has(option) && !options.has(of)) throw new BadInput(`--${option}: it goes with --${of}; give that too`);
-  for (const option of ['ladder', 'samples'] as const)
+  if (options.has('seed') && !options.has('samples') && !options.has('gusts'))
+    throw new BadInput('--seed: it goes with --samples or --gusts; give one of them too');
+  for (const option of ['ladder', 'samples', 'gusts'] as const)
     if (options.has(option) && file.rig.pitch === undefined)
       throw new BadInput(`--${option}: this rig has no roof pitched on it; leave it out`);
   const wind = readWind(single(options, 'wind'));
@@ -131,6 +145,17 @@ export function rig(args: readonly string[], io: Output): number {
   const samples = readWhole(options, 'samples', 0, 20_000);
   const seed = readWhole(options, 'seed', 1, 2 ** 31 - 1);
   const doubt = samples > 0 && result !== null ? doubtIn(file, result.rows, samples, seed, wind) : null;
+  const played =
+    options.has('gusts') && result !== null
+      ? onRig(() =>
+          gusted(file, {
+            series: seriesFor(file, single(options, 'series'), seed),
+            from: wind?.from ?? file.rig.pitch!.windFrom,
+            wet: options.has('wet'),
+            easing: easingBy(single(options, 'ease')),
+          }),
+        )
+      : null;
   const shapes = roof !== null && options.has('shape') ? { shapes: shapesOf(roof) } : {};
   if (options.has('json'))
     io.out(
@@ -142,6 +167,7 @@ export function rig(args: readonly string[], io: Output): number {
           ...ofBed,
           ...(up === null ? {} : { ladder: ladderJson(up) }),
           ...(doubt === null ? {} : { doubt: doubtJson(doubt, seed) }),
+          ...(played === null ? {} : { gusts: gustsJson(played) }),
           ...shapes,
           converged,
         },
@@ -158,6 +184,7 @@ export function rig(args: readonly string[], io: Output): number {
       ...(bed === null ? [] : bedText(file, bed, result)),
       ...(up === null ? [] : ladderText(up)),
       ...(doubt === null ? [] : doubtText(doubt, seed)),
+      ...(played === null ? [] : gustsText(played)),
       'Look up, knock and push before you trust a trunk. Soil by feel is good to a factor of two.',
     ].forEach(io.out);
   return converged ? 0 : 3;
@@ -178,6 +205,13 @@ function turnedBy(snow: string | undefined, from: number, wet: boolean): Turned 
   if (snow === undefined) return { of: 'wind', from, wet };
   if (!(snow in SNOWS)) throw bad('snow', snow, `one of ${Object.keys(SNOWS).join(', ')}`);
   return { of: 'snow', feel: snow as SnowFeel };
+}
+
+/** What a play is eased by. @param text as given, or none */
+function easingBy(text: string | undefined): Easing {
+  if (text === undefined) return 'none';
+  if (!(text in EASINGS)) throw bad('ease', text, `one of ${Object.keys(EASINGS).join(', ')}`);
+  return text as Easing;
 }
 
 /** Bearing of a case's wind, degrees; null without wind. */

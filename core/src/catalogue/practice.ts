@@ -50,6 +50,8 @@ export const RELAX_ONSET: Constant = number('t_0', 'onset of relaxation', 'time'
 
 export const AIR_DENSITY: Constant = number('rho', 'density of air', 'density', 1.19, 1.25, 1.29, 'EN 1991-1-4:2005, 4.5, recommended value 1.25 kg/m³.', 'standard');
 export const GUST_FACTOR: Constant = number('G', 'gust over mean wind', 'ratio', 1.4, 1.6, 2, 'Judgement for rough ground near trees; about 1.5 on open land.');
+/** Green stems and sticks with their sap. */
+export const WOOD_DENSITY: Constant = number('rho', 'density of green wood', 'density', 600, 800, 1050, 'Judgement, in line with green weights of the USDA Wood Handbook, ch. 4: light alder and willow to heavy oak.');
 /** Force on a sheet that faces the wind. */
 export const SHEET_DRAG: Constant = number('C', 'force coefficient of a sheet', 'ratio', 1, 1.2, 1.45, 'Hoerner, Fluid-Dynamic Drag, 1965, ch. 3: flat plate across the flow 1.17, up to 1.45 inclined.', 'handbook');
 export const RIDGE_SHARE: Constant = number('r', "share of the roof's wind load that reaches the ridgeline", 'share', 0.3, 0.5, 0.7, 'Judgement: guys and windward pegs take the rest. The whole-rig solve replaces it.');

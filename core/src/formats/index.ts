@@ -11,3 +11,4 @@ export * from './camp-file.js';
 export { rigSvg } from './drawing.js';
 export type { Drawn, Sheet } from './drawing.js';
 export { rigGltf } from './gltf.js';
+export { readWindSeries, writeWindSeries } from './wind-series.js';

@@ -25,7 +25,7 @@ export function evaluate(state: State, out: Balance): void {
   state.force.fill(0);
   state.energy = 0;
   state.scale = 0;
-  state.liveFriction = state.structure.contactNode.length > 0 && !isConservative(state);
+  state.liveFriction = state.structure.contactNode.length > 0 && (state.moving || !isConservative(state));
   loadAndSpringForces(state);
   tetherForces(state);
   out.unsettled = lineForces(state);

@@ -18,7 +18,7 @@ const SIDEWAYS = 0.1;
 export const GROUND_STIFFNESS = 1e5;
 
 /**
- * Written by `measure`: movement sideways since it was laid, how deep the node stands, and how far it has moved sideways,
+ * Written by `measure`: movement sideways since it was laid, less what it has slid, how deep the node stands, and how far it has moved sideways,
  * m. (In an array, because a number of a module's own is made anew at every writing.)
  */
 const along = new Float64Array(5);
@@ -46,6 +46,9 @@ function measure(state: State, c: number): void {
     m1 -= (x[host + 1] as number) - (s.at[host + 1] as number);
     m2 -= (x[host + 2] as number) - (s.at[host + 2] as number);
   }
+  m0 -= state.contactSlid[o] as number;
+  m1 -= state.contactSlid[o + 1] as number;
+  m2 -= state.contactSlid[o + 2] as number;
   const up = m0 * n0 + m1 * n1 + m2 * n2;
   m0 -= up * n0;
   m1 -= up * n1;
@@ -124,6 +127,24 @@ export function contactTangents(state: State, sink: Sink, firstElement: number):
         ke[stride * (3 + i) + 3 + j] = v;
       }
     sink.add(firstElement + c, ke, stride);
+  }
+}
+
+/**
+ * Lets what slides in a moving net stay where it has come to: friction holds it there from now on, by no more than it held it with.
+ * What nothing pushes on is held to no place.
+ */
+export function slideContacts(state: State): void {
+  const { structure: s, contactSlid: slid } = state;
+  for (let c = 0; c < s.contactNode.length; c++) {
+    measure(state, c);
+    const far = along[FAR] as number;
+    if (far === 0) continue;
+    const k = s.contactStiffness[c] as number;
+    const most = ((s.contactFriction[c] as number) * max(0, along[DEEP] as number)) / SIDEWAYS;
+    if (k > 0 && far <= most) continue;
+    const share = 1 - most / far;
+    for (let d = 0; d < 3; d++) slid[3 * c + d]! += share * (along[d] as number);
   }
 }
 

@@ -147,6 +147,7 @@ export function* solveSteps(engine: Engine, options: SolveOptions = {}): Generat
   engine.allowance = options.allowance ?? ALLOWANCE;
   state.effort = 0;
   state.effortLimit = engine.allowance;
+  state.contactSlid.fill(0);
   engine.iterations = 0;
   engine.goal = options.goal ?? GOAL;
   engine.onStep = options.onStep;

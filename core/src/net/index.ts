@@ -11,4 +11,6 @@ export { answersTo, sensitivityOf } from './sensitivity.js';
 export type { Answer, Quantity, Sensitivity } from './sensitivity.js';
 export { buffersOf, numbersOf, solveInSlices, tensionOf } from './numbers.js';
 export type { NetNumbers } from './numbers.js';
+export { energyOf, massOf, motionOf, moveOn } from './motion.js';
+export type { Energy, Motion, MotionOptions } from './motion.js';
 export type { PressureLaw, SheetWind } from './wind.js';

@@ -18,8 +18,12 @@ export interface State {
   readonly push: Float64Array;
   /** What friction of the ground may hold at each contact, N: friction times the last push found. */
   readonly contactBound: Float64Array;
-  /** True where that goes with the push as it is: wherever the forces have no potential anyhow. */
+  /** True where that goes with the push as it is: wherever the forces have no potential anyhow, and while the net moves. */
   liveFriction: boolean;
+  /** True while the net moves. */
+  moving: boolean;
+  /** How far each contact has slid since it was laid, 3 a contact, m: where friction holds it to while the net moves; 0 for a net at rest. */
+  readonly contactSlid: Float64Array;
   /** What the cloth's law said of each panel at the last evaluation, 10 numbers each. */
   readonly law: Float64Array;
   /** Pressure on each panel at the last evaluation, Pa: given and wind's. */
@@ -59,6 +63,8 @@ export function newState(structure: Structure): State {
     push: new Float64Array(3 * structure.footNode.length),
     contactBound: new Float64Array(structure.contactNode.length),
     liveFriction: false,
+    moving: false,
+    contactSlid: new Float64Array(3 * structure.contactNode.length),
     law: new Float64Array(10 * structure.area.length),
     panelPressure: new Float64Array(structure.area.length),
     footStiffness: 0,

@@ -359,6 +359,30 @@ function snowOn({ structure: s, state }: Engine, mass: number): void {
   }
 }
 
+/**
+ * Sets a rig to a case without solving it, at a place: what moves on from there. Hitches hold by their grip, as the pull on each was
+ * as pitched.
+ * @param at       m in the engine's axes
+ * @returns        loads without the wind on what hangs, and what a gust of the case's speed adds to them, N, 3 a node
+ */
+export function layCase(
+  rig: TiedRig,
+  c: LoadCase,
+  at: Float64Array,
+): { readonly still: Float64Array; readonly blown: Float64Array } {
+  const { model, engine } = rig;
+  setCase(rig, c);
+  asHeld(rig, at);
+  model.hitches.forEach((h, k) => {
+    const { angle } = rig.pitched.held[k]!;
+    setPass(engine.structure, h.node, GRIP_RATIO, gripFigure(h, c.environment.wet).value * offAxis(angle));
+  });
+  const still = loadIn(rig, { ...c, environment: { ...c.environment, wind: null } }).slice();
+  const blown = loadIn(rig, c).map((f, i) => f - still[i]!);
+  engine.structure.load.set(still);
+  return { still, blown };
+}
+
 /** The rig in one case, from where it stood last. */
 export function solveCase(
   rig: TiedRig,

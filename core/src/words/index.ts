@@ -4,3 +4,4 @@ export * from './finding-words.js';
 export * from './ladder-words.js';
 export * from './verdict.js';
 export { verdictDocument } from './verdict-document.js';
+export * from './gust-words.js';

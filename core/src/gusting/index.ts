@@ -1,0 +1,4 @@
+export * from './eased.js';
+export { FRAMES, gustingOf } from './gusting.js';
+export type { Gusting } from './gusting.js';
+export * from './play.js';
