@@ -73,7 +73,7 @@ export const gustsJson = ({ series, from, wet, easing, head, peaks, audit, lost 
   easing,
   law: head.law,
   top: round(head.top, 2),
-  lines: head.lines.map(({ id, name, steady, bears }, i) => ({
+  lines: head.lines.map(({ id, name, steady, bears, weakest }, i) => ({
     id,
     name,
     steady: steady === null ? null : round(steady),
@@ -81,6 +81,7 @@ export const gustsJson = ({ series, from, wet, easing, head, peaks, audit, lost 
     at: round(peaks[i]!.time, 2),
     slack: round(peaks[i]!.slack, 3),
     bears: bears === null ? null : round(bears),
+    weakest,
   })),
   energy: { done: round(audit.done, 2), dragged: round(audit.dragged, 2), made: round(audit.made, 3) },
   raised: round(head.raised, 4),

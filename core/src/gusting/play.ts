@@ -1,7 +1,7 @@
 import { gustCase } from '../cases/index.js';
 import type { Outcome } from '../net/index.js';
 import { numbersOf } from '../net/index.js';
-import type { CaseReading, PitchShape } from '../pitch/index.js';
+import type { CaseReading, PitchShape, RoofCheck } from '../pitch/index.js';
 import { allChecks, leastOf, leftIn, pitchModel, readingOf, solveCase, tieOff } from '../pitch/index.js';
 import type { RigContext, RidgeRig } from '../rig/index.js';
 import { WIND_LAW_IDS, lengthOf } from '../weather/index.js';
@@ -29,8 +29,9 @@ export interface GustLine {
   readonly line: number;
   /** In the series' strongest gust if it stayed, with what flutter adds, as a verdict counts it, N; null where the rig finds no rest in it. */
   readonly steady: number | null;
-  /** What it bears before the weakest on it gives, N; null where that is not known. */
+  /** What it bears before the weakest on it gives, N, and what that is; null where it is not known. */
   readonly bears: number | null;
+  readonly weakest: string | null;
 }
 
 /** What is known before a gust is played. */
@@ -118,7 +119,7 @@ export function playGusts(rig: RidgeRig, context: RigContext, asked: GustAsked):
       name: m.name,
       line: tied.line[k]!,
       steady: worst.reading?.tension(m.id).value ?? null,
-      bears: bears(
+      ...bears(
         m.id,
         checks.filter((p) => p.id === m.id || p.id.startsWith(`${m.id}:`)),
         readings,
@@ -168,9 +169,13 @@ export function playGusts(rig: RidgeRig, context: RigContext, asked: GustAsked):
   };
 }
 
-/** What a line bears before the weakest on it gives: what its links would hold, by the case in which they are asked most. */
-function bears(line: string, checks: ReturnType<typeof allChecks>, readings: readonly CaseReading[]): number | null {
-  let least: number | null = null;
+/** What a line bears before the weakest on it gives: what each of its links would hold, by the case in which it is asked most. */
+function bears(
+  line: string,
+  checks: readonly RoofCheck[],
+  readings: readonly CaseReading[],
+): Pick<GustLine, 'bears' | 'weakest'> {
+  let found: Pick<GustLine, 'bears' | 'weakest'> = { bears: null, weakest: null };
   for (const check of checks) {
     let most: number | null = null;
     let pull = 0;
@@ -181,9 +186,9 @@ function bears(line: string, checks: ReturnType<typeof allChecks>, readings: rea
       pull = now;
       most = left * now;
     }
-    if (most !== null && (least === null || most < least)) least = most;
+    if (most !== null && (found.bears === null || most < found.bears)) found = { bears: most, weakest: check.name };
   }
-  return least;
+  return found;
 }
 
 const framesFor = ({ places, netLines, sticks, panels }: GustHead, first: number, count: number): GustFrames => ({

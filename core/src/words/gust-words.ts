@@ -20,7 +20,7 @@ export function gustWords(
   const sentence = lost
     ? phrase`It is thrown about until no part of it can be followed, in ${gust}. Count it as down.`
     : over > 0
-      ? phrase`${capital(asSubject(most.name))} gives in ${gust}: it is pulled with ${amount(most.peak, 'force')} and bears ${amount(most.bears!, 'force')}.`
+      ? phrase`${capital(asSubject(most.weakest!))} gives in ${gust}: it is pulled with ${amount(most.peak, 'force')} and bears ${amount(most.bears!, 'force')}.`
       : share(most) > 0
         ? phrase`No cord, knot or anchor gives in ${gust}. ${capital(asSubject(most.name))} is asked most: ${amount(most.peak, 'force')} of the ${amount(most.bears!, 'force')} it bears.`
         : phrase`Nothing is asked of it in ${gust}.`;

@@ -150,7 +150,7 @@ describe('a rig in gusts', () => {
 
 describe('gusts in words', () => {
   const line = (name: string, steady: number | null, bears: number | null): GustHead['lines'][number] => ({
-    ...{ id: name, name, line: 0, steady, bears },
+    ...{ id: name, name, line: 0, steady, bears, weakest: bears === null ? null : `peg of the ${name}` },
   });
   const head = (lines: GustHead['lines']): GustHead => ({
     ...{ lines, law: 'plate', frames: 60, places: 3, netLines: 1, sticks: 0, panels: 0, top: 9, raised: 0 },
@@ -171,7 +171,7 @@ describe('gusts in words', () => {
       'No line snatches: a gust that stays asks as much.',
     ]);
     expect(words([ridge, guy], [950, 260])).toEqual([
-      'The left guy gives in gusts up to 9.0 m/s: it is pulled with 260 N and bears 200 N.',
+      'The peg of the left guy gives in gusts up to 9.0 m/s: it is pulled with 260 N and bears 200 N.',
       'One more line is pulled over what holds. The ridgeline snatches: a gust that stays would pull it with 300 N, this one with 950 N.',
     ]);
   });

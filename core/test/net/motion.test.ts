@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { energyOf, massOf, motionOf, moveOn, prepare, solve } from '../../src/net/index.js';
 import type { Motion, Net, NetNode } from '../../src/net/index.js';
+import { netOf } from './helper.js';
 
 const G = 9.81;
 const DT = 1 / 240;
@@ -21,19 +22,20 @@ function crossings(motion: Motion, seconds: number, read: () => number, level: n
 const period = (times: readonly number[]): number => (times.at(-1)! - times[0]!) / (times.length - 1);
 
 /** A weight on a cord, drawn aside by an angle. */
-const pendulum = (length: number, angle: number): Net => ({
-  nodes: [
-    { id: 'top', at: [0, 0, 0], fixed: true },
-    { id: 'bob', at: [length * Math.sin(angle), 0, -length * Math.cos(angle)], load: [0, 0, -2 * G] },
-  ],
-  lines: [{ id: 'cord', from: 'top', to: 'bob', restLength: length, axialStiffness: 5e4 }],
-});
+const pendulum = (length: number, angle: number): Net =>
+  netOf({
+    nodes: [
+      { id: 'top', at: [0, 0, 0], fixed: true },
+      { id: 'bob', at: [length * Math.sin(angle), 0, -length * Math.cos(angle)], load: [0, 0, -2 * G] },
+    ],
+    lines: [{ id: 'cord', from: 'top', to: 'bob', restLength: length, axialStiffness: 5e4 }],
+  });
 
 /** A cord of pieces between two posts, drawn tight. */
 function strung(pieces: number, length: number, pull: number, weight: number, stiffness: number): Net {
   const at = (k: number): NetNode['at'] => [(length * k) / pieces, 0, 0];
   const rest = length / pieces / (1 + pull / stiffness);
-  return {
+  return netOf({
     nodes: Array.from({ length: pieces + 1 }, (_, k) => ({
       id: `n${k}`,
       at: at(k),
@@ -47,7 +49,7 @@ function strung(pieces: number, length: number, pull: number, weight: number, st
       axialStiffness: stiffness,
       weightPerMetre: weight,
     })),
-  };
+  });
 }
 
 describe('a net that moves', () => {
@@ -143,13 +145,15 @@ describe('a net that moves', () => {
   test('a dropped weight snatches its cord twice and more what it weighs', () => {
     // falling h onto a cord of stiffness k: W (1 + sqrt(1 + 2 h k / W))
     const [k, h, w] = [4000, 0.25, 2 * G];
-    const engine = prepare({
-      nodes: [
-        { id: 'top', at: [0, 0, 0], fixed: true },
-        { id: 'bob', at: [0, 0, -(1 - h)], load: [0, 0, -w] },
-      ],
-      lines: [{ id: 'cord', from: 'top', to: 'bob', restLength: 1, axialStiffness: k }],
-    });
+    const engine = prepare(
+      netOf({
+        nodes: [
+          { id: 'top', at: [0, 0, 0], fixed: true },
+          { id: 'bob', at: [0, 0, -(1 - h)], load: [0, 0, -w] },
+        ],
+        lines: [{ id: 'cord', from: 'top', to: 'bob', restLength: 1, axialStiffness: k }],
+      }),
+    );
     const motion = motionOf(engine, massOf(engine.structure, G));
     for (let t = 0; t < 0.6; t += DT) moveOn(motion, DT);
     expect(Math.abs(motion.peak[0]! / (w * (1 + Math.sqrt(1 + (2 * h * k) / w))) - 1)).toBeLessThan(0.01);
@@ -157,6 +161,7 @@ describe('a net that moves', () => {
 
   test('a hitch that slides on a line, and a weight that slides on the ground, only ever take energy', () => {
     const sliding: Net = {
+      format: 'rough-bight/net@1',
       nodes: [
         { id: 'a', at: [0, 0, 2], fixed: true },
         { id: 'h', at: [1.5, 0, 2] },
@@ -196,13 +201,15 @@ describe('a net that moves', () => {
   test('what has no mass, and feet, are said', () => {
     const engine = prepare(pendulum(1, 0.1));
     expect(() => motionOf(engine, new Float64Array(2))).toThrow('node "bob" is free and has no mass');
-    const foot = prepare({
-      nodes: [
-        { id: 'a', at: [0, 0, 1], fixed: true },
-        { id: 'f', at: [0, 0, 0], foot: { friction: 0.4 } },
-      ],
-      lines: [{ id: 'l', from: 'a', to: 'f', restLength: 1, axialStiffness: 1000 }],
-    });
+    const foot = prepare(
+      netOf({
+        nodes: [
+          { id: 'a', at: [0, 0, 1], fixed: true },
+          { id: 'f', at: [0, 0, 0], foot: { friction: 0.4 } },
+        ],
+        lines: [{ id: 'l', from: 'a', to: 'f', restLength: 1, axialStiffness: 1000 }],
+      }),
+    );
     expect(() => motionOf(foot, new Float64Array([1, 1]))).toThrow('feet on the ground are solved, not moved');
   });
 

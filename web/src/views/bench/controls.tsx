@@ -166,6 +166,7 @@ const Bed: StepControls = ({ editing, said, question, report, bedCase, show, put
 /** Panels in which a night is thought through. */
 const THOUGHT_THROUGH = [
   { panel: 'ladder', name: 'Turn it up' },
+  { panel: 'gusts', name: 'Gusts' },
   { panel: 'sure', name: 'How sure' },
   { panel: 'night', name: 'Tonight' },
 ] as const;

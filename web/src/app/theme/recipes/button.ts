@@ -14,7 +14,12 @@ export const button = defineRecipe({
   variants: {
     variant: {
       /** Ruled in ink: most of them. */
-      outline: { border: '1.5px solid', borderColor: 'ink', _hover: { bg: 'cloth2' } },
+      outline: {
+        border: '1.5px solid',
+        borderColor: 'ink',
+        _hover: { bg: 'cloth2' },
+        _pressed: { bg: 'ink', color: 'cloth' },
+      },
       /** What the view is for. */
       solid: {
         border: '1.5px solid',

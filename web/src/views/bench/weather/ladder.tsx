@@ -7,7 +7,7 @@ import type { RoseCase } from '@rough-bight/core/pitch';
 import { say } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { BEAUFORT, compassPoint } from '@rough-bight/core/weather';
+import { BEAUFORT } from '@rough-bight/core/weather';
 import { fallWords, ladderWords, leastWords } from '@rough-bight/core/words';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
@@ -23,11 +23,7 @@ import type { RigQuestion } from '../../../workers/rig.worker.js';
 import { startLadder, useFirmer } from '../../../workers/use-judge.js';
 import { Found } from './found.js';
 import type { Posed } from './posed.js';
-
-const FULL_TURN = 2 * Math.PI;
-/** Sides that wind may come from, sixteen round the compass. */
-const SIDES = Array.from({ length: 16 }, (_, k) => (k * FULL_TURN) / 16);
-const sideOf = (from: number): number => Math.round((from * 16) / FULL_TURN) % 16;
+import { SideChoice } from './side-choice.js';
 
 /** Wind or snow turned up over the rig: what gives first, what follows, and what to change. */
 export function LadderPanel({
@@ -106,15 +102,7 @@ export function LadderPanel({
             hint={SNOWS[turned.feel].feel}
           />
         ) : (
-          <Choice
-            label="From the"
-            value={String(sideOf(turned.from))}
-            options={SIDES.map((from, k) => ({
-              id: String(k),
-              name: `${compassPoint(from, 16)}${worst !== null && sideOf(worst) === k ? ', the worst' : ''}`,
-            }))}
-            onChange={(k) => turn({ ...turned, from: SIDES[Number(k)]! })}
-          />
+          <SideChoice from={turned.from} worst={worst} onFrom={(from) => turn({ ...turned, from })} />
         )}
       </Box>
     </>
