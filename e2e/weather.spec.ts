@@ -4,12 +4,17 @@ import { scan } from './scan.js';
 import { expect, test } from './server.js';
 
 const panel = (page: Page, name: string): Locator => page.getByRole('region', { name });
+/** Opens one of the panels in which a night is thought through. */
+async function ahead(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: 'Look ahead' }).click();
+  await page.getByRole('menuitem', { name }).click();
+}
 
 test('the wind turned up: what gives first, rung by rung on the scene, from another side, and for snow', async ({
   page,
 }) => {
   await page.goto('/rigs/gravel-spit-gable/weather');
-  await page.getByRole('button', { name: 'Turn it up' }).click();
+  await ahead(page, 'Turn it up');
   const ladder = panel(page, 'Turn it up');
   await expect(ladder.getByText(/gives first, in .*m\/s at the roof/)).toBeVisible({ timeout: 60_000 });
   await expect(ladder.getByText('Leave long before the last rung.')).toBeVisible();
@@ -37,12 +42,12 @@ test('the wind turned up: what gives first, rung by rung on the scene, from anot
 test('how sure: what gives how often, and what would be worth finding out; stopped, it says so', async ({ page }) => {
   test.setTimeout(180_000);
   await page.goto('/rigs/gravel-spit-gable/weather');
-  await page.getByRole('button', { name: 'How sure', exact: true }).click();
+  await ahead(page, 'How sure');
   const sure = panel(page, 'How sure');
   await sure.getByRole('button', { name: 'Stop' }).click();
   await expect(sure.getByText('Stopped. Nothing was changed.')).toBeVisible();
   await sure.getByRole('button', { name: 'Close how sure' }).click();
-  await page.getByRole('button', { name: 'How sure', exact: true }).click();
+  await ahead(page, 'How sure');
   await expect(sure.getByText(/Of the rigs that this one may be, .* lose something/)).toBeVisible({ timeout: 150_000 });
   await expect(sure.getByText(/^Pull one peg and log what it took: .* less doubt$/)).toBeVisible();
   await expect(sure.getByRole('table', { name: 'What may give' }).getByRole('row').nth(1)).toContainText(/peg in/i);
@@ -52,7 +57,7 @@ test('how sure: what gives how often, and what would be worth finding out; stopp
 
 test('tonight: what is to be done when, hour by hour, and as alarms', async ({ page }) => {
   await page.goto('/rigs/mess-roof/weather');
-  await page.getByRole('button', { name: 'Tonight', exact: true }).click();
+  await ahead(page, 'Tonight');
   const tonight = panel(page, 'Tonight');
   await expect(tonight.getByText(/these 24 hours/)).toBeVisible({ timeout: 90_000 });
   await expect(tonight.getByText('River forecast, simulated')).toBeVisible();
@@ -71,6 +76,61 @@ test('tonight: what is to be done when, hour by hour, and as alarms', async ({ p
   expect(text).toContain('SUMMARY:Mess roof: ');
 });
 
+test('gusts: a minute played, paused, scrubbed, eased, and with wind of one’s own', async ({ page }) => {
+  test.setTimeout(240_000);
+  await page.goto('/rigs/gravel-spit-gable/weather');
+  await ahead(page, 'Gusts');
+  const gusts = panel(page, 'Gusts');
+  const moment = gusts.getByRole('slider', { name: 'Moment' });
+  // it plays while the rest is worked out
+  await expect(moment).toHaveAttribute('aria-valuetext', /^[1-9]\d?\.\d seconds$/, { timeout: 60_000 });
+  await gusts.getByRole('button', { name: 'Pause' }).click();
+  const stood = await moment.getAttribute('aria-valuetext');
+  await expect(gusts.getByText(/gives in gusts up to|No cord, knot or anchor gives/)).toBeVisible({ timeout: 120_000 });
+  await expect(moment).toHaveAttribute('aria-valuetext', stood!);
+  await moment.press('Home');
+  await expect(moment).toHaveAttribute('aria-valuetext', '0.0 seconds');
+  await moment.press('End');
+  await expect(moment).toHaveAttribute('aria-valuetext', /^(59|60)\.\d seconds$/);
+  const rows = gusts.getByRole('table', { name: 'Peaks' }).getByRole('row');
+  await expect(rows).toHaveCount(10);
+  await gusts.getByText('How it was worked out').click();
+  await expect(gusts.getByText(/Energy was never made from nothing/)).toBeVisible();
+  // wind of one's own, wrong first: said at the place, and the play stays
+  const file = gusts.locator('input[type=file]');
+  const wind = (text: string) => ({ name: 'mine.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await file.setInputFiles(wind('time,speed\n0,3\n9,fast\n'));
+  await expect(gusts.getByRole('alert')).toContainText('row 3: speed “fast” is not a number');
+  await file.setInputFiles(wind('time,speed\n0,3\n3,9\n6,3\n'));
+  await expect(gusts.getByText('Wind of mine.csv')).toBeVisible();
+  await expect(gusts.getByText(/in gusts up to 9\.0 m\/s/)).toBeVisible({ timeout: 60_000 });
+  // eased, it stands beside the rig as it is
+  await gusts.getByLabel('Ease it').selectOption({ label: 'Elastic in every guy' });
+  await expect(gusts.getByRole('columnheader', { name: 'As it is' })).toBeVisible({ timeout: 60_000 });
+  await gusts.getByRole('button', { name: 'Close the gusts' }).click();
+  await expect(gusts).toHaveCount(0);
+});
+
+test('dry ground: hour by hour who gets wet, what the pail gets, and where water runs in', async ({ page }) => {
+  await page.goto('/rigs/river-bed-under-the-fly/weather');
+  await ahead(page, 'Dry ground');
+  const dry = panel(page, 'Dry ground');
+  await expect(dry.getByText(/stays dry, if the forecast|gets wet: rain reaches|No rain is forecast/)).toBeVisible({
+    timeout: 60_000,
+  });
+  await expect(dry.getByRole('img', { name: /^Dry ground from above, \d/ })).toBeVisible();
+  await expect(dry.getByRole('table', { name: 'Hours' }).getByRole('row')).toHaveCount(25);
+  const hour = dry.getByRole('slider', { name: 'Hour' });
+  await hour.press('Home');
+  const first = await hour.getAttribute('aria-valuetext');
+  await hour.press('ArrowRight');
+  await expect(hour).not.toHaveAttribute('aria-valuetext', first!);
+  await expect(dry.getByText(/m² stay dry\./).first()).toBeVisible();
+  await expect(dry.getByRole('list', { name: 'Water along cords' }).getByRole('listitem').first()).toContainText(
+    'Tie a drip line',
+  );
+});
+
 for (const [theme, width, height] of [
   ['day', 1280, 800],
   ['ember', 390, 844],
@@ -82,6 +142,8 @@ for (const [theme, width, height] of [
       ladder: 'Leave long before the last rung.',
       sure: 'A chance that is small is no promise.',
       night: 'A forecast is wrong somewhere every night.',
+      gusts: 'One minute of many.',
+      dry: 'Water in the pail is rain off cloth.',
     };
     for (const [name, said] of Object.entries(ready)) {
       await page.goto(`/rigs/gravel-spit-gable/weather?panel=${name}`);

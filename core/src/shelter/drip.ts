@@ -26,12 +26,12 @@ export interface Drip {
 }
 
 /** Flatter than this, water hangs in drops and does not run, rad. Judgement. */
-const RUNS = 0.01;
+export const RUNS = 0.01;
 /** A tail sits this far inside the edge, m: drops blown in still meet it. */
-const INSIDE = 0.1;
+export const INSIDE = 0.1;
 
 /** Where a line first comes under the cloth, walked from its outer end in steps of a centimetre; null where it never does. */
-function entry(
+export function entry(
   line: readonly Vec3[],
   corners: Int32Array,
   shape: Pick<PitchShape, 'at'>,

@@ -4,6 +4,7 @@ export * from './evaluate.js';
 export * from './hang-it.js';
 export * from './propose.js';
 export * from './over.js';
+export { INSIDE, RUNS, entry } from './drip.js';
 export type { Drip } from './drip.js';
 export type { BearerLoad, BearerUnder, OtherPulls } from './bearers.js';
 export { DRY, bedHolds, saidTogether } from './findings.js';

@@ -110,25 +110,29 @@ export function bodyLine(model: BedModel, c: LoadCase, s: HangState): Vec3[] {
 const POSES = ['empty', 'sitting', 'lying'] as const;
 const KINDS = ['bed', 'person', 'strap'] as const;
 
-/** What of a bed rain reaches: the share that stays dry. */
+/**
+ * What of a bed rain reaches: the share that stays dry.
+ * @param line  the bed lain in, from end to end, m
+ * @param width of it that somebody takes, m
+ */
 export function dryShare(
-  model: BedModel,
-  s: HangState,
+  line: readonly Vec3[],
   shape: Pick<PitchShape, 'at'>,
   topology: Pick<PitchTopology, 'corners'>,
   slant: readonly [number, number],
+  width = 2 * SIDE,
 ): number {
-  const way = sub(s.links[1], s.links[0]);
+  const way = sub(line.at(-1)!, line[0]!);
   const level = Math.hypot(way[0], way[1]) || 1;
   const across: readonly [number, number] = [-way[1] / level, way[0] / level];
-  const half = Math.min(SIDE, model.kit.width / 2);
-  const parts = s.line.length - 1;
+  const half = Math.min(SIDE, width / 2);
+  const parts = line.length - 1;
   const inRain = clothOver(topology.corners, shape.at, slant);
   let [dry, all] = [0, 0];
   for (let k = 0; k <= parts; k++) {
     const full = Math.sin((Math.PI * k) / parts);
     for (const side of [-1, -0.5, 0, 0.5, 1]) {
-      const p = s.line[k]!;
+      const p = line[k]!;
       const place: Vec3 = [
         p[0] + side * across[0] * half * full,
         p[1] + side * across[1] * half * full,
@@ -223,7 +227,7 @@ export function roofOver(
   const over = clothAbove(sitting[0]!, topology.corners, lain.at, [0, 0]);
   const overhang = beyond([0, 0]);
   const overhangInRain = beyond(slant);
-  const dryInRain = dryShare(model, lying, lain, topology, slant);
+  const dryInRain = dryShare(lying.line, lain, topology, slant, model.kit.width);
   const above = cloth === null ? null : cloth - middle[2];
   const headRoom = over === null ? null : over - sitting[1]![2];
   const end = ['first', 'second'] as const;
@@ -241,7 +245,7 @@ export function roofOver(
   return {
     overhang,
     overhangInRain,
-    dry: dryShare(model, lying, lain, topology, [0, 0]),
+    dry: dryShare(lying.line, lain, topology, [0, 0], model.kit.width),
     dryInRain,
     figures: {
       slant: slantFigure(rig),

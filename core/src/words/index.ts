@@ -5,3 +5,4 @@ export * from './ladder-words.js';
 export * from './verdict.js';
 export { verdictDocument } from './verdict-document.js';
 export * from './gust-words.js';
+export * from './dry-words.js';

@@ -2,6 +2,8 @@ import { solvePitch } from '@rough-bight/core/pitch';
 import type { PitchResult, Solved, TiedRig } from '@rough-bight/core/pitch';
 import { PARTS, doubtOf, solveDrawn } from '@rough-bight/core/doubt';
 import type { Doubt, DoubtAsked } from '@rough-bight/core/doubt';
+import { dryNight } from '@rough-bight/core/dry';
+import type { DryBed, DryNight } from '@rough-bight/core/dry';
 import { ladderOf } from '@rough-bight/core/ladder';
 import type { Fall, Ladder, Turned } from '@rough-bight/core/ladder';
 import { nightOf } from '@rough-bight/core/night';
@@ -162,6 +164,12 @@ const service = {
         return true;
       })!,
     ),
+  /** What stays dry under a roof, hour by hour. */
+  dry: (
+    { rig, context, units }: RigQuestion,
+    bed: DryBed | null,
+    forecast: readonly WeatherReading[],
+  ): Answer<DryNight> => answer(units, () => dryNight(rig, context, bed, forecast)),
   strongestWind: ({ rig, context, units }: RigQuestion): Answer<number | null> =>
     answer(units, () => strongestWind(rig, context)),
 };

@@ -2,6 +2,7 @@ import type { Remote } from 'comlink';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Doubt, DoubtAsked } from '@rough-bight/core/doubt';
+import type { DryBed, DryNight } from '@rough-bight/core/dry';
 import type { Fall, Ladder, Turned } from '@rough-bight/core/ladder';
 import type { Night } from '@rough-bight/core/night';
 import type { PitchResult } from '@rough-bight/core/pitch';
@@ -134,6 +135,14 @@ export const startNight = (
       )) as Answer<Night>,
     done,
   );
+
+/** What stays dry under a roof, hour by hour; returns what cancels it. */
+export const startDry = (
+  question: RigQuestion,
+  bed: DryBed | null,
+  forecast: readonly WeatherReading[],
+  done: (answer: Answer<DryNight>) => void,
+): (() => void) => onRig(async (service) => (await service.dry(question, bed, forecast)) as Answer<DryNight>, done);
 
 /** What to change so that what gave first on a ladder gives later; null until it is known, where nothing does, and where nothing is asked. */
 export function useFirmer(

@@ -38,6 +38,7 @@ const PitchCompare = lazy(() => import('./pitch-compare.js').then((m) => ({ defa
 const PitchSize = lazy(() => import('./pitch-size.js').then((m) => ({ default: m.PitchSize })));
 const TouchedThing = lazy(() => import('./touched.js'));
 const Versions = lazy(() => import('./versions.js').then((m) => ({ default: m.Versions })));
+const DryPanel = lazy(() => import('./weather/dry.js').then((m) => ({ default: m.DryPanel })));
 const GustPanel = lazy(() => import('./weather/gusts.js').then((m) => ({ default: m.GustPanel })));
 const LadderPanel = lazy(() => import('./weather/ladder.js').then((m) => ({ default: m.LadderPanel })));
 const NightPanel = lazy(() => import('./weather/night.js').then((m) => ({ default: m.NightPanel })));
@@ -281,6 +282,13 @@ function Bench({
             />
           ) : panel === 'gusts' && weathered !== null ? (
             <GustPanel {...{ question, posed }} rose={weathered.roof.rose} onClose={close} />
+          ) : panel === 'dry' && weathered !== null ? (
+            <DryPanel
+              key={JSON.stringify(question.rig)}
+              {...{ question, report: weathered }}
+              onTake={put}
+              onClose={close}
+            />
           ) : panel === 'ladder' && weathered !== null ? (
             <LadderPanel
               {...{ question, posed }}

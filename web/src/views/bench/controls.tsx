@@ -37,6 +37,7 @@ const BedStep = part(() => import('./bed-controls.js'), 'BedStep');
 const cases = () => import('./pitch-weather.js');
 const PitchWeather = part(cases, 'PitchWeather');
 const WindFrom = part(cases, 'WindFrom');
+const LookAhead = part(() => import('./weather/look-ahead.js'), 'LookAhead');
 const weather = () => import('./weather-controls.js');
 const WeatherControls = part(weather, 'WeatherControls');
 const WeatherQuick = part(weather, 'WeatherQuick');
@@ -163,14 +164,6 @@ const Bed: StepControls = ({ editing, said, question, report, bedCase, show, put
   />
 );
 
-/** Panels in which a night is thought through. */
-const THOUGHT_THROUGH = [
-  { panel: 'ladder', name: 'Turn it up' },
-  { panel: 'gusts', name: 'Gusts' },
-  { panel: 'sure', name: 'How sure' },
-  { panel: 'night', name: 'Tonight' },
-] as const;
-
 const Weather: StepControls = ({ editing, said, report, caseId, show }) => {
   const pitched = editing.rig.pitch !== undefined;
   return (
@@ -181,18 +174,7 @@ const Weather: StepControls = ({ editing, said, report, caseId, show }) => {
         <>
           <WeatherQuick editing={editing} />
           {pitched && <WindFrom editing={editing} />}
-          {pitched &&
-            THOUGHT_THROUGH.map(({ panel, name }) => (
-              <Button
-                key={panel}
-                flex="none !important"
-                alignSelf="center"
-                paddingInline="10px"
-                onClick={() => show('panel', panel)}
-              >
-                {name}
-              </Button>
-            ))}
+          {pitched && <LookAhead onPanel={(panel) => show('panel', panel)} />}
         </>
       }
     >

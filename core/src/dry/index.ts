@@ -1,0 +1,3 @@
+export * from './dry.js';
+export { areaOf, dryGround } from './footprint.js';
+export type { Footprint } from './footprint.js';
