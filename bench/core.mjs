@@ -3,8 +3,9 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { root } from '../scripts/build.mjs';
-import { CORDS, cordWeight, dryCurve } from '@rough-bight/core/catalogue';
+import { CORDS, GUST_FACTOR, cordWeight, dryCurve } from '@rough-bight/core/catalogue';
 import { doubtOf, solveDrawn } from '@rough-bight/core/doubt';
+import { playGusts } from '@rough-bight/core/gusting';
 import { ladderOf } from '@rough-bight/core/ladder';
 import { prepare, solve } from '@rough-bight/core/net';
 import { prepareGround, rankSpans, survey } from '@rough-bight/core/ground';
@@ -17,6 +18,7 @@ import { evaluatePitch, pitchModel, solveCases, solvePitch, tieOff } from '@roug
 import { evaluateRidge, gustOf } from '@rough-bight/core/rig';
 import { evaluateBed, hangIt, judgeRig } from '@rough-bight/core/shelter';
 import { sizeCords, sizeRig } from '@rough-bight/core/sizing';
+import { gustyMinute } from '@rough-bight/core/weather';
 import { SI } from '@rough-bight/core/quantity';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
 
@@ -157,9 +159,18 @@ async function pitches() {
     size_rig_ms: median(3, () => sizeRig(twelve, messContext, 'cut', SI)),
     pitch_full_ms: await pitchFull(file.rig, context),
     ladder_ms: median(2, () => ladderOf(file.rig, context, { of: 'wind', from: file.rig.pitch.windFrom, wet: false })),
+    gust_step_ms: gustStep(file.rig, context),
     samples2000_ms: await sampled(file.rig, context),
     pitch_drag_ms: median(15, dragged),
   };
+}
+
+/** A displayed frame of gusts over a rig, a sixtieth of a second, once its code is warm. */
+function gustStep(rig, context) {
+  const series = gustyMinute(7, GUST_FACTOR.typical, 1);
+  const play = playGusts(rig, context, { from: rig.pitch.windFrom, wet: false, series, easing: 'none', law: 'plate' });
+  play.next(60);
+  return median(5, () => play.next(120)) / 120;
 }
 
 /** A bed under its roof: hung by its wish, judged in full with spreads, and followed while a strap is dragged. */
