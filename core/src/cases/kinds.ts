@@ -205,16 +205,31 @@ const made = (kind: CaseKind, own: Own): LoadCase => ({
   since: own.since ?? 0,
 });
 
+/** Kinds of weather that a roof may be judged without: then it is not judged for them, and never said to hold. */
+export const LEAVABLE = ['wet', 'rain', 'gust', 'wet-gust'] as const satisfies readonly CaseKind[];
+export type Leavable = (typeof LEAVABLE)[number];
+export const LEAVABLE_NAMES: Readonly<Record<Leavable, string>> = {
+  wet: 'the wet night',
+  rain: 'the downpour',
+  gust: 'gusts on the dry rig',
+  'wet-gust': 'gusts on the soaked rig',
+};
+
 /** Every case that a part of a rig is judged under. @param gust null in still air */
 export const casesFor = (part: CasePart, rig: CaseSource, gust: Gust | null): LoadCase[] =>
   (Object.keys(KINDS) as CaseKind[]).flatMap((kind) =>
-    KINDS[kind].of.includes(part) ? KINDS[kind].cases(rig, gust).map((own) => made(kind, own)) : [],
+    KINDS[kind].of.includes(part) && !(part === 'roof' && rig.pitch?.without?.includes(kind as Leavable) === true)
+      ? KINDS[kind].cases(rig, gust).map((own) => made(kind, own))
+      : [],
   );
 
 /** The one case of a kind that goes with nothing of the rig. */
-const only = (kind: 'pitched' | 'settled' | 'evening' | 'wet'): LoadCase => made(kind, CASE_KINDS[kind].cases()[0]!);
+const only = (kind: 'pitched' | 'settled' | 'evening' | 'wet' | 'rain'): LoadCase =>
+  made(kind, CASE_KINDS[kind].cases()[0]!);
 /** As tied off, dry: what everything else is measured against. */
 export const PITCHED = only('pitched');
+/** Rain on the rig as pitched, low spots full. */
+export const DOWNPOUR = only('rain');
 /** Without weather, in the order of the night: what relaxing and a wetting do. */
 export const QUIET: readonly LoadCase[] = [PITCHED, only('settled'), only('evening'), only('wet')];
 

@@ -1,6 +1,6 @@
 import type { SnowFeel } from '../catalogue/index.js';
 import type { WindLaw } from '../weather/index.js';
-import type { CaseKind } from './kinds.js';
+import type { CaseKind, Leavable } from './kinds.js';
 
 /** Wind on a rig: speed at the roof in the gust, m/s, the bearing it comes from, rad, and how it is laid on the cloth. */
 export interface CaseWind {
@@ -53,7 +53,10 @@ export interface LoadCase {
 export interface CaseSource {
   readonly sway: number;
   readonly hung: readonly { readonly area: number }[];
-  readonly pitch?: { readonly snow?: { readonly feel: SnowFeel; readonly depth: number } };
+  readonly pitch?: {
+    readonly snow?: { readonly feel: SnowFeel; readonly depth: number };
+    readonly without?: readonly Leavable[];
+  };
   readonly bed?: { readonly drop: number; readonly swing: number };
 }
 

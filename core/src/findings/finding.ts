@@ -1,4 +1,5 @@
 import type { TreeAgainst } from '../anchor/index.js';
+import type { Leavable } from '../cases/index.js';
 import type { HitchAdvice } from '../hitch/index.js';
 import type { Judged } from '../strength/index.js';
 
@@ -46,6 +47,8 @@ export interface Facts {
   /** Share of a sleeper on the ground, or of a pack, that rain reaches. */
   readonly 'sleeper-wet': { readonly name: string; readonly share: number };
   readonly 'pack-wet': { readonly name: string; readonly share: number };
+  /** Kinds of weather that a roof was judged without. */
+  readonly 'left-out': { readonly kinds: readonly Leavable[] };
 
   readonly 'elastic-ridge': Record<never, never>;
   readonly 'carries-person': Record<never, never>;
@@ -134,6 +137,7 @@ const SEVERITIES = {
   'drips-in': 'fails',
   'rain-reaches': 'fails',
   'sleeper-wet': 'fails',
+  'left-out': 'fails',
   'elastic-ridge': 'warns',
   'carries-person': 'warns',
   gale: 'warns',

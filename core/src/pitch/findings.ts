@@ -73,6 +73,8 @@ export function findingsOf(
   if (trips.length > 0) out.push(finding('guys-trip', { guys: trips.map((g) => g.name), of: r.guys.length }));
   const { bearing: along, windFrom, form } = rig.pitch!;
   if (rig.wind.beaufort > 0 && opensIntoWind(formOf(form), along, windFrom)) out.push(finding('opens-to-wind', {}));
+  const { without = [] } = rig.pitch!;
+  if (without.length > 0) out.push(finding('left-out', { kinds: without }));
   out.push(...(r.under?.findings ?? []));
   if (rig.wind.beaufort >= GALE) out.push(finding('gale', {}));
   if (form === 'low' || r.cover.headroom < FLAME_ROOM) out.push(finding('no-flame', {}));

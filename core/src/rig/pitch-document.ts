@@ -1,5 +1,6 @@
 import { toggleDocument } from '../strength/index.js';
 import { z } from 'zod';
+import { LEAVABLE } from '../cases/index.js';
 import { HITCHES, SNOWS, SOILS, WOODS } from '../catalogue/index.js';
 import type { Described } from '../document/index.js';
 import { atMost, id, idOf, keyOf, oneOf, pair, part, whole, within, words, yesNo } from '../document/index.js';
@@ -68,6 +69,12 @@ export const pitchDocument = part({
   pulls: atMost(pegPullDocument, MOST_PULLS, `At most ${MOST_PULLS} pulled pegs can be kept.`).optional(),
   /** Snow to lie on it; none when left out. */
   snow: snow.optional(),
+  /** Kinds of weather it is judged without; none when left out. */
+  without: atMost(
+    oneOf('kind of weather to leave out', LEAVABLE),
+    LEAVABLE.length,
+    'Each kind of weather can be left out once.',
+  ).optional(),
   /** Place of the roof's middle along the level span, m. */
   middle: within(P.middle),
   line: keyOf('place of the line', LINE_PLACES),

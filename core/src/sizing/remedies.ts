@@ -1,4 +1,4 @@
-import { casesFor } from '../cases/index.js';
+import { DOWNPOUR } from '../cases/index.js';
 import { CLOTHS, CORDS, HITCHES, HOLDS, PEGS } from '../catalogue/index.js';
 import type { Cord } from '../catalogue/index.js';
 import { against, ofCode } from '../findings/index.js';
@@ -424,10 +424,7 @@ function drained({ rig, context, units }: Ask): Remedy {
       const lower: RidgeRig = { ...rig, pitch: { ...pitch, shape: { ...pitch.shape, edges } } };
       try {
         const tied = tieOff(pitchModel(lower, context, { ranges: false }));
-        const rain = solveCase(
-          tied,
-          casesFor('roof', lower, null).find((c) => c.kind === 'rain')!,
-        );
+        const rain = solveCase(tied, DOWNPOUR);
         if (!rain.runsAway && rain.numbers.converged)
           return {
             remedy: `Lower its ${side === 0 ? 'left' : 'right'} side by ${say(by, 'length', units)}: then it runs off.`,

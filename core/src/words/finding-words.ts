@@ -1,4 +1,5 @@
 import { treeWords } from '../anchor/index.js';
+import { LEAVABLE_NAMES } from '../cases/index.js';
 import { TERMINATIONS } from '../catalogue/index.js';
 import type { BedPart, Comfort, Facts, Finding, FindingCode, HeadBelongs } from '../findings/index.js';
 import { hitchWords } from '../hitch/index.js';
@@ -224,6 +225,10 @@ const WORDS: Words = {
   'opens-to-wind': () => [
     phrase`Its open side faces the wind as named: rain drives in there.`,
     phrase`Pitch it the other way round.`,
+  ],
+  'left-out': ({ kinds }) => [
+    phrase`Not judged for ${kinds.map((k) => LEAVABLE_NAMES[k]).join(', ')}: nobody knows whether it holds then.`,
+    phrase`Count them again under Weather before anyone lies under it.`,
   ],
   'no-flame': () => [phrase`No flame under low cloth: fire, and carbon monoxide.`],
   fall: ({ height, breaks }) =>

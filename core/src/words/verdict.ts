@@ -96,7 +96,7 @@ function failing(
     sentence: says,
     detail: sentences([
       lead.code === 'short' ? shortBy(report, lead, wrong) : remedy,
-      lead.code === 'unguyed' || lead.code === 'sags' ? leastToSpare(report) : null,
+      lead.code === 'unguyed' || lead.code === 'sags' || lead.code === 'left-out' ? leastToSpare(report) : null,
       // whatever else is wrong, what there is too little of is told with it
       ...lacks.map((f) => wordsOf(f).says),
       lead.code === 'short' && report.full && report.roof !== null ? turned(report.rig, report.roof) : null,

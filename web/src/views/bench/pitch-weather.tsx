@@ -2,6 +2,8 @@ import { ControlGroup, Controls } from '../../parts/layout.js';
 import { Button, chakra, Span, Table, Text } from '@chakra-ui/react';
 import { LEAST_HAUL, capital, say, sayHaul } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
+import { LEAVABLE, LEAVABLE_NAMES } from '@rough-bight/core/cases';
+import type { Leavable } from '@rough-bight/core/cases';
 import { SNOWS } from '@rough-bight/core/catalogue';
 import type { SnowFeel } from '@rough-bight/core/catalogue';
 import type { PitchResult } from '@rough-bight/core/pitch';
@@ -10,7 +12,7 @@ import type { Pitch } from '@rough-bight/core/rig';
 import { compassPoint } from '@rough-bight/core/weather';
 import { Suspense, lazy } from 'react';
 import type { ReactElement } from 'react';
-import { Choice } from '../../parts/choice.js';
+import { Check, Choice } from '../../parts/choice.js';
 import { DataTable } from '../../parts/data-table.js';
 import type { Column } from '../../parts/data-table.js';
 import { Fold } from '../../parts/fold.js';
@@ -30,6 +32,12 @@ const SNOW_OPTIONS = [
 /** A hand's breadth of it to begin with; `none` takes it off. */
 const snowOf = (feel: string, depth = 0.1): Pick<Pitch, 'snow'> =>
   feel === 'none' ? { snow: undefined } : { snow: { feel: feel as SnowFeel, depth } };
+
+/** What is left out once a kind is counted, or no more. */
+function leftOut({ without = [] }: Pitch, kind: Leavable, counted: boolean): Pitch['without'] {
+  const left = LEAVABLE.filter((k) => (k === kind ? !counted : without.includes(k)));
+  return left.length === 0 ? undefined : left;
+}
 
 /** The quiet cases, and of each gust the hardest. */
 const shownCases = (r: PitchResult): PitchResult['cases'] =>
@@ -92,6 +100,23 @@ export function PitchWeather({
             onCommit={(depth) => edit({ ...rig, pitch: { ...pitch, snow: { ...pitch.snow!, depth } } })}
           />
         )}
+      </ControlGroup>
+      <ControlGroup>
+        <h3>The verdict counts</h3>
+        {LEAVABLE.map((kind) => (
+          <Check
+            key={kind}
+            checked={pitch.without?.includes(kind) !== true}
+            onChange={(counted) => edit({ ...rig, pitch: { ...pitch, without: leftOut(pitch, kind, counted) } })}
+          >
+            {capital(LEAVABLE_NAMES[kind])}
+          </Check>
+        ))}
+        <Text textStyle="quiet">
+          {pitch.without === undefined
+            ? 'Every kind of weather counts, as do settling, sway, snow and who is in the bed.'
+            : 'What is left out is not known: the rig is not said to hold.'}
+        </Text>
       </ControlGroup>
       <ControlGroup wide>
         {report !== null && report.roof.rose.length > 0 && (
