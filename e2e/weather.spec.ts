@@ -111,6 +111,18 @@ test('gusts: a minute played, paused, scrubbed, eased, and with wind of one’s 
   await expect(gusts).toHaveCount(0);
 });
 
+test('what the verdict counts can be left out, and then it does not say that it holds', async ({ page }) => {
+  await page.goto('/rigs/hammock-fly/weather');
+  await expect(page.getByText(/^Holds\./)).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByText('Gusts on the soaked rig', { exact: true }).click();
+  await expect(
+    page.getByText('Not judged for gusts on the soaked rig: nobody knows whether it holds then.'),
+  ).toBeVisible({ timeout: 60_000 });
+  await page.getByText('Gusts on the soaked rig', { exact: true }).click();
+  await expect(page.getByText(/^Holds\./)).toBeVisible({ timeout: 60_000 });
+});
+
 test('dry ground: hour by hour who gets wet, what the pail gets, and where water runs in', async ({ page }) => {
   await page.goto('/rigs/river-bed-under-the-fly/weather');
   await ahead(page, 'Dry ground');

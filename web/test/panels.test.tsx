@@ -307,6 +307,8 @@ describe('beside another rig', () => {
         others={[other]}
         chosen={other}
         other={{ rig: gable.rig, report: theirs, problem: '' }}
+        shared
+        onShared={jest.fn()}
         onChoose={onChoose}
         onClose={jest.fn()}
         {...props}
@@ -332,6 +334,14 @@ describe('beside another rig', () => {
     const row = screen.getAllByRole('row').find((r) => r.textContent!.toLowerCase().startsWith(trunk.name))!;
     expect(within(row).getAllByRole('cell')[0]!.textContent).toContain(`${trunk.demand.value.toFixed(0)} N`);
     expect(trunk.demand.value).toBeGreaterThan(2 * mine.roof.rows.find((r) => r.id === 'trunk0')!.demand.value);
+  });
+  test('both stand in the weather of this one, unless each is to have its own', async () => {
+    const onShared = jest.fn();
+    shown({ onShared });
+    const both = screen.getByRole<HTMLInputElement>('checkbox', { name: 'Both in the weather of this one' });
+    expect(both.checked).toBe(true);
+    await press(both);
+    expect(onShared).toHaveBeenCalledWith(false);
   });
   test('choosing, waiting, what cannot be judged, and no other rig at all', () => {
     const onChoose = shown({ chosen: undefined, other: null });

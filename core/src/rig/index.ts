@@ -21,3 +21,4 @@ export * from './evaluate.js';
 export * from './tradeoff.js';
 export * from './site.js';
 export * from './used.js';
+export * from './weather.js';

@@ -1,6 +1,6 @@
 import type { GuyReport } from '@rough-bight/core/pitch';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { pacedFirst } from '@rough-bight/core/rig';
+import { inWeather, pacedFirst } from '@rough-bight/core/rig';
 import { Suspense, lazy, useCallback, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
@@ -139,10 +139,16 @@ function Bench({
       : others.find((r) => r.id === withId);
   }, [panel, was, others, withId]);
   const besideContext = useRigContext(camp, me, beside?.document ?? rig);
-  const besideQuestion = useMemo(
-    () => (beside === undefined ? null : { rig: beside.document, context: besideContext, units }),
-    [beside, besideContext, units],
-  );
+  // what it would be in the weather of this one
+  const shared = search.get('weather') !== 'own';
+  const { wind, sway } = rig;
+  const { windFrom, snow, without } = rig.pitch ?? {};
+  const besideQuestion = useMemo(() => {
+    if (beside === undefined) return null;
+    const { document } = beside;
+    const there = shared ? inWeather(document, { wind, sway, windFrom, snow, without }) : document;
+    return { rig: there, context: besideContext, units };
+  }, [beside, besideContext, units, shared, wind, sway, windFrom, snow, without]);
   const other = useOther(besideQuestion);
 
   const steps = useMemo(
@@ -263,6 +269,8 @@ function Bench({
               others={others}
               chosen={beside}
               other={other}
+              shared={shared}
+              onShared={(on) => show('weather', on ? null : 'own')}
               onChoose={(id) => showAll({ with: id, was: null })}
               onClose={() => showAll({ panel: null, was: null })}
             />

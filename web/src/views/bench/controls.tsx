@@ -43,7 +43,7 @@ const WeatherControls = part(weather, 'WeatherControls');
 const WeatherQuick = part(weather, 'WeatherQuick');
 
 /** What the address of a rig names besides the step. */
-export type Shown = 'view' | 'case' | 'bed' | 'panel' | 'with' | 'was';
+export type Shown = 'view' | 'case' | 'bed' | 'panel' | 'with' | 'was' | 'weather';
 
 /** What is chosen on the bench, and how to choose. */
 export interface Chosen {

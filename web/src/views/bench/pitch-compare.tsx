@@ -7,7 +7,7 @@ import { capital, say } from '@rough-bight/core/quantity';
 import { useMemo } from 'react';
 import type { ReactElement } from 'react';
 import type { StoredRig } from '../../data/types.js';
-import { Choice } from '../../parts/choice.js';
+import { Check, Choice } from '../../parts/choice.js';
 import { Loading } from '../../parts/states.js';
 import { useUnits } from '../../parts/units.js';
 import { isRoof } from '../../workers/report.js';
@@ -21,6 +21,8 @@ export function PitchCompare({
   others,
   chosen,
   other,
+  shared,
+  onShared,
   onChoose,
   onClose,
 }: {
@@ -31,6 +33,9 @@ export function PitchCompare({
   /** One of them, or this rig as it was. */
   readonly chosen: Pick<StoredRig, 'id' | 'name' | 'document'> | undefined;
   readonly other: Other | null;
+  /** Whether both stand in this rig's weather. */
+  readonly shared: boolean;
+  readonly onShared: (shared: boolean) => void;
   readonly onChoose: (id: string) => void;
   readonly onClose: () => void;
 }): ReactElement {
@@ -52,6 +57,11 @@ export function PitchCompare({
           ]}
           onChange={onChoose}
         />
+      )}
+      {chosen !== undefined && (
+        <Check checked={shared} onChange={onShared}>
+          Both in the weather of this one
+        </Check>
       )}
       {chosen !== undefined &&
         (other === null || mine === undefined ? (

@@ -6,7 +6,7 @@ import type { Leavable } from '../src/cases/index.js';
 import { against } from '../src/findings/index.js';
 import { contextOf, readRigFile, writeRigFile } from '../src/formats/index.js';
 import { tell } from '../src/quantity/index.js';
-import { gustOf } from '../src/rig/index.js';
+import { gustOf, inWeather } from '../src/rig/index.js';
 import type { RidgeRig } from '../src/rig/index.js';
 import { holds, judgeRig } from '../src/shelter/index.js';
 import { verdictOf } from '../src/words/index.js';
@@ -18,6 +18,27 @@ const without = (...kinds: Leavable[]): RidgeRig => ({
   pitch: { ...file.rig.pitch!, ...(kinds.length === 0 ? {} : { without: kinds }) },
 });
 const judged = (rig: RidgeRig) => judgeRig(rig, context, { full: true, spreads: false }).report;
+
+describe('a rig in another’s weather', () => {
+  test('takes wind, snow, sway and what counts, and nothing else', () => {
+    const weather = {
+      wind: { beaufort: 7, shelter: 'open' as const },
+      sway: 0.04,
+      windFrom: 1.1,
+      snow: { feel: 'wet' as const, depth: 0.1 },
+      without: ['rain' as const],
+    };
+    const there = inWeather(file.rig, weather);
+    const { windFrom, snow, without: left } = there.pitch!;
+    expect({ wind: there.wind, sway: there.sway, windFrom, snow, without: left }).toEqual(weather);
+    const own = file.rig.pitch!;
+    expect(there.pitch).toEqual({ ...own, windFrom, snow, without: left });
+    expect(inWeather(there, { wind: file.rig.wind, sway: file.rig.sway }).pitch!.windFrom).toBe(1.1);
+    const bare = inWeather({ ...file.rig, pitch: undefined }, weather);
+    expect(bare.pitch).toBeUndefined();
+    expect(bare.wind).toBe(weather.wind);
+  });
+});
 
 describe('kinds of weather that are left out', () => {
   test('are not among the cases, and the others are', () => {
