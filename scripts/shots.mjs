@@ -19,7 +19,6 @@ const SHOTS = [
   ['ground-look', '/places/the-landing/look?thing=ferry-alder', DESK, 'day'],
   ['ground-measure', '/places/the-landing/measure', DESK, 'day'],
   ['ground-choose', '/places/the-landing/choose?span=upstream-alder%7Cdownstream-alder', DESK, 'day'],
-  ['ground-phone', '/places/the-landing/choose', PHONE, 'day'],
   ['bench-ridge', '/rigs/landing-gable/ridge', DESK, 'day'],
   [
     'weather-ladder',
@@ -29,6 +28,21 @@ const SHOTS = [
     async (page) => {
       await page.getByText(/gives first/).waitFor({ timeout: 60_000 });
       await page.waitForTimeout(2500);
+    },
+  ],
+  [
+    'weather-gusts',
+    '/rigs/gravel-spit-gable/weather?panel=gusts&view=depth',
+    DESK,
+    'day',
+    async (page) => {
+      await page.getByText(/gives in gusts up to/).waitFor({ timeout: 120_000 });
+      await page.getByRole('button', { name: 'Pause' }).click();
+      // where the gust is that does it
+      await page.getByRole('slider', { name: 'Moment' }).focus();
+      await page.keyboard.press('Home');
+      for (let k = 0; k < 30; k++) await page.keyboard.press('PageUp');
+      await page.waitForTimeout(500);
     },
   ],
   [
