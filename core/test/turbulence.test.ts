@@ -93,7 +93,7 @@ describe('a series of wind as a file', () => {
     expect(windAt(series, 99)).toBeCloseTo(0.5, 9);
   });
   test.each([
-    ['speed\n3\n', 'row 1: has no column “time”; the columns are time and speed'],
+    ['speed\n3\n', 'row 1: has no column “time”; the columns are time, speed'],
     ['time,speed\n0,3\n', 'file: has 1 rows; from 2 to 60000 are read'],
     ['time,speed\n0,3\n9,fast\n', 'row 3: speed “fast” is not a number'],
     ['time,speed\n0,3\n9,61\n', 'row 3: speed 61 must be from 0 to 60 m/s'],

@@ -1,9 +1,9 @@
-import Papa from 'papaparse';
 import type { Measure, MeasureHow, Place } from '../ground/index.js';
 import { MEASURE_HOWS, MOST_MEASURES, PLACE_LIMITS, byBody } from '../ground/index.js';
 import { FOOT } from '../quantity/index.js';
 import type { TakenIn } from './place-file.js';
-import { FileProblem, checkSize, freshId } from './place-file.js';
+import { readRows } from './csv.js';
+import { FileProblem, freshId } from './place-file.js';
 
 const COLUMNS = ['from', 'to', 'how', 'value', 'unit', 'by'] as const;
 
@@ -15,27 +15,14 @@ const COLUMNS = ['from', 'to', 'how', 'value', 'unit', 'by'] as const;
  * @throws FileProblem naming the row as a spreadsheet counts them; the place given is untouched
  */
 export function readDistances(text: string, into: Place): TakenIn {
-  checkSize(text);
-  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (h) => h.trim().toLowerCase(),
-  });
-  const fault = parsed.errors.find((e) => e.code !== 'UndetectableDelimiter');
-  if (fault !== undefined)
-    throw new FileProblem(fault.row === undefined ? 'file' : `row ${fault.row + 2}`, fault.message);
-  const columns = parsed.meta.fields ?? [];
-  const missing = (['from', 'to', 'value'] as const).find((c) => !columns.includes(c));
-  if (missing !== undefined)
-    throw new FileProblem('row 1', `has no column “${missing}”; the columns are ${COLUMNS.join(', ')}`);
-  if (parsed.data.length === 0) throw new FileProblem('file', 'has no rows beneath its headings');
-  if (into.measures.length + parsed.data.length > MOST_MEASURES)
+  const rows = readRows(text, COLUMNS, ['from', 'to', 'value']);
+  if (into.measures.length + rows.length > MOST_MEASURES)
     throw new FileProblem(
       'file',
-      `would make ${into.measures.length + parsed.data.length} measures; a place holds ${MOST_MEASURES}`,
+      `would make ${into.measures.length + rows.length} measures; a place holds ${MOST_MEASURES}`,
     );
   const taken = new Set(into.measures.map((m) => m.id));
-  const measures = parsed.data.map((row, i): Measure => {
+  const measures = rows.map((row, i): Measure => {
     const where = `row ${i + 2}`;
     const from = thingOf(row['from'], 'from', where, into);
     const to = thingOf(row['to'], 'to', where, into);

@@ -1,7 +1,8 @@
 import Papa from 'papaparse';
 import type { WindSeries } from '../weather/index.js';
 import { windAt } from '../weather/index.js';
-import { FileProblem, checkSize } from './place-file.js';
+import { readRows } from './csv.js';
+import { FileProblem } from './place-file.js';
 
 const COLUMNS = ['time', 'speed'] as const;
 /** What a series may be: s, m/s, rows. */
@@ -15,24 +16,13 @@ const RATE = 10;
  * @throws FileProblem naming the row as a spreadsheet counts them
  */
 export function readWindSeries(text: string, name: string): WindSeries {
-  checkSize(text);
-  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (h) => h.trim().toLowerCase(),
-  });
-  const fault = parsed.errors.find((e) => e.code !== 'UndetectableDelimiter');
-  if (fault !== undefined)
-    throw new FileProblem(fault.row === undefined ? 'file' : `row ${fault.row + 2}`, fault.message);
-  const missing = COLUMNS.find((c) => !(parsed.meta.fields ?? []).includes(c));
-  if (missing !== undefined)
-    throw new FileProblem('row 1', `has no column “${missing}”; the columns are ${COLUMNS.join(' and ')}`);
-  const { length } = parsed.data;
+  const rows = readRows(text, COLUMNS, COLUMNS);
+  const { length } = rows;
   if (length < 2 || length > LIMITS.rows)
     throw new FileProblem('file', `has ${length} rows; from 2 to ${LIMITS.rows} are read`);
   const time = new Float64Array(length);
   const speed = new Float64Array(length);
-  parsed.data.forEach((row, i) => {
+  rows.forEach((row, i) => {
     const where = `row ${i + 2}`;
     time[i] = numberOf(row['time'], 'time', where);
     speed[i] = numberOf(row['speed'], 'speed', where);

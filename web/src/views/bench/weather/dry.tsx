@@ -9,16 +9,13 @@ import { cordWords, dryWords, lowerWords } from '@rough-bight/core/words';
 import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
-import { useForecast } from '../../../data/weather.js';
 import type { Told as Forecast } from '../../../data/weather.js';
 import { DataTable } from '../../../parts/data-table.js';
 import type { Column } from '../../../parts/data-table.js';
 import { ForecastStrip } from '../../../parts/forecast-strip.js';
-import { Caution, Problem } from '../../../parts/layout.js';
+import { Caution } from '../../../parts/layout.js';
 import { LongWork } from '../../../parts/long-work.js';
-import { SidePanel } from '../../../parts/side-panel.js';
 import { SlideLine } from '../../../parts/slide.js';
-import { Loading } from '../../../parts/states.js';
 import { Told } from '../../../parts/told.js';
 import { useUnits } from '../../../parts/units.js';
 import { DryPlan } from '../../../scene/dry-plan.js';
@@ -26,9 +23,7 @@ import type { RoofReport } from '../../../workers/report.js';
 import type { RigQuestion } from '../../../workers/rig.worker.js';
 import { startDry } from '../../../workers/use-judge.js';
 import { Found } from './found.js';
-
-/** From now till well after morning. */
-const HOURS = 24;
+import { WithForecast } from './with-forecast.js';
 
 interface Props {
   readonly question: RigQuestion;
@@ -39,28 +34,24 @@ interface Props {
 
 /** What stays dry under the roof, hour by hour of the forecast, and what to do about what does not. */
 export function DryPanel(props: Props): ReactElement {
-  const { data, error } = useForecast(HOURS);
   const { bed: judged } = props.report;
   const bed = useMemo((): DryBed | null => {
     const line = judged?.shapes.find((s) => s.caseId === 'lying')?.line;
     return judged === null || line === undefined ? null : { name: judged.name, line };
   }, [judged]);
-  if (data === undefined)
-    return (
-      <SidePanel name="Dry ground" title="Dry ground" closes="Close dry ground" onClose={props.onClose}>
-        {error === undefined ? <Loading what="the forecast" /> : <Problem role="alert">{error.message}</Problem>}
-      </SidePanel>
-    );
+  const named = { title: 'Dry ground', closes: 'Close dry ground', onClose: props.onClose } as const;
   return (
-    <LongWork<DryNight>
-      label="Dry ground"
-      title="Dry ground"
-      closes="Close dry ground"
-      start={(_, done) => startDry(props.question, bed, data.readings, done)}
-      onClose={props.onClose}
-    >
-      {(night) => <Stays {...props} {...{ night, bed }} forecast={data} />}
-    </LongWork>
+    <WithForecast {...named}>
+      {(forecast) => (
+        <LongWork<DryNight>
+          label="Dry ground"
+          {...named}
+          start={(_, done) => startDry(props.question, bed, forecast.readings, done)}
+        >
+          {(night) => <Stays {...props} {...{ night, bed, forecast }} />}
+        </LongWork>
+      )}
+    </WithForecast>
   );
 }
 

@@ -9,24 +9,19 @@ import { format } from 'date-fns';
 import { Bell } from 'lucide-react';
 import { useMemo } from 'react';
 import type { ReactElement } from 'react';
-import { useForecast } from '../../../data/weather.js';
 import type { Told as Forecast } from '../../../data/weather.js';
 import { DataTable } from '../../../parts/data-table.js';
 import type { Column } from '../../../parts/data-table.js';
 import { ForecastStrip } from '../../../parts/forecast-strip.js';
-import { Caution, Problem } from '../../../parts/layout.js';
+import { Caution } from '../../../parts/layout.js';
 import { LongWork } from '../../../parts/long-work.js';
 import { saveText } from '../../../parts/save-text.js';
-import { SidePanel } from '../../../parts/side-panel.js';
-import { Loading } from '../../../parts/states.js';
 import { useUnits } from '../../../parts/units.js';
 import type { RoofReport } from '../../../workers/report.js';
 import type { RigQuestion } from '../../../workers/rig.worker.js';
 import { startNight } from '../../../workers/use-judge.js';
 import { Found } from './found.js';
-
-/** From now till well after morning. */
-const HOURS = 24;
+import { WithForecast } from './with-forecast.js';
 
 interface Props {
   readonly id: string;
@@ -39,23 +34,19 @@ interface Props {
 
 /** What the night asks: when to haul in, when it has to be changed or taken down, as a list and as alarms. */
 export function NightPanel(props: Props): ReactElement {
-  const { data, error } = useForecast(HOURS);
-  if (data === undefined)
-    return (
-      <SidePanel name="Tonight" title="Tonight" closes="Close tonight" onClose={props.onClose}>
-        {error === undefined ? <Loading what="the forecast" /> : <Problem role="alert">{error.message}</Problem>}
-      </SidePanel>
-    );
+  const named = { title: 'Tonight', closes: 'Close tonight', onClose: props.onClose } as const;
   return (
-    <LongWork<Night>
-      label="Tonight"
-      title="Tonight"
-      closes="Close tonight"
-      start={(progress, done) => startNight(props.question, props.report.roof, data.readings, progress, done)}
-      onClose={props.onClose}
-    >
-      {(night) => <Planned {...props} night={night} forecast={data} />}
-    </LongWork>
+    <WithForecast {...named}>
+      {(forecast) => (
+        <LongWork<Night>
+          label="Tonight"
+          {...named}
+          start={(progress, done) => startNight(props.question, props.report.roof, forecast.readings, progress, done)}
+        >
+          {(night) => <Planned {...props} night={night} forecast={forecast} />}
+        </LongWork>
+      )}
+    </WithForecast>
   );
 }
 

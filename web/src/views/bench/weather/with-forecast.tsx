@@ -1,0 +1,31 @@
+import type { ReactElement, ReactNode } from 'react';
+import { useForecast } from '../../../data/weather.js';
+import type { Told } from '../../../data/weather.js';
+import { Problem } from '../../../parts/layout.js';
+import { SidePanel } from '../../../parts/side-panel.js';
+import { Loading } from '../../../parts/states.js';
+
+/** From now till well after morning. */
+const HOURS = 24;
+
+/** What is worked out from the forecast, once there is one; before that the panel waits, or says why there is none. */
+export function WithForecast({
+  title,
+  closes,
+  onClose,
+  children,
+}: {
+  readonly title: string;
+  /** Name of the button that closes it. */
+  readonly closes: string;
+  readonly onClose: () => void;
+  readonly children: (forecast: Told) => ReactNode;
+}): ReactElement {
+  const { data, error } = useForecast(HOURS);
+  if (data !== undefined) return <>{children(data)}</>;
+  return (
+    <SidePanel name={title} title={title} closes={closes} onClose={onClose}>
+      {error === undefined ? <Loading what="the forecast" /> : <Problem role="alert">{error.message}</Problem>}
+    </SidePanel>
+  );
+}
