@@ -46,8 +46,7 @@ test('how sure: what gives how often, and what would be worth finding out; stopp
   const sure = panel(page, 'How sure');
   await sure.getByRole('button', { name: 'Stop' }).click();
   await expect(sure.getByText('Stopped. Nothing was changed.')).toBeVisible();
-  await sure.getByRole('button', { name: 'Close how sure' }).click();
-  await ahead(page, 'How sure');
+  await sure.getByRole('button', { name: 'Start again' }).click();
   await expect(sure.getByText(/Of the rigs that this one may be, .* lose something/)).toBeVisible({ timeout: 150_000 });
   await expect(sure.getByText(/^Pull one peg and log what it took: .* less doubt$/)).toBeVisible();
   await expect(sure.getByRole('table', { name: 'What may give' }).getByRole('row').nth(1)).toContainText(/peg in/i);
@@ -114,7 +113,7 @@ test('gusts: a minute played, paused, scrubbed, eased, and with wind of one’s 
 test('what the verdict counts can be left out, and then it does not say that it holds', async ({ page }) => {
   await page.goto('/rigs/hammock-fly/weather');
   await expect(page.getByText(/^Holds\./)).toBeVisible({ timeout: 60_000 });
-  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('button', { name: 'More of Weather' }).click();
   await page.getByText('Gusts on the soaked rig', { exact: true }).click();
   await expect(
     page.getByText('Not judged for gusts on the soaked rig: nobody knows whether it holds then.'),

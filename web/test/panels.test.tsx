@@ -109,6 +109,11 @@ describe('a whole rig sized', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Stop' }));
     expect(work!.stopped).toBe(true);
     expect(screen.getByText('Stopped. Nothing was changed.')).toBeTruthy();
+    // wished for after all, it is begun anew
+    const before = begun.length;
+    fireEvent.click(screen.getByRole('button', { name: 'Start again' }));
+    expect(begun).toHaveLength(before + 1);
+    expect(screen.queryByText('Stopped. Nothing was changed.')).toBeNull();
     expect(onTake).not.toHaveBeenCalled();
   });
   test('changes are taken all together, or some of them', async () => {

@@ -15,7 +15,8 @@ type Work<T> =
 
 /**
  * A panel for work that takes a while: how far it is, a way to stop it, then what came of it.
- * @param start begins the work and returns what stops it; it is begun once, when the panel appears
+ * @param start begins the work and returns what stops it; it is begun when the panel appears, and again where it was stopped and is wished
+ *              for after all
  */
 export function LongWork<T>({
   label,
@@ -34,6 +35,7 @@ export function LongWork<T>({
   readonly children: (value: T) => ReactNode;
 }): ReactElement {
   const [work, setWork] = useState<Work<T>>({ kind: 'working', done: 0 });
+  const [run, setRun] = useState(0);
   const begin = useRef(start);
   const cancel = useRef<() => void>(() => undefined);
   useEffect(() => {
@@ -42,7 +44,7 @@ export function LongWork<T>({
       (o) => setWork(o.ok ? { kind: 'ready', value: o.value } : { kind: 'failed', message: o.message }),
     );
     return () => cancel.current();
-  }, []);
+  }, [run]);
   return (
     <SidePanel name={label} title={title} closes={closes} onClose={onClose}>
       {work.kind === 'working' && (
@@ -62,7 +64,19 @@ export function LongWork<T>({
           </Button>
         </Box>
       )}
-      {work.kind === 'stopped' && <p>Stopped. Nothing was changed.</p>}
+      {work.kind === 'stopped' && (
+        <Box display="grid" gap="10px" justifyItems="start" marginTop="8px">
+          <p>Stopped. Nothing was changed.</p>
+          <Button
+            onClick={() => {
+              setWork({ kind: 'working', done: 0 });
+              setRun(run + 1);
+            }}
+          >
+            Start again
+          </Button>
+        </Box>
+      )}
       {work.kind === 'failed' && <Problem role="alert">{work.message}</Problem>}
       {work.kind === 'ready' && children(work.value)}
     </SidePanel>
