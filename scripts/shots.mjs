@@ -37,7 +37,6 @@ const SHOTS = [
     'day',
     async (page) => {
       await page.getByText(/gives in gusts up to/).waitFor({ timeout: 120_000 });
-      await page.getByRole('button', { name: 'Pause' }).click();
       // where the gust is that does it
       await page.getByRole('slider', { name: 'Moment' }).focus();
       await page.keyboard.press('Home');

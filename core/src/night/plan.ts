@@ -9,6 +9,8 @@ import { firmerThan } from '../sizing/index.js';
 import type { Unmet } from '../sizing/index.js';
 import { beaufortOf } from '../weather/index.js';
 import type { WeatherReading } from '../weather/index.js';
+import { effortOf } from './effort.js';
+import type { Effort } from './effort.js';
 
 /** How a rig fares in an hour: to spare; little to spare; something gives; no rest is found. */
 export type Fares = 'holds' | 'little' | 'gives' | 'flaps';
@@ -47,6 +49,8 @@ export interface Before {
   readonly fall: Fall | null;
   /** The smallest change for that; null where none was found. */
   readonly change: Unmet | null;
+  /** What that asks of hands; null where it is no change of the rig. */
+  readonly effort: Effort | null;
   /** Whether trees are to be left: at a gale nobody stays under them, whatever the rig does. */
   readonly leave: boolean;
 }
@@ -124,13 +128,15 @@ export function nightOf(
     if (!progress(0.8 + (0.2 * k) / hours.length)) return null;
     const [worst, index] = hardestOf(hours, begins, k);
     const { fall, turned } = firstIn(index);
+    const change =
+      fall === null ? null : firmerThan(rig, context, turned, { ...fall, at: Math.max(fall.at, worst.gust) }, units);
     tasks.push({
       kind: 'before',
       time: hours[begins]!.time,
       worst,
       fall,
-      change:
-        fall === null ? null : firmerThan(rig, context, turned, { ...fall, at: Math.max(fall.at, worst.gust) }, units),
+      change,
+      effort: change === null || change.rig === null ? null : effortOf(rig, change.rig, context),
       leave: forecast.slice(begins, k).some((r) => beaufortOf(r.wind) >= LEAVE),
     });
   }

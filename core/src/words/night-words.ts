@@ -1,4 +1,4 @@
-import type { Before, Fares, Night, NightTask, Retension } from '../night/index.js';
+import type { Before, Effort, Fares, Handed, Night, NightTask, Retension } from '../night/index.js';
 import type { Phrase, UnitChoice } from '../quantity/index.js';
 import { SI, amount, asSubject, capital, phrase, sayHaul, tell } from '../quantity/index.js';
 import { compassPoint } from '../weather/index.js';
@@ -25,7 +25,7 @@ export function taskWords(task: NightTask, units: UnitChoice = SI): { readonly w
       how: `${capital(lines.map((l) => `${l.name} ${sayHaul(l.by, units)}`).join(', '))}.`,
     };
   }
-  const { leave, change, worst } = task;
+  const { leave, change, effort, worst } = task;
   const gust = tell(phrase`gusts of ${amount(worst.gust, 'speed')}`, units);
   const from = `${gust} from the ${compassPoint(worst.from)}${worst.soaked ? ', all soaked' : ''}`;
   return {
@@ -34,12 +34,35 @@ export function taskWords(task: NightTask, units: UnitChoice = SI): { readonly w
       : change !== null && change.rig !== null
         ? 'Change it before this'
         : 'Take it down or pitch it anew before this',
-    how: `${fallsIn(task)} in ${from}.${change === null || leave ? '' : ` ${change.remedy}`}`,
+    how: `${fallsIn(task)} in ${from}.${change === null || leave ? '' : ` ${change.remedy}`}${effort === null || leave ? '' : ` ${effortWords(effort)}`}`,
   };
 }
 
 const fallsIn = ({ fall }: Before): string =>
   fall === null ? 'The cloth flaps' : `${capital(asSubject(fall.name))} gives`;
+
+const TOUCHED: Readonly<Record<Handed['what'], readonly [one: string, many: string]>> = {
+  foot: ['foot set anew', 'feet set anew'],
+  knot: ['knot tied anew', 'knots tied anew'],
+  haul: ['guy hauled', 'guys hauled'],
+  'put-on': ['guy put on', 'guys put on'],
+  'take-off': ['guy taken off', 'guys taken off'],
+  'ridge-tie': ['tie of the ridge', 'ties of the ridge'],
+  'ridge-haul': ['haul of the ridge', 'hauls of the ridge'],
+  hitches: ['round of both hitches', 'rounds of both hitches'],
+  prop: ['prop set', 'props set'],
+  all: ['roof pitched anew', 'roofs pitched anew'],
+};
+
+/** What a change asks of hands: "2 feet set anew: about 4 minutes by day, 8 in the dark; one alone does it." */
+export function effortWords({ touched, minutes, minutesInDark, alone }: Effort): string {
+  if (touched.length === 0) return 'Nothing is to be moved.';
+  const counts = new Map<Handed['what'], number>();
+  for (const { what } of touched) counts.set(what, (counts.get(what) ?? 0) + 1);
+  const list = [...counts].map(([what, n]) => `${n} ${TOUCHED[what][n === 1 ? 0 : 1]}`).join(', ');
+  const whole = (m: number): string => (m < 1.5 ? 'a minute' : `${Math.round(m)} minutes`);
+  return `${list}: about ${whole(minutes)} by day, ${whole(minutesInDark)} in the dark; ${alone ? 'one alone does it' : 'it wants two'}.`;
+}
 
 /** What a night comes to. */
 export function nightWords({ hours, tasks }: Night): Phrase {

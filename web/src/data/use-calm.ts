@@ -15,7 +15,7 @@ export function useFollowed<T extends Moved>(source: Source<T>): T {
 }
 
 /** How long a number stands while the hand moves, ms: one that flickers is not read. */
-const STANDS = 700;
+const STANDS = 900;
 
 /** A source at a reader's pace: at once, but while a hand moves only every so often. */
 class Calm<T extends Moved> implements Source<T> {

@@ -172,7 +172,8 @@ function Watched({
   const units = useUnits();
   const { head, got, audit, lost, problem } = useSyncExternalStore(film.subscribe, film.read);
   const seconds = lengthOf(asked.series);
-  const [playing, setPlaying] = useState(true);
+  // whoever wishes for less that moves begins it themselves
+  const [playing, setPlaying] = useState(() => !window.matchMedia('(prefers-reduced-motion: reduce)').matches);
   const [rate, setRate] = useState<keyof typeof RATES>('real');
   /** Where it is; what is read of it follows now and then. */
   const time = useRef(0);

@@ -1,0 +1,72 @@
+import { describe, expect, test } from '@jest/globals';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { contextOf, readRigFile } from '../../src/formats/index.js';
+import { effortOf } from '../../src/night/index.js';
+import type { Handed } from '../../src/night/index.js';
+import { layoutOf } from '../../src/pitch/index.js';
+import type { RidgeRig } from '../../src/rig/index.js';
+import { effortWords } from '../../src/words/index.js';
+
+const file = readRigFile(readFileSync(join(process.cwd(), 'examples/rigs/gravel-spit-gable.rig.json'), 'utf8'));
+const context = contextOf(file);
+const { rig } = file;
+const pitch = rig.pitch!;
+const keys = layoutOf(rig, context).reaches.map((r) => r.key.id);
+const own = (key: string, change: Partial<typeof pitch.guy>): RidgeRig => ({
+  ...rig,
+  pitch: { ...pitch, own: { ...pitch.own, [key]: { ...pitch.own[key], ...change } } },
+});
+const touched = (after: RidgeRig): Handed['what'][] => effortOf(rig, after, context).touched.map((t) => t.what);
+
+describe('what a change asks of hands', () => {
+  test('nothing where nothing is changed, or only its weather', () => {
+    for (const same of [rig, { ...rig, wind: { ...rig.wind, beaufort: 2 } }]) {
+      const effort = effortOf(rig, same, context);
+      expect(effort).toEqual({ touched: [], minutes: 0, minutesInDark: 0, alone: true });
+      expect(effortWords(effort)).toBe('Nothing is to be moved.');
+    }
+  });
+  test('one guy: its foot, its knot, its haul, off', () => {
+    const key = keys[0]!;
+    const foot = layoutOf(rig, context).reaches[0]!.foot;
+    expect(touched(own(key, { foot: [foot[0], foot[1] + 0.4] }))).toEqual(['foot']);
+    expect(touched(own(key, { hitch: 'knot' }))).toEqual(['knot']);
+    expect(touched(own(key, { haul: 80 }))).toEqual(['haul']);
+    expect(touched(own(key, { off: true }))).toContain('take-off');
+    const moved = effortOf(rig, own(key, { foot: [foot[0], foot[1] + 0.4] }), context);
+    expect(effortWords(moved)).toBe(
+      '1 foot set anew: about 2 minutes by day, 4 minutes in the dark; one alone does it.',
+    );
+  });
+  test('an edge that comes lower moves its three guys and no others', () => {
+    const lower: RidgeRig = {
+      ...rig,
+      pitch: { ...pitch, shape: { ...pitch.shape, edges: [pitch.shape.edges[0] - 0.2, pitch.shape.edges[1]] } },
+    };
+    const { touched: parts, alone } = effortOf(rig, lower, context);
+    expect(parts).toHaveLength(3);
+    expect(parts.every((t) => 'name' in t && /left/.test(t.name ?? ''))).toBe(true);
+    expect(alone).toBe(true);
+  });
+  test('the ridge: hauled anew by one, tied lower by two; another form is all of it', () => {
+    const tighter: RidgeRig = { ...rig, tensioning: { ...rig.tensioning, how: 'tension', tension: 500 } };
+    expect(touched(tighter)).toContain('ridge-haul');
+    const [first, second] = rig.trunks;
+    const down: RidgeRig = { ...rig, trunks: [{ ...first, tieHeight: first.tieHeight - 0.3 }, second] };
+    const lower = effortOf(rig, down, context);
+    expect(lower.touched.filter((t) => t.what === 'ridge-tie')).toEqual([{ what: 'ridge-tie', end: 0 }]);
+    expect(lower.alone).toBe(false);
+    expect(effortWords(lower)).toMatch(/it wants two\.$/);
+    const storm = effortOf(rig, { ...rig, pitch: { ...pitch, form: 'storm' } }, context);
+    expect(storm.touched).toEqual([{ what: 'all', name: null }]);
+    expect(effortWords(storm)).toBe(
+      '1 roof pitched anew: about 25 minutes by day, 50 minutes in the dark; it wants two.',
+    );
+  });
+  test('there and back touches as much', () => {
+    const key = keys[2]!;
+    const there = own(key, { haul: 90, hitch: 'cleat' });
+    expect(effortOf(there, rig, context).minutes).toBe(effortOf(rig, there, context).minutes);
+  });
+});
