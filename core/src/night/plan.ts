@@ -120,7 +120,10 @@ export function nightOf(
       times === null || times >= SPARE ? 'holds' : times >= 1 ? 'little' : end === 'unsettled' ? 'flaps' : 'gives';
     return { time, gust, from, rain, soaked, fares, times };
   });
-  const tasks: NightTask[] = retensions(result, start.time, asked.find((h) => h.soaked)?.time ?? null);
+  const bad = hours.filter(isBad);
+  // what is down, or should be, is not hauled in
+  const stands = (time: number): boolean => !bad.some((h) => time >= h.time && time < h.time + HOUR);
+  const tasks: NightTask[] = retensions(result, start.time, asked.find((h) => h.soaked)?.time ?? null, stands);
   for (let k = 0; k < hours.length; k++) {
     const begins = k;
     while (k < hours.length && isBad(hours[k]!)) k++;
@@ -166,6 +169,7 @@ function retensions(
   { takeUp, rows }: Pick<PitchResult, 'takeUp' | 'rows'>,
   start: number,
   soaked: number | null,
+  stands: (time: number) => boolean,
 ): Retension[] {
   const by = (row: string, caseId: string): number => takeUp.find((t) => t.row === row && t.caseId === caseId)?.by ?? 0;
   const stages = [
@@ -179,7 +183,7 @@ function retensions(
   return (
     [...stages]
       // what falls in the same minute is one: the last says all of it
-      .filter((s, k) => !stages.slice(k + 1).some((later) => later.time === s.time))
+      .filter((s, k) => stands(s.time) && !stages.slice(k + 1).some((later) => later.time === s.time))
       .sort((a, b) => a.time - b.time)
       .flatMap(({ because, caseId, time }): Retension[] => {
         const lines = rows.flatMap(({ id, name }) => {

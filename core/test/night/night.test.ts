@@ -63,6 +63,14 @@ describe('a night in the forecast', () => {
       lines: expect.arrayContaining([{ row: 'ridge', name: 'ridgeline', by: whole }]),
     });
   });
+  test('what is down, or should be, is not hauled in; what it would have come to is hauled in later', () => {
+    const blown = (1.2 * gives) / shelter;
+    const early = night(hours([blown, 1, 1, 1, 1, 1], [0, 0, 0, 0, 0, 0]));
+    expect(early.tasks.map((t) => (t.kind === 'retension' ? t.because : t.kind))).toEqual(['before', 'evening']);
+    const evening = early.tasks[1]!;
+    for (const line of evening.kind === 'retension' ? evening.lines : [])
+      expect(line.by).toBe(result.takeUp.find((t) => t.row === line.row && t.caseId === 'evening')!.by);
+  });
   test('hours in which it gives are those whose gust reaches where its ladder gave, with its shelter', () => {
     expect(storm.hours.map((h) => h.fares === 'gives' || h.fares === 'flaps')).toEqual([
       false,

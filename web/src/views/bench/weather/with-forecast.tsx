@@ -1,3 +1,4 @@
+import { Box, Button } from '@chakra-ui/react';
 import type { ReactElement, ReactNode } from 'react';
 import { useForecast } from '../../../data/weather.js';
 import type { Told } from '../../../data/weather.js';
@@ -21,11 +22,18 @@ export function WithForecast({
   readonly onClose: () => void;
   readonly children: (forecast: Told) => ReactNode;
 }): ReactElement {
-  const { data, error } = useForecast(HOURS);
+  const { data, error, mutate } = useForecast(HOURS);
   if (data !== undefined) return <>{children(data)}</>;
   return (
     <SidePanel name={title} title={title} closes={closes} onClose={onClose}>
-      {error === undefined ? <Loading what="the forecast" /> : <Problem role="alert">{error.message}</Problem>}
+      {error === undefined ? (
+        <Loading what="the forecast" />
+      ) : (
+        <Box display="grid" gap="10px" justifyItems="start">
+          <Problem role="alert">{error.message}</Problem>
+          <Button onClick={() => void mutate()}>Ask again</Button>
+        </Box>
+      )}
     </SidePanel>
   );
 }
