@@ -21,6 +21,9 @@ const NOTHING: Filmed = { head: null, got: 0, audit: null, lost: false, problem:
 
 /** A minute of gusts over a rig, frame by frame as they come, kept as long as it is looked at. */
 export class Film extends Telling<Filmed> {
+  private static made = 0;
+  /** Tells it from every other. */
+  readonly id = Film.made++;
   private chunks: GustFrames[] = [];
 
   constructor(

@@ -143,6 +143,7 @@ function Played({ asked, posed }: { readonly asked: Asked; readonly posed: Posed
     return new Film(question, law === null ? rest : { ...rest, law });
   }, [asked]);
   const [plain, setPlain] = useState({ asked, film });
+  const [line, setLine] = useState<string | null>(null);
   if (asked.easing === 'none' && plain.film !== film) setPlain({ asked, film });
   useEffect(() => film.start(), [film]);
   useEffect(() => () => posed.clear(), [posed]);
@@ -150,7 +151,9 @@ function Played({ asked, posed }: { readonly asked: Asked; readonly posed: Posed
     asked.easing !== 'none' &&
     plain.film.read().audit !== null &&
     (['question', 'series', 'from', 'wet', 'law'] as const).every((k) => plain.asked[k] === asked[k]);
-  return <Watched key={asked.easing} asked={asked} film={film} posed={posed} plain={beside ? plain.film : null} />;
+  return (
+    <Watched key={film.id} {...{ asked, film, posed, line }} plain={beside ? plain.film : null} onLine={setLine} />
+  );
 }
 
 /** How fast it is played. */
@@ -163,11 +166,16 @@ function Watched({
   film,
   posed,
   plain,
+  line,
+  onLine,
 }: {
   readonly asked: Asked;
   readonly film: Film;
   readonly posed: Posed;
   readonly plain: Film | null;
+  /** Line whose pull is traced; null for the one that is asked most. */
+  readonly line: string | null;
+  readonly onLine: (id: string) => void;
 }): ReactElement {
   const units = useUnits();
   const { head, got, audit, lost, problem } = useSyncExternalStore(film.subscribe, film.read);
@@ -226,7 +234,7 @@ function Watched({
   return (
     <>
       <Box display="grid" gridTemplateColumns="minmax(0, 1fr)" gap="8px" marginTop="8px">
-        <Traces film={film} head={head} got={got} seconds={seconds} plain={plain} units={units} />
+        <Traces {...{ film, head, got, seconds, plain, units }} chosen={line} onChoose={onLine} />
         <Slider.Root
           min={0}
           max={seconds}
@@ -352,6 +360,8 @@ function Traces({
   seconds,
   plain,
   units,
+  chosen,
+  onChoose,
 }: {
   readonly film: Film;
   readonly head: GustHead | null;
@@ -359,8 +369,9 @@ function Traces({
   readonly seconds: number;
   readonly plain: Film | null;
   readonly units: UnitChoice;
+  readonly chosen: string | null;
+  readonly onChoose: (id: string) => void;
 }): ReactElement | null {
-  const [chosen, setChosen] = useState<string | null>(null);
   const n = NEWTONS_PER[units.force];
   // drawn again with every second that has come
   const come = Math.floor(got / FRAMES);
@@ -390,7 +401,7 @@ function Traces({
         label="Pull of the"
         value={line.id}
         options={head.lines.map((l) => ({ id: l.id, name: l.name }))}
-        onChange={setChosen}
+        onChange={onChoose}
       />
       {plain !== null && (
         <Text textStyle="quiet">
