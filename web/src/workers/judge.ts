@@ -48,7 +48,7 @@ export class Judge extends Telling<JudgedRig> {
 
   private async work(question: RigQuestion, run: Run): Promise<void> {
     const { moving } = this.read();
-    const fast = (await quick.service.judge(question, false)) as Answer<RigReport>;
+    const fast = (await quick.service.judge(question, false, moving)) as Answer<RigReport>;
     this.show(found(fast));
     if (moving || run.stale() || !fast.ok) return;
     const full = await run.unlessNewer(thorough.service.judge(question, true) as Promise<Answer<RigReport>>);

@@ -65,8 +65,12 @@ const lighter = (r: RigReport): RigReport => ({
 });
 
 const service = {
-  /** A rig judged. @param full false while a hand moves it: only as pitched and lain in, without ranges */
-  judge: async ({ rig, context, units }: RigQuestion, full: boolean): Promise<Answer<RigReport>> => {
+  /**
+   * A rig judged.
+   * @param full  false only as pitched and lain in, without ranges
+   * @param moved while a hand moves it: without the workings that nobody opens then
+   */
+  judge: async ({ rig, context, units }: RigQuestion, full: boolean, moved = false): Promise<Answer<RigReport>> => {
     const solved = full && rig.pitch !== undefined ? await inHalves(rig, context) : null;
     return answer(units, () => {
       const { report, roof } = judgeRig(rig, context, {
@@ -75,7 +79,7 @@ const service = {
         ...(solved === null ? {} : { solved }),
       });
       if (roof !== null) stood = roof.tied;
-      return full ? report : lighter(report);
+      return moved ? lighter(report) : report;
     });
   },
   /** What a rig comes to in a sentence. */
