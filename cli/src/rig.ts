@@ -24,7 +24,7 @@ import { warningsOf } from './warnings.js';
 import { BadInput, bad, readNumber, readOptions, single } from './options.js';
 import type { Options } from './options.js';
 
-const HELP = `rb rig FILE [--wind M/S[@DEG]] [--wet] [--ladder [--snow FEEL]] [--samples N] [--gusts [--series CSV]
+const HELP = `rb rig FILE [--wind M/S[@DEG]] [--wet] [--ladder [--snow FEEL | --rain | --people]] [--samples N] [--gusts [--series CSV]
        [--ease WHAT]] [--seed S] [--json [--shape]]
 
 Solves a pitched rig, a bed hung in one or both (docs/formats/rig.md) under their cases and prints lines, anchors,
@@ -34,7 +34,7 @@ hitches, cloth, and the bed with what its trunks bear of both.
 --wet   the demand columns tell the wet night instead of the rig as pitched; with --wind the soaked gust
 --ladder turns the wind up from calm by Beaufort, from the side of --wind or the file's own, dry or --wet: what gives first, at
         what gust, what follows when it has gone, until the roof is down; with --snow powder, fresh, settled or wet the same for
-        snow on it
+        snow on it, with --rain for rain on the soaked rig, with --people for heavier and heavier people in its bed
 --samples solves so many rigs as this one may be, everything that is not known drawn within its range: bands, what gives how
         often, and what would be worth finding out; the same --seed (1) gives the same
 --gusts plays a minute of gusting wind over it, from the side of --wind or the file's own, dry or --wet: made up about the file's own
@@ -102,10 +102,12 @@ export function rig(args: readonly string[], io: Output): number {
   const options = readOptions(
     rest,
     ['wind', 'snow', 'samples', 'seed', 'series', 'ease'],
-    ['wet', 'json', 'shape', 'ladder', 'gusts'],
+    ['wet', 'json', 'shape', 'ladder', 'rain', 'people', 'gusts'],
   );
   for (const [option, of] of [
     ['snow', 'ladder'],
+    ['rain', 'ladder'],
+    ['people', 'ladder'],
     ['series', 'gusts'],
     ['ease', 'gusts'],
   ] as const)
@@ -113,7 +115,7 @@ export function rig(args: readonly string[], io: Output): number {
   if (options.has('seed') && !options.has('samples') && !options.has('gusts'))
     throw new BadInput('--seed: it goes with --samples or --gusts; give one of them too');
   for (const option of ['ladder', 'samples', 'gusts'] as const)
-    if (options.has(option) && file.rig.pitch === undefined)
+    if (options.has(option) && file.rig.pitch === undefined && !(option === 'ladder' && options.has('people')))
       throw new BadInput(`--${option}: this rig has no roof pitched on it; leave it out`);
   const wind = readWind(single(options, 'wind'));
   const context = contextOf(file);
@@ -136,12 +138,9 @@ export function rig(args: readonly string[], io: Output): number {
   const under = new Set<string>(bed?.bears.map((t) => t.id));
   const said = result === null ? null : toJson(result, caseId, under);
   const ofBed = bed === null ? {} : { bed: bedJson(file, bed) };
-  const up =
-    options.has('ladder') && result !== null
-      ? onRig(() =>
-          climb(file, turnedBy(single(options, 'snow'), wind?.from ?? file.rig.pitch!.windFrom, options.has('wet'))),
-        )
-      : null;
+  const up = options.has('ladder')
+    ? onRig(() => climb(file, turnedBy(options, file, wind?.from ?? file.rig.pitch?.windFrom ?? 0)))
+    : null;
   const samples = readWhole(options, 'samples', 0, 20_000);
   const seed = readWhole(options, 'seed', 1, 2 ** 31 - 1);
   const doubt = samples > 0 && result !== null ? doubtIn(file, result.rows, samples, seed, wind) : null;
@@ -200,9 +199,14 @@ function readWhole(options: Options, name: string, otherwise: number, most: numb
   });
 }
 
-/** What a ladder turns up. @param snow its feel, or none for wind */
-function turnedBy(snow: string | undefined, from: number, wet: boolean): Turned {
-  if (snow === undefined) return { of: 'wind', from, wet };
+/** What a ladder turns up: one thing. @param from where the wind comes from where that is it, rad */
+function turnedBy(options: Options, { rig }: RigFile, from: number): Turned {
+  const asked = (['snow', 'rain', 'people'] as const).filter((o) => options.has(o));
+  if (asked.length > 1) throw new BadInput(`--${asked[1]!}: it does not go with --${asked[0]!}; give one of them`);
+  if (asked[0] === 'people' && rig.bed === undefined) throw new BadInput('--people: this rig has no bed; leave it out');
+  if (asked[0] === 'rain' || asked[0] === 'people') return { of: asked[0] };
+  const snow = single(options, 'snow');
+  if (snow === undefined) return { of: 'wind', from, wet: options.has('wet') };
   if (!(snow in SNOWS)) throw bad('snow', snow, `one of ${Object.keys(SNOWS).join(', ')}`);
   return { of: 'snow', feel: snow as SnowFeel };
 }

@@ -37,7 +37,18 @@ describe('rb rig', () => {
     expect(said.ladder.from).toBe(200);
     expect(said.ladder.rungs.map((r) => r.beaufort)).toEqual([...said.ladder.rungs.keys()]);
   });
+  test('with --rain and --people it turns those up', () => {
+    expect(rb('rig', example('hammock-fly'), '--ladder', '--rain').out).toMatch(/rain on the soaked rig[^]*60 mm/);
+    const { code, out } = rb('rig', example('bed-on-one-alder'), '--ladder', '--people', '--json');
+    expect(code).toBe(0);
+    const { ladder } = JSON.parse(out) as { ladder: { of: string; rungs: { level: number }[] } };
+    expect(ladder.of).toBe('people');
+    expect(ladder.rungs.at(-1)!.level).toBeGreaterThan(200);
+  });
   test.each([
+    [['--rain'], /--rain: it goes with --ladder/],
+    [['--ladder', '--rain', '--snow', 'wet'], /--rain: it does not go with --snow/],
+    [['--ladder', '--people'], /--people: this rig has no bed/],
     [['--snow', 'wet'], /--snow: it goes with --ladder/],
     [['--seed', '3'], /--seed: it goes with --samples/],
     [['--samples', '1.5'], /--samples: 1\.5; allowed: a whole number/],

@@ -3,6 +3,7 @@ import type { Amount, Phrase } from '../quantity/index.js';
 import { amount, metres, phrase } from '../quantity/index.js';
 import { WIND_LAWS, WIND_LAW_IDS, compassPoint } from '../weather/index.js';
 import type { CaseSource, CaseWind, Environment, LoadCase, Occupancy } from './load-case.js';
+import { BRIMFUL } from './load-case.js';
 
 /** What part of a rig a case is asked of. */
 export type CasePart = 'line' | 'roof' | 'bed';
@@ -103,14 +104,14 @@ export const CASE_KINDS = {
   },
   wet: {
     of: ['line', 'roof'],
-    cases: once({ since: SOAKED, environment: { wet: true, standing: true } }),
+    cases: once({ since: SOAKED, environment: { wet: true, rain: BRIMFUL } }),
     name: words('wet night'),
     said: words('on a wet night'),
     when: plain('ten hours on, soaked, low spots full'),
   },
   rain: {
     of: ['roof'],
-    cases: once({ environment: { standing: true } }),
+    cases: once({ environment: { rain: BRIMFUL } }),
     name: words('downpour'),
     said: words('in a downpour'),
     when: plain('on the rig as pitched, low spots full'),
@@ -195,7 +196,7 @@ export const CASE_KINDS = {
 export type CaseKind = keyof typeof CASE_KINDS;
 
 const KINDS: Readonly<Record<CaseKind, Kind>> = CASE_KINDS;
-const CALM: Environment = { wind: null, wet: false, snow: 0, standing: false, sway: 0 };
+const CALM: Environment = { wind: null, wet: false, snow: 0, rain: 0, sway: 0 };
 
 const made = (kind: CaseKind, own: Own): LoadCase => ({
   id: own.id ?? kind,
@@ -238,6 +239,10 @@ export const gustCase = (wind: CaseWind, wet: boolean): LoadCase => made(wet ? '
 
 /** Snow of so much on it, relaxed a night. @param mass kg/m² on level ground */
 export const snowCase = (mass: number): LoadCase => made('snow', { since: SOAKED, environment: { snow: mass } });
+
+/** So much rain on the soaked rig, ten hours on. @param depth of what has fallen, m */
+export const rainCase = (depth: number): LoadCase =>
+  made('wet', { since: SOAKED, environment: { wet: true, rain: depth } });
 
 /** A case's name; how it is said at the end of a sentence; and when it is. */
 export const nameOf = (c: LoadCase): string => KINDS[c.kind].name(c);

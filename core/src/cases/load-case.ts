@@ -11,6 +11,9 @@ export interface CaseWind {
   readonly broadside?: true;
 }
 
+/** As much rain as fills every low spot to its brim. */
+export const BRIMFUL = Number.POSITIVE_INFINITY;
+
 /** What weather and trees do to a rig. */
 export interface Environment {
   /** A gust; null in still air. */
@@ -18,8 +21,8 @@ export interface Environment {
   readonly wet: boolean;
   /** Snow that has fallen on it, kg/m² on level ground. */
   readonly snow: number;
-  /** Whether rain has filled what can hold it. */
-  readonly standing: boolean;
+  /** Rain that has fallen and stands where it can, m of it; {@link BRIMFUL} where every low spot is full. */
+  readonly rain: number;
   /** How far the trunks sway apart, m; negative where they are drawn together. */
   readonly sway: number;
 }

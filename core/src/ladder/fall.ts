@@ -3,9 +3,9 @@ import { heldWith } from '../pitch/index.js';
 
 /**
  * What becomes of a rig when something gives: a line hangs free or a stick lies down, a hitch slides along the ridge until it holds
- * again, or all of it comes down.
+ * again, all of it comes down, or whoever lies in the bed falls.
  */
-export type Gives = 'frees' | 'slides' | 'down';
+export type Gives = 'frees' | 'slides' | 'down' | 'drops';
 
 /** What goes when a check gives: lines that hang free and sticks that push no more, by id. */
 export interface Freed {

@@ -11,9 +11,11 @@ import {
   tieOff,
 } from '../pitch/index.js';
 import type { RigContext, RidgeRig } from '../rig/index.js';
+import type { BedShape } from '../shelter/index.js';
 import type { Gives } from './fall.js';
 import { freedBy, heldUp, isOver } from './fall.js';
-import type { Load, Turned } from './turned.js';
+import { ladenLadder } from './laden.js';
+import type { Load, OnRoof, Turned } from './turned.js';
 import { casesAt, loadsOf, powerOf } from './turned.js';
 
 /** Something that gives on the way up. */
@@ -24,9 +26,9 @@ export interface Fall {
   /** Lines that hang free by it. */
   readonly lines: readonly string[];
   readonly gives: Gives;
-  /** Where it gives: a gust at the roof, m/s, or a depth of snow, m. */
+  /** Where it gives: a gust at the roof, m/s, or a depth of snow or rain, m; a mass, kg. */
   readonly at: number;
-  /** The mean wind in the open that brings the gust, m/s; null for snow. */
+  /** The mean wind in the open that brings the gust, m/s; null where it is no wind. */
   readonly mean: number | null;
   /** Whether it gives at once because of what gave before it. */
   readonly follows: boolean;
@@ -40,8 +42,14 @@ export interface Rung extends Load {
   readonly least: { readonly link: string; readonly name: string; readonly left: number } | null;
   /** Where it was last at rest on this rung, as `level` says it. */
   readonly stoodAt: number;
-  /** How it is drawn there: under the law of the wind that asks most. */
-  readonly shape: PitchShape;
+  /** Water that stands on it there, m³. */
+  readonly water: number;
+  /** How its roof is drawn there: under the law of the wind that asks most; null without one. */
+  readonly shape: PitchShape | null;
+  /** Its bed with someone in it; null where the roof alone is asked. */
+  readonly bed: BedShape | null;
+  /** Whether the bed comes down on the ground. */
+  readonly grounded: boolean;
 }
 
 /** How a climb ends: it stands to the top; no rest is found any more, as when cloth flaps; what holds it up has gone. */
@@ -67,6 +75,9 @@ export interface LadderOptions {
 /** Halvings between a level that settles and one that does not: a sixth of a rung. */
 const HALVED = 3;
 
+/** Whether a state is one of rest: cloth that flaps has none, nor cloth that gives under the water that it gathers by giving. */
+const rests = (s: PitchState): boolean => s.numbers.converged && !s.luffing && !s.runsAway;
+
 /** A level and how it stood there, solved and checked on what was found. */
 interface Stand extends Level {
   readonly checks: readonly RoofCheck[];
@@ -75,16 +86,29 @@ interface Stand extends Level {
 }
 
 /**
- * Turns wind or snow up from none, rung by rung, until the roof is down. What gives first is taken out of the rig itself, and the rig
+ * Something turned up over a rig, rung by rung: what gives first, and what follows.
+ * @returns null when it was stopped
+ * @throws RigProblem where the rig cannot be computed
+ */
+export const ladderOf = (
+  rig: RidgeRig,
+  context: RigContext,
+  turned: Turned,
+  options: LadderOptions = {},
+): Ladder | null =>
+  turned.of === 'people' ? ladenLadder(rig, context, options) : roofLadder(rig, context, turned, options);
+
+/**
+ * Turns wind, snow or rain up from none, rung by rung, until the roof is down. What gives first is taken out of the rig itself, and the rig
  * is solved again where it gave: what then gives follows from it; what holds goes on up. In wind under every law by which it is laid on
  * cloth at once; the one that asks most counts. Nothing is read of a state that found no rest: there the climb ends.
  * @returns null when it was stopped
  * @throws RigProblem where the rig cannot be computed
  */
-export function ladderOf(
+function roofLadder(
   rig: RidgeRig,
   context: RigContext,
-  turned: Turned,
+  turned: OnRoof,
   { progress = () => true, upTo = Number.POSITIVE_INFINITY, first = false }: LadderOptions = {},
 ): Ladder | null {
   const model = pitchModel(rig, context, { ranges: false });
@@ -101,10 +125,10 @@ export function ladderOf(
       const from = stood.get(law);
       const state = solveCase(tied, c, { patient, ...(from === undefined ? {} : { from }) });
       states.push(state);
-      if (state.luffing || !state.numbers.converged) break;
+      if (!rests(state)) break;
       if (state.stood !== null) stood.set(law, state.stood);
     }
-    const settled = states.every((s) => s.numbers.converged && !s.luffing);
+    const settled = states.every(rests);
     const readings: CaseReading[] = settled ? states.map((s) => readingOf(tied, s, null)) : [];
     return { speed: level, checks, states, settled, left: checks.map((p) => leastOf(p, readings)) };
   };
@@ -188,7 +212,10 @@ const rungOf = (load: Load, falls: readonly Fall[], stand: Stand): Rung => ({
   falls,
   least: leastIn(stand),
   stoodAt: stand.speed,
+  water: Math.max(...stand.states.map((s) => s.litres)) / 1000,
   shape: shapeOf(stand),
+  bed: null,
+  grounded: false,
 });
 
 function leastIn({ checks, left }: Stand): Rung['least'] {

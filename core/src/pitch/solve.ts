@@ -17,7 +17,7 @@ import {
 } from '../net/index.js';
 import { GRAVITY, dot, norm } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
-import { runOff } from '../roof/index.js';
+import { filledBy, runOff } from '../roof/index.js';
 import type { Pond } from '../roof/index.js';
 import { flutterFactor, normalOf, roofForWind, windToward } from '../weather/index.js';
 import type { RoofForWind } from '../weather/index.js';
@@ -430,9 +430,10 @@ export function solveCase(
   let ponds: readonly Pond[] = [];
   let litres = 0;
   let runsAway = false;
-  if (c.environment.standing) {
+  if (c.environment.rain > 0) {
     for (let round = 0; round < FILL_ROUNDS; round++) {
-      ponds = runOff(model.mesh, model.neighbours, placesOf(engine), model.layout.setting.ground).ponds;
+      const runs = runOff(model.mesh, model.neighbours, placesOf(engine), model.layout.setting.ground);
+      ponds = filledBy(runs, c.environment.rain);
       const now = 1000 * ponds.reduce((sum, p) => sum + p.volume, 0);
       if (now < 0.05 || Math.abs(now - litres) <= AT_REST * now) {
         litres = now;

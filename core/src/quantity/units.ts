@@ -6,6 +6,7 @@ export type Quantity =
   | 'diameter'
   | 'force'
   | 'mass'
+  | 'rain'
   | 'strain'
   | 'share'
   | 'ratio'
@@ -106,6 +107,9 @@ export function show(value: number, quantity: Quantity, units: UnitChoice): Show
       return shownLength(value, units.length);
     case 'diameter':
       return feet ? as(INCH, 'in', 2) : as(1e-3, 'mm', 2);
+    case 'rain':
+      // as a gauge is read
+      return feet ? { text: (value / INCH).toFixed(1), unit: 'in' } : { text: (1000 * value).toFixed(0), unit: 'mm' };
     case 'force':
       return shownForce(value, units.force);
     case 'mass':

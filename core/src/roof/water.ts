@@ -184,6 +184,63 @@ function pondsOf(context: Neighbours, brim: Float64Array, area: Float64Array, z:
   return out.sort((a, b) => b.volume - a.volume);
 }
 
+/**
+ * What stands where it can when so much rain has fallen at once: a low spot that is not full holds what ran into it, one that is hands
+ * the rest on over its rim.
+ * @param rain m of it; infinite fills every low spot
+ */
+export function filledBy(runs: RunOff, rain: number): readonly Pond[] {
+  const { next, through, ponds } = runs;
+  if (!Number.isFinite(rain)) return ponds;
+  const pondOf = new Int32Array(next.length).fill(-1);
+  ponds.forEach((p, i) => p.wet.forEach(({ node }) => (pondOf[node] = i)));
+  /** The first low spot on the way from a node, other than one; -1 where its water leaves. */
+  const firstOn = (node: number, but: number): number => {
+    for (let n = node; n >= 0; n = next[n]!) if (pondOf[n]! >= 0 && pondOf[n] !== but) return pondOf[n]!;
+    return -1;
+  };
+  const own = through.slice();
+  for (let n = 0; n < next.length; n++) if (next[n]! >= 0) own[next[n]!]! -= through[n]!;
+  const ran = new Float64Array(ponds.length);
+  for (let n = 0; n < next.length; n++) {
+    const into = firstOn(n, -1);
+    if (into >= 0) ran[into]! += rain * own[n]!;
+  }
+  const onward = ponds.map((p, i) => firstOn(p.node, i));
+  const from = ponds.map((_, i) => onward.flatMap((to, j) => (to === i ? [j] : [])));
+  const held = new Map<number, number>();
+  /** What has come into a low spot, m³, with what those above it did not hold. */
+  const cameInto = (i: number): number => {
+    const known = held.get(i);
+    if (known !== undefined) return known;
+    const sum = from[i]!.reduce((s, j) => s + Math.max(0, cameInto(j) - ponds[j]!.volume), ran[i]!);
+    held.set(i, sum);
+    return sum;
+  };
+  return ponds.flatMap((p, i) => filledTo(p, cameInto(i)));
+}
+
+/** A low spot with so much water in it, m³; none where that is nothing. */
+function filledTo(pond: Pond, water: number): readonly Pond[] {
+  if (water >= pond.volume) return [pond];
+  // deepest first: the level sinks from the brim past one node after the other
+  const wet = [...pond.wet].sort((a, b) => b.depth - a.depth);
+  let [area, volume] = [0, 0];
+  let level = 0;
+  for (const [k, { depth, area: of }] of wet.entries()) {
+    area += of;
+    const rise = depth - (wet[k + 1]?.depth ?? 0);
+    if (volume + area * rise >= water) {
+      level = pond.depth - depth + (water - volume) / area;
+      break;
+    }
+    volume += area * rise;
+  }
+  const below = pond.depth - level;
+  const under = wet.flatMap((w) => (w.depth > below ? [{ ...w, depth: w.depth - below }] : []));
+  return under.length === 0 ? [] : [{ node: pond.node, depth: under[0]!.depth, volume: water, wet: under }];
+}
+
 /** The way water takes from a node to where it leaves the cloth or stands. */
 export function pathFrom(runs: RunOff, node: number): number[] {
   const out = [node];

@@ -9,6 +9,7 @@ import type { SnowFeel } from '../../src/catalogue/index.js';
 import { SI, tell } from '../../src/quantity/index.js';
 import { firmerThan } from '../../src/sizing/index.js';
 import { fallWords, ladderWords } from '../../src/words/index.js';
+import { judgeRig } from '../../src/shelter/index.js';
 import { evaluatePitch } from '../../src/pitch/index.js';
 import type { RigContext, RidgeRig } from '../../src/rig/index.js';
 import { BEAUFORT } from '../../src/weather/index.js';
@@ -66,7 +67,7 @@ describe('the wind turned up', () => {
         for (const f of r.falls) if (f.lines.length > 0) free.add(f.link.split(':')[0]!);
         for (const line of lines.filter((x) => free.has(x.row))) {
           seen++;
-          expect(r.shape.tension[line.line]!).toBeLessThan(0.5);
+          expect(r.shape!.tension[line.line]!).toBeLessThan(0.5);
         }
       }
     }
@@ -120,13 +121,83 @@ describe('snow laid on', () => {
   });
 });
 
+describe('rain on it', () => {
+  const gable = load('gravel-spit-gable');
+  const { pitch } = gable.rig;
+  // as flat as its ridge lets it be, and hardly hauled
+  const flat: RidgeRig = {
+    ...gable.rig,
+    pitch: { ...pitch!, shape: { ...pitch!.shape, edges: [1.5, 1.5] }, guy: { ...pitch!.guy, haul: 5 }, own: {} },
+  };
+  const wet = (rig: RidgeRig): Ladder => ladderOf(rig, gable.context, { of: 'rain' })!;
+  test('a steep roof sheds it all', () => {
+    const shed = wet(gable.rig);
+    expect(shed.end).toBe('stands');
+    expect(shed.rungs.every((r) => r.water === 0)).toBe(true);
+    expect(tell(ladderWords(shed).sentence)).toBe('Rain runs off it: nothing stands on it after 60 mm of rain.');
+  });
+  test('a slack flat one gathers it: more on every rung, no more than fell, until its pegs go', () => {
+    const pooled = wet(flat);
+    expect(pooled.end).not.toBe('stands');
+    const falls = pooled.rungs.flatMap((r) => r.falls);
+    expect(falls[0]!.name).toMatch(/^peg/);
+    const before = pooled.rungs.slice(0, pooled.rungs.findIndex((r) => r.falls.length > 0) + 1);
+    before.forEach((r, i) => i > 0 && expect(r.water).toBeGreaterThan(before[i - 1]!.water));
+    const { roof } = evaluateRoof(gable);
+    for (const r of before) expect(r.water).toBeLessThanOrEqual(r.level * roof * 1.02);
+    expect(tell(ladderWords(pooled).sentence)).toMatch(/gives first, under \d+ mm of rain\.$/);
+    expect(tell(ladderWords(pooled).sentence, { length: 'ft', force: 'lbf' })).toMatch(/under 0\.\d in of rain\.$/);
+  });
+});
+
+/** Area of a rig's cloth, m². */
+function evaluateRoof({ rig, context }: ReturnType<typeof load>): { readonly roof: number } {
+  const { length, width } = context.roofs.find((r) => r.id === rig.pitch!.roof)!;
+  return { roof: length * width };
+}
+
+describe('heavier and heavier in the bed', () => {
+  const drum = load('drum-tight-bed');
+  const ladder = ladderOf(drum.rig, drum.context, { of: 'people' })!;
+  const fall = ladder.rungs.flatMap((r) => r.falls)[0]!;
+  test('what gives first has just what it needs with so much in it, by a judgement of its own', () => {
+    const laden = { ...drum.rig, bed: { ...drum.rig.bed!, mass: fall.at } };
+    const { rows } = judgeRig(laden, drum.context, { full: true, spreads: false, wind: null }).report;
+    const margins = rows.flatMap((r) => r.links.map(({ link }) => ({ id: link.id, left: link.margin.value })));
+    expect(margins.find((m) => m.id === fall.link)!.left).toBeCloseTo(1, 1);
+    for (const m of margins) expect(m.left).toBeGreaterThan(0.97);
+  });
+  test('the more lies in it the less is left, and it ends with the first that gives', () => {
+    const left = ladder.rungs.map((r) => r.least!.left);
+    left.forEach((x, i) => i > 0 && expect(x).toBeLessThan(left[i - 1]!));
+    expect(ladder.end).toBe('down');
+    expect(ladder.rungs.at(-1)!.falls).toHaveLength(1);
+    expect(fallWords(fall)).toMatch(/gives, and whoever lies in it falls$/);
+    expect(tell(ladderWords(ladder).sentence)).toMatch(/gives first, with 84 kg in the bed\.$/);
+    // the heavier, the deeper it hangs
+    const low = ladder.rungs.map((r) => Math.min(...r.bed!.line.map((p) => p[2])));
+    low.forEach((z, i) => i > 0 && expect(z).toBeLessThan(low[i - 1]!));
+  });
+  test('what would bear it is said, with what it holds and what is asked', () => {
+    const change = firmerThan(drum.rig, drum.context, { of: 'people' }, fall, SI)!;
+    expect(change.remedy).toMatch(/^What holds \d+ N there would do\.$/);
+    expect(change.sentence).toMatch(/hitch of the first strap is short/);
+  });
+  test('without a roof too, and where it comes down on the ground that is said', () => {
+    const alder = load('bed-on-one-alder');
+    const alone = ladderOf(alder.rig, alder.context, { of: 'people' })!;
+    expect(alone.rungs.every((r) => r.shape === null && r.bed !== null)).toBe(true);
+    expect(tell(ladderWords(alone).detail)).toMatch(/^With \d+ kg in the bed it comes down on the ground\./);
+  });
+});
+
 describe('where no rest is found', () => {
   const fly = load('hammock-fly');
   const found = climb(fly, fly.rig.pitch!.windFrom);
   test('it ends there, and nothing is read of what found none', () => {
     expect(found.end).toBe('unsettled');
     const last = found.rungs.at(-1)!;
-    for (const r of found.rungs) if (r.least !== null) expect(r.shape.converged && !r.shape.luffing).toBe(true);
+    for (const r of found.rungs) if (r.least !== null) expect(r.shape!.converged && !r.shape!.luffing).toBe(true);
     expect(last.stoodAt).toBeLessThanOrEqual(found.at!);
     expect(tell(ladderWords(found).detail)).toMatch(/no rest is found: .*Count it as down\.$/);
   });
@@ -141,7 +212,7 @@ describe('a stick that buckles', () => {
     const fall = rungs[k]!.falls.find((f) => /stick|prop/.test(f.name))!;
     expect(fall.lines).toEqual([]);
     const pushes = (push: ArrayLike<number>): number => Array.from(push).filter((n) => Math.abs(n) > 0.5).length;
-    expect(pushes(rungs[k]!.shape.push)).toBeLessThan(rungs[0]!.shape.push.length);
+    expect(pushes(rungs[k]!.shape!.push)).toBeLessThan(rungs[0]!.shape!.push.length);
     expect(fallWords(fall)).toMatch(/gives: it lies down$/);
   });
 });

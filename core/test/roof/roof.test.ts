@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
   coverOf,
+  filledBy,
   meshCloth,
   neighboursOf,
   nodeAreas,
@@ -164,6 +165,46 @@ describe('water', () => {
         },
       ),
       { seed: 13, numRuns: 40 },
+    );
+  });
+  test('a bowl fills with what falls on it, its level as deep as that water, and no further than its rim', () => {
+    const at = lifted(mesh, (s, t) => 1 + 0.2 * Math.max(Math.abs(s) / 2, Math.abs(t) / 1.5));
+    const r = runOff(mesh, context, at, flatGround);
+    const brim = r.ponds[0]!;
+    for (const rain of [0.002, 0.01, 0.03]) {
+      const [pond] = filledBy(r, rain);
+      // what falls on the rim itself drips off it
+      expect(pond!.volume).toBeLessThanOrEqual(rain * 12);
+      expect(pond!.volume).toBeGreaterThan(rain * 12 * (7 / 8) ** 2);
+      // the water under its level is what is said
+      expect(pond!.wet.reduce((sum, w) => sum + w.depth * w.area, 0)).toBeCloseTo(pond!.volume, 9);
+      // a pyramid: volume goes with the cube of depth, as near as the squares of cloth are fine
+      expect(pond!.depth / brim.depth).toBeCloseTo(Math.cbrt(pond!.volume / brim.volume), 1);
+    }
+    expect(filledBy(r, 1)).toEqual(r.ponds);
+    expect(filledBy(r, Number.POSITIVE_INFINITY)).toBe(r.ponds);
+    expect(filledBy(r, 0)).toEqual([]);
+  });
+  test('what stands is never more than fell, never more than fits, and never less for more rain', () => {
+    const bumpy = fc.array(fc.double({ min: -0.3, max: 0.3, noNaN: true }), { minLength: 81, maxLength: 81 });
+    fc.assert(
+      fc.property(bumpy, fc.double({ min: 1e-4, max: 0.2, noNaN: true }), (bumps, rain) => {
+        let k = 0;
+        const r = runOff(
+          mesh,
+          context,
+          lifted(mesh, () => 1 + bumps[k++ % 81]!),
+          flatGround,
+        );
+        const stands = (fallen: number): number => filledBy(r, fallen).reduce((sum, p) => sum + p.volume, 0);
+        expect(stands(rain)).toBeLessThanOrEqual(rain * r.catches + 1e-9);
+        expect(stands(rain)).toBeLessThanOrEqual(stands(Number.POSITIVE_INFINITY) + 1e-9);
+        expect(stands(2 * rain)).toBeGreaterThanOrEqual(stands(rain) - 1e-9);
+        expect(stands(1e6)).toBeCloseTo(stands(Number.POSITIVE_INFINITY), 9);
+        for (const p of filledBy(r, rain))
+          expect(p.wet.reduce((sum, w) => sum + w.depth * w.area, 0)).toBeCloseTo(p.volume, 9);
+      }),
+      { seed: 17, numRuns: 60 },
     );
   });
   test('down an even slope every run is straight, square to the hem, to the very edge', () => {

@@ -46,7 +46,7 @@ function checked({ engine, model }: TiedRig, s: PitchState): { unbalanced: numbe
     sum[i % 3]! +=
       numbers.reaction[i]! +
       numbers.ground[i]! +
-      (s.case.environment.standing || s.case.environment.snow > 0 ? 0 : structure.load[i]!);
+      (s.case.environment.rain > 0 || s.case.environment.snow > 0 ? 0 : structure.load[i]!);
   let [apart, whole] = [0, 0];
   for (let i = 0; i < numbers.pressure.length; i++) {
     const [a, b, c] = [0, 1, 2].map((k) => 3 * structure.corner[3 * i + k]!) as [number, number, number];

@@ -50,7 +50,7 @@ export const BenchScene = memo(function BenchScene({
   useEffect(() => judge.ask(question, moving), [judge, question, moving]);
   const { report: judged, problem } = useFollowed(judge);
   const pose = useFollowed(posed);
-  const shape = pose.rig === rig ? pose.shape : null;
+  const { shape, bed: posedBed } = pose.rig === rig ? pose : UNPOSED;
   const report = useMemo(
     () =>
       shape === null || judged === null || judged.roof === null
@@ -67,7 +67,7 @@ export const BenchScene = memo(function BenchScene({
       kit={camp.kit}
       body={context.body}
       {...(context.paces === undefined ? {} : { paces: context.paces })}
-      bed={report?.bed?.shapes.find((s) => s.caseId === bedCase) ?? report?.bed?.shapes.at(-1) ?? null}
+      bed={posedBed ?? report?.bed?.shapes.find((s) => s.caseId === bedCase) ?? report?.bed?.shapes.at(-1) ?? null}
       straps={context.straps.find((s) => s.id === rig.bed?.straps) ?? null}
       stale={problem !== null}
       caseId={report?.full !== true ? 'pitched' : shape !== null ? POSED : caseOf(report.roof, wanted)}
@@ -79,6 +79,8 @@ export const BenchScene = memo(function BenchScene({
     />
   );
 });
+
+const UNPOSED = { shape: null, bed: null };
 
 /** The case that is meant: a kind's name stands for the hardest case of it. */
 export const caseOf = (

@@ -161,6 +161,7 @@ function Bench({
   const roof = roofOf(report);
   // judged in every wind: what a night is thought through from
   const weathered = roof !== null && roof.full && problem === null ? roof : null;
+  const onlyBed = !pitched && rig.bed !== undefined && report !== null && problem === null;
   // what is touched is looked up in the report as it is then
   const onLine = useCallback(
     (row: string | null, { x, y }: Spot) => {
@@ -297,10 +298,10 @@ function Bench({
               onTake={put}
               onClose={close}
             />
-          ) : panel === 'ladder' && weathered !== null ? (
+          ) : panel === 'ladder' && (weathered !== null || onlyBed) ? (
             <LadderPanel
               {...{ question, posed }}
-              rose={weathered.roof.rose}
+              rose={weathered?.roof.rose ?? []}
               onTake={put}
               onSize={() => show('panel', 'size')}
               onClose={close}

@@ -174,7 +174,9 @@ const Weather: StepControls = ({ editing, said, report, caseId, show }) => {
         <>
           <WeatherQuick editing={editing} />
           {pitched && <WindFrom editing={editing} />}
-          {pitched && <LookAhead onPanel={(panel) => show('panel', panel)} />}
+          {(pitched || editing.rig.bed !== undefined) && (
+            <LookAhead roofed={pitched} onPanel={(panel) => show('panel', panel)} />
+          )}
         </>
       }
     >

@@ -191,7 +191,7 @@ function Watched({
     (moving: boolean) => {
       const now = film.shapeAt(time.current);
       if (now === null) return;
-      posed.pose(rig, now.shape, moving);
+      posed.pose(rig, now.shape, { moving });
       if (!moving) setShown({ time: time.current, speed: now.speed });
     },
     [film, posed, rig],

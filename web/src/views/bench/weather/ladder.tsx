@@ -4,14 +4,14 @@ import type { SnowFeel } from '@rough-bight/core/catalogue';
 import type { Fall, Ladder, Rung, Turned } from '@rough-bight/core/ladder';
 import { worstSpoke } from '@rough-bight/core/pitch';
 import type { RoseCase } from '@rough-bight/core/pitch';
-import { say } from '@rough-bight/core/quantity';
+import { say, tell } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { BEAUFORT } from '@rough-bight/core/weather';
-import { fallWords, ladderWords, leastWords } from '@rough-bight/core/words';
+import { LEVELS, fallWords, ladderWords, leastWords, levelWords } from '@rough-bight/core/words';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
-import { Choice, Segments } from '../../../parts/choice.js';
+import { Choice } from '../../../parts/choice.js';
 import { DataTable } from '../../../parts/data-table.js';
 import type { Column } from '../../../parts/data-table.js';
 import { Caution } from '../../../parts/layout.js';
@@ -25,7 +25,36 @@ import { Found } from './found.js';
 import type { Posed } from './posed.js';
 import { SideChoice } from './side-choice.js';
 
-/** Wind or snow turned up over the rig: what gives first, what follows, and what to change. */
+/** What can be turned up, as it is chosen. */
+const WHATS = [
+  { id: 'dry', name: 'Wind on it dry' },
+  { id: 'wet', name: 'Wind on it soaked' },
+  { id: 'rain', name: 'Rain' },
+  { id: 'snow', name: 'Snow' },
+  { id: 'people', name: 'Who lies in the bed' },
+] as const;
+type What = (typeof WHATS)[number]['id'];
+const TITLES: Readonly<Record<Turned['of'], string>> = {
+  wind: 'The wind turned up',
+  snow: 'Snow laid on',
+  rain: 'Rain on it',
+  people: 'Heavier in the bed',
+};
+/** What its slider sets. */
+const SLIDES: Readonly<Record<Turned['of'], string>> = {
+  wind: 'Wind',
+  snow: 'Snow',
+  rain: 'Rain',
+  people: 'Who lies in it',
+};
+const CAUTIONS: Readonly<Record<Turned['of'], string>> = {
+  wind: 'Leave long before the last rung. Branches fall before lines break.',
+  snow: 'Leave long before the last rung. Branches fall before lines break.',
+  rain: 'Leave long before the last rung. A pool that lets go comes down at once.',
+  people: 'A bed that gives drops whoever lies in it. One in it at a time, low, over soft ground.',
+};
+
+/** Wind, rain, snow or people turned up over the rig: what gives first, what follows, and what to change. */
 export function LadderPanel({
   question,
   rose,
@@ -43,23 +72,34 @@ export function LadderPanel({
   readonly onSize: () => void;
   readonly onClose: () => void;
 }): ReactElement {
-  const pitch = question.rig.pitch!;
+  const { pitch, bed } = question.rig;
   const worst = rose.length === 0 ? null : worstSpoke(rose).from;
   // what is climbed is the rig as it was when this was asked
   const [asked, setAsked] = useState<{ readonly question: RigQuestion; readonly turned: Turned }>({
     question,
-    turned: { of: 'wind', from: worst ?? pitch.windFrom, wet: false },
+    turned: pitch === undefined ? { of: 'people' } : { of: 'wind', from: worst ?? pitch.windFrom, wet: false },
   });
   const { turned } = asked;
   const turn = (next: Turned): void => setAsked({ question, turned: next });
   useEffect(() => () => posed.clear(), [posed]);
   const wind = turned.of === 'wind' ? turned : null;
+  const chosenAs = (what: What): Turned => {
+    switch (what) {
+      case 'snow':
+        return { of: 'snow', feel: pitch!.snow?.feel ?? 'fresh' };
+      case 'rain':
+      case 'people':
+        return { of: what };
+      default:
+        return { of: 'wind', from: wind?.from ?? worst ?? pitch!.windFrom, wet: what === 'wet' };
+    }
+  };
   return (
     <>
       <LongWork<Ladder>
         key={JSON.stringify([asked.question.rig, turned])}
         label="Turn it up"
-        title={turned.of === 'wind' ? 'The wind turned up' : 'Snow laid on'}
+        title={TITLES[turned.of]}
         closes="Close the ladder"
         start={(progress, done) => startLadder(asked.question, turned, progress, done)}
         onClose={onClose}
@@ -77,21 +117,11 @@ export function LadderPanel({
         )}
       </LongWork>
       <Box padding="0 18px 18px" display="grid" gap="6px">
-        <Segments
+        <Choice
           label="What is turned up"
-          value={wind === null ? 'snow' : wind.wet ? 'wet' : 'dry'}
-          options={[
-            { id: 'dry', name: 'Wind, dry' },
-            { id: 'wet', name: 'Wind, soaked' },
-            { id: 'snow', name: 'Snow' },
-          ]}
-          onChange={(id) =>
-            turn(
-              id === 'snow'
-                ? { of: 'snow', feel: pitch.snow?.feel ?? 'fresh' }
-                : { of: 'wind', from: wind?.from ?? worst ?? pitch.windFrom, wet: id === 'wet' },
-            )
-          }
+          value={wind === null ? turned.of : wind.wet ? 'wet' : 'dry'}
+          options={WHATS.filter(({ id }) => (id === 'people' ? bed !== undefined : pitch !== undefined))}
+          onChange={(id) => turn(chosenAs(id as What))}
         />
         {turned.of === 'snow' ? (
           <Choice
@@ -101,9 +131,9 @@ export function LadderPanel({
             onChange={(feel) => turn({ of: 'snow', feel: feel as SnowFeel })}
             hint={SNOWS[turned.feel].feel}
           />
-        ) : (
+        ) : turned.of === 'wind' ? (
           <SideChoice from={turned.from} worst={worst} onFrom={(from) => turn({ ...turned, from })} />
-        )}
+        ) : null}
       </Box>
     </>
   );
@@ -134,14 +164,17 @@ function Climbed({
   const firstAt = rungs.findIndex((r) => r.falls.length > 0);
   const [at, setAt] = useState(firstAt < 0 ? rungs.length - 1 : firstAt);
   const rung = rungs[at]!;
-  useEffect(() => posed.pose(question.rig, rung.shape), [posed, question.rig, rung]);
+  useEffect(() => posed.pose(question.rig, rung.shape, { bed: rung.bed }), [posed, question.rig, rung]);
   const wanted = useMemo(
     () => (first === undefined ? null : { question, turned, fall: first }),
     [question, turned, first],
   );
   const firmer = useFirmer(wanted);
   const { sentence, detail } = ladderWords(ladder);
-  const columns = useMemo(() => rungColumns(units, rung, (r) => setAt(rungs.indexOf(r))), [units, rung, rungs]);
+  const columns = useMemo(
+    () => rungColumns(turned, units, rung, (r) => setAt(rungs.indexOf(r))),
+    [turned, units, rung, rungs],
+  );
   return (
     <Found sentence={sentence} detail={detail}>
       {stale && (
@@ -169,29 +202,31 @@ function Climbed({
         max={rungs.length - 1}
         value={[at]}
         onValueChange={(e) => setAt(e.value[0]!)}
-        aria-label={[turned.of === 'wind' ? 'Wind' : 'Snow']}
-        getAriaValueText={() => rungName(rung, units)}
+        aria-label={[SLIDES[turned.of]]}
+        getAriaValueText={() => rungName(turned, rung, units)}
       >
         <SlideLine />
       </Slider.Root>
-      <Here rung={rung} />
+      <Here turned={turned} rung={rung} />
       {falls.length > 0 && <Falls ladder={ladder} />}
       <DataTable name="Ladder" rows={rungs} columns={columns} rowId={(r) => String(r.level)} />
-      <Caution>Leave long before the last rung. Branches fall before lines break.</Caution>
+      <Caution>{CAUTIONS[turned.of]}</Caution>
     </Found>
   );
 }
 
 /** The rung that is drawn: what one sees around it, and what has least left. */
-function Here({ rung }: { readonly rung: Rung }): ReactElement {
+function Here({ turned, rung }: { readonly turned: Turned; readonly rung: Rung }): ReactElement {
   const units = useUnits();
   const signs = rung.beaufort === null ? null : BEAUFORT[rung.beaufort]!;
   return (
     <Box>
       <Flex align="baseline" gap="8px">
         <Text as="span" textStyle="name" flex={1}>
-          {rungName(rung, units)}
+          {rungName(turned, rung, units)}
         </Text>
+        {turned.of === 'rain' && <Span textStyle="quiet">{say(rung.water, 'volume', units)} on it</Span>}
+        {rung.grounded && <Span textStyle="quiet">on the ground</Span>}
         {rung.beaufort !== null && <Span textStyle="quiet">gusts of {say(rung.level, 'speed', units)}</Span>}
       </Flex>
       {signs !== null && <Text textStyle="quiet">{signs.sign}</Text>}
@@ -205,8 +240,7 @@ function Here({ rung }: { readonly rung: Rung }): ReactElement {
 /** All that gives, in order; what follows at once stands in. */
 function Falls({ ladder }: { readonly ladder: Ladder }): ReactElement {
   const units = useUnits();
-  const of = (f: Fall): string =>
-    f.follows ? 'then' : ladder.turned.of === 'wind' ? say(f.at, 'speed', units) : say(f.at, 'length', units);
+  const of = (f: Fall): string => (f.follows ? 'then' : say(f.at, LEVELS[ladder.turned.of], units));
   return (
     <chakra.ol aria-label="What gives, in order" listStyleType="none" margin={0} padding={0}>
       {ladder.rungs.flatMap((r) =>
@@ -223,10 +257,15 @@ function Falls({ ladder }: { readonly ladder: Ladder }): ReactElement {
   );
 }
 
-const rungName = ({ beaufort, level }: Rung, units: UnitChoice): string =>
-  beaufort === null ? `${say(level, 'length', units)} of snow` : `${beaufort} ${BEAUFORT[beaufort]!.name}`;
+const rungName = (turned: Turned, { beaufort, level }: Rung, units: UnitChoice): string =>
+  beaufort === null ? tell(levelWords({ turned }, level), units) : `${beaufort} ${BEAUFORT[beaufort]!.name}`;
 
-function rungColumns(units: UnitChoice, shown: Rung, onRung: (r: Rung) => void): readonly Column<Rung>[] {
+function rungColumns(
+  turned: Turned,
+  units: UnitChoice,
+  shown: Rung,
+  onRung: (r: Rung) => void,
+): readonly Column<Rung>[] {
   return [
     {
       id: 'rung',
@@ -235,7 +274,7 @@ function rungColumns(units: UnitChoice, shown: Rung, onRung: (r: Rung) => void):
       value: (r) => r.beaufort ?? r.level,
       cell: (r) => (
         <Button variant="plain" size="xs" aria-pressed={r === shown} onClick={() => onRung(r)}>
-          {rungName(r, units)}
+          {rungName(turned, r, units)}
         </Button>
       ),
     },
@@ -243,7 +282,7 @@ function rungColumns(units: UnitChoice, shown: Rung, onRung: (r: Rung) => void):
       id: 'level',
       name: 'Level',
       value: (r) => r.level,
-      cell: (r) => (r.beaufort === null ? say(r.level, 'length', units) : say(r.level, 'speed', units)),
+      cell: (r) => say(r.level, LEVELS[turned.of], units),
     },
     {
       id: 'left',

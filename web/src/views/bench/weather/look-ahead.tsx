@@ -3,7 +3,7 @@ import { Telescope } from 'lucide-react';
 import type { ReactElement } from 'react';
 
 const PANELS = [
-  { panel: 'ladder', name: 'Turn it up', says: 'what gives first, and at what wind or snow' },
+  { panel: 'ladder', bare: true, name: 'Turn it up', says: 'what gives first: in wind, rain, snow, in the bed' },
   { panel: 'gusts', name: 'Gusts', says: 'a minute of them played over it' },
   { panel: 'dry', name: 'Dry ground', says: 'who gets wet in which hour' },
   { panel: 'sure', name: 'How sure', says: 'what is not known, and what to find out' },
@@ -11,7 +11,14 @@ const PANELS = [
 ] as const;
 
 /** Opens one of the panels in which a night is thought through. */
-export function LookAhead({ onPanel }: { readonly onPanel: (panel: string) => void }): ReactElement {
+export function LookAhead({
+  roofed,
+  onPanel,
+}: {
+  /** A bed without a roof has only who lies in it turned up. */
+  readonly roofed: boolean;
+  readonly onPanel: (panel: string) => void;
+}): ReactElement {
   return (
     <Menu.Root>
       <Menu.Trigger asChild>
@@ -22,7 +29,7 @@ export function LookAhead({ onPanel }: { readonly onPanel: (panel: string) => vo
       <Portal>
         <Menu.Positioner>
           <Menu.Content>
-            {PANELS.map(({ panel, name, says }) => (
+            {PANELS.filter((p) => roofed || 'bare' in p).map(({ panel, name, says }) => (
               <Menu.Item key={panel} value={panel} onSelect={() => onPanel(panel)}>
                 <Box>
                   <Text fontWeight={700}>{name}</Text>
