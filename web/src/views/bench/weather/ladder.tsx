@@ -215,6 +215,9 @@ function Climbed({
   );
 }
 
+/** Less water than this is not worth a word, m³. */
+const WETNESS = 1e-4;
+
 /** The rung that is drawn: what one sees around it, and what has least left. */
 function Here({ turned, rung }: { readonly turned: Turned; readonly rung: Rung }): ReactElement {
   const units = useUnits();
@@ -225,7 +228,7 @@ function Here({ turned, rung }: { readonly turned: Turned; readonly rung: Rung }
         <Text as="span" textStyle="name" flex={1}>
           {rungName(turned, rung, units)}
         </Text>
-        {turned.of === 'rain' && <Span textStyle="quiet">{say(rung.water, 'volume', units)} on it</Span>}
+        {rung.water > WETNESS && <Span textStyle="quiet">{say(rung.water, 'volume', units)} on it</Span>}
         {rung.grounded && <Span textStyle="quiet">on the ground</Span>}
         {rung.beaufort !== null && <Span textStyle="quiet">gusts of {say(rung.level, 'speed', units)}</Span>}
       </Flex>
@@ -266,6 +269,12 @@ function rungColumns(
   shown: Rung,
   onRung: (r: Rung) => void,
 ): readonly Column<Rung>[] {
+  const gust: Column<Rung> = {
+    id: 'level',
+    name: 'Gust',
+    value: (r) => r.level,
+    cell: (r) => say(r.level, 'speed', units),
+  };
   return [
     {
       id: 'rung',
@@ -278,12 +287,7 @@ function rungColumns(
         </Button>
       ),
     },
-    {
-      id: 'level',
-      name: 'Level',
-      value: (r) => r.level,
-      cell: (r) => say(r.level, LEVELS[turned.of], units),
-    },
+    ...(turned.of === 'wind' ? [gust] : []),
     {
       id: 'left',
       name: 'Least left',
