@@ -1,3 +1,4 @@
+import { withWalls } from '../around/index.js';
 import { SHELTERS } from '../catalogue/index.js';
 import type { PitchModel, TiedRig } from '../pitch/index.js';
 import { pitchModel, tieOff } from '../pitch/index.js';
@@ -110,14 +111,18 @@ export function dryNight(
   const hours = forecast.map((r): DryHour => {
     const wind = r.wind * shelter;
     const slant = slantIn(rig, wind, r.from);
-    const footprint = dryGround(roof.corners, roof.at, slant, roof.ground);
+    const kept = withWalls(roof, rig.walls ?? [], roof.ground);
+    const footprint = dryGround(kept.corners, kept.at, slant, roof.ground);
     const area = areaOf(footprint);
     return {
       ...{ time: r.time, wind, from: r.from, rain: r.rain, footprint, area },
       slant: Math.atan(Math.hypot(...slant)),
       things: thingsUnder(rig, roof, bed, slant),
-      // all that the roof keeps off the ground runs off it
-      pail: best === undefined ? 0 : area * r.rain * best.share,
+      // all that the roof keeps off the ground runs off it; what a wall keeps off does not
+      pail:
+        best === undefined
+          ? 0
+          : (kept === roof ? area : areaOf(dryGround(roof.corners, roof.at, slant, roof.ground))) * r.rain * best.share,
     };
   });
   const wet = wetIn(hours);
@@ -164,11 +169,13 @@ function thingsUnder(
   bed: DryBed | null,
   slant: readonly [number, number],
 ): KeptDry[] {
-  const under = lyingUnder({ corners, at, ground, slant, upwind: null });
+  const walls = rig.walls ?? [];
+  const under = lyingUnder({ corners, at, ground, slant, upwind: null, walls });
+  const kept = withWalls({ corners, at }, walls, ground);
   const lying = (rig.under ?? []).map((l): KeptDry => ({ id: l.id, kind: l.kind, name: l.name, dry: under.dry(l) }));
   return bed === null
     ? lying
-    : [...lying, { id: 'bed', kind: 'bed', name: bed.name, dry: dryShare(bed.line, { at }, { corners }, slant) }];
+    : [...lying, { id: 'bed', kind: 'bed', name: bed.name, dry: dryShare(bed.line, kept, slant) }];
 }
 
 const rains = ({ rain }: Pick<DryHour, 'rain'>): boolean => rain >= RAINS;

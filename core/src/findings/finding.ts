@@ -100,6 +100,12 @@ export interface Facts {
   readonly 'sleeper-slides': { readonly name: string; readonly by: number; readonly rolls: boolean };
   /** Share of the wind that comes in to a sleeper. */
   readonly 'sleeper-in-wind': { readonly name: string; readonly share: number };
+
+  /** A fire under cloth; one to windward of it, so far off, m; one nearer than it belongs, m. */
+  readonly 'fire-under': Record<never, never>;
+  readonly 'fire-windward': { readonly distance: number };
+  readonly 'fire-near': { readonly of: 'cloth' | 'brush'; readonly distance: number; readonly least: number };
+  readonly fire: Record<never, never>;
 }
 
 /** A part of a bed with a maker's limit of its own. */
@@ -118,6 +124,7 @@ const SEVERITIES = {
   'beneath-forbids': 'refuses',
   overloaded: 'refuses',
   'guessed-under-someone': 'refuses',
+  'fire-under': 'refuses',
   tree: 'refuses',
   'bed-grounded': 'fails',
   'bed-unsettled': 'fails',
@@ -138,6 +145,9 @@ const SEVERITIES = {
   'rain-reaches': 'fails',
   'sleeper-wet': 'fails',
   'left-out': 'fails',
+  'fire-windward': 'warns',
+  'fire-near': 'warns',
+  fire: 'warns',
   'elastic-ridge': 'warns',
   'carries-person': 'warns',
   gale: 'warns',

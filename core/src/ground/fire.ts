@@ -1,3 +1,4 @@
+import { fireFrom } from '../around/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { say } from '../quantity/index.js';
 import { compassPoint } from '../weather/index.js';
@@ -8,8 +9,6 @@ import type { JudgedSpan, Prepared } from './spans.js';
 import type { At } from './thing/index.js';
 import { halfWidth } from './thing/index.js';
 
-/** Least distance of a fire from cloth, m. Judgement, 3 to 5: sparks carry farther in wind. */
-export const FIRE_FROM_CLOTH = 3;
 /** Bare ground wanted round it, m. */
 const BARE = 1.2;
 const FARTHEST = 7;
@@ -19,9 +18,6 @@ export interface FireSpot {
   readonly fromCloth: number;
   readonly text: string;
 }
-
-export const FIRE_CAUTION =
-  'Local fire rules and the land manager come first; in a dry spell, none. Never under cloth: carbon monoxide. Clear the litter down to soil, water beside it, cold before you leave.';
 
 /** Distance of a spot from the cloth of a span, m. */
 export function fromCloth(s: JudgedSpan, spot: At): number {
@@ -42,7 +38,7 @@ export function fireSpot(
 ): FireSpot | { readonly at: null; readonly text: string } {
   const { place } = ground;
   const lee = place.wind.from + Math.PI;
-  const farther = FIRE_FROM_CLOTH + 0.25 * Math.min(6, place.wind.beaufort);
+  const farther = fireFrom(place.wind.beaufort);
   let best: { at: At; cost: number; away: number } | null = null;
   for (let turn = 0; turn <= 8; turn++)
     for (const side of turn === 0 ? [1] : [-1, 1])

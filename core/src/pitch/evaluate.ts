@@ -1,6 +1,8 @@
 import { PITCHED, casesFor, nameOf, saidOf, whenOf } from '../cases/index.js';
 import type { CaseKind, CaseWind, LoadCase } from '../cases/index.js';
 import { diameterOf } from '../anchor/index.js';
+import { fireBy } from '../around/index.js';
+import type { FireResult } from '../around/index.js';
 import { acrossOf, GUY_ENDS } from '../catalogue/index.js';
 import { TAIL } from '../cordage/index.js';
 import type { Finding } from '../findings/index.js';
@@ -15,7 +17,7 @@ import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
 import type { GuyAnchor, Solid } from '../support/index.js';
 import { supportOf } from '../support/index.js';
-import { underRoof } from '../under/index.js';
+import { openTo, underRoof } from '../under/index.js';
 import type { UnderResult } from '../under/index.js';
 import type { Figure } from '../working/index.js';
 import { isIn, solveCases } from './envelope.js';
@@ -193,6 +195,10 @@ export interface PitchResult {
   readonly cover: Cover;
   /** Who and what lies on the ground under it; null where nothing is said to. */
   readonly under: UnderResult | null;
+  /** How its fire stands to it; null without one. */
+  readonly fire: FireResult | null;
+  /** Share of the wind that comes in to who sits under its highest place: past cloth and walls; 0 in a calm. */
+  readonly open: number;
   readonly runOff: RunOff;
   /** Litres standing on it when it rains, dry cords. */
   readonly standing: number;
@@ -382,10 +388,9 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
     .sort((a, b) => ratioOf(a) - ratioOf(b));
   const pitched = tied.pitched.numbers;
   const { ground } = model.layout.setting;
-  const under =
-    rig.under === undefined
-      ? null
-      : underRoof(rig.under, roofedIn(rig, { corners: model.mesh.corners, at: pitched.at, ground }));
+  const roofed = roofedIn(rig, { corners: model.mesh.corners, at: pitched.at, ground });
+  const under = rig.under === undefined ? null : underRoof(rig.under, roofed);
+  const fire = rig.fire === undefined ? null : fireBy(rig.fire, roofed.walls, roofed, roofed.upwind, rig.wind.beaufort);
   const cover = coverOf(model.mesh, model.neighbours, pitched.at, ground);
   const water = runOff(model.mesh, model.neighbours, pitched.at, ground);
   let [slack, wrinkled, whole] = [0, 0, 0];
@@ -452,6 +457,8 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
     anchors: readings.flatMap((r) => anchorsOf(tied, r)),
     cover,
     under,
+    fire,
+    open: openTo([...cover.headroomAt, ground(...cover.headroomAt) + Math.min(SEATED, cover.headroom / 2)], roofed),
     runOff: water,
     standing: 1000 * water.ponds.reduce((sum, p) => sum + p.volume, 0),
     slack: slack / whole,
@@ -465,6 +472,9 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
   };
   return { result: { ...base, findings: findingsOf(tied, base, (id) => saidFor(cases, id)) }, tied, readings };
 }
+
+/** Height at which who sits on the ground feels the wind, m. Judgement, 0.3 to 0.8. */
+const SEATED = 0.5;
 
 /** How a case is said at the end of a sentence. */
 function saidFor(cases: readonly LoadCase[], id: string): string {

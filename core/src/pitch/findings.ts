@@ -1,3 +1,4 @@
+import { fireFindings } from '../around/index.js';
 import { screenTree } from '../anchor/index.js';
 import type { Finding } from '../findings/index.js';
 import { finding } from '../findings/index.js';
@@ -76,6 +77,7 @@ export function findingsOf(
   const { without = [] } = rig.pitch!;
   if (without.length > 0) out.push(finding('left-out', { kinds: without }));
   out.push(...(r.under?.findings ?? []));
+  if (r.fire !== null) out.push(...fireFindings(r.fire));
   if (rig.wind.beaufort >= GALE) out.push(finding('gale', {}));
   if (form === 'low' || r.cover.headroom < FLAME_ROOM) out.push(finding('no-flame', {}));
   return out;

@@ -14,9 +14,9 @@ export function slantOver(rig: RidgeRig): readonly [number, number] {
   return rainSlant(meanWind(rig), windToward(pitch.windFrom, pitch.bearing));
 }
 
-/** A pitched roof as it stands over whoever lies under it, in the rain and wind of its rig. */
+/** A pitched roof as it stands over whoever lies under it, in the rain and wind of its rig, with the walls round it. */
 export function roofedIn(rig: RidgeRig, stands: Pick<Roofed, 'corners' | 'at' | 'ground'>): Roofed {
   const { windFrom, bearing } = rig.pitch!;
   const [wx, wy] = windToward(windFrom, bearing);
-  return { ...stands, slant: slantOver(rig), upwind: meanWind(rig) > 0 ? [-wx, -wy] : null };
+  return { ...stands, slant: slantOver(rig), upwind: meanWind(rig) > 0 ? [-wx, -wy] : null, walls: rig.walls ?? [] };
 }

@@ -1,3 +1,4 @@
+import { MOST_WALLS, fireDocument, wallDocument } from '../around/index.js';
 import { z } from 'zod';
 import { signsDocument } from '../anchor/index.js';
 import { PULLS, SHELTERS, TERMINATIONS } from '../catalogue/index.js';
@@ -111,5 +112,13 @@ export const rigDocument = part({
       error: 'Each thing under the roof needs an id of its own.',
     })
     .optional(),
+  /** Brush and banks that stand round the roof. */
+  walls: atMost(wallDocument, MOST_WALLS, `At most ${MOST_WALLS} walls can stand round a roof.`)
+    .refine((list) => new Set(list.map((w) => w.id)).size === list.length, {
+      error: 'Each wall needs an id of its own.',
+    })
+    .optional(),
+  /** A fire by it. */
+  fire: fireDocument.optional(),
 });
 export type RidgeRig = Described<typeof rigDocument>;

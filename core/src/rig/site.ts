@@ -103,9 +103,12 @@ export function pitchedAsWished(
 
 /**
  * A rig moved to a span of the ground: its trunks, their distance and rise, the wind; the roof keeps its length and is
- * centred. Everything else stays as it was tied.
+ * centred. Walls and fire stay where they were; everything else is as it was tied.
  */
 export function rigAt(place: Place, placeId: string, span: JudgedSpan, rig: RidgeRig): RidgeRig {
+  // what stood round it where it was stays there
+  const { walls, fire, ...moved } = rig;
+  void [walls, fire];
   const { wish, wind } = place;
   const tie = (i: 0 | 1): number => {
     // level ends over unlevel feet, as one ties them
@@ -115,7 +118,7 @@ export function rigAt(place: Place, placeId: string, span: JudgedSpan, rig: Ridg
   };
   const tape = centimetre(clamp(span.span, RIDGE_LIMITS.span.min, RIDGE_LIMITS.span.max));
   return {
-    ...rig,
+    ...moved,
     span: { ...rig.span, how: 'tape', tape, sd: Math.round(span.sd * 1000) / 1000 },
     groundRise: centimetre(clamp(span.rise, RIDGE_LIMITS.groundRise.min, RIDGE_LIMITS.groundRise.max)),
     trunks: [trunkOf(span.from, tie(0)), trunkOf(span.to, tie(1))],

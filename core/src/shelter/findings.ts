@@ -1,10 +1,13 @@
 import { diameterOf, screenTree } from '../anchor/index.js';
+import { windPast } from '../around/index.js';
 import { BARK_PRESSURE, FALL_MOST, FALL_WARN } from '../catalogue/index.js';
 import type { Comfort, Finding, FindingCode } from '../findings/index.js';
 import { against, finding } from '../findings/index.js';
 import type { PitchResult } from '../pitch/index.js';
+import type { Vec3 } from '../quantity/index.js';
 import { bedStem, meanWind, pegsOfBed, ratioOf, treeOf } from '../rig/index.js';
 import { isHold } from '../support/index.js';
+import { windToward } from '../weather/index.js';
 import { bearersUnderBed, strapTree } from './bed-pulls.js';
 import type { BedModel } from './bed-model.js';
 import { groundedIn, raiseOver } from './bed-report.js';
@@ -93,7 +96,7 @@ export function findingsOf(
     else if (sideways > SWAYS) out.push(finding('pole-sways', { by: sideways }));
     if (comesIn > COMES_IN || comesDown > COMES_DOWN) out.push(finding('pole-gives', { comesIn, comesDown, haulIn }));
   }
-  return [...out, ...underRoof(r, saidOf), ...comfortOf(model, height.value)];
+  return [...out, ...underRoof(r, saidOf), ...comfortOf(model, height.value, bedMiddle(r))];
 }
 
 /** Pegs of its stays that the kit has not; those of a roof's guys are counted with them. */
@@ -150,9 +153,16 @@ function underRoof({ over, drips }: Omit<BedResult, 'findings'>, saidOf: (caseId
   return out;
 }
 
-/** Warmth and air as far as height and wind tell. */
-function comfortOf({ rig }: BedModel, height: number): Finding[] {
-  const wind = meanWind(rig);
+/** Lowest place of a bed, lain in, m. */
+const bedMiddle = ({ shapes }: Pick<BedResult, 'shapes'>): Vec3 =>
+  shapes.find((s) => s.caseId === 'lying')!.line.reduce((low, p) => (p[2] < low[2] ? p : low));
+
+/** Warmth and air as far as height and wind tell, past the walls to windward. @param at lowest place of the bed, lain in, m */
+function comfortOf({ rig, ground }: BedModel, height: number, at: Vec3): Finding[] {
+  const { walls = [], pitch } = rig;
+  // a bed without a roof has no bearing: nobody knows on which side of it a wall stands
+  const toward = pitch === undefined ? null : windToward(pitch.windFrom, pitch.bearing);
+  const wind = meanWind(rig) * (toward === null ? 1 : windPast(walls, at, [-toward[0], -toward[1]], ground));
   const all: Comfort[] = [
     wind > 2 ? 'wind-below' : 'air-below',
     height < 0.35 ? 'low' : height > 0.7 ? 'high' : 'middling',

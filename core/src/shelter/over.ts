@@ -1,4 +1,6 @@
 import { poseOf } from '../cases/index.js';
+import { withWalls } from '../around/index.js';
+import type { Sheet } from '../around/index.js';
 import type { LoadCase } from '../cases/index.js';
 import type { HangState } from '../bed/index.js';
 import { LEAST_GAP, LYING_DEEP, ROOF_ABOVE, SHELTERS, SITTING_TALL, looked } from '../catalogue/index.js';
@@ -113,12 +115,12 @@ const KINDS = ['bed', 'person', 'strap'] as const;
 /**
  * What of a bed rain reaches: the share that stays dry.
  * @param line  the bed lain in, from end to end, m
+ * @param kept  what keeps rain off: cloth, and walls round it
  * @param width of it that somebody takes, m
  */
 export function dryShare(
   line: readonly Vec3[],
-  shape: Pick<PitchShape, 'at'>,
-  topology: Pick<PitchTopology, 'corners'>,
+  kept: Sheet,
   slant: readonly [number, number],
   width = 2 * SIDE,
 ): number {
@@ -127,7 +129,7 @@ export function dryShare(
   const across: readonly [number, number] = [-way[1] / level, way[0] / level];
   const half = Math.min(SIDE, width / 2);
   const parts = line.length - 1;
-  const inRain = clothOver(topology.corners, shape.at, slant);
+  const inRain = clothOver(kept.corners, kept.at, slant);
   let [dry, all] = [0, 0];
   for (let k = 0; k <= parts; k++) {
     const full = Math.sin((Math.PI * k) / parts);
@@ -227,7 +229,12 @@ export function roofOver(
   const over = clothAbove(sitting[0]!, topology.corners, lain.at, [0, 0]);
   const overhang = beyond([0, 0]);
   const overhangInRain = beyond(slant);
-  const dryInRain = dryShare(lying.line, lain, topology, slant, model.kit.width);
+  const dryInRain = dryShare(
+    lying.line,
+    withWalls({ corners: topology.corners, at: lain.at }, model.rig.walls ?? [], model.ground),
+    slant,
+    model.kit.width,
+  );
   const above = cloth === null ? null : cloth - middle[2];
   const headRoom = over === null ? null : over - sitting[1]![2];
   const end = ['first', 'second'] as const;
@@ -245,7 +252,7 @@ export function roofOver(
   return {
     overhang,
     overhangInRain,
-    dry: dryShare(lying.line, lain, topology, [0, 0], model.kit.width),
+    dry: dryShare(lying.line, { corners: topology.corners, at: lain.at }, [0, 0], model.kit.width),
     dryInRain,
     figures: {
       slant: slantFigure(rig),

@@ -1,12 +1,9 @@
 import type { Described } from '../document/index.js';
 import { id, oneOf, pair, part, within, words } from '../document/index.js';
-import { limit } from '../quantity/index.js';
+import { AROUND_LIMITS } from '../around/index.js';
 
-/** Places under a roof may be so far along and beside its span, m; and turned so far, rad. */
-export const UNDER_LIMITS = {
-  at: limit('place', 'length', -30, 60),
-  toward: limit('way', 'angle', 0, 2 * Math.PI),
-} as const;
+/** Places under a roof may be as far along and beside its span as those round it, and turned as far. */
+export const UNDER_LIMITS = { at: AROUND_LIMITS.at, toward: AROUND_LIMITS.toward } as const;
 /** Things that lie under one roof at most. */
 export const MOST_UNDER = 24;
 

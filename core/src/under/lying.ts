@@ -1,3 +1,5 @@
+import type { Wall } from '../around/index.js';
+import { windPast, withWalls } from '../around/index.js';
 import { SITTING_TALL } from '../catalogue/index.js';
 import type { Finding } from '../findings/index.js';
 import { finding } from '../findings/index.js';
@@ -26,7 +28,7 @@ const OPEN = 0.5;
 const FAN = Math.PI / 6;
 const RAYS = 7;
 
-/** A roof as it stands, and the ground and weather under it. */
+/** A roof as it stands, what stands round it, and the ground and weather under it. */
 export interface Roofed {
   readonly corners: Int32Array;
   /** Places of its nodes, 3 each, m. */
@@ -37,6 +39,7 @@ export interface Roofed {
   readonly slant: readonly [number, number];
   /** Toward where the wind comes from, a unit vector of the plan; null in a calm. */
   readonly upwind: readonly [number, number] | null;
+  readonly walls: readonly Wall[];
 }
 
 /** How one thing lies. */
@@ -51,7 +54,7 @@ export interface LyingResult {
   /** Slope along it, rad, more than nothing where the head is lower; and across it. */
   readonly headDown: number;
   readonly across: number;
-  /** Share of the wind that comes in to it: of rays to windward those that meet no cloth; 0 in a calm. */
+  /** Share of the wind that comes in to it, past cloth and walls; 0 in a calm. */
   readonly open: number;
 }
 
@@ -78,7 +81,8 @@ export interface UnderRoof {
 /** What one asks of a roof, made ready for many things. */
 export function lyingUnder(roof: Roofed): UnderRoof {
   const over = clothOver(roof.corners, roof.at, [0, 0]);
-  const inRain = clothOver(roof.corners, roof.at, roof.slant);
+  const kept = withWalls(roof, roof.walls, roof.ground);
+  const inRain = clothOver(kept.corners, kept.at, roof.slant);
   const dry = (lying: Lying): number => dryOf(lying, roof, inRain);
   return { dry, lies: (lying, known) => lies(lying, known ?? dry(lying), roof, over) };
 }
@@ -124,14 +128,18 @@ function lies(lying: Lying, dry: number, roof: Roofed, over: ClothOver): LyingRe
   };
 }
 
-/** Share of the wind that reaches a place under a roof: of a fan of level rays to windward those that meet no cloth; 0 in a calm. */
-export function openTo(from: Vec3, { corners, at, upwind }: Roofed): number {
+/**
+ * Share of the wind that reaches a place under a roof: of a fan of level rays to windward those that meet no cloth, each with what walls
+ * to windward leave of it; 0 in a calm.
+ */
+export function openTo(from: Vec3, { corners, at, upwind, walls, ground }: Roofed): number {
   if (upwind === null) return 0;
   const way = Math.atan2(upwind[1], upwind[0]);
   let open = 0;
   for (let k = 0; k < RAYS; k++) {
     const a = way + FAN * ((2 * k) / (RAYS - 1) - 1);
-    if (!meets(from, [Math.cos(a), Math.sin(a)], corners, at)) open++;
+    const ray = [Math.cos(a), Math.sin(a)] as const;
+    if (!meets(from, ray, corners, at)) open += windPast(walls, from, ray, ground);
   }
   return open / RAYS;
 }

@@ -1,4 +1,5 @@
 import { treeWords } from '../anchor/index.js';
+import { FIRE_CAUTION } from '../around/index.js';
 import { LEAVABLE_NAMES } from '../cases/index.js';
 import { TERMINATIONS } from '../catalogue/index.js';
 import type { BedPart, Comfort, Facts, Finding, FindingCode, HeadBelongs } from '../findings/index.js';
@@ -165,8 +166,22 @@ const WORDS: Words = {
       : phrase`${capital(named(name, 'a sleeper'))} slides: the ground falls ${angle(by)} along the body. Lie with the head uphill, on flatter ground.`,
   ],
   'sleeper-in-wind': ({ name, share: open }) => [
-    phrase`${share(open)} of the wind comes in to ${named(name, 'a sleeper')}: turn the roof’s closed side into it, or drop an edge.`,
+    phrase`${share(open)} of the wind comes in to ${named(name, 'a sleeper')}: turn the roof’s closed side into it, drop an edge, or put brush to windward.`,
   ],
+
+  'fire-under': () => [
+    phrase`The fire burns under the cloth.`,
+    phrase`Never under cloth: it burns, and the air that comes off a fire kills who sleeps in it. Out into the open, to leeward.`,
+  ],
+  'fire-windward': ({ distance }) => [
+    phrase`The wind blows smoke and sparks onto the cloth, ${metres(distance)} from the fire.`,
+    phrase`Put the fire to leeward of the roof.`,
+  ],
+  'fire-near': ({ of, distance, least }) => [
+    phrase`The fire is ${metres(distance)} from ${of === 'cloth' ? 'the cloth' : 'a wall of brush'}; ${metres(least)} is the least in this wind.`,
+    of === 'cloth' ? phrase`Sparks make holes: move it off.` : phrase`Dry brush catches: move it off.`,
+  ],
+  fire: () => [phrase`${FIRE_CAUTION}`],
 
   'elastic-ridge': () => [
     phrase`Elastic cord is never counted as strength.`,

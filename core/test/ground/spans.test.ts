@@ -1,3 +1,4 @@
+import { FIRE_FROM_CLOTH } from '../../src/around/index.js';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { solveSpan, unstressedFromPretension } from '../../src/line/index.js';
@@ -7,7 +8,6 @@ import type { JudgedSpan, Place, Ranking } from '../../src/ground/index.js';
 import {
   CRITERIA,
   DEFAULT_WEIGHTS,
-  FIRE_FROM_CLOTH,
   FORMS,
   apart,
   bearingOf,

@@ -12,6 +12,7 @@ const sheet = (x0: number, x1: number, y0: number, y1: number, z: (x: number, y:
   ground: () => 0,
   slant: [0, 0],
   upwind: null,
+  walls: [],
 });
 const sleeper = (x: number, y: number, toward = 0): Lying => ({
   id: 's',
@@ -78,11 +79,12 @@ describe('who lies under a roof', () => {
       at: [-1, -3, 0, -1, 3, 0, -1, 3, 2, -1, -3, 2],
       ground: () => 0,
       slant: [0, 0],
+      walls: [],
       upwind: [-1, 0],
     };
     expect(lies(sleeper(0, 0), wall).open).toBe(0);
-    expect(lies(sleeper(0, 0), { ...wall, upwind: [1, 0] }).open).toBe(1);
-    expect(lies(sleeper(0, 0), { ...wall, upwind: null }).open).toBe(0);
+    expect(lies(sleeper(0, 0), { ...wall, walls: [], upwind: [1, 0] }).open).toBe(1);
+    expect(lies(sleeper(0, 0), { ...wall, upwind: null, walls: [] }).open).toBe(0);
     // a wall that ends short lets some of it past
     const short = { ...wall, at: [-1, -0.2, 0, -1, 3, 0, -1, 3, 2, -1, -0.2, 2] };
     expect(lies(sleeper(0, 0), short).open).toBeGreaterThan(0.2);
@@ -99,7 +101,7 @@ describe('who lies under a roof', () => {
       ),
     ).toEqual(['sleeper-low']);
     expect(codes(sleeper(0, 0), { ...flat, ground: (_, y) => 0.08 * y })).toEqual(['sleeper-slides']);
-    expect(codes(sleeper(0, 0), { ...flat, upwind: [1, 0] })).toEqual(['sleeper-in-wind']);
+    expect(codes(sleeper(0, 0), { ...flat, walls: [], upwind: [1, 0] })).toEqual(['sleeper-in-wind']);
     expect(codes({ ...sleeper(5, 0), kind: 'pack' }, flat)).toEqual(['pack-wet']);
     expect(codes({ ...sleeper(0, 0), kind: 'pack' }, { ...flat, ground: (_, y) => 0.08 * y })).toEqual([]);
   });
@@ -117,7 +119,12 @@ describe('where they lie best', () => {
     expect(new Set(lying.map((l) => l.id)).size).toBe(4);
   });
   test('in rain from one side they are laid as far in as it reaches', () => {
-    const roof = { ...sheet(-2, 2, -1.5, 1.5, () => 1.2), slant: [0, 1.6] as const, upwind: [0, -1] as const };
+    const roof = {
+      ...sheet(-2, 2, -1.5, 1.5, () => 1.2),
+      slant: [0, 1.6] as const,
+      walls: [],
+      upwind: [0, -1] as const,
+    };
     const { results } = placeUnder(1, 0, [0, 0], roof);
     expect(results[0]!.dry).toBe(1);
     expect(results[0]!.lying.at[1]).toBeGreaterThan(0.5);

@@ -1,10 +1,12 @@
 import type { DryBed, DryHour, DryNight } from '@rough-bight/core/dry';
 import type { Vec3 } from '@rough-bight/core/quantity';
+import { endsOf } from '@rough-bight/core/around';
+import type { Wall } from '@rough-bight/core/around';
 import type { Lying } from '@rough-bight/core/under';
 import { DRY, SIZES } from '@rough-bight/core/under';
 import { windToward } from '@rough-bight/core/weather';
 import type { ReactElement } from 'react';
-import { lyingPaint, paint } from '../app/theme/paint.js';
+import { lyingPaint, paint, wallPaint } from '../app/theme/paint.js';
 
 /** Around what is drawn, m. */
 const ROUND = 0.5;
@@ -17,6 +19,7 @@ export function DryPlan({
   pail,
   under,
   bed,
+  walls,
   bearing,
 }: {
   readonly hours: readonly DryHour[];
@@ -24,6 +27,7 @@ export function DryPlan({
   readonly pail: DryNight['pail'];
   readonly under: readonly Lying[];
   readonly bed: DryBed | null;
+  readonly walls: readonly Wall[];
   /** Of the span, rad clockwise from north. */
   readonly bearing: number;
 }): ReactElement {
@@ -31,6 +35,7 @@ export function DryPlan({
   const places: (readonly number[])[] = [
     ...hours.flatMap((h) => h.footprint.flatMap((p) => p.flat())),
     ...under.map((l) => l.at),
+    ...walls.flatMap(endsOf),
     ...(bed?.line ?? []).map((p: Vec3) => [p[0], p[1]]),
   ];
   const xs = places.map((p) => p[0]!);
@@ -55,6 +60,16 @@ export function DryPlan({
           strokeWidth={0.4 * unit}
           fillRule="evenodd"
           d={polygon.map((ring) => `M${ring.map(([x, y]) => `${x} ${-y}`).join('L')}Z`).join('')}
+        />
+      ))}
+      {walls.map((w) => (
+        <path
+          key={w.id}
+          {...wallPaint[w.kind]}
+          strokeWidth={1.6 * unit}
+          d={`M${endsOf(w)
+            .map(([x, y]) => `${x} ${-y}`)
+            .join('L')}`}
         />
       ))}
       {bed !== null && (

@@ -3,6 +3,8 @@ import type { GuyReport } from '@rough-bight/core/pitch';
 import type { BodyMeasures, Vec3 } from '@rough-bight/core/quantity';
 import { SIZES } from '@rough-bight/core/under';
 import type { KitCord, RidgeRig } from '@rough-bight/core/rig';
+import type { AroundGrip } from './around-moves.js';
+import { movedAround } from './around-moves.js';
 import type { BedGrip } from './bed-moves.js';
 import { movedBed } from './bed-moves.js';
 import type { LineGrip } from './moves.js';
@@ -13,7 +15,7 @@ import type { LyingGrip } from './under-moves.js';
 import { movedLying } from './under-moves.js';
 
 /** What can be taken hold of in the scene of a rig. */
-export type RigGrip = LineGrip | PitchGrip | BedGrip | LyingGrip;
+export type RigGrip = LineGrip | PitchGrip | BedGrip | LyingGrip | AroundGrip;
 
 /** What a move goes by besides the rig. */
 export interface Around {
@@ -49,6 +51,10 @@ export function movedBy(
     case 'lying':
     case 'head':
       return movedLying(rig, grip, by, SIZES.sleeper.long);
+    case 'wall':
+    case 'wall-end':
+    case 'fire':
+      return movedAround(rig, grip, by);
     default:
       return movedPitch(rig, grip, by, guys, body, to);
   }

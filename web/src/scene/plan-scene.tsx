@@ -1,5 +1,6 @@
 import { Box, Button, Flex, IconButton } from '@chakra-ui/react';
 import { Stage } from './stage.js';
+import { FLAME } from './around-marks.js';
 import { paint } from '../app/theme/paint.js';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { METRES_PER, say } from '@rough-bight/core/quantity';
@@ -281,7 +282,7 @@ export function PlanScene(props: Props): ReactElement {
         )}
         {fire !== null && (
           <g transform={`translate(${X(fire.at[0])} ${Y(fire.at[1])})`}>
-            <path {...paint.planFire} d="M-8 6L8 6M-6 9L7 3M0 4C-6 1 -4 -4 -1 -8 0 -4 5 -3 4 1 3 4 1 4 0 4Z" />
+            <path {...paint.planFire} d={FLAME} />
             <text x="12" y="5">
               fire
             </text>

@@ -7,7 +7,8 @@ import type { Lying } from '@rough-bight/core/under';
 export type LyingGrip = { readonly kind: 'lying' | 'head'; readonly key: string };
 
 const { min, max } = UNDER_LIMITS.at;
-const onPlan = (x: number): number => Math.round(100 * Math.min(max, Math.max(min, x))) / 100;
+/** A place a hand put something at: to the centimetre, where it may be. */
+export const onPlan = (x: number): number => Math.round(100 * Math.min(max, Math.max(min, x))) / 100;
 /** Ways a body is turned by: to 5 degrees, as one can see. */
 const TURN = Math.PI / 36;
 

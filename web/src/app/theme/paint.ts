@@ -179,6 +179,11 @@ export const planArea = {
   shelter: { ...line('moss', 9, round), strokeDasharray: '0.1 9' },
   rill: line('ink2', 1.2),
 } as const;
+/** A wall round a roof, from above and from the side: brush lets some light through. */
+export const wallPaint = {
+  brush: { ...fill('moss', 0.55), stroke: ink('moss'), strokeWidth: 1.4, strokeDasharray: '5 3' },
+  bank: { ...fill('soil'), stroke: ink('tar'), strokeWidth: 1.4 },
+} as const;
 /** Who or what lies under a roof: outlined in rust where rain reaches it or it cannot sit up. */
 export const lyingPaint = (kind: 'sleeper' | 'pack', well: boolean) =>
   ({

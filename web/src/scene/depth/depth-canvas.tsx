@@ -166,6 +166,7 @@ function Rig(props: Drawn & { readonly labels: Labels; readonly onHold: (held: b
     <>
       <Ground rig={rig} span={span} ground={ground} palette={palette} />
       <Trunks rig={rig} span={span} ground={ground} palette={palette} />
+      <Around rig={rig} ground={ground} palette={palette} />
       {report.roof !== null && <Cloth result={report.roof} shape={shape} ground={ground} palette={palette} />}
       <Lines
         labels={props.labels}
@@ -581,6 +582,31 @@ function Trunks({ rig, span, ground, palette }: OnGround): ReactElement {
           />
         );
       })}
+    </>
+  );
+}
+
+/** Walls and the fire round it. */
+function Around({ rig, ground, palette }: Omit<OnGround, 'span'>): ReactElement {
+  const { walls = [], fire } = rig;
+  return (
+    <>
+      {walls.map(({ id, kind, at: [x, y], toward, length, height }) => (
+        <mesh key={id} position={[x, y, ground(x, y) + height / 2]} rotation={[0, 0, toward]}>
+          <boxGeometry args={[length, 0.4, height]} />
+          <meshLambertMaterial
+            color={kind === 'brush' ? palette.moss : palette.soil}
+            transparent={kind === 'brush'}
+            opacity={kind === 'brush' ? 0.7 : 1}
+          />
+        </mesh>
+      ))}
+      {fire !== undefined && (
+        <mesh position={[fire.at[0], fire.at[1], ground(...fire.at) + 0.25]} rotation={[Math.PI / 2, 0, 0]}>
+          <coneGeometry args={[0.25, 0.5, 7]} />
+          <meshBasicMaterial color={palette.danger} />
+        </mesh>
+      )}
     </>
   );
 }

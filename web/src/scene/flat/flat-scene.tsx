@@ -15,6 +15,7 @@ import { usePalette } from '../palette.js';
 import { movedBy } from '../moved.js';
 import { TURN_STEP, footNow } from '../pitch-moves.js';
 import { useSize } from '../use-size.js';
+import { AroundMarks } from '../around-marks.js';
 import { UnderMarks } from '../under-marks.js';
 import { Backdrop } from './backdrop.js';
 import { Cloth } from './cloth.js';
@@ -128,6 +129,7 @@ export function FlatScene(props: SceneProps): ReactElement {
           span={span}
           feet={units.length === 'ft'}
         />
+        <AroundMarks rig={rig} frame={frame} span={span} />
         {beside !== null && <Beside drawing={beside} frame={frame} />}
         {drawn !== null && <Lines {...drawn} bad={bad} chosen={chosen} far />}
       </svg>

@@ -1,3 +1,4 @@
+import { endsOf } from '@rough-bight/core/around';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import type { BedShape, Drawing } from '@rough-bight/core/shelter';
 
@@ -18,8 +19,8 @@ export interface Frame {
 /** A place on the picture, px. */
 export type Point = readonly [number, number];
 
-/** Room at the edges: left, top, right, bottom, px. */
-const ROOM = { side: [64, 40, 64, 96], above: [56, 46, 56, 60] } as const;
+/** Room at the edges, clear of the buttons of the views: left, top, right, bottom, px. */
+const ROOM = { side: [64, 40, 64, 96], above: [56, 72, 56, 60] } as const;
 
 /** Fits everything the rig has, and one beside it, into a picture. */
 export function fitFrame(
@@ -42,6 +43,8 @@ export function fitFrame(
     take(span, rig.groundRise);
     take(0, Math.max(rig.trunks[0].tieHeight, rig.groundRise + rig.trunks[1].tieHeight) + 0.5);
   } else if (rig.pitch === undefined) for (const y of [-1.5, 1.5]) take(0, y);
+  for (const end of (rig.walls ?? []).flatMap(endsOf)) take(end[0], view === 'side' ? 0 : end[1]);
+  if (rig.fire !== undefined) take(rig.fire.at[0], view === 'side' ? 0 : rig.fire.at[1]);
   // a pole's stays reach beyond the span
   for (const pole of bed?.poles ?? [])
     for (const { foot } of pole.stays) take(foot[0], view === 'side' ? foot[2] : foot[1]);

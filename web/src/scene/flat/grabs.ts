@@ -1,3 +1,4 @@
+import { WALL_NAMES, endsOf } from '@rough-bight/core/around';
 import type { KitStraps } from '@rough-bight/core/bed';
 import type { PitchResult, PitchShape } from '@rough-bight/core/pitch';
 import { say } from '@rough-bight/core/quantity';
@@ -255,6 +256,40 @@ function lyingGrabs({ rig, report, frame }: Holding, units: UnitChoice): Grab[] 
   });
 }
 
+/** Walls and the fire round it, and by which end a wall is turned. */
+function aroundGrabs({ rig, report, frame }: Holding, units: UnitChoice): Grab[] {
+  const on = ([x, y]: readonly [number, number]): Point => [across(frame, x), upward(frame, y)];
+  const fire = report?.roof?.fire;
+  return [
+    ...(rig.walls ?? []).flatMap((w): Grab[] => {
+      const name = WALL_NAMES[w.kind];
+      const text = `${say(w.length, 'length', units)} long, ${say(w.height, 'length', units)} high`;
+      return [
+        { grip: { kind: 'wall', key: w.id }, at: on(w.at), label: `Move the ${name}`, value: w.at[0], text },
+        {
+          grip: { kind: 'wall-end', key: w.id },
+          at: on(endsOf(w)[1]),
+          label: `Turn the ${name}`,
+          value: degrees(w.toward),
+          text,
+        },
+      ];
+    }),
+    ...(rig.fire === undefined
+      ? []
+      : [
+          {
+            grip: { kind: 'fire' } as const,
+            at: on(rig.fire.at),
+            label: 'Move the fire',
+            value: rig.fire.at[0],
+            text:
+              fire === null || fire === undefined ? 'fire' : `${say(fire.fromCloth, 'length', units)} from the cloth`,
+          },
+        ]),
+  ];
+}
+
 /** Which tree of the rig a guy is tied to, as the start of what its foot says. */
 function onTree(rig: RidgeRig, key: string): string {
   const { anchor } = guyOf(rig.pitch!, key);
@@ -295,5 +330,5 @@ function roofAboveGrabs(on: Holding, units: UnitChoice): Grab[] {
             text: `the span runs to the ${compassPoint(pitch.bearing)}`,
           },
         ];
-  return [...roofGrab(on, units), ...feet, ...lyingGrabs(on, units), ...swing, wind];
+  return [...roofGrab(on, units), ...feet, ...lyingGrabs(on, units), ...aroundGrabs(on, units), ...swing, wind];
 }

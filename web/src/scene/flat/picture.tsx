@@ -8,6 +8,7 @@ import { useUnits } from '../../parts/units.js';
 import { BedMark } from '../bed-mark.js';
 import { usePalette } from '../palette.js';
 import { Stage } from '../stage.js';
+import { AroundMarks } from '../around-marks.js';
 import { UnderMarks } from '../under-marks.js';
 import { useSize } from '../use-size.js';
 import { Cloth } from './cloth.js';
@@ -61,6 +62,7 @@ export function RigPicture({
           feet={units.length === 'ft'}
           levels={false}
         />
+        <AroundMarks rig={rig} frame={frame} span={span} />
         <Lines drawing={drawing} shape={shape} frame={frame} bad={short} chosen={null} far />
       </svg>
       {report.roof !== null && <Cloth result={report.roof} shape={shape} frame={frame} palette={palette} />}

@@ -11,7 +11,8 @@ export type Thing =
   | { readonly is: 'edge'; readonly index: 0 | 1 }
   | { readonly is: 'line' | 'roof' | 'wind' }
   | { readonly is: 'guy'; readonly row: string }
-  | { readonly is: 'lying'; readonly id: string };
+  | { readonly is: 'lying' | 'wall'; readonly id: string }
+  | { readonly is: 'fire' };
 
 /** A thing that was touched, and where, px of the window. */
 export interface Touched {
@@ -46,6 +47,11 @@ export function thingOfGrip(grip: RigGrip, report: RoofReport | null): Thing | n
     case 'lying':
     case 'head':
       return { is: 'lying', id: grip.key };
+    case 'wall':
+    case 'wall-end':
+      return { is: 'wall', id: grip.key };
+    case 'fire':
+      return { is: 'fire' };
     case 'foot':
     case 'stick': {
       const guy = report?.roof.guys.find((g) => g.key === grip.key && g.kind !== 'tie');

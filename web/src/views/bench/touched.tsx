@@ -1,3 +1,4 @@
+import { WALL_NAMES } from '@rough-bight/core/around';
 import { Button, IconButton, Popover, Portal } from '@chakra-ui/react';
 import { PITCH_LIMITS } from '@rough-bight/core/rig';
 import { capital } from '@rough-bight/core/quantity';
@@ -12,6 +13,7 @@ import { EndFields } from './bed-controls.js';
 import type { BedProps } from './bed-controls.js';
 import type { Editing } from './editing.js';
 import { TrunkFields } from './ground-controls.js';
+import { FireFields, WallFields } from './around-controls.js';
 import { LyingFields } from './under-controls.js';
 import { GuyAlone } from './guy-controls.js';
 import { HungFields } from './hang-controls.js';
@@ -227,6 +229,21 @@ function opened(
             ),
           };
     }
+    case 'wall': {
+      const wall = rig.walls?.find((w) => w.id === thing.id);
+      return wall === undefined
+        ? null
+        : { name: WALL_NAMES[wall.kind], fields: <WallFields editing={editing} wall={wall} onGone={onClose} /> };
+    }
+    case 'fire':
+      return rig.fire === undefined
+        ? null
+        : {
+            name: 'the fire',
+            fields: (
+              <FireFields editing={editing} fire={rig.fire} result={report?.roof.fire ?? null} onGone={onClose} />
+            ),
+          };
     case 'end':
       return bed === null
         ? null

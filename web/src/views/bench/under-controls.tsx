@@ -12,6 +12,7 @@ import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
 import { turnedTo, withLying } from '../../scene/under-moves.js';
 import type { RoofReport } from '../../workers/report.js';
+import { PlaceFields } from './around-controls.js';
 import type { Editing } from './editing.js';
 
 const COUNT = { quantity: 'count', min: 0, max: MOST_UNDER / 2 } as const;
@@ -137,20 +138,7 @@ export function LyingFields({
       <HowItLies id={lying.id} under={under} />
       <ControlRow marginTop="6px">
         <TextField wide label="Name" value={lying.name} max={60} empty onCommit={(name) => set({ name })} />
-        <NumberField
-          label="Along the span"
-          value={lying.at[0]}
-          limit={UNDER_LIMITS.at}
-          step={0.05}
-          onCommit={(x) => set({ at: [x, lying.at[1]] })}
-        />
-        <NumberField
-          label="To its left"
-          value={lying.at[1]}
-          limit={UNDER_LIMITS.at}
-          step={0.05}
-          onCommit={(y) => set({ at: [lying.at[0], y] })}
-        />
+        <PlaceFields at={lying.at} onCommit={(at) => set({ at })} />
         {lying.kind === 'sleeper' && (
           <NumberField
             label="Head toward"

@@ -87,7 +87,12 @@ function Stays({
           wind.
         </Text>
       )}
-      <DryPlan {...{ hours, hour, pail, bed }} under={question.rig.under ?? []} bearing={question.rig.pitch!.bearing} />
+      <DryPlan
+        {...{ hours, hour, pail, bed }}
+        under={question.rig.under ?? []}
+        walls={question.rig.walls ?? []}
+        bearing={question.rig.pitch!.bearing}
+      />
       <ForecastStrip readings={forecast.readings} worst={hour.time} bad={bad} width={250} />
       <Slider.Root
         min={0}

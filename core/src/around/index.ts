@@ -1,0 +1,4 @@
+export * from './document.js';
+export * from './walls.js';
+export * from './fire.js';
+export * from './place.js';
