@@ -39,6 +39,62 @@ test('the wind turned up: what gives first, rung by rung on the scene, from anot
   await expect(ladder).toHaveCount(0);
 });
 
+test('rain and people are turned up too, and the table says each once', async ({ page }) => {
+  await page.goto('/rigs/drum-tight-bed/weather');
+  await ahead(page, 'Turn it up');
+  const ladder = panel(page, 'Turn it up');
+  await expect(ladder.getByRole('slider', { name: 'Wind' })).toBeVisible({ timeout: 60_000 });
+  const what = page.getByLabel('What is turned up');
+  await what.selectOption({ label: 'Rain' });
+  await expect(ladder.getByText('Rain runs off it: nothing stands on it after 60 mm of rain.')).toBeVisible({
+    timeout: 60_000,
+  });
+  await what.selectOption({ label: 'Who lies in the bed' });
+  await expect(ladder.getByText(/gives first, with \d+ kg in the bed/)).toBeVisible({ timeout: 60_000 });
+  await expect(ladder.getByText('Whoever lies in it falls.')).toBeVisible();
+  await expect(ladder.getByText(/What holds .* there would do/)).toBeVisible({ timeout: 60_000 });
+  const masses = ladder.getByRole('table', { name: 'Ladder' }).getByRole('rowheader');
+  await expect(masses.first()).toHaveText('40 kg in the bed');
+  // a bed without a roof has only who lies in it
+  await page.goto('/rigs/bed-on-one-alder/weather');
+  await ahead(page, 'Turn it up');
+  await expect(panel(page, 'Turn it up').getByText(/Nothing gives, up to 220 kg/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByLabel('What is turned up').getByRole('option')).toHaveCount(1);
+});
+
+test('round it: brush keeps wind off, a fire belongs to leeward, and under the cloth it is refused', async ({
+  page,
+}) => {
+  await page.goto('/rigs/mess-roof/weather?view=above');
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  const wind = page.getByText('Wind that comes in under it').locator('xpath=following-sibling::dd[1]');
+  const before = parseInt(await wind.innerText(), 10);
+  await page.getByRole('button', { name: 'Brush to windward' }).click();
+  await expect(page.getByText(/wall of brush, \d\.\d\d m long/)).toBeVisible();
+  await expect.poll(async () => parseInt(await wind.innerText(), 10)).toBeLessThan(before);
+  await page.getByRole('button', { name: 'Fire to leeward' }).click();
+  await expect(page.getByText(/Local fire rules and the land manager come first/)).toBeVisible();
+  await page.getByRole('button', { name: 'Less', exact: true }).click();
+  // moved by hand to where it must not be
+  const fire = page.getByRole('slider', { name: 'Move the fire' });
+  await fire.focus();
+  await page.keyboard.press('Enter');
+  const few = page.getByRole('dialog', { name: 'the fire' });
+  await few.getByLabel('Along the span').fill('4.5');
+  await few.getByLabel('To its left').fill('0');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('The fire burns under the cloth.')).toBeVisible({ timeout: 60_000 });
+  await few.getByRole('button', { name: 'No fire' }).click();
+  await expect(page.getByText('The fire burns under the cloth.')).toHaveCount(0);
+  await expect(fire).toHaveCount(0);
+  // by the keyboard along its plan
+  const wall = page.getByRole('slider', { name: 'Move the wall of brush' });
+  const from = Number(await wall.getAttribute('aria-valuenow'));
+  await wall.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(async () => Number(await wall.getAttribute('aria-valuenow'))).toBeGreaterThan(from);
+});
+
 test('how sure: what gives how often, and what would be worth finding out; stopped, it says so', async ({ page }) => {
   test.setTimeout(180_000);
   await page.goto('/rigs/gravel-spit-gable/weather');
