@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import type { Locator, Page } from '@playwright/test';
+import { more } from './press.js';
 import { scan } from './scan.js';
 import { expect, test } from './server.js';
 
@@ -66,7 +67,7 @@ test('round it: brush keeps wind off, a fire belongs to leeward, and under the c
   page,
 }) => {
   await page.goto('/rigs/mess-roof/weather?view=above');
-  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await more(page, 'Weather');
   const wind = page.getByText('Wind that comes in under it').locator('xpath=following-sibling::dd[1]');
   const before = parseInt(await wind.innerText(), 10);
   await page.getByRole('button', { name: 'Brush to windward' }).click();
@@ -74,7 +75,7 @@ test('round it: brush keeps wind off, a fire belongs to leeward, and under the c
   await expect.poll(async () => parseInt(await wind.innerText(), 10)).toBeLessThan(before);
   await page.getByRole('button', { name: 'Fire to leeward' }).click();
   await expect(page.getByText(/Local fire rules and the land manager come first/)).toBeVisible();
-  await page.getByRole('button', { name: 'Less', exact: true }).click();
+  await page.getByRole('button', { name: 'Less of Weather' }).click();
   // moved by hand to where it must not be
   const fire = page.getByRole('slider', { name: 'Move the fire' });
   await fire.focus();
