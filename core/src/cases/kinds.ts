@@ -21,6 +21,8 @@ interface Own {
   readonly since?: number;
   /** Its id, where the kind has more than one. */
   readonly id?: string;
+  /** What a person calls it. */
+  readonly called?: string;
 }
 
 /** Everything about one kind of case: adding one is an entry here. */
@@ -135,6 +137,21 @@ export const CASE_KINDS = {
   },
   gust: { of: ['line', 'roof'], cases: gusts(false), ...gustWords },
   'wet-gust': { of: ['line', 'roof'], cases: gusts(true), ...gustWords },
+  'own-gust': {
+    of: ['roof'],
+    cases: ({ pitch }) =>
+      (pitch?.gusts ?? []).flatMap(({ id, name, speed, from, wet }) =>
+        WIND_LAW_IDS.map((law) => ({
+          ...gustOwn({ speed, from, law }, wet),
+          id: `own-gust ${id} ${law}`,
+          called: name,
+        })),
+      ),
+    name: (c) => `${c.called!}, ${WIND_LAWS[c.environment.wind!.law].said}`,
+    said: (c) => `in “${c.called!}”`,
+    when: ({ environment: { wind, wet } }) =>
+      phrase`a gust of ${amount(wind!.speed, 'speed')} from the ${compassPoint(wind!.from, 16)} on the ${wet ? 'soaked' : 'tight dry'} rig`,
+  },
   lain: {
     of: ['roof'],
     cases: ({ bed }) =>
@@ -204,6 +221,7 @@ const made = (kind: CaseKind, own: Own): LoadCase => ({
   environment: { ...CALM, ...own.environment },
   occupancy: own.occupancy ?? 'nobody',
   since: own.since ?? 0,
+  ...(own.called === undefined ? {} : { called: own.called }),
 });
 
 /** Kinds of weather that a roof may be judged without: then it is not judged for them, and never said to hold. */

@@ -44,12 +44,14 @@ export type Pose = (typeof OCCUPANCIES)[Occupancy]['pose'];
 /** A state of weather, people and clock in which a rig must hold. */
 export interface LoadCase {
   readonly id: string;
-  /** What sort it is: cases of one kind differ in their wind's bearing and law alone. */
+  /** What sort it is: cases of one kind differ in their wind alone. */
   readonly kind: CaseKind;
   readonly environment: Environment;
   readonly occupancy: Occupancy;
   /** Since it was tied, s. */
   readonly since: number;
+  /** What a person calls it who added it. */
+  readonly called?: string;
 }
 
 /** What a rig tells of the cases it is judged under. */
@@ -59,6 +61,13 @@ export interface CaseSource {
   readonly pitch?: {
     readonly snow?: { readonly feel: SnowFeel; readonly depth: number };
     readonly without?: readonly Leavable[];
+    readonly gusts?: readonly {
+      readonly id: string;
+      readonly name: string;
+      readonly speed: number;
+      readonly from: number;
+      readonly wet: boolean;
+    }[];
   };
   readonly bed?: { readonly drop: number; readonly swing: number };
 }

@@ -161,6 +161,8 @@ export interface PitchResult {
     readonly said: string;
     readonly when: Phrase;
     readonly group: CaseKind;
+    /** What a person calls it who added it. */
+    readonly called?: string;
     readonly wet: boolean;
     readonly wind: CaseWind | null;
     readonly converged: boolean;
@@ -321,7 +323,11 @@ export function solvePitch(
     });
   const all = options.full
     ? casesFor('roof', rig, gustOf(rig, options.wind)).filter(
-        (c) => c.occupancy === 'nobody' && (c.environment.wind === null || among === undefined || among.has(c.id)),
+        (c) =>
+          c.occupancy === 'nobody' &&
+          (c.environment.wind === null || among === undefined || among.has(c.id)) &&
+          // with a wind that is given it stands in that alone
+          (options.wind === undefined || c.kind !== 'own-gust'),
       )
     : [PITCHED];
   const cases = half === undefined ? all : all.filter((c) => isIn(half, c));
@@ -365,7 +371,14 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
   const read = (s: PitchState): CaseReading => readingOf(tied, s, s.case.environment.wind === null ? calm : windy);
   const readings = through.map(read);
   const rising =
-    options.full && options.rising !== false ? letsGoIn(tied, checks, readings, read) : { letsGo: [], flaps: null };
+    options.full && options.rising !== false
+      ? letsGoIn(
+          tied,
+          checks,
+          readings.filter(({ state: { case: c } }) => c.environment.wind === null || ofItsWind(c)),
+          read,
+        )
+      : { letsGo: [], flaps: null };
   const { structure: s } = tied.engine;
   const judged = judgedBy(rig, context.required);
   const rows = chainsOf(model, readings)
@@ -425,7 +438,7 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
     worst: worstOf(checks, readings),
     rose: roseOf(checks, readings),
     ...rising,
-    gust: cases.find((c) => c.environment.wind !== null)?.environment.wind?.speed ?? 0,
+    gust: cases.find(ofItsWind)?.environment.wind?.speed ?? 0,
     room: roomOf(model, states),
     cases: states.map((state) => {
       let best = 0;
@@ -438,6 +451,7 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
         said: saidOf(state.case),
         when: whenOf(state.case, rig),
         group: state.case.kind,
+        ...(state.case.called === undefined ? {} : { called: state.case.called }),
         wet: state.case.environment.wet,
         wind: state.case.environment.wind,
         converged: state.numbers.converged,
@@ -475,6 +489,9 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
 
 /** Height at which who sits on the ground feels the wind, m. Judgement, 0.3 to 0.8. */
 const SEATED = 0.5;
+
+/** Whether a case is a gust of the rig's own wind: all of these blow as hard. */
+const ofItsWind = (c: LoadCase): boolean => c.environment.wind !== null && c.kind !== 'own-gust';
 
 /** How a case is said at the end of a sentence. */
 function saidFor(cases: readonly LoadCase[], id: string): string {
@@ -520,7 +537,7 @@ function roseOf(checks: readonly RoofCheck[], readings: readonly CaseReading[]):
   for (const r of readings) {
     const { kind: group, id } = r.state.case;
     const { wind } = r.state.case.environment;
-    if (wind === null) continue;
+    if (wind === null || !ofItsWind(r.state.case)) continue;
     const key = `${group} ${wind.from}`;
     const left = leastLeft(loads, r);
     const solved = !r.state.luffing && r.state.numbers.converged;

@@ -46,6 +46,7 @@ export const PITCH_LIMITS = {
   guyStick: limit('stick under a tie-out', 'length', -1, 4),
   stick: limit('thickness of the sticks', 'diameter', 0.01, 0.12),
   snow: limit('depth of snow', 'length', 0, 1),
+  gust: limit('gust', 'speed', 1, 50),
 } as const satisfies Record<string, Limit>;
 
 export const BED_LIMITS = {

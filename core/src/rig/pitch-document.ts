@@ -47,6 +47,18 @@ export type RoofHitch = Described<typeof roofHitch>;
 const snow = part({ feel: keyOf('snow', SNOWS), depth: within(P.snow) });
 export type Snow = Described<typeof snow>;
 
+/** Gusts of one's own at most: every one is solved under every law. */
+export const MOST_OWN_GUSTS = 6;
+/** A gust that is asked of a rig beside those of its wind: at the roof, m/s, from one bearing, rad, on the dry or the soaked rig. */
+const ownGust = part({
+  id: id('gust'),
+  name: words('name of a gust', 1, 40),
+  speed: within(P.gust),
+  from: within(P.bearing),
+  wet: yesNo('soaked'),
+});
+export type OwnGust = Described<typeof ownGust>;
+
 /** A roof pitched on the ridge: everything about it that a person decides. SI; x along the span from the first tie. */
 export const pitchDocument = part({
   roof: id('roof'),
@@ -75,6 +87,12 @@ export const pitchDocument = part({
     LEAVABLE.length,
     'Each kind of weather can be left out once.',
   ).optional(),
+  /** Gusts of one's own that it must bear too; none when left out. */
+  gusts: atMost(ownGust, MOST_OWN_GUSTS, `At most ${MOST_OWN_GUSTS} gusts of your own can be kept.`)
+    .refine((list) => new Set(list.map((g) => g.id)).size === list.length, {
+      error: 'Each gust needs an id of its own.',
+    })
+    .optional(),
   /** Place of the roof's middle along the level span, m. */
   middle: within(P.middle),
   line: keyOf('place of the line', LINE_PLACES),

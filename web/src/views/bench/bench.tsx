@@ -142,13 +142,13 @@ function Bench({
   // what it would be in the weather of this one
   const shared = search.get('weather') !== 'own';
   const { wind, sway } = rig;
-  const { windFrom, snow, without } = rig.pitch ?? {};
+  const { windFrom, snow, without, gusts } = rig.pitch ?? {};
   const besideQuestion = useMemo(() => {
     if (beside === undefined) return null;
     const { document } = beside;
-    const there = shared ? inWeather(document, { wind, sway, windFrom, snow, without }) : document;
+    const there = shared ? inWeather(document, { wind, sway, windFrom, snow, without, gusts }) : document;
     return { rig: there, context: besideContext, units };
-  }, [beside, besideContext, units, shared, wind, sway, windFrom, snow, without]);
+  }, [beside, besideContext, units, shared, wind, sway, windFrom, snow, without, gusts]);
   const other = useOther(besideQuestion);
 
   const steps = useMemo(

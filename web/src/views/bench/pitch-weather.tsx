@@ -21,6 +21,7 @@ import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
 import type { RoofReport } from '../../workers/report.js';
 import type { Editing } from './editing.js';
+import { OwnGusts } from './own-gusts.js';
 import { WindRose } from './wind-rose.js';
 
 const PullSpans = lazy(() => import('./weather/pull-spans.js').then((m) => ({ default: m.PullSpans })));
@@ -39,9 +40,13 @@ function leftOut({ without = [] }: Pitch, kind: Leavable, counted: boolean): Pit
   return left.length === 0 ? undefined : left;
 }
 
-/** The quiet cases, and of each gust the hardest. */
+/** The quiet cases, and of each gust the hardest; of one's own gusts each, under the law that pulls most. */
 const shownCases = (r: PitchResult): PitchResult['cases'] =>
-  r.cases.filter((c) => c.wind === null || r.worst[c.group] === c.id);
+  r.cases.filter((c) =>
+    c.called === undefined
+      ? c.wind === null || r.worst[c.group] === c.id
+      : !r.cases.some((other) => other.called === c.called && other.tension > c.tension),
+  );
 
 /** Where the wind comes from. */
 export function WindFrom({ editing: { rig, edit } }: { readonly editing: Editing }): ReactElement {
@@ -118,6 +123,7 @@ export function PitchWeather({
             : 'What is left out is not known: the rig is not said to hold.'}
         </Text>
       </ControlGroup>
+      <OwnGusts editing={editing} gust={report?.roof.gust ?? 0} />
       <ControlGroup wide>
         {report !== null && report.roof.rose.length > 0 && (
           <chakra.figure display="flex" flexWrap="wrap" alignItems="center" gap="4px 18px" marginTop="10px">
@@ -170,12 +176,12 @@ function caseColumns(
     {
       id: 'case',
       name: 'Case',
-      value: (c) => capital(c.name),
+      value: (c) => capital(c.called ?? c.name),
       head: true,
       cell: (c) => (
         <>
           <Button variant="plain" size="xs" aria-pressed={chosen === c.id} onClick={() => onCase(c.id)}>
-            {capital(c.name)}
+            {capital(c.called ?? c.name)}
           </Button>{' '}
           <Span textStyle="quiet">
             <Told said={c.when} />

@@ -68,7 +68,7 @@ const STEP_OF_FINDING: Partial<Record<FindingCode, Step>> = {
   flaps: 'weather',
 };
 /** What wind, trees and snow do. */
-const WEATHER: ReadonlySet<CaseKind> = new Set<CaseKind>(['gust', 'wet-gust', 'sway', 'snow']);
+const WEATHER: ReadonlySet<CaseKind> = new Set<CaseKind>(['gust', 'wet-gust', 'own-gust', 'sway', 'snow']);
 
 /** The steps at which something keeps a rig from holding. */
 function failingSteps(report: RigReport): ReadonlySet<Step> {
