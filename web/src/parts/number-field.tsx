@@ -12,6 +12,9 @@ const SHORT = 1;
 const LIGHT = 1;
 const OUNCE = POUND / 16;
 
+/** Miles an hour, m/s (1959 agreement). */
+const MPH = 0.44704;
+
 /** How a quantity is typed: its unit, and how many SI units one of it is. */
 function typed(
   quantity: Quantity,
@@ -35,6 +38,8 @@ function typed(
       return { unit: '%', si: 0.01, places: 1 };
     case 'angle':
       return { unit: '°', si: Math.PI / 180, places: 0 };
+    case 'speed':
+      return units.length === 'ft' ? { unit: 'mph', si: MPH, places: 0 } : { unit: 'm/s', si: 1, places: 1 };
     case 'area':
       return { unit: `${units.length}²`, si: METRES_PER[units.length] ** 2, places: 1 };
     default:

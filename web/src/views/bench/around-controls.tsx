@@ -44,7 +44,7 @@ export function AroundControls({
   const put = (kind: WallKind): void =>
     void edit({ ...rig, walls: [...walls, wallToWindward(crypto.randomUUID().slice(0, 8), kind, cloth, upwind)] });
   return (
-    <ControlGroup>
+    <ControlGroup flexBasis="100%">
       <h3>Warm or airy</h3>
       <Facts>
         <dt>Its sides are open by</dt>

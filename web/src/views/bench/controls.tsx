@@ -37,7 +37,6 @@ const BedStep = part(() => import('./bed-controls.js'), 'BedStep');
 const cases = () => import('./pitch-weather.js');
 const PitchWeather = part(cases, 'PitchWeather');
 const WindFrom = part(cases, 'WindFrom');
-const AroundControls = part(() => import('./around-controls.js'), 'AroundControls');
 const LookAhead = part(() => import('./weather/look-ahead.js'), 'LookAhead');
 const weather = () => import('./weather-controls.js');
 const WeatherControls = part(weather, 'WeatherControls');
@@ -181,7 +180,6 @@ const Weather: StepControls = ({ editing, said, report, caseId, show }) => {
         </>
       }
     >
-      {pitched && <AroundControls editing={editing} report={roofOf(report)} />}
       {pitched && (
         <PitchWeather editing={editing} report={roofOf(report)} caseId={caseId} onCase={(id) => show('case', id)} />
       )}

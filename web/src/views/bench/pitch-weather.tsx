@@ -20,6 +20,7 @@ import { NumberField } from '../../parts/number-field.js';
 import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
 import type { RoofReport } from '../../workers/report.js';
+import { AroundControls } from './around-controls.js';
 import type { Editing } from './editing.js';
 import { OwnGusts } from './own-gusts.js';
 import { WindRose } from './wind-rose.js';
@@ -80,6 +81,7 @@ export function PitchWeather({
   const pitch = rig.pitch!;
   return (
     <Controls>
+      <AroundControls editing={editing} report={report} />
       <ControlGroup>
         <NumberField
           label="The span runs toward"
