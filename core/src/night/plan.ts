@@ -11,6 +11,8 @@ import { beaufortOf } from '../weather/index.js';
 import type { WeatherReading } from '../weather/index.js';
 import { effortOf } from './effort.js';
 import type { Effort } from './effort.js';
+import { otherPitches } from './pitches.js';
+import type { OtherPitch } from './pitches.js';
 
 /** How a rig fares in an hour: to spare; little to spare; something gives; no rest is found. */
 export type Fares = 'holds' | 'little' | 'gives' | 'flaps';
@@ -51,6 +53,8 @@ export interface Before {
   readonly change: Unmet | null;
   /** What that asks of hands; null where it is no change of the rig. */
   readonly effort: Effort | null;
+  /** How else it can be pitched so that nothing gives then, least work first. */
+  readonly others: readonly OtherPitch[];
   /** Whether trees are to be left: at a gale nobody stays under them, whatever the rig does. */
   readonly leave: boolean;
 }
@@ -131,6 +135,7 @@ export function nightOf(
     if (!progress(0.8 + (0.2 * k) / hours.length)) return null;
     const [worst, index] = hardestOf(hours, begins, k);
     const { fall, turned } = firstIn(index);
+    const leave = forecast.slice(begins, k).some((r) => beaufortOf(r.wind) >= LEAVE);
     const change =
       fall === null ? null : firmerThan(rig, context, turned, { ...fall, at: Math.max(fall.at, worst.gust) }, units);
     tasks.push({
@@ -140,7 +145,8 @@ export function nightOf(
       fall,
       change,
       effort: change === null || change.rig === null ? null : effortOf(rig, change.rig, context),
-      leave: forecast.slice(begins, k).some((r) => beaufortOf(r.wind) >= LEAVE),
+      others: leave ? [] : otherPitches(rig, context, turned, worst.gust),
+      leave,
     });
   }
   progress(1);
@@ -148,7 +154,7 @@ export function nightOf(
 }
 
 interface First {
-  readonly turned: Turned;
+  readonly turned: Turned & { readonly of: 'wind' };
   readonly end: LadderEnd;
   readonly at: number | null;
   readonly fall: Fall | null;

@@ -1,6 +1,7 @@
-import type { Before, Effort, Fares, Handed, Night, NightTask, Retension } from '../night/index.js';
+import type { Before, Effort, Fares, Handed, Night, NightTask, OtherPitch, Retension } from '../night/index.js';
 import type { Phrase, UnitChoice } from '../quantity/index.js';
-import { SI, amount, asSubject, capital, phrase, sayHaul, tell } from '../quantity/index.js';
+import { SI, amount, asSubject, capital, metres, phrase, sayHaul, tell } from '../quantity/index.js';
+import { PITCH_TRAITS } from '../roof/index.js';
 import { compassPoint } from '../weather/index.js';
 
 export const FARES: Readonly<Record<Fares, string>> = {
@@ -31,11 +32,28 @@ export function taskWords(task: NightTask, units: UnitChoice = SI): { readonly w
   return {
     what: leave
       ? 'Take it down and leave the trees before this'
-      : change !== null && change.rig !== null
+      : (change !== null && change.rig !== null) || task.others.length > 0
         ? 'Change it before this'
         : 'Take it down or pitch it anew before this',
     how: `${fallsIn(task)} in ${from}.${change === null || leave ? '' : ` ${change.remedy}`}${effort === null || leave ? '' : ` ${effortWords(effort)}`}`,
   };
+}
+
+/** How else a roof is pitched, what it bears then and what that asks of hands. */
+export function pitchWords({ how, bears, effort }: OtherPitch, units: UnitChoice = SI): string {
+  const { windwardDown, ridgeLower, form } = how;
+  const lower = ridgeLower > 0 ? tell(phrase`the ridge ${metres(ridgeLower)} lower`, units) : '';
+  const what =
+    form !== null
+      ? `As ${PITCH_TRAITS[form].name}`
+      : windwardDown
+        ? `With the windward edge on the ground${lower === '' ? '' : ` and ${lower}`}`
+        : `With ${lower}`;
+  const then =
+    bears === null
+      ? 'nothing gives in it'
+      : tell(phrase`something first gives in a gust of ${amount(bears, 'speed')}`, units);
+  return `${what}: ${then}. ${capital(effortWords(effort))}`;
 }
 
 const fallsIn = ({ fall }: Before): string =>

@@ -1,10 +1,10 @@
 import { Box, Button, chakra, Flex, Text } from '@chakra-ui/react';
-import type { Night, NightHour, NightTask } from '@rough-bight/core/night';
+import type { Night, NightHour, NightTask, OtherPitch } from '@rough-bight/core/night';
 import { say } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { compassPoint } from '@rough-bight/core/weather';
-import { FARES, nightWords, taskWords } from '@rough-bight/core/words';
+import { FARES, nightWords, pitchWords, taskWords } from '@rough-bight/core/words';
 import { format } from 'date-fns';
 import { Bell } from 'lucide-react';
 import { useMemo } from 'react';
@@ -107,9 +107,33 @@ function Task({ task, onTake }: { readonly task: NightTask; readonly onTake: (ri
               Do that
             </Button>
           )}
+          {task.kind === 'before' && <Others pitches={task.others} onTake={onTake} />}
         </Box>
       </Flex>
     </chakra.li>
+  );
+}
+
+/** How else it can be pitched before a bad hour. */
+function Others({
+  pitches,
+  onTake,
+}: {
+  readonly pitches: readonly OtherPitch[];
+  readonly onTake: (rig: RidgeRig) => void;
+}): ReactElement {
+  const units = useUnits();
+  return (
+    <>
+      {pitches.map((p) => (
+        <Box key={JSON.stringify(p.how)} marginTop="8px">
+          <p>{pitchWords(p, units)}</p>
+          <Button marginTop="4px" onClick={() => onTake(p.rig)}>
+            Pitch it so
+          </Button>
+        </Box>
+      ))}
+    </>
   );
 }
 

@@ -1,0 +1,93 @@
+import { ladderOf } from '../ladder/index.js';
+import type { Turned } from '../ladder/index.js';
+import type { RigContext, RidgeRig } from '../rig/index.js';
+import { RIDGE_LIMITS, RigProblem } from '../rig/index.js';
+import type { PitchForm } from '../roof/index.js';
+import { windToward } from '../weather/index.js';
+import type { Effort } from './effort.js';
+import { effortOf } from './effort.js';
+
+/** In what another pitch differs: the windward edge on the ground, the ridge tied lower by so much, m, another form. */
+export interface Repitched {
+  readonly windwardDown: boolean;
+  readonly ridgeLower: number;
+  readonly form: PitchForm | null;
+}
+
+/** The same roof between the same trees, pitched otherwise. */
+export interface OtherPitch {
+  readonly how: Repitched;
+  readonly rig: RidgeRig;
+  /** The gust in which something first gives, m/s; null where nothing does as far as was looked. */
+  readonly bears: number | null;
+  readonly effort: Effort;
+}
+
+/** The ridge comes down by so much, m: what two hands do without setting guys anew. Judgement, 0.3 to 0.6. */
+const LOWER = 0.4;
+/** Forms that are pitched against wind. */
+const AGAINST_WIND = ['storm', 'low', 'closed'] as const satisfies readonly PitchForm[];
+/** It is looked at up to so much more than the gust that is asked. */
+const BEYOND = 1.2;
+/** Pitches that are told. */
+const TOLD = 2;
+
+const LOOKED: readonly Repitched[] = [
+  { windwardDown: true, ridgeLower: 0, form: null },
+  { windwardDown: false, ridgeLower: LOWER, form: null },
+  { windwardDown: true, ridgeLower: LOWER, form: null },
+  ...AGAINST_WIND.map((form) => ({ windwardDown: false, ridgeLower: 0, form })),
+];
+
+/** The rig pitched so. @param from bearing of the wind, rad */
+function pitchedSo(rig: RidgeRig, { windwardDown, ridgeLower, form }: Repitched, from: number): RidgeRig {
+  const pitch = rig.pitch!;
+  const [a, b] = pitch.shape.edges;
+  const windward = windToward(from, pitch.bearing)[1] < 0 ? 0 : 1;
+  const edges = !windwardDown ? pitch.shape.edges : windward === 0 ? ([0, b] as const) : ([a, 0] as const);
+  const tied = (i: 0 | 1) => ({
+    ...rig.trunks[i],
+    tieHeight: Math.max(RIDGE_LIMITS.tieHeight.min, Math.round(100 * (rig.trunks[i].tieHeight - ridgeLower)) / 100),
+  });
+  return {
+    ...rig,
+    ...(ridgeLower === 0 ? {} : { trunks: [tied(0), tied(1)] }),
+    pitch: {
+      ...pitch,
+      shape: { ...pitch.shape, edges: [...edges] },
+      // guys of another form are others
+      ...(form === null ? {} : { form, own: {}, order: [] }),
+    },
+  };
+}
+
+/**
+ * How else the same roof can be pitched between the same trees so that nothing gives in a gust: each solved in that gust from its side,
+ * least work first.
+ * @param turned the wind, dry or soaked
+ * @param gust   m/s at the roof
+ */
+export function otherPitches(
+  rig: RidgeRig,
+  context: RigContext,
+  turned: Turned & { readonly of: 'wind' },
+  gust: number,
+): readonly OtherPitch[] {
+  const found = LOOKED.flatMap((how): OtherPitch[] => {
+    if (how.form === rig.pitch!.form) return [];
+    const next = pitchedSo(rig, how, turned.from);
+    try {
+      const { end, at } = ladderOf(next, context, turned, { upTo: BEYOND * gust, first: true })!;
+      const bears = end === 'stands' ? null : at!;
+      if (bears !== null && bears < gust) return [];
+      const effort = effortOf(rig, next, context);
+      // it is pitched so already
+      return effort.touched.length === 0 ? [] : [{ how, rig: next, bears, effort }];
+    } catch (error) {
+      // a form that this roof or these heights do not allow
+      if (error instanceof RigProblem) return [];
+      throw error;
+    }
+  });
+  return found.sort((a, b) => a.effort.minutes - b.effort.minutes).slice(0, TOLD);
+}
