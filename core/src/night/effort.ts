@@ -1,10 +1,11 @@
 import { layoutOf, reachName } from '../pitch/index.js';
 import type { PitchLayout, Reach } from '../pitch/index.js';
 import type { RidgeRig, RigContext } from '../rig/index.js';
+import type { SupportKind } from '../support/index.js';
 
 /** What of a rig is touched in changing it. */
 export type Handed =
-  | { readonly what: 'foot' | 'knot' | 'haul' | 'put-on' | 'take-off'; readonly name: string }
+  | { readonly what: 'foot' | 'buried' | 'brought' | 'knot' | 'haul' | 'put-on' | 'take-off'; readonly name: string }
   | { readonly what: 'ridge-tie'; readonly end: 0 | 1 }
   | { readonly what: 'ridge-haul' | 'hitches' | 'prop' | 'all'; readonly name: null };
 
@@ -23,11 +24,13 @@ const MOVED = 0.05;
 const SAME = 0.02;
 
 /**
- * Minutes of practised hands for each thing, cold fingers left out. Judgement, half to three times: a peg drawn and driven anew; a
- * knot; a haul; a guy put on or taken off; a tie of the ridge; the ridge hauled; both hitches; a prop; a roof pitched anew.
+ * Minutes of practised hands for each thing, cold fingers left out. Judgement, half to three times: a peg drawn and driven anew; a log
+ * or bag dug in, with a spade or a stick; a weight brought; a knot; a haul; a guy put on or taken off; a tie of the ridge; the ridge hauled; both hitches; a prop; a roof pitched anew.
  */
 const MINUTES: Readonly<Record<Handed['what'], number>> = {
   foot: 2,
+  buried: 30,
+  brought: 8,
   knot: 1,
   haul: 0.5,
   'put-on': 3,
@@ -89,11 +92,14 @@ function guysTouched(a: PitchLayout, b: PitchLayout): Handed[] {
   ];
 }
 
+/** What it takes to set a foot, where that is more than a peg or a knot. */
+const SETTING: Readonly<Partial<Record<SupportKind, 'buried' | 'brought'>>> = { buried: 'buried', weight: 'brought' };
+
 function oneTouched(r: Reach, next: Reach): Handed[] {
   const name = reachName(next);
   if (r.kind !== next.kind || r.guy.cord !== next.guy.cord) return [{ what: 'put-on', name }];
   const anchor = JSON.stringify(r.guy.anchor) !== JSON.stringify(next.guy.anchor);
-  if (anchor || apart(r.foot, next.foot) > MOVED) return [{ what: 'foot', name }];
+  if (anchor || apart(r.foot, next.foot) > MOVED) return [{ what: SETTING[next.guy.anchor.kind] ?? 'foot', name }];
   if (r.guy.hitch !== next.guy.hitch || r.guy.wraps !== next.guy.wraps) return [{ what: 'knot', name }];
   // a tie-out that comes to another height is hauled anew
   const moved = apart(r.key.at, next.key.at) > MOVED;

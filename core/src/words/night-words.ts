@@ -61,6 +61,8 @@ const fallsIn = ({ fall }: Before): string =>
 
 const TOUCHED: Readonly<Record<Handed['what'], readonly [one: string, many: string]>> = {
   foot: ['foot set anew', 'feet set anew'],
+  buried: ['log or bag dug in', 'logs or bags dug in'],
+  brought: ['weight brought', 'weights brought'],
   knot: ['knot tied anew', 'knots tied anew'],
   haul: ['guy hauled', 'guys hauled'],
   'put-on': ['guy put on', 'guys put on'],

@@ -39,6 +39,14 @@ describe('what a change asks of hands', () => {
       '1 foot set anew: about 2 minutes by day, 4 minutes in the dark; one alone does it.',
     );
   });
+  test('a log dug in is no peg: it takes half an hour, a weight is brought', () => {
+    const key = keys[0]!;
+    const dug = effortOf(rig, own(key, { anchor: { kind: 'buried', length: 1, width: 0.1, depth: 0.4 } }), context);
+    expect(effortWords(dug)).toBe(
+      '1 log or bag dug in: about 30 minutes by day, 60 minutes in the dark; one alone does it.',
+    );
+    expect(touched(own(key, { anchor: { kind: 'weight', name: 'log', mass: 60 } }))).toEqual(['brought']);
+  });
   test('an edge that comes lower moves its three guys and no others', () => {
     const lower: RidgeRig = {
       ...rig,
