@@ -12,15 +12,18 @@ export async function measure() {
   const browser = await chromium.launch(CHROMIUM);
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    let bytes = 0;
+    // the page's own script, and what its workers fetch beside it
+    const bytes = { page: 0, workers: 0 };
     const count = async (response) => {
-      if (/\.js$/.test(new URL(response.url()).pathname)) bytes += gzipSync(await response.body()).length;
+      const { pathname } = new URL(response.url());
+      if (!/\.js$/.test(pathname)) return;
+      bytes[/\.worker-/.test(pathname) ? 'workers' : 'page'] += gzipSync(await response.body()).length;
     };
     page.on('response', count);
     await page.goto(`${app.address}/rigs/landing-gable/ridge`);
     await page.getByRole('heading', { level: 1 }).waitFor();
     await page.waitForTimeout(1500);
-    const firstScreen = bytes;
+    const firstScreen = { ...bytes };
     page.off('response', count);
     const ridge = await dragged(page, await page.getByRole('slider', { name: 'Move the downstream alder' }), [40, 0]);
     const pitch = async (view, name, by) => {
@@ -43,7 +46,8 @@ export async function measure() {
     await page.waitForTimeout(1500);
     const bed = await dragged(page, page.getByRole('slider', { name: 'Height of the first strap' }), [0, 14]);
     return {
-      first_screen_js_kb: Number((firstScreen / 1024).toFixed(1)),
+      first_screen_js_kb: Number((firstScreen.page / 1024).toFixed(1)),
+      first_screen_workers_kb: Number((firstScreen.workers / 1024).toFixed(1)),
       drag_frames_per_second: ridge.frames_per_second,
       drag_frame_p95_ms: ridge.frame_p95_ms,
       drag_main_thread_ms_per_frame: ridge.main_thread_ms_per_frame,

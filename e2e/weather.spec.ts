@@ -178,6 +178,17 @@ test('what the verdict counts can be left out, and then it does not say that it 
   ).toBeVisible({ timeout: 60_000 });
   await page.getByText('Gusts on the soaked rig', { exact: true }).click();
   await expect(page.getByText(/^Holds\./)).toBeVisible({ timeout: 60_000 });
+  // a gust of one's own counts by its name, can be made weaker, and left out again
+  await page.getByRole('button', { name: 'Add a gust' }).click();
+  const squall = page.getByRole('group', { name: 'squall' });
+  await squall.getByLabel('At the roof').fill('30');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/in “squall”/).first()).toBeVisible({ timeout: 60_000 });
+  await squall.getByLabel('At the roof').fill('80');
+  await page.keyboard.press('Enter');
+  await expect(squall.getByText(/1 to 50 m\/s/)).toBeVisible();
+  await squall.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(page.getByText(/^Holds\./)).toBeVisible({ timeout: 60_000 });
 });
 
 test('dry ground: hour by hour who gets wet, what the pail gets, and where water runs in', async ({ page }) => {
