@@ -122,14 +122,7 @@ export function WallFields({
           step={0.1}
           onCommit={(height) => set({ height })}
         />
-        <NumberField
-          label="Runs toward"
-          value={wall.toward}
-          limit={AROUND_LIMITS.toward}
-          step={Math.PI / 36}
-          hint="from along the span, to the left"
-          onCommit={(toward) => set({ toward: turnedTo(toward) })}
-        />
+        <TowardField label="Runs toward" value={wall.toward} onCommit={(toward) => set({ toward })} />
         <PlaceFields at={wall.at} onCommit={(at) => set({ at })} />
       </ControlRow>
       <Button
@@ -181,6 +174,28 @@ export function FireFields({
         No fire
       </Button>
     </>
+  );
+}
+
+/** Which way something lies on the rig's plan. */
+export function TowardField({
+  label,
+  value,
+  onCommit,
+}: {
+  readonly label: string;
+  readonly value: number;
+  readonly onCommit: (toward: number) => string | null;
+}): ReactElement {
+  return (
+    <NumberField
+      label={label}
+      value={value}
+      limit={AROUND_LIMITS.toward}
+      step={Math.PI / 36}
+      hint="from along the span, to the left"
+      onCommit={(toward) => onCommit(turnedTo(toward))}
+    />
   );
 }
 

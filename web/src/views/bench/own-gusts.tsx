@@ -1,12 +1,13 @@
 import { Box, Button, Text } from '@chakra-ui/react';
 import { MOST_OWN_GUSTS, PITCH_LIMITS } from '@rough-bight/core/rig';
 import type { OwnGust } from '@rough-bight/core/rig';
-import { BEAUFORT, beaufortOf, compassPoint } from '@rough-bight/core/weather';
+import { BEAUFORT, beaufortOf } from '@rough-bight/core/weather';
 import { Plus } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Check, TextField } from '../../parts/choice.js';
 import { ControlGroup, ControlRow } from '../../parts/layout.js';
 import { NumberField } from '../../parts/number-field.js';
+import { BearingField } from './bearing-field.js';
 import type { Editing } from './editing.js';
 
 /** A gust to begin with is harder than the judged one by this, and at least so much, m/s. */
@@ -54,14 +55,7 @@ export function OwnGusts({
               hint={BEAUFORT[beaufortOf(g.speed)]!.name}
               onCommit={(speed) => set(g.id, { speed })}
             />
-            <NumberField
-              label="From"
-              value={g.from}
-              limit={PITCH_LIMITS.bearing}
-              step={Math.PI / 36}
-              hint={compassPoint(g.from)}
-              onCommit={(from) => set(g.id, { from })}
-            />
+            <BearingField label="From" value={g.from} onCommit={(from) => set(g.id, { from })} />
           </ControlRow>
           <Check checked={g.wet} onChange={(wet) => set(g.id, { wet })}>
             On the soaked rig

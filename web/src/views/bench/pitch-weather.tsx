@@ -9,7 +9,6 @@ import type { SnowFeel } from '@rough-bight/core/catalogue';
 import type { PitchResult } from '@rough-bight/core/pitch';
 import { PITCH_LIMITS } from '@rough-bight/core/rig';
 import type { Pitch } from '@rough-bight/core/rig';
-import { compassPoint } from '@rough-bight/core/weather';
 import { Suspense, lazy } from 'react';
 import type { ReactElement } from 'react';
 import { Check, Choice } from '../../parts/choice.js';
@@ -21,6 +20,7 @@ import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
 import type { RoofReport } from '../../workers/report.js';
 import { AroundControls } from './around-controls.js';
+import { BearingField } from './bearing-field.js';
 import type { Editing } from './editing.js';
 import { OwnGusts } from './own-gusts.js';
 import { WindRose } from './wind-rose.js';
@@ -53,12 +53,9 @@ const shownCases = (r: PitchResult): PitchResult['cases'] =>
 export function WindFrom({ editing: { rig, edit } }: { readonly editing: Editing }): ReactElement {
   const pitch = rig.pitch!;
   return (
-    <NumberField
+    <BearingField
       label="Wind from"
       value={pitch.windFrom}
-      limit={PITCH_LIMITS.bearing}
-      step={Math.PI / 36}
-      hint={compassPoint(pitch.windFrom)}
       onCommit={(windFrom) => edit({ ...rig, pitch: { ...pitch, windFrom } })}
     />
   );
@@ -83,12 +80,9 @@ export function PitchWeather({
     <Controls>
       <AroundControls editing={editing} report={report} />
       <ControlGroup>
-        <NumberField
+        <BearingField
           label="The span runs toward"
           value={pitch.bearing}
-          limit={PITCH_LIMITS.bearing}
-          step={Math.PI / 36}
-          hint={compassPoint(pitch.bearing)}
           onCommit={(bearing) => edit({ ...rig, pitch: { ...pitch, bearing } })}
         />
         <Choice

@@ -11,6 +11,7 @@ import { NumberField } from '../../parts/number-field.js';
 import type { RoofReport } from '../../workers/report.js';
 import { EndFields } from './bed-controls.js';
 import type { BedProps } from './bed-controls.js';
+import { BearingField } from './bearing-field.js';
 import type { Editing } from './editing.js';
 import { TrunkFields } from './ground-controls.js';
 import { FireFields, WallFields } from './around-controls.js';
@@ -191,18 +192,14 @@ function opened(
             name: 'wind and bearing',
             fields: (
               <ControlRow>
-                <NumberField
+                <BearingField
                   label="Wind from"
                   value={pitch.windFrom}
-                  limit={PITCH_LIMITS.bearing}
-                  step={Math.PI / 36}
                   onCommit={(windFrom) => edit({ ...rig, pitch: { ...pitch, windFrom } })}
                 />
-                <NumberField
+                <BearingField
                   label="The span runs toward"
                   value={pitch.bearing}
-                  limit={PITCH_LIMITS.bearing}
-                  step={Math.PI / 36}
                   onCommit={(bearing) => edit({ ...rig, pitch: { ...pitch, bearing } })}
                 />
               </ControlRow>

@@ -3,16 +3,16 @@ import { groundOf } from '@rough-bight/core/pitch';
 import { say } from '@rough-bight/core/quantity';
 import { measuredSpan, roofedIn } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { DRY, MOST_UNDER, UNDER_LIMITS, placeUnder } from '@rough-bight/core/under';
+import { DRY, MOST_UNDER, placeUnder } from '@rough-bight/core/under';
 import type { Lying, UnderResult } from '@rough-bight/core/under';
 import type { ReactElement } from 'react';
 import { TextField } from '../../parts/choice.js';
 import { ControlGroup, ControlRow } from '../../parts/layout.js';
 import { NumberField } from '../../parts/number-field.js';
 import { useUnits } from '../../parts/units.js';
-import { turnedTo, withLying } from '../../scene/under-moves.js';
+import { withLying } from '../../scene/under-moves.js';
 import type { RoofReport } from '../../workers/report.js';
-import { PlaceFields } from './around-controls.js';
+import { PlaceFields, TowardField } from './around-controls.js';
 import type { Editing } from './editing.js';
 
 const COUNT = { quantity: 'count', min: 0, max: MOST_UNDER / 2 } as const;
@@ -140,14 +140,7 @@ export function LyingFields({
         <TextField wide label="Name" value={lying.name} max={60} empty onCommit={(name) => set({ name })} />
         <PlaceFields at={lying.at} onCommit={(at) => set({ at })} />
         {lying.kind === 'sleeper' && (
-          <NumberField
-            label="Head toward"
-            value={lying.toward}
-            limit={UNDER_LIMITS.toward}
-            step={Math.PI / 36}
-            hint="from along the span, to the left"
-            onCommit={(toward) => set({ toward: turnedTo(toward) })}
-          />
+          <TowardField label="Head toward" value={lying.toward} onCommit={(toward) => set({ toward })} />
         )}
       </ControlRow>
     </>
