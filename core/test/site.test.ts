@@ -38,6 +38,14 @@ describe('a rig on a span of the ground', () => {
     expect(after.cord).toBe(rig.cord);
     expect(after.tensioning.pulley).toEqual(rig.tensioning.pulley);
   });
+  test('walls and fire stay where they were: another place has its own', () => {
+    const p = place([tree('a', [-3.2, 0]), tree('b', [3.2, 0])]);
+    const span = rankSpans(prepared(p)).good.find((s) => !s.newPole)!;
+    const wall = { id: 'w', kind: 'brush', at: [1, 3], toward: 0, length: 4, height: 1 } as const;
+    const after = rigAt(p, 'p', span, { ...rig, walls: [{ ...wall, at: [1, 3] }], fire: { at: [1, -5] } });
+    expect(after.walls).toBeUndefined();
+    expect(after.fire).toBeUndefined();
+  });
   test('trunks are called as in a sentence; a number is name enough', () => {
     const named = (a: string, b: string): string[] => {
       const p = place([
