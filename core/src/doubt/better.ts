@@ -10,6 +10,8 @@ export const KNOWN_BETTER: Readonly<Partial<Record<UnknownKind, number>>> = {
   'ridge-pull': 0.3,
   'ridge-cord': 0.4,
   haul: 0.25,
+  relaxing: 0.5,
+  soaking: 0.4,
   wind: 0.5,
   shelter: 0.5,
   gusts: 0.6,

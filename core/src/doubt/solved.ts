@@ -8,7 +8,7 @@ import type { GivenWind, RigContext, RidgeRig } from '../rig/index.js';
 import { gustOf } from '../rig/index.js';
 import { hypercube } from './design.js';
 import type { Unknown } from './unknown.js';
-import { unknownPulls, unknownStrengths, valueAt } from './unknown.js';
+import { unknownAgeing, unknownPulls, unknownStrengths, valueAt } from './unknown.js';
 
 /** What is asked of a rig that is not known well. */
 export interface DoubtAsked {
@@ -73,7 +73,9 @@ export function solveDrawn(
   const readings = nominal.map(({ state }) => readingOf(tied, state, null));
   const windy = cases.some((c) => c.environment.wind !== null);
   const strengths = unknownStrengths(model, checks, readings);
-  const pulls = unknownPulls(model, windy, asked.wind !== undefined).filter((u) => asked.known?.has(u.id) !== true);
+  const pulls = [...unknownPulls(model, windy, asked.wind !== undefined), ...unknownAgeing(model, cases)].filter(
+    (u) => asked.known?.has(u.id) !== true,
+  );
   const unknowns = [...pulls, ...strengths.unknowns.filter((u) => asked.known?.has(u.id) !== true)];
   const [d, m, k] = [pulls.length, model.members.length, checks.length];
   const n = parts.length * PART;
@@ -134,11 +136,15 @@ function drawnRig(
   const changed: Record<string, number> = {};
   const hauls = new Float64Array(model.members.length).fill(1);
   let pressure = 1;
+  const ageing = { relaxation: new Map<string, number>(), wetGrowth: new Map<string, number>() };
+  let clothGrowth: number | null = null;
   unknowns.forEach((u, j) => {
     const { acts } = u;
     const value = valueAt(u, z[j]!);
     if (acts.on === 'ridge') changed[acts.key] = value;
     else if (acts.on === 'pressure') pressure *= value ** acts.power;
+    else if (acts.on === 'relaxation' || acts.on === 'wetGrowth') ageing[acts.on].set(acts.fibre, value);
+    else if (acts.on === 'clothGrowth') clothGrowth = value;
     else if (acts.on === 'haul')
       for (let k = 0; k < hauls.length; k++) if (acts.member === null || acts.member === k) hauls[k]! *= value;
   });
@@ -169,6 +175,7 @@ function drawnRig(
         curveOf: (m, wet) =>
           m.role === 'ridge' ? scaledCurve(model.curveOf(m, wet), 1, stretch) : model.curveOf(m, wet),
       },
+      ageing: { ...ageing, clothGrowth },
       stood: { held: null },
     },
   };

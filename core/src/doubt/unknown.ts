@@ -1,4 +1,6 @@
-import { AIR_DENSITY, GUST_FACTOR, SHELTERS, looked } from '../catalogue/index.js';
+import type { LoadCase } from '../cases/index.js';
+import { AIR_DENSITY, FIBRE_TRAITS, GUST_FACTOR, SHELTERS, looked } from '../catalogue/index.js';
+import type { Constant } from '../catalogue/index.js';
 import type { CaseReading, Member, PitchModel, RoofCheck } from '../pitch/index.js';
 import { HAUL_SPREAD, leftIn } from '../pitch/index.js';
 import { Z95 } from '../quantity/index.js';
@@ -13,6 +15,8 @@ export type UnknownKind =
   | 'ridge-cord'
   | 'trees'
   | 'haul'
+  | 'relaxing'
+  | 'soaking'
   | 'wind'
   | 'shelter'
   | 'gusts'
@@ -31,6 +35,9 @@ type Acts =
   | { readonly on: 'ridge'; readonly key: string }
   /** On the pull of every guy, or of one member. */
   | { readonly on: 'haul'; readonly member: number | null }
+  /** On what cord of a fibre loses in time, or gains when soaked; on what the cloth gains. */
+  | { readonly on: 'relaxation' | 'wetGrowth'; readonly fibre: string }
+  | { readonly on: 'clothGrowth' }
   /** On the wind's pressure, by this power of its factor. */
   | { readonly on: 'pressure'; readonly power: 1 | 2 }
   /** On what some checks hold, with this share of their spread. */
@@ -117,6 +124,26 @@ export function unknownPulls(model: PitchModel, windy: boolean, givenWind: boole
     blows('gusts', 'gusts over the mean wind', 'gusts', 2, looked(GUST_FACTOR));
     blows('air', 'density of the air', 'air', 1, looked(AIR_DENSITY));
   }
+  return out;
+}
+
+/**
+ * What is not known of how cord and cloth change: what each fibre loses in time, and gains when soaked.
+ * @param cases in which it is solved: what comes in none of them is no matter
+ */
+export function unknownAgeing(model: PitchModel, cases: readonly LoadCase[]): Unknown[] {
+  const [ages, soaks] = [cases.some((c) => c.since > 0), cases.some((c) => c.environment.wet)];
+  const out: Unknown[] = [];
+  const add = (id: string, name: string, kind: UnknownKind, acts: Acts, { low, typical, high }: Constant): void => {
+    if (high > low) out.push({ id, name, kind, acts, value: typical, range: [low, high] });
+  };
+  for (const fibre of new Set(model.members.map((m) => m.cord.fibre))) {
+    const { name, relaxation, wetGrowth } = FIBRE_TRAITS[fibre];
+    if (ages) add(`relax:${fibre}`, `how far ${name} relaxes`, 'relaxing', { on: 'relaxation', fibre }, relaxation);
+    if (soaks) add(`soak:${fibre}`, `what ${name} does when soaked`, 'soaking', { on: 'wetGrowth', fibre }, wetGrowth);
+  }
+  if (soaks)
+    add('soak:cloth', 'what the cloth does when soaked', 'soaking', { on: 'clothGrowth' }, model.cloth.wetGrowth);
   return out;
 }
 

@@ -68,6 +68,13 @@ export interface PitchState {
   readonly stood: Float64Array | null;
 }
 
+/** How far one thing of a rig ages and wets otherwise than its like: shares, by fibre, and of the cloth. */
+export interface Ageing {
+  readonly relaxation: ReadonlyMap<string, number>;
+  readonly wetGrowth: ReadonlyMap<string, number>;
+  readonly clothGrowth: number | null;
+}
+
 /** A rig tied off: its engine and the unstressed lengths it was tied to. */
 export interface TiedRig {
   readonly model: PitchModel;
@@ -90,6 +97,8 @@ export interface TiedRig {
   readonly stood: { held: Float64Array | null };
   /** Members and sticks that have let go: lines hang free and pull nothing any more, sticks do not push. None where nothing is said. */
   readonly gone?: ReadonlySet<string>;
+  /** What cords and cloth do in time and wet, where that is not the usual. */
+  readonly ageing?: Ageing;
   /** Where it stood after each haul, from the first light pull on, m in the engine's axes: where a like rig's hauls begin. */
   readonly hauls: readonly Float64Array[];
 }
@@ -297,15 +306,23 @@ function loadIn({ model, engine, load }: TiedRig, c: LoadCase): Float64Array {
 }
 
 /** Unstressed length of each member in a case, m: relaxed and wet as it then is. */
-export const restsIn = ({ model, tied, tension }: Pick<TiedRig, 'model' | 'tied' | 'tension'>, c: LoadCase): number[] =>
+export const restsIn = (
+  { model, tied, tension, ageing }: Pick<TiedRig, 'model' | 'tied' | 'tension' | 'ageing'>,
+  c: LoadCase,
+): number[] =>
   model.members.map((m, k) => {
     const traits = FIBRE_TRAITS[m.cord.fibre];
     let rest = tied[k]!;
     if (c.since > 0) {
-      const left = relaxedTension(tension[k]!, traits.relaxation.typical, c.since, RELAX_ONSET.typical);
+      const left = relaxedTension(
+        tension[k]!,
+        ageing?.relaxation.get(m.cord.fibre) ?? traits.relaxation.typical,
+        c.since,
+        RELAX_ONSET.typical,
+      );
       rest = unstressedWhenRelaxed(rest, tension[k]!, left, model.curveOf(m, false));
     }
-    return c.environment.wet ? rest * (1 + traits.wetGrowth.typical) : rest;
+    return c.environment.wet ? rest * (1 + (ageing?.wetGrowth.get(m.cord.fibre) ?? traits.wetGrowth.typical)) : rest;
   });
 
 /** A line that has let go gives way as far as it is drawn, N: a thousandth of a newton for its whole length. */
@@ -327,7 +344,7 @@ function setCase(rig: TiedRig, c: LoadCase): void {
   model.net.struts?.forEach((strut, i) => {
     s.strutStiffness[i] = rig.gone?.has(strut.id) === true ? LET_GO_STICK : strut.axialStiffness;
   });
-  const grown = c.environment.wet ? 1 + cloth.wetGrowth.typical : 1;
+  const grown = c.environment.wet ? 1 + (rig.ageing?.clothGrowth ?? cloth.wetGrowth.typical) : 1;
   for (let i = 0; i < s.gradient.length; i++) s.gradient[i] = dry.gradient[i]! / grown;
   for (let i = 0; i < s.area.length; i++) s.area[i] = dry.area[i]! * grown * grown;
   s.panelWeight.fill((dry.weight * (c.environment.wet ? 1 + cloth.uptake.typical : 1)) / (grown * grown));

@@ -44,6 +44,8 @@ const DO: Readonly<Partial<Record<UnknownKind, string>>> = {
   'ridge-pull': 'Hang a known weight on the ridge and measure the dip',
   'ridge-cord': 'Hang-test the ridge cord for its stretch',
   haul: 'Haul once with a spring balance, and learn how your hand pulls',
+  relaxing: 'Haul again after twenty minutes and see how much comes in',
+  soaking: 'Wet a length of the cord and of the cloth and measure both',
   wind: 'Watch the wind’s signs again for ten minutes',
   shelter: 'Watch the same signs where the roof stands',
   gusts: 'Count how much the gusts go over the mean for ten minutes',

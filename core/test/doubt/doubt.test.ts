@@ -4,8 +4,11 @@ import { join } from 'node:path';
 import { BLOCK, PARTS, betterOf, doubtOf, solveDrawn } from '../../src/doubt/index.js';
 import type { Doubt, DoubtAsked, Drawn } from '../../src/doubt/index.js';
 import { contextOf, readRigFile } from '../../src/formats/index.js';
-import { gustCase } from '../../src/cases/index.js';
-import { evaluatePitch, pitchModel, solveCase, tieOff } from '../../src/pitch/index.js';
+import { PITCHED, QUIET, gustCase } from '../../src/cases/index.js';
+import { FIBRE_TRAITS } from '../../src/catalogue/index.js';
+import { valueAt } from '../../src/doubt/unknown.js';
+import { evaluatePitch, pitchModel, restsIn, solveCase, tieOff } from '../../src/pitch/index.js';
+import type { Ageing } from '../../src/pitch/index.js';
 import { tell } from '../../src/quantity/index.js';
 import { doubtWords, oftenWords } from '../../src/words/index.js';
 import type { RigContext, RidgeRig } from '../../src/rig/index.js';
@@ -123,6 +126,52 @@ describe('with one thing alone unknown, bands are what its ends give', () => {
   test('and it makes all of the doubt', () => {
     expect(doubt.unknowns.map((u) => u.id)).toEqual(['law']);
     expect(doubt.unknowns[0]!.share).toBeGreaterThan(0.95);
+  });
+});
+
+describe('how cord and cloth change', () => {
+  const { fibre } = pitchModel(gable.rig, gable.context).members.find((m) => m.role === 'guy')!.cord;
+  const wet = QUIET.find((c) => c.kind === 'wet')!;
+  const tied = tieOff(pitchModel(gable.rig, gable.context));
+  const ages = (relaxation: number | null, wetGrowth: number | null): Ageing => ({
+    relaxation: new Map(relaxation === null ? [] : [[fibre, relaxation]]),
+    wetGrowth: new Map(wetGrowth === null ? [] : [[fibre, wetGrowth]]),
+    clothGrowth: null,
+  });
+  test('soaked, cord is longer by what it gains, and by nothing else', () => {
+    const usual = restsIn(tied, wet);
+    const { typical } = FIBRE_TRAITS[fibre].wetGrowth;
+    restsIn({ ...tied, ageing: ages(null, 0.02) }, wet).forEach((rest, k) => {
+      const gains = tied.model.members[k]!.cord.fibre === fibre ? 1.02 / (1 + typical) : 1;
+      expect(rest / usual[k]!).toBeCloseTo(gains, 12);
+    });
+  });
+  test('the more it relaxes the longer it comes to be, and as pitched it is no matter', () => {
+    const { low, high } = FIBRE_TRAITS[fibre].relaxation;
+    const [little, much] = [low, high].map((r) => restsIn({ ...tied, ageing: ages(r, null) }, wet));
+    much!.forEach((rest, k) => expect(rest).toBeGreaterThanOrEqual(little![k]! - 1e-12));
+    expect(much!.some((rest, k) => rest > little![k]! + 1e-5)).toBe(true);
+    expect(restsIn({ ...tied, ageing: ages(high, null) }, PITCHED)).toEqual(restsIn(tied, PITCHED));
+  });
+  test('every sampled rig is solved as soaked as was drawn for it', () => {
+    const id = `soak:${fibre}`;
+    const others = drawn(gable, { cases: ['wet'] }, [0]).unknowns.map((u) => u.id);
+    expect(others).toEqual(expect.arrayContaining([id, `relax:${fibre}`, 'soak:cloth']));
+    const one = drawn(gable, { cases: ['wet'], known: new Set(others.filter((x) => x !== id)) }, [0]);
+    expect(one.unknowns.map((u) => u.id)).toEqual([id]);
+    for (const s of [0, 7, 40]) {
+      const { numbers } = solveCase({ ...tied, ageing: ages(null, valueAt(one.unknowns[0]!, one.z[s]!)) }, wet, {
+        from: tied.pitched.stood,
+      });
+      tied.model.members.forEach((_, k) => {
+        const most = Math.max(numbers.tension[tied.line[k]!]!, tied.pitched.numbers.tension[tied.line[k]!]!);
+        expect(Math.abs(one.worst[s * tied.model.members.length + k]! - most)).toBeLessThan(0.02 * most + 0.5);
+      });
+    }
+  });
+  test('in no case that is wet or late nothing of it is asked', () => {
+    const dry = drawn(gable, { cases: [] }, [0]).unknowns;
+    expect(dry.some((u) => u.kind === 'soaking' || u.kind === 'relaxing')).toBe(false);
   });
 });
 
