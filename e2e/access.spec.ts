@@ -32,7 +32,7 @@ for (const theme of ['day', 'ember'] as const) {
   for (const [name, width, height] of SIZES) {
     test(`WCAG 2.2 AA in ${theme} at ${name} width, nothing wider than the screen`, async ({ page }) => {
       // a scan of every place takes a minute on a slow machine
-      test.setTimeout(300_000);
+      test.setTimeout(600_000);
       await page.setViewportSize({ width, height });
       await page.addInitScript((t) => localStorage.setItem('rough-bight-theme', t), theme);
       for (const place of PLACES) {
