@@ -20,7 +20,6 @@ async function copyAt(page: Page, name: string, step: string): Promise<void> {
 }
 
 test('a bed is hung under a roof: by its wish, dragged on its trunk, undone', async ({ page }) => {
-  test.setTimeout(180_000);
   const problems: string[] = [];
   page.on('pageerror', (e) => problems.push(e.message));
   page.on('console', (m) => m.type() === 'error' && problems.push(m.text()));
@@ -69,7 +68,6 @@ test('a bed is hung under a roof: by its wish, dragged on its trunk, undone', as
 });
 
 test('a hammock for 95 kg under a roof that stands: five touches, and all of it holds', async ({ page }) => {
-  test.setTimeout(180_000);
   // a fly between two stout trees five metres apart, with nobody under it
   const { document } = await (await page.request.get('/api/rigs/hammock-fly')).json();
   const stout = {
@@ -102,7 +100,6 @@ test('a hammock for 95 kg under a roof that stands: five touches, and all of it 
 });
 
 test('straps that do not reach are no reason to refuse who lies in it', async ({ page }) => {
-  test.setTimeout(120_000);
   await copyAt(page, 'Mess roof', 'Bed');
   await judged(page);
   await page.getByRole('button', { name: 'Hang a bed' }).click();
@@ -121,7 +118,6 @@ test('straps that do not reach are no reason to refuse who lies in it', async ({
 test('a bed hung wrong says why; a tail on the strap stops the water; what must not be is refused', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   await copyAt(page, 'Drum-tight bed', 'Bed');
   await judged(page);
   await expect(verdict(page)).toHaveText(/lets go first dropping in/);
@@ -143,7 +139,6 @@ test('a bed hung wrong says why; a tail on the strap stops the water; what must 
 });
 
 test('the one-tree rig: pole and stays in the ledger, one stay less falls', async ({ page }) => {
-  test.setTimeout(180_000);
   await copyAt(page, 'Bed on one alder', 'Bed');
   await judged(page);
   await expect(report(page)).toContainText(/its head goes \d\.\d\d m sideways when someone leans out/);
@@ -159,7 +154,6 @@ test('the one-tree rig: pole and stays in the ledger, one stay less falls', asyn
 });
 
 test('the bed is drawn from above and in depth, and the roof over it is advised on', async ({ page }) => {
-  test.setTimeout(180_000);
   await page.goto('/rigs/river-bed-under-the-fly/bed');
   await judged(page);
   await expect(report(page).getByText(/covers this bed/)).toBeVisible({ timeout: 60_000 });

@@ -26,7 +26,6 @@ const demand = async (page: Page, row: string): Promise<number> => {
 test('a gable is pitched on a ridgeline, a guy dragged, the ledger follows, and undo brings it back', async ({
   page,
 }) => {
-  test.setTimeout(150_000);
   const problems: string[] = [];
   page.on('pageerror', (e) => problems.push(e.message));
   page.on('console', (m) => m.type() === 'error' && problems.push(m.text()));
@@ -84,7 +83,6 @@ test('a gable is pitched on a ridgeline, a guy dragged, the ledger follows, and 
 });
 
 test('a mid-point is lifted onto a stick by hand, and the rig is swung by turning north', async ({ page }) => {
-  test.setTimeout(150_000);
   await ownRig(page, 'Mess roof');
   await page.getByRole('link', { name: /^Guy/ }).click();
   await judged(page);
@@ -114,7 +112,6 @@ test('a mid-point is lifted onto a stick by hand, and the rig is swung by turnin
 });
 
 test('hitches that slip are told, and dressing them mends it', async ({ page }) => {
-  test.setTimeout(120_000);
   await ownRig(page, 'Sheet with slipping loops');
   await page.getByRole('link', { name: /^Hang/ }).click();
   await judged(page);
@@ -131,7 +128,6 @@ test('hitches that slip are told, and dressing them mends it', async ({ page }) 
 });
 
 test('a guy of its own: given to a tree, left off and put back', async ({ page }) => {
-  test.setTimeout(120_000);
   await ownRig(page, 'Gravel-spit gable');
   await page.getByRole('link', { name: /^Guy/ }).click();
   await judged(page);
@@ -163,7 +159,6 @@ test('a guy of its own: given to a tree, left off and put back', async ({ page }
 });
 
 test('a rig goes out as a file and comes in again; a file that is none says why', async ({ page }, info) => {
-  test.setTimeout(120_000);
   await page.goto('/rigs/hammock-fly/guy');
   await judged(page);
   const [download] = await Promise.all([
@@ -194,7 +189,6 @@ test('a rig goes out as a file and comes in again; a file that is none says why'
 });
 
 test('a form that cannot be says which number to change and keeps what was typed', async ({ page }) => {
-  test.setTimeout(120_000);
   await ownRig(page, 'Gravel-spit gable');
   await page.getByRole('link', { name: /^Hang/ }).click();
   await judged(page);
@@ -212,7 +206,6 @@ test('a form that cannot be says which number to change and keeps what was typed
 });
 
 test('every case can be drawn, and its water is told', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.goto('/rigs/mess-roof/weather');
   await judged(page);
   await more(page, 'Weather');

@@ -17,7 +17,6 @@ const ready = (page: Page): Promise<void> => expect(sizing(page).getByRole('tabl
 test('a rig whose hitches slip is sized: reasons and effects first, then taken, undone and taken in part', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   await copyOf(page, 'Sheet with slipping loops');
   await page.getByRole('link', { name: /^Hang/ }).click();
   await page.getByRole('button', { name: 'Size it' }).click();
@@ -49,7 +48,6 @@ test('a rig whose hitches slip is sized: reasons and effects first, then taken, 
 });
 
 test('sizing can be stopped, says what cannot be met and by what wind it holds', async ({ page }) => {
-  test.setTimeout(240_000);
   await page.goto('/rigs/wedge-on-one-willow/guy?panel=size');
   await sizing(page).getByRole('button', { name: 'Stop' }).click();
   await expect(sizing(page)).toContainText('Stopped. Nothing was changed.');
@@ -68,7 +66,6 @@ test('sizing can be stopped, says what cannot be met and by what wind it holds',
 test('two rigs stand beside each other, line by line and in the scene, by an address that can be shared', async ({
   page,
 }) => {
-  test.setTimeout(150_000);
   await page.goto('/rigs/gravel-spit-gable/guy');
   await judged(page);
   await page.getByRole('button', { name: 'Compare' }).click();
@@ -90,7 +87,6 @@ test('the rig is seen in depth and turned by keys; without WebGL it says so and 
   browser,
   baseURL,
 }) => {
-  test.setTimeout(150_000);
   const problems: string[] = [];
   page.on('pageerror', (e) => problems.push(e.message));
   await page.goto('/rigs/hammock-fly/guy?view=depth');
@@ -127,7 +123,6 @@ test('the rig is seen in depth and turned by keys; without WebGL it says so and 
 });
 
 test('drawings to scale and the scene go out as files', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.goto('/rigs/mess-roof/guy');
   await judged(page);
   const saved = async (button: string): Promise<string> => {
@@ -145,7 +140,6 @@ test('drawings to scale and the scene go out as files', async ({ page }) => {
 });
 
 test('a guy more along the edge, and something hung on the line of a pitched rig', async ({ page }) => {
-  test.setTimeout(150_000);
   await copyOf(page, 'Mess roof');
   await page.getByRole('link', { name: /^Guy/ }).click();
   await judged(page);

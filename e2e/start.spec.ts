@@ -7,7 +7,6 @@ const judged = (page: Page): Promise<void> =>
 test('a rig in two minutes, by the keyboard alone: four answers, whole rigs, one opened on the bench', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   await page.goto('/camps/sallow-ait');
   const began = Date.now();
   await page.getByRole('link', { name: 'New rig' }).focus();
@@ -60,7 +59,6 @@ test('a rig in two minutes, by the keyboard alone: four answers, whole rigs, one
 test('sleepers and packs lie under a roof: counted, dragged into the rain, said, and laid dry again', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   await page.goto('/camps/sallow-ait');
   await page.getByRole('button', { name: 'Copy Gravel-spit gable', exact: true }).click();
   await expect(page).toHaveURL(/\/rigs\/[0-9a-f-]{36}\//);
@@ -92,7 +90,6 @@ test('sleepers and packs lie under a roof: counted, dragged into the rain, said,
 test('a camp of one’s own: made, out as a file and in again, put away and brought back, deleted after it is asked', async ({
   page,
 }, info) => {
-  test.setTimeout(120_000);
   await page.goto('/camps');
   await page.getByRole('button', { name: 'New camp' }).click();
   await expect(page.getByRole('heading', { name: /^New camp/ })).toBeVisible();
@@ -139,7 +136,6 @@ test('a camp of one’s own: made, out as a file and in again, put away and brou
 test('a camp opens with what its rigs come to: kept, with its age, and judged anew only where something changed', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   await page.goto('/camps/sallow-ait');
   await expect(page.getByText('Judging…')).toHaveCount(0, { timeout: 180_000 });
   await expect(page.getByText(/Judged just now|Judged \d+ \w+ ago/).first()).toBeVisible();

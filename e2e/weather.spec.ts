@@ -97,7 +97,6 @@ test('round it: brush keeps wind off, a fire belongs to leeward, and under the c
 });
 
 test('how sure: what gives how often, and what would be worth finding out; stopped, it says so', async ({ page }) => {
-  test.setTimeout(180_000);
   await page.goto('/rigs/gravel-spit-gable/weather');
   await ahead(page, 'How sure');
   const sure = panel(page, 'How sure');
@@ -133,7 +132,6 @@ test('tonight: what is to be done when, hour by hour, and as alarms', async ({ p
 });
 
 test('gusts: a minute played, paused, scrubbed, eased, and with wind of one’s own', async ({ page }) => {
-  test.setTimeout(240_000);
   await page.goto('/rigs/gravel-spit-gable/weather');
   await ahead(page, 'Gusts');
   const gusts = panel(page, 'Gusts');
