@@ -1,6 +1,8 @@
 import { z } from 'zod';
+import type { Phrase } from '../quantity/index.js';
+import { tell } from '../quantity/index.js';
 import type { Problem } from './problem.js';
-import { under } from './problem.js';
+import { problem, under } from './problem.js';
 
 /** Everything of a value that does not fit its description, in the order of its fields. */
 export function misfits(described: z.ZodType, value: unknown): Problem[] {
@@ -20,8 +22,18 @@ function problemOf(issue: z.core.$ZodIssue): Problem {
     };
   // a choice between kinds that none of its own words names
   const missing = issue.code === 'invalid_type' && issue.input === undefined;
-  return { field, message: missing ? 'This is missing.' : issue.message };
+  if (missing) return { field, message: 'This is missing.' };
+  const said = issue.code === 'custom' ? (issue.params?.['said'] as Phrase | undefined) : undefined;
+  return said === undefined ? { field, message: issue.message } : problem(field, said);
 }
+
+/** An issue that a description's own check finds, its numbers still to be said. */
+export const saidIssue = (path: readonly (string | number)[], said: Phrase) => ({
+  code: 'custom' as const,
+  path: [...path],
+  message: tell(said),
+  params: { said },
+});
 
 /** The JSON Schema of a description (draft 2020-12). */
 export const jsonSchemaOf = (described: z.ZodType): object =>

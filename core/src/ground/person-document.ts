@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import type { Described } from '../document/index.js';
-import { atMost, oneOf, part, within, words } from '../document/index.js';
+import { atMost, oneOf, part, saidIssue, within, words } from '../document/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
-import { FORCE_UNITS, LENGTH_UNITS, limit } from '../quantity/index.js';
+import { FORCE_UNITS, LENGTH_UNITS, limit, metres, phrase } from '../quantity/index.js';
 import { requiredDocument } from '../strength/index.js';
 import { BODY_LIMITS, BODY_UNITS, MOST_REPEATS, UNITS_OF_BODY } from './calibration.js';
 
@@ -42,11 +42,12 @@ export const calibrationsDocument = z
       table[unit]?.forEach(({ taped, count }, i) => {
         const one = taped / count;
         if (one < min || one > max)
-          out.addIssue({
-            code: 'custom',
-            path: [unit, i],
-            message: `Repeat ${i + 1} makes one ${name} ${one.toFixed(2)} m; it can be from ${min} to ${max} m. Check the count.`,
-          });
+          out.addIssue(
+            saidIssue(
+              [unit, i],
+              phrase`Repeat ${i + 1} makes one ${name} ${metres(one)}; it can be from ${metres(min)} to ${metres(max)}. Check the count and the tape.`,
+            ),
+          );
       });
     }
   });

@@ -7,7 +7,7 @@ import { derive } from '../working/index.js';
 import { CERTAIN } from './reading.js';
 import type { Spread } from './reading.js';
 import type { PitchState, TiedRig } from './solve.js';
-import { restsIn, solveCase } from './solve.js';
+import { restsIn, setRest, solveCase } from './solve.js';
 
 /** By feel, a haul is off by so much either way. Judgement. */
 export const HAUL_SPREAD = [0.65, 1.5] as const;
@@ -15,7 +15,7 @@ export const HAUL_SPREAD = [0.65, 1.5] as const;
  * What a first-order answer may leave out of balance, as a share of the largest force, and still stand for the rig solved anew. Measured
  * over the example rigs (a test): such answers are within 4 % of what is solved.
  */
-const STRAIGHT = 0.02;
+const STRAIGHT = 0.01;
 
 /** Range of the wind's pressure in a gust, as factors, from the ranges of what makes it. */
 export function windSpread(rig: RidgeRig, given0: boolean): Spread {
@@ -127,7 +127,7 @@ export function answers(rig: TiedRig, base: PitchState, ends: readonly End[]): (
   const changes = ends.map(({ tied, pressure }) => {
     const changed = restsIn({ ...rig, tied }, base.case);
     return (share: number): void => {
-      rig.line.forEach((i, k) => (s.rest[i] = lengths[i]! + share * (changed[k]! - lengths[i]!)));
+      rig.line.forEach((i, k) => setRest(rig, k, lengths[i]! + share * (changed[k]! - lengths[i]!)));
       const blows = 1 + share * (pressure - 1);
       if (wind === null) for (let i = 0; i < given.length; i++) s.pressure[i] = given[i]! * blows;
       else s.wind = { ...wind, q: wind.q * blows };

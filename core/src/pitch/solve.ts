@@ -84,6 +84,8 @@ export interface TiedRig {
   /** Unstressed length of each member as tied, and the tension it was tied off at. */
   readonly tied: Float64Array;
   readonly tension: Float64Array;
+  /** How far along its line each ring and hitch sat when it was tied, as a share of the line's unstressed length. */
+  readonly seats: Float64Array;
   readonly dry: { readonly gradient: Float64Array; readonly area: Float64Array; readonly weight: number };
   /** Loads without water, N, 3 a node. */
   readonly load: Float64Array;
@@ -218,6 +220,7 @@ export function tieOff(
     model,
     engine,
     tied,
+    seats: s.passAt.map((at, j) => at / s.rest[lineOf(s, j)]!),
     line,
     stood: { held: null },
     hauls,
@@ -240,11 +243,11 @@ export function tieOff(
   return { ...rig, tension, pitched: { ...stateOf({ ...rig, tension } as TiedRig, PITCHED, outcome, held), stood } };
 }
 
-/** Puts the rig where it stood before any hitch slid. */
+/** Puts the rig where it stood before any hitch slid; every hitch to its place on its line. */
 function asHeld({ engine }: TiedRig, held: Float64Array | null): void {
+  engine.state.slip.set(engine.structure.passAt);
   if (held === null) return;
   engine.state.x.set(held);
-  engine.state.slip.set(engine.structure.passAt);
   engine.solved = true;
 }
 
@@ -330,6 +333,27 @@ const LET_GO = linearCurve(1e-3);
 /** A stick that has buckled, N. */
 const LET_GO_STICK = 1e-2;
 
+/** Line of a ring or hitch. */
+function lineOf(s: Structure, pass: number): number {
+  let i = 0;
+  while (pass >= s.passStart[i + 1]!) i++;
+  return i;
+}
+
+/** Gives a member its unstressed length, m. A cord shrinks and stretches all along: what sits on it goes with its place. */
+export function setRest(
+  { engine: { structure: s, state }, line, seats }: Pick<TiedRig, 'engine' | 'line' | 'seats'>,
+  member: number,
+  rest: number,
+): void {
+  const i = line[member]!;
+  s.rest[i] = rest;
+  for (let j = s.passStart[i]!; j < s.passStart[i + 1]!; j++) {
+    s.passAt[j] = seats[j]! * rest;
+    if (s.passKind[j] === LOCKED) state.slip[j] = s.passAt[j]!;
+  }
+}
+
 /** Sets every number of the engine to a case. */
 function setCase(rig: TiedRig, c: LoadCase): void {
   const { model, engine, dry } = rig;
@@ -338,7 +362,7 @@ function setCase(rig: TiedRig, c: LoadCase): void {
   const rests = restsIn(rig, c);
   members.forEach((m, k) => {
     const i = rig.line[k]!;
-    s.rest[i] = rests[k]!;
+    setRest(rig, k, rests[k]!);
     s.curve[i] = rig.gone?.has(m.id) === true ? LET_GO : model.curveOf(m, c.environment.wet);
   });
   model.net.struts?.forEach((strut, i) => {

@@ -1,6 +1,7 @@
 import { casesFor } from '../cases/index.js';
 import { against } from '../findings/index.js';
-import { evaluatePitch } from '../pitch/index.js';
+import { evaluatePitch, solvePitch } from '../pitch/index.js';
+import type { Solved } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { gustOf, roofedIn } from '../rig/index.js';
 import type { RigContext, RidgeRig } from '../rig/index.js';
@@ -33,8 +34,8 @@ export const isReady = (rig: Looked): rig is Ready => 'holds' in rig;
  * @throws RigProblem where it cannot be computed
  */
 export function firstLook(candidate: Candidate, who: Who, context: RigContext): Looked {
-  const rig = lainUnder(candidate.rig, who, context);
-  const { report } = judgeRig(rig, context, { full: false, spreads: false, rising: false });
+  const { rig, ...known } = lainUnder(candidate.rig, who, context, false);
+  const { report } = judgeRig(rig, context, { full: false, ...SPARING, ...known });
   return { rig, report, serves: servedBy(report, candidate.serves), score: candidate.score };
 }
 
@@ -74,10 +75,12 @@ export function ready(
   ): { readonly rig: RidgeRig; readonly report: RigReport } | null {
     const sized = sizeRig(rig, context, 'items', units, (done) => going(0.5 * done), among);
     if (sized === null || !going(0.5)) return null;
-    const bedded = withBed(lainUnder(sized.rig, who, context), who, context);
+    const lain = lainUnder(sized.rig, who, context, true);
+    const bedded = withBed(lain.rig, who, context);
     const hung = bedded.bed === undefined ? null : proposeHang(bedded, context, units).whole;
     if (hung !== null) return { rig: hung.rig, report: hung.report };
-    return { rig: bedded, report: judgeRig(bedded, context, { full: true, spreads: false, rising: false }).report };
+    const { rig: made, ...known } = { ...lain, rig: bedded };
+    return { rig: made, report: judgeRig(made, context, { full: true, ...SPARING, ...known }).report };
   }
 }
 
@@ -122,10 +125,23 @@ function fewGusts(rig: RidgeRig): ReadonlySet<string> {
   return new Set(gusts.filter((c) => bearings.includes(c.environment.wind!.from)).map((c) => c.id));
 }
 
-/** The rig with its sleepers where they lie best under the cloth as it hangs. */
-function lainUnder(rig: RidgeRig, who: Who, context: RigContext): RidgeRig {
-  if (who.kind !== 'ground') return rig;
-  const { tied, result } = evaluatePitch(rig, context, { full: false, spreads: false, rising: false });
+/** What is left out of judging several rigs of which one is taken. */
+const SPARING = { spreads: false, rising: false } as const;
+
+/**
+ * The rig with its sleepers where they lie best under the cloth as it hangs, and what was solved of it to know that: who lies
+ * beneath changes nothing of it.
+ */
+function lainUnder(
+  rig: RidgeRig,
+  who: Who,
+  context: RigContext,
+  full: boolean,
+): { readonly rig: RidgeRig; readonly solved?: Solved } {
+  if (who.kind !== 'ground') return { rig };
+  const options = { full, ...SPARING, among: NO_GUSTS };
+  const solved = solvePitch(rig, context, options);
+  const { tied, result } = evaluatePitch(rig, context, { ...options, solved });
   const { lying } = placeUnder(
     who.people,
     who.packs,
@@ -136,8 +152,9 @@ function lainUnder(rig: RidgeRig, who: Who, context: RigContext): RidgeRig {
       ground: tied.model.layout.setting.ground,
     }),
   );
-  return { ...rig, under: [...lying] };
+  return { rig: { ...rig, under: [...lying] }, solved };
 }
+const NO_GUSTS: ReadonlySet<string> = new Set();
 
 /** Rigs in the order they are offered: what holds first, what is not known yet after it, then what serves best. */
 export const bestFirst = <R extends Looked>(rigs: readonly R[]): readonly R[] => {

@@ -127,7 +127,7 @@ describe('rain on it', () => {
   // as flat as its ridge lets it be, and hardly hauled
   const flat: RidgeRig = {
     ...gable.rig,
-    pitch: { ...pitch!, shape: { ...pitch!.shape, edges: [1.5, 1.5] }, guy: { ...pitch!.guy, haul: 5 }, own: {} },
+    pitch: { ...pitch!, shape: { ...pitch!.shape, edges: [1.6, 1.6] }, guy: { ...pitch!.guy, haul: 5 }, own: {} },
   };
   const wet = (rig: RidgeRig): Ladder => ladderOf(rig, gable.context, { of: 'rain' })!;
   test('a steep roof sheds it all', () => {

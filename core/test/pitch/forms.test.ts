@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { QUIET, gustCase } from '../../src/cases/index.js';
+import { QUIET, casesFor, gustCase } from '../../src/cases/index.js';
 import { closure, evaluatePitch, layoutOf, pitchModel, solveCase, tieOff } from '../../src/pitch/index.js';
 import type { PitchState, TiedRig } from '../../src/pitch/index.js';
+import type { Engine } from '../../src/net/index.js';
 import { GRAVITY } from '../../src/quantity/index.js';
 import { PITCH_FORMS, roofMass } from '../../src/roof/index.js';
 import type { PitchForm } from '../../src/roof/index.js';
@@ -108,6 +109,32 @@ describe.each(PITCH_FORMS)('the form %s', (form: PitchForm) => {
       expect(b[1]).toBeCloseTo(axis === 'y' ? -a[1]! : a[1]!, 2);
       expect(b[2]).toBeCloseTo(a[2]!, 2);
     });
+  });
+});
+
+describe('what a ridge does in time and wet, it does all along', () => {
+  const square = squareRoof(3);
+  const rig = rigOf('gable', square);
+  const tied = tieOff(pitchModel(rig, contextFor(square)), { atOnce: true });
+  const cases = casesFor('roof', rig, null).filter((c) => c.since > 0 || c.environment.wet);
+  const ridgeOf = ({ structure: s }: Engine) => {
+    const i = s.lineId.indexOf('ridge');
+    return { rest: s.rest[i]!, seats: [...s.passAt.subarray(s.passStart[i]!, s.passStart[i + 1]!)] };
+  };
+  const dry = ridgeOf(tied.engine);
+  test.each(cases.map((c) => [c.id, c] as const))('%s: what sits on it goes with its place', (_, c) => {
+    const state = solveCase(tied, c, { slip: false });
+    const now = ridgeOf(tied.engine);
+    expect(now.rest).not.toBe(dry.rest);
+    now.seats.forEach((at, j) => expect(at / now.rest).toBeCloseTo(dry.seats[j]! / dry.rest, 12));
+    // a mirrored rig stays mirrored: neither end takes all of it
+    expect(state.ridgeEnds[0]).toBeGreaterThan(1);
+    expect(state.ridgeEnds[0] / state.ridgeEnds[1]).toBeCloseTo(1, 3);
+    expect(state.hitches[0]!.inside / state.hitches[1]!.inside).toBeCloseTo(1, 3);
+  });
+  test('there are some of each', () => {
+    expect(cases.filter((c) => c.environment.wet).length).toBeGreaterThan(0);
+    expect(cases.filter((c) => !c.environment.wet).length).toBeGreaterThan(0);
   });
 });
 
