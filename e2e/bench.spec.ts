@@ -160,7 +160,7 @@ test('any number’s working opens: formula, inputs, where each came from, down 
   await ownRig(page, 'Drying line, twine');
   const ledger = page.getByRole('region', { name: 'Ledger' });
   await ledger.getByRole('button', { name: /^margin of pulley-style hitch/ }).click();
-  const working = page.getByRole('region', { name: 'Working' });
+  const working = page.getByRole('dialog', { name: 'Working' });
   await expect(working.getByText('n = R / T')).toBeVisible();
   await working.getByRole('button', { name: /what the pulley-style hitch at the split willow holds/ }).click();
   await expect(working.getByText('R = MBS · fsun · fwear · fknot · fbend')).toBeVisible();
@@ -186,7 +186,7 @@ test('the ledger: every link, its reductions, and the three rules', async ({ pag
 test('size it: ranked, reasons for failing, taken over, undone', async ({ page }) => {
   await ownRig(page, 'Drying line, twine');
   await page.getByRole('button', { name: 'Size it' }).click();
-  const size = page.getByRole('region', { name: 'Size it' });
+  const size = page.getByRole('dialog', { name: 'Size it' });
   await expect(size.getByText('Elastic cord is never counted as strength.')).toBeVisible({ timeout: 30_000 });
   await expect(size.getByText(/Too short: .* wanted/)).toBeVisible();
   await size.getByText('Lightest').click();

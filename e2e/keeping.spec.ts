@@ -109,7 +109,7 @@ test('a version is named, laid beside the rig as it is now, and brought back', a
   const haul = page.getByRole('textbox', { name: 'Hauled with' });
   const before = await haul.inputValue();
   await page.getByRole('button', { name: 'Versions' }).click();
-  const panel = page.getByRole('region', { name: 'Versions' });
+  const panel = page.getByRole('dialog', { name: 'Versions' });
   await panel.getByLabel('Name it as it is now').fill('as first pitched');
   await panel.getByLabel('Name it as it is now').press('Enter');
   await expect(panel.getByRole('list', { name: 'Named versions' })).toContainText('as first pitched');
@@ -118,8 +118,8 @@ test('a version is named, laid beside the rig as it is now, and brought back', a
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   const named = panel.getByRole('list', { name: 'Named versions' }).getByRole('listitem');
   await named.getByRole('button', { name: 'Lay it beside' }).click();
-  await expect(page.getByRole('region', { name: 'Compare' })).toContainText('as first pitched');
-  await expect(page.getByRole('region', { name: 'Compare' }).getByRole('table').first()).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Compare' })).toContainText('as first pitched');
+  await expect(page.getByRole('dialog', { name: 'Compare' }).getByRole('table').first()).toBeVisible();
   await page.goBack();
   await named.getByRole('button', { name: 'Bring it back' }).click();
   await expect(haul).toHaveValue(before);

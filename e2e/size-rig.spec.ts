@@ -11,7 +11,7 @@ async function copyOf(page: Page, name: string): Promise<void> {
 }
 const judged = (page: Page): Promise<void> =>
   expect(page.getByText(/worst of \d+ cases/)).toBeVisible({ timeout: 90_000 });
-const sizing = (page: Page): Locator => page.getByRole('region', { name: 'Size it' });
+const sizing = (page: Page): Locator => page.getByRole('dialog', { name: 'Size it' });
 const ready = (page: Page): Promise<void> => expect(sizing(page).getByRole('table')).toBeVisible({ timeout: 60_000 });
 
 test('a rig whose hitches slip is sized: reasons and effects first, then taken, undone and taken in part', async ({
@@ -70,7 +70,7 @@ test('two rigs stand beside each other, line by line and in the scene, by an add
   await judged(page);
   await page.getByRole('button', { name: 'Compare' }).click();
   await page.getByLabel('The other').selectOption({ label: 'Mess roof' });
-  const table = page.getByRole('region', { name: 'Compare' }).getByRole('table');
+  const table = page.getByRole('dialog', { name: 'Compare' }).getByRole('table');
   await expect(table.getByRole('row', { name: /^Left middle guy/ })).toContainText(/\d N.*short|peg in/i, {
     timeout: 60_000,
   });

@@ -79,7 +79,7 @@ test('sleepers and packs lie under a roof: counted, dragged into the rain, said,
   await page.mouse.up();
   await expect(first).not.toHaveAttribute('aria-valuetext', '100 % dry', { timeout: 30_000 });
   await page.getByRole('button', { name: 'More of Bed' }).click();
-  const list = page.getByRole('group', { name: 'More of Bed' });
+  const list = page.getByRole('dialog', { name: 'More of Bed' });
   await expect(list.getByText(/^rain reaches/).first()).toBeVisible();
   await list.getByRole('button', { name: 'Lay them where it is driest' }).click();
   await expect(first).toHaveAttribute('aria-valuetext', '100 % dry', { timeout: 30_000 });

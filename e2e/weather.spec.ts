@@ -4,7 +4,7 @@ import { more } from './press.js';
 import { scan } from './scan.js';
 import { expect, test } from './server.js';
 
-const panel = (page: Page, name: string): Locator => page.getByRole('region', { name });
+const panel = (page: Page, name: string): Locator => page.getByRole('dialog', { name });
 /** Opens one of the panels in which a night is thought through. */
 async function ahead(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'Look ahead' }).click();
@@ -68,6 +68,7 @@ test('round it: brush keeps wind off, a fire belongs to leeward, and under the c
 }) => {
   await page.goto('/rigs/mess-roof/weather?view=above');
   await more(page, 'Weather');
+  await page.getByRole('tab', { name: 'Round it' }).click();
   const wind = page.getByText('Wind that comes in under it').locator('xpath=following-sibling::dd[1]');
   const before = parseInt(await wind.innerText(), 10);
   await page.getByRole('button', { name: 'Brush to windward' }).click();
@@ -169,7 +170,8 @@ test('gusts: a minute played, paused, scrubbed, eased, and with wind of one’s 
 test('what the verdict counts can be left out, and then it does not say that it holds', async ({ page }) => {
   await page.goto('/rigs/hammock-fly/weather');
   await expect(page.getByText(/^Holds\./)).toBeVisible({ timeout: 60_000 });
-  await page.getByRole('button', { name: 'More of Weather' }).click();
+  await more(page, 'Weather');
+  await page.getByRole('tab', { name: 'What counts' }).click();
   await page.getByText('Gusts on the soaked rig', { exact: true }).click();
   await expect(
     page.getByText('Not judged for gusts on the soaked rig: nobody knows whether it holds then.'),
@@ -228,4 +230,25 @@ for (const [theme, width, height] of [
       await expect(page.getByText(said)).toBeVisible({ timeout: 150_000 });
       await scan(page, name);
     }
+    // and so are what stands round a rig and what counts
+    await page.goto('/rigs/mess-roof/weather');
+    await more(page, 'Weather');
+    await page.getByRole('tab', { name: 'Round it' }).click();
+    await page.getByRole('button', { name: 'A bank to windward' }).click();
+    await page.getByRole('button', { name: 'Fire to leeward' }).click();
+    await expect(page.getByText(/Local fire rules and the land manager come first/)).toBeVisible();
+    await scan(page, 'round it');
+    await page.getByRole('tab', { name: 'What counts' }).click();
+    await page.getByRole('button', { name: 'Add a gust' }).click();
+    await expect(page.getByRole('group', { name: 'squall' })).toBeVisible();
+    await scan(page, 'what counts');
+    // Escape closes what is drawn out, but not where it takes back what is typed
+    const sheet = page.getByRole('dialog', { name: 'More of Weather' });
+    const speed = sheet.getByLabel('At the roof');
+    const before = await speed.inputValue();
+    await speed.fill('33');
+    await speed.press('Escape');
+    await expect(speed).toHaveValue(before);
+    await speed.press('Escape');
+    await expect(sheet).toHaveCount(0);
   });

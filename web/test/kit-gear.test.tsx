@@ -1,3 +1,4 @@
+import { Accordion } from '@chakra-ui/react';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
@@ -72,7 +73,9 @@ const shownList = <L extends KitList>(list: L, start: Kit[L], units = SI): void 
   void render(
     <MemoryRouter>
       <UnitsContext.Provider value={units}>
-        <List list={list} start={start} />
+        <Accordion.Root multiple defaultValue={[list]}>
+          <List list={list} start={start} />
+        </Accordion.Root>
       </UnitsContext.Provider>
     </MemoryRouter>,
   );

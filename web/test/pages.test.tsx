@@ -124,7 +124,8 @@ describe('me', () => {
     };
     set('Counted', '200');
     fireEvent.click(section.getByRole('button', { name: 'Add this repeat' }));
-    expect(section.getByRole('alert').textContent).toMatch(/makes one pace 0\.10 m/);
+    expect(section.getByText('Not added: mend the number first.')).toBeTruthy();
+    expect(await section.findByText(/makes one pace 0\.10 m; it can be from 0\.30 m to 1\.50 m/)).toBeTruthy();
     expect(sent).toEqual([]);
     set('Counted', '25');
     fireEvent.click(section.getByRole('button', { name: 'Add this repeat' }));

@@ -1,6 +1,7 @@
 import type { CaseWind } from '../cases/index.js';
 import { gustCase } from '../cases/index.js';
 import { GUST_FACTOR, SHELTERS } from '../catalogue/index.js';
+import type { WindLaw } from '../weather/index.js';
 import type { RidgeRig } from '../rig/index.js';
 import type { RoofCheck } from './ledger.js';
 import { leftIn } from './ledger.js';
@@ -19,9 +20,12 @@ const BELOW = 0.6;
 const RAISE = 1.6;
 /** A gust nobody stays out in, m/s: what holds in it is not followed further. */
 const MOST_GUST = 34;
-/** Cases that are tried: those in which something would let go in the least wind; of them the first so many in stronger wind. */
+/**
+ * Cases that are tried: of every law the one in which something would let go in the least wind, since which law asks most is another
+ * in another wind, then those in which something would do so next; of them the first so many in stronger wind.
+ */
 const MOST_CASES = 8;
-const MOST_ABOVE = 4;
+const MOST_ABOVE = 5;
 /** Times the lowest wind found is solved itself, and how near it counts as solved. */
 const CHECKED = 3;
 const NEAR = 0.03;
@@ -52,26 +56,26 @@ export function letsGoIn(
   if (windy.length === 0)
     return { letsGo: checks.map((p, i) => ({ id: p.id, gust: still[i]! < 1 ? 0 : null })), flaps: null };
   const worst = new Map<string, Tried>();
+  const ofLaw = new Map<WindLaw, Tried>();
   const calm = (wet: boolean): CaseReading | undefined =>
     quiet.find((r) => r.state.case.kind === (wet ? 'wet' : 'pitched')) ?? quiet[0];
   const [dryCalm, wetCalm] = [calm(false), calm(true)];
+  const sooner = <K>(of: Map<K, Tried>, key: K, t: Tried): void => {
+    if (t.at < (of.get(key)?.at ?? Number.POSITIVE_INFINITY)) of.set(key, t);
+  };
   for (const p of checks) {
-    let found: CaseReading | null = null;
-    let at = Number.POSITIVE_INFINITY;
+    let soonest: Tried | null = null;
     for (const r of windy) {
-      const reached = wouldLetGo(p, r, r.state.case.environment.wet ? wetCalm : dryCalm);
-      if (!(reached < at)) continue;
-      at = reached;
-      found = r;
+      const at = wouldLetGo(p, r, r.state.case.environment.wet ? wetCalm : dryCalm);
+      const { id, environment } = r.state.case;
+      const t: Tried = { id, wind: environment.wind!, wet: environment.wet, at, stood: r.state.stood };
+      sooner(ofLaw, t.wind.law, t);
+      if (at < (soonest?.at ?? Number.POSITIVE_INFINITY)) soonest = t;
     }
-    if (found === null) continue;
-    const { stood } = found.state;
-    const { id, environment } = found.state.case;
-    const { wind, wet } = environment;
-    const before = worst.get(id);
-    if (before === undefined || at < before.at) worst.set(id, { wind: wind!, wet, at, stood });
+    if (soonest !== null) sooner(worst, soonest.id, soonest);
   }
-  const tried = [...worst.values()].sort((a, b) => a.at - b.at).slice(0, MOST_CASES);
+  const inTurn = (of: Map<unknown, Tried>): Tried[] => [...of.values()].sort((a, b) => a.at - b.at);
+  const tried = [...new Map([...inTurn(ofLaw), ...inTurn(worst)].map((t) => [t.id, t])).values()].slice(0, MOST_CASES);
   const speed = windy[0]!.state.case.environment.wind!.speed;
   let flaps: number | null = null;
   const levelAt = (at: number, most: number): Level => {
@@ -119,6 +123,7 @@ function wouldLetGo(p: RoofCheck, r: CaseReading, calm: CaseReading | undefined)
 
 /** A gust followed to other speeds, and where it stood last. */
 interface Tried {
+  readonly id: string;
   readonly wind: CaseWind;
   readonly wet: boolean;
   /** In how many times the judged wind something would let go in it. */

@@ -66,10 +66,7 @@ export const Notes = chakra('section', {
   },
 });
 
-/** What is opened at the side: a working, a sizing, a comparison. */
-export const Panel = chakra('section', { base: { padding: '8px 18px 20px' } });
-
-/** Its name and what closes it. */
+/** Name of what is opened, and what closes it. */
 export const PanelHead = chakra('header', {
   base: {
     display: 'flex',

@@ -147,6 +147,7 @@ export function NumberField({
           inputMode="decimal"
           autoComplete="off"
           value={text}
+          data-typed={text === shown ? undefined : ''}
           {...(bare ? { size: 'sm' as const } : {})}
           paddingEnd={after === '' ? '2px' : `calc(${after.length}ch + 4px)`}
           onChange={(e) => setText(e.target.value)}

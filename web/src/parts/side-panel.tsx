@@ -2,7 +2,8 @@ import { IconButton } from '@chakra-ui/react';
 import { X } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import type { ReactElement, ReactNode } from 'react';
-import { Panel, PanelHead } from './layout.js';
+import { PanelHead } from './layout.js';
+import { OpenDrawer } from './open-drawer.js';
 
 /** What is opened at the side: its heading is read first, Escape and its button close it. */
 export function SidePanel({
@@ -25,7 +26,7 @@ export function SidePanel({
   const heading = useRef<HTMLHeadingElement>(null);
   useEffect(() => heading.current?.focus(), [about]);
   return (
-    <Panel aria-label={name} onKeyDown={(e) => e.key === 'Escape' && !e.defaultPrevented && onClose()}>
+    <OpenDrawer name={name} first={heading} onClose={onClose} order={{ base: 4, lg: 0 }}>
       <PanelHead>
         <h1 ref={heading} tabIndex={-1}>
           {title}
@@ -35,6 +36,6 @@ export function SidePanel({
         </IconButton>
       </PanelHead>
       {children}
-    </Panel>
+    </OpenDrawer>
   );
 }

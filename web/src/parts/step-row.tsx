@@ -1,14 +1,15 @@
-import { Box, Button, Flex } from '@chakra-ui/react';
+import { Button, Flex } from '@chakra-ui/react';
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import type { ReactElement, ReactNode } from 'react';
+import { OpenDrawer } from './open-drawer.js';
 
 /** Height of the row at a desk, px: a label over its field. */
 const ROW = '64px';
 
 /**
- * A step's own few numbers in one row under the scene; everything else of it opens over the scene's lower part, on a phone under
- * the row.
+ * A step's own few numbers in one row under the scene; everything else of it is drawn out between them, on a phone under the
+ * row: the scene keeps what room is left and stays whole.
  */
 export function StepRow({
   name,
@@ -32,14 +33,8 @@ export function StepRow({
   const [own, setOwn] = useState(false);
   const open = asked ?? own;
   const setOpen = onOpen ?? setOwn;
-  const sheet = useRef<HTMLDivElement>(null);
-  const opened = useRef(false);
-  useEffect(() => {
-    if (open && !opened.current) sheet.current?.focus();
-    opened.current = open;
-  }, [open]);
   return (
-    <Box position={{ lg: 'relative' }} flex="none" zIndex={3} bg="cloth">
+    <Flex direction="column" flex="none" minHeight={0} zIndex={3} bg="cloth">
       <Flex
         wrap={{ base: 'wrap', lg: 'nowrap' }}
         align="flex-start"
@@ -75,25 +70,19 @@ export function StepRow({
       </Flex>
       {said}
       {open && (
-        <Box
-          ref={sheet}
-          tabIndex={-1}
-          role="group"
-          aria-label={`More of ${name}`}
-          position={{ lg: 'absolute' }}
-          insetInline={0}
-          bottom={{ lg: '100%' }}
-          maxHeight={{ lg: 'min(58dvh, 470px)' }}
+        <OpenDrawer
+          name={`More of ${name}`}
+          onClose={() => setOpen(false)}
+          order={{ lg: -1 }}
+          maxHeight={{ lg: 'min(52dvh, 470px)' }}
           overflowY="auto"
-          bg="cloth"
           borderTop="1.5px solid"
           borderColor="ink"
           padding={{ base: '8px 14px', lg: '12px 16px' }}
-          _focus={{ outline: 'none' }}
         >
           {children}
-        </Box>
+        </OpenDrawer>
       )}
-    </Box>
+    </Flex>
   );
 }

@@ -4,9 +4,9 @@ import { globalCss } from './global.js';
 import { layerStyles } from './layers.js';
 import { button } from './recipes/button.js';
 import { checkbox, field, input, nativeSelect, radioGroup, segmentGroup, slider } from './recipes/field.js';
-import { collapsible } from './recipes/fold.js';
+import { accordion, collapsible, tabs } from './recipes/fold.js';
 import { progress } from './recipes/progress.js';
-import { combobox, dialog, menu, popover, toast } from './recipes/over.js';
+import { combobox, dialog, drawer, menu, popover, toast } from './recipes/over.js';
 import { table } from './recipes/table.js';
 import { alert, emptyState, status, tooltip } from './recipes/told.js';
 import { textStyles } from './text.js';
@@ -33,11 +33,13 @@ const config = defineConfig({
     },
     recipes: { button, input },
     slotRecipes: {
+      accordion,
       alert,
       checkbox,
       collapsible,
       combobox,
       dialog,
+      drawer,
       emptyState,
       field,
       menu,
@@ -49,6 +51,7 @@ const config = defineConfig({
       slider,
       status,
       table,
+      tabs,
       toast,
       tooltip,
     },

@@ -1,5 +1,5 @@
 import { ControlGroup, Controls } from '../../parts/layout.js';
-import { Button, chakra, Span, Table, Text } from '@chakra-ui/react';
+import { Button, chakra, Span, Table, Tabs, Text } from '@chakra-ui/react';
 import { LEAST_HAUL, capital, say, sayHaul } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import { LEAVABLE, LEAVABLE_NAMES } from '@rough-bight/core/cases';
@@ -61,7 +61,7 @@ export function WindFrom({ editing: { rig, edit } }: { readonly editing: Editing
   );
 }
 
-/** How the rig lies, and every case with what it does; one of them is drawn. */
+/** Every case and what it does, what stands round the rig, and what the verdict counts. */
 export function PitchWeather({
   editing,
   report,
@@ -73,12 +73,51 @@ export function PitchWeather({
   readonly caseId: string;
   readonly onCase: (id: string) => void;
 }): ReactElement {
+  return (
+    <Tabs.Root defaultValue="cases" lazyMount unmountOnExit>
+      <Tabs.List aria-label="Of the weather">
+        <Tabs.Trigger value="cases">Every case</Tabs.Trigger>
+        <Tabs.Trigger value="round">Round it</Tabs.Trigger>
+        <Tabs.Trigger value="counts">What counts</Tabs.Trigger>
+      </Tabs.List>
+      <Tabs.Content value="cases">
+        <EveryCase report={report} caseId={caseId} onCase={onCase} />
+      </Tabs.Content>
+      <Tabs.Content value="round">
+        <Controls>
+          <AroundControls editing={editing} report={report} />
+        </Controls>
+      </Tabs.Content>
+      <Tabs.Content value="counts">
+        <WhatCounts editing={editing} gust={report?.roof.gust ?? 0} />
+      </Tabs.Content>
+    </Tabs.Root>
+  );
+}
+
+/** How the rig lies, the snow on it, which kinds of weather count and which gusts beside them. */
+function WhatCounts({ editing, gust }: { readonly editing: Editing; readonly gust: number }): ReactElement {
   const { rig, edit } = editing;
-  const units = useUnits();
   const pitch = rig.pitch!;
   return (
     <Controls>
-      <AroundControls editing={editing} report={report} />
+      <ControlGroup>
+        <h3>The verdict counts</h3>
+        {LEAVABLE.map((kind) => (
+          <Check
+            key={kind}
+            checked={pitch.without?.includes(kind) !== true}
+            onChange={(counted) => edit({ ...rig, pitch: { ...pitch, without: leftOut(pitch, kind, counted) } })}
+          >
+            {capital(LEAVABLE_NAMES[kind])}
+          </Check>
+        ))}
+        <Text textStyle="quiet">
+          {pitch.without === undefined
+            ? 'Every kind of weather counts, as do settling, sway, snow and who is in the bed.'
+            : 'What is left out is not known: the rig is not said to hold.'}
+        </Text>
+      </ControlGroup>
       <ControlGroup>
         <BearingField
           label="The span runs toward"
@@ -102,58 +141,56 @@ export function PitchWeather({
           />
         )}
       </ControlGroup>
-      <ControlGroup>
-        <h3>The verdict counts</h3>
-        {LEAVABLE.map((kind) => (
-          <Check
-            key={kind}
-            checked={pitch.without?.includes(kind) !== true}
-            onChange={(counted) => edit({ ...rig, pitch: { ...pitch, without: leftOut(pitch, kind, counted) } })}
-          >
-            {capital(LEAVABLE_NAMES[kind])}
-          </Check>
-        ))}
-        <Text textStyle="quiet">
-          {pitch.without === undefined
-            ? 'Every kind of weather counts, as do settling, sway, snow and who is in the bed.'
-            : 'What is left out is not known: the rig is not said to hold.'}
-        </Text>
-      </ControlGroup>
-      <OwnGusts editing={editing} gust={report?.roof.gust ?? 0} />
-      <ControlGroup wide>
-        {report !== null && report.roof.rose.length > 0 && (
-          <chakra.figure display="flex" flexWrap="wrap" alignItems="center" gap="4px 18px" marginTop="10px">
-            <WindRose result={report.roof} group="gust" caseId={caseId} onCase={onCase} />
-            <WindRose result={report.roof} group="wet-gust" caseId={caseId} onCase={onCase} />
-            <figcaption>
-              What is left in the gust from every bearing, dry and soaked: the dashed ring is just enough to bear it,
-              the rim eight times that. Touch a spoke to draw that gust.
-            </figcaption>
-          </chakra.figure>
-        )}
-        {report !== null && (
-          <DataTable
-            name="Cases"
-            rows={shownCases(report.roof)}
-            columns={caseColumns(report.roof, units, caseId, onCase)}
-            rowId={(c) => c.id}
-          />
-        )}
-        {report !== null && report.full && (
-          <Fold line="Each line over all cases, slackest to hardest">
-            <Suspense fallback={<Text textStyle="quiet">Fetching the chart…</Text>}>
-              <PullSpans result={report.roof} onCase={onCase} />
-            </Suspense>
-          </Fold>
-        )}
-        {report !== null && <TakeUp result={report.roof} />}
-        <Text textStyle="quiet">
-          {report === null || report.full
-            ? 'Touch a case to draw it.'
-            : 'Still air only: night, rain and sixteen bearings of wind are being worked out.'}
-        </Text>
-      </ControlGroup>
+      <OwnGusts editing={editing} gust={gust} />
     </Controls>
+  );
+}
+
+/** What is left from every bearing, and every case with what it does; one of them is drawn. */
+function EveryCase({
+  report,
+  caseId,
+  onCase,
+}: {
+  readonly report: RoofReport | null;
+  readonly caseId: string;
+  readonly onCase: (id: string) => void;
+}): ReactElement {
+  const units = useUnits();
+  if (report === null) return <Text textStyle="quiet">Being worked out…</Text>;
+  const { roof, full } = report;
+  return (
+    <>
+      {roof.rose.length > 0 && (
+        <chakra.figure display="flex" flexWrap="wrap" alignItems="center" gap="4px 18px">
+          <WindRose result={roof} group="gust" caseId={caseId} onCase={onCase} />
+          <WindRose result={roof} group="wet-gust" caseId={caseId} onCase={onCase} />
+          <chakra.figcaption flex="1 1 220px">
+            What is left in the gust from every bearing, dry and soaked: the dashed ring is just enough to bear it, the
+            rim eight times that. Touch a spoke to draw that gust.
+          </chakra.figcaption>
+        </chakra.figure>
+      )}
+      <DataTable
+        name="Cases"
+        rows={shownCases(roof)}
+        columns={caseColumns(roof, units, caseId, onCase)}
+        rowId={(c) => c.id}
+      />
+      {full && (
+        <Fold line="Each line over all cases, slackest to hardest">
+          <Suspense fallback={<Text textStyle="quiet">Fetching the chart…</Text>}>
+            <PullSpans result={roof} onCase={onCase} />
+          </Suspense>
+        </Fold>
+      )}
+      <TakeUp result={roof} />
+      <Text textStyle="quiet">
+        {full
+          ? 'Touch a case to draw it.'
+          : 'Still air only: night, rain and sixteen bearings of wind are being worked out.'}
+      </Text>
+    </>
   );
 }
 

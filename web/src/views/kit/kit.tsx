@@ -1,4 +1,4 @@
-import { Text } from '@chakra-ui/react';
+import { Accordion, Text } from '@chakra-ui/react';
 import { KIT_LISTS, usedBy } from '@rough-bight/core/rig';
 import type { KitList } from '@rough-bight/core/rig';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
@@ -51,6 +51,7 @@ function KitPage({ camp, body }: { readonly camp: Camp; readonly body: BodyMeasu
   const [query, setQuery] = useSearchParams();
   const [problem, setProblem] = useState<string | null>(null);
   const [figure, setFigure] = useState<Figure | null>(null);
+  const [shut, setShut] = useState<readonly KitList[]>([]);
   const usersOf = useUsers(camp.rigs);
   const kit = kitOf(camp);
   useEffect(() => {
@@ -65,6 +66,8 @@ function KitPage({ camp, body }: { readonly camp: Camp; readonly body: BodyMeasu
     crumbs: [{ name: camp.name, to: `/camps/${camp.id}` }, { name: 'Kit' }],
     ...deedsInBar(useDeeds(camp.id), attempt),
   });
+  // what is looked at is not shut away
+  const shown = KIT_LISTS.filter((l) => !shut.includes(l) || kit[l].some((t) => t.id === query.get('thing')));
   const actions = <L extends KitList>(list: L): ListActions<L> => ({
     onAdd: (thing) => attempt(addThing(list, thing).then((made) => open(made.id))),
     onChange: (thing) => attempt(changeThing(list, thing)),
@@ -79,18 +82,24 @@ function KitPage({ camp, body }: { readonly camp: Camp; readonly body: BodyMeasu
         </Text>
         {problem !== null && <Problem role="alert">{problem}</Problem>}
         {figure !== null && <WorkingPanel figure={figure} onClose={() => setFigure(null)} />}
-        {KIT_LISTS.map((list) => (
-          <Things
-            key={list}
-            list={list}
-            things={kit[list]}
-            body={body}
-            usersOf={(id) => usersOf(list, id)}
-            open={query.get('thing')}
-            onOpen={open}
-            {...actions(list)}
-          />
-        ))}
+        <Accordion.Root
+          multiple
+          value={[...shown]}
+          onValueChange={({ value }) => setShut(KIT_LISTS.filter((l) => !value.includes(l)))}
+        >
+          {KIT_LISTS.map((list) => (
+            <Things
+              key={list}
+              list={list}
+              things={kit[list]}
+              body={body}
+              usersOf={(id) => usersOf(list, id)}
+              open={query.get('thing')}
+              onOpen={open}
+              {...actions(list)}
+            />
+          ))}
+        </Accordion.Root>
         <Caution marginTop="24px">
           Rated strengths are the maker’s. Cord you do not know is unknown: test it, or keep it off anything that
           matters.

@@ -1,4 +1,5 @@
 import {
+  Accordion,
   Box,
   Button,
   chakra,
@@ -13,7 +14,7 @@ import {
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { problemsInKit } from '@rough-bight/core/rig';
 import type { Kit, KitList } from '@rough-bight/core/rig';
-import { Plus, Trash2, X } from 'lucide-react';
+import { ChevronRight, Plus, Trash2, X } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
@@ -58,7 +59,7 @@ export function Things<L extends KitList>({
   const kind = KIT_KINDS[list] as KitKind<L>;
   const sorted = [...(things as readonly Kit[L][number][])].sort(kind.order);
   return (
-    <chakra.section marginTop="22px">
+    <Accordion.Item value={list}>
       <Flex
         align="center"
         wrap="wrap"
@@ -68,7 +69,14 @@ export function Things<L extends KitList>({
         paddingBottom="5px"
         marginBottom="4px"
       >
-        <h2>{kind.title}</h2>
+        <h2>
+          <Accordion.ItemTrigger>
+            <Accordion.ItemIndicator asChild>
+              <ChevronRight size={17} aria-hidden="true" />
+            </Accordion.ItemIndicator>
+            {kind.title}
+          </Accordion.ItemTrigger>
+        </h2>
         {things.length > 0 && (
           <>
             <Text as="span" color="ink2">
@@ -83,31 +91,33 @@ export function Things<L extends KitList>({
           <Plus size={16} aria-hidden="true" /> {kind.add}
         </Button>
       </Flex>
-      {things.length === 0 && <p>{kind.empty}</p>}
-      <Grid
-        as="ul"
-        aria-label={kind.title}
-        gridTemplateColumns={{ base: 'repeat(2, minmax(0, 1fr))', lg: 'repeat(auto-fill, minmax(172px, 1fr))' }}
-        gridAutoFlow="row dense"
-        gap="2px 10px"
-        marginBottom="8px"
-      >
-        {sorted.map((thing) => (
-          <Thing
-            key={thing.id}
-            list={list}
-            kind={kind}
-            thing={thing}
-            users={usersOf(thing.id)}
-            open={open === thing.id}
-            body={body}
-            onOpen={() => onOpen(open === thing.id ? null : thing.id)}
-            onChange={onChange}
-            onRemove={() => onRemove(thing)}
-          />
-        ))}
-      </Grid>
-    </chakra.section>
+      <Accordion.ItemContent>
+        {things.length === 0 && <p>{kind.empty}</p>}
+        <Grid
+          as="ul"
+          aria-label={kind.title}
+          gridTemplateColumns={{ base: 'repeat(2, minmax(0, 1fr))', lg: 'repeat(auto-fill, minmax(172px, 1fr))' }}
+          gridAutoFlow="row dense"
+          gap="2px 10px"
+          marginBottom="8px"
+        >
+          {sorted.map((thing) => (
+            <Thing
+              key={thing.id}
+              list={list}
+              kind={kind}
+              thing={thing}
+              users={usersOf(thing.id)}
+              open={open === thing.id}
+              body={body}
+              onOpen={() => onOpen(open === thing.id ? null : thing.id)}
+              onChange={onChange}
+              onRemove={() => onRemove(thing)}
+            />
+          ))}
+        </Grid>
+      </Accordion.ItemContent>
+    </Accordion.Item>
   );
 }
 

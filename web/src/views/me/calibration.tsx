@@ -1,5 +1,6 @@
-import { ControlRow, PageSection, Problem } from '../../parts/layout.js';
 import { Box, Button, chakra, IconButton, Span, Text } from '@chakra-ui/react';
+import { misfits } from '@rough-bight/core/document';
+import type { Problem } from '@rough-bight/core/document';
 import type { BodyUnit, Repeat } from '@rough-bight/core/ground';
 import {
   BODY_UNITS,
@@ -8,6 +9,7 @@ import {
   calibrate,
   calibratedBody,
   calibrationFigure,
+  calibrationsDocument,
 } from '@rough-bight/core/ground';
 import { capital, say } from '@rough-bight/core/quantity';
 import type { Figure } from '@rough-bight/core/working';
@@ -16,14 +18,30 @@ import { useState } from 'react';
 import type { ReactElement } from 'react';
 import type { Person } from '../../data/types.js';
 import { Choice } from '../../parts/choice.js';
+import { useDocumentForm } from '../../parts/document-form.js';
 import { FigureValue } from '../../parts/figure.js';
-import { NumberField } from '../../parts/number-field.js';
+import { FormNumber } from '../../parts/form-fields.js';
+import { ControlRow, PageSection, Problem as Trouble } from '../../parts/layout.js';
 import { WorkingContext, useUnits } from '../../parts/units.js';
 import { WorkingPanel } from '../../parts/working.js';
 
 const UNIT_OPTIONS = BODY_UNITS.map((id) => ({ id, name: capital(UNITS_OF_BODY[id].name) }));
 /** A taped length to begin from, m. */
 const TAPED: Readonly<Partial<Record<BodyUnit, number>>> = { pace: 20, foot: 5, handSpan: 2, armSpan: 10 };
+
+/** A repeat as it would be, were the unit as long as it is taken to be; a height is one of itself. */
+function usualRepeat({ body }: Person, unit: BodyUnit): Repeat {
+  const taped = TAPED[unit] ?? body[unit];
+  return { taped, count: UNITS_OF_BODY[unit].walked ? Math.round(taped / body[unit]) : 1 };
+}
+
+/** What is wrong with the last of a unit's repeats, at its field. */
+function repeatProblems(unit: BodyUnit, repeats: readonly Repeat[]): readonly Problem[] {
+  const last = `${unit}.${repeats.length - 1}`;
+  return misfits(calibrationsDocument, { [unit]: repeats })
+    .filter((p) => p.field.startsWith(last))
+    .map((p) => ({ ...p, field: p.field.slice(last.length + 1) || (UNITS_OF_BODY[unit].walked ? 'count' : 'taped') }));
+}
 
 /** Body units against a tape: a few repeats give the length and how far one measuring strays. */
 export function CalibrationSection({
@@ -38,40 +56,28 @@ export function CalibrationSection({
   const [figure, setFigure] = useState<Figure | null>(null);
   const { name, walked, share, min, max } = UNITS_OF_BODY[unit];
   const repeats = me.calibrations[unit] ?? [];
-  const [taped, setTaped] = useState(TAPED.pace!);
-  const start = TAPED[unit] ?? me.body[unit];
-  const [count, setCount] = useState(Math.round(TAPED.pace! / me.body.pace));
+  const [next, setNext] = useState(() => usualRepeat(me, 'pace'));
+  const of = useDocumentForm<Repeat>(next, (one) => repeatProblems(unit, [...repeats, one]), setNext);
   const [problem, setProblem] = useState<string | null>(null);
-  const [wrong, setWrong] = useState({ taped: false, count: false });
-  const change = (next: readonly Repeat[]): void => {
-    const calibrations = { ...me.calibrations, [unit]: next };
+  const change = (all: readonly Repeat[]): void => {
+    const calibrations = { ...me.calibrations, [unit]: all };
     // without a repeat the pace strays by what is believed beforehand, not by what repeats once said
-    const believed = unit === 'pace' && next.length === 0 ? { ...me.body, paceSpread: share } : me.body;
+    const believed = unit === 'pace' && all.length === 0 ? { ...me.body, paceSpread: share } : me.body;
     put({ ...me, calibrations, body: calibratedBody(believed, calibrations) });
   };
-  const choose = (next: BodyUnit): void => {
-    const length = TAPED[next] ?? me.body[next];
-    setUnit(next);
-    setTaped(length);
-    setCount(UNITS_OF_BODY[next].walked ? Math.round(length / me.body[next]) : 1);
+  const choose = (to: BodyUnit): void => {
+    setUnit(to);
+    setNext(usualRepeat(me, to));
+    of.form.clearErrors();
     setProblem(null);
-    setWrong({ taped: false, count: false });
     setFigure(null);
   };
   const add = (): void => {
-    if (wrong.taped || wrong.count) {
-      setProblem('Not added: mend the number first.');
-      return;
-    }
-    const one = taped / (walked ? count : 1);
-    if (one < min || one > max) {
-      setProblem(
-        `That makes one ${name} ${say(one, 'length', units)}; it can be from ${say(min, 'length', units)} to ${say(max, 'length', units)}. Check the count and the tape.`,
-      );
-      return;
-    }
-    setProblem(null);
-    change([...repeats, { taped, count: walked ? count : 1 }]);
+    // as it stands in the fields this moment
+    const all = [...repeats, of.form.getValues()];
+    const unfit = of.faulty || repeatProblems(unit, all).length > 0;
+    setProblem(unfit ? 'Not added: mend the number first.' : null);
+    if (!unfit) change(all);
   };
   return (
     <WorkingContext.Provider value={setFigure}>
@@ -83,31 +89,30 @@ export function CalibrationSection({
         </Text>
         <ControlRow>
           <Choice label="What" value={unit} options={UNIT_OPTIONS} onChange={choose} />
-          <NumberField
+          <FormNumber
+            key={unit}
+            of={of}
+            name="taped"
             label={walked ? 'Along the tape' : 'By the tape'}
-            value={taped}
             limit={{ quantity: 'length', min: walked ? 0.5 : min, max: walked ? 500 : max }}
             step={walked ? 0.5 : 0.01}
-            hint={walked ? `say ${say(start, 'length', units)}` : 'stand as you do when tying'}
-            onCommit={(v) => (setTaped(v), null)}
-            onFault={(taped) => setWrong((w) => ({ ...w, taped }))}
+            hint={walked ? `say ${say(usualRepeat(me, unit).taped, 'length', units)}` : 'stand as you do when tying'}
           />
           {walked && (
-            <NumberField
+            <FormNumber
+              of={of}
+              name="count"
               label="Counted"
-              value={count}
               limit={{ quantity: 'count', min: 1, max: 2000 }}
               step={0.5}
               hint="halves are worth noting"
-              onCommit={(v) => (setCount(v), null)}
-              onFault={(count) => setWrong((w) => ({ ...w, count }))}
             />
           )}
           <Button disabled={repeats.length >= MOST_REPEATS} onClick={add}>
             <Plus size={16} aria-hidden="true" /> Add this repeat
           </Button>
         </ControlRow>
-        {problem !== null && <Problem role="alert">{problem}</Problem>}
+        {problem !== null && <Trouble role="alert">{problem}</Trouble>}
         {repeats.length > 0 ? (
           <>
             <Text marginTop="10px">

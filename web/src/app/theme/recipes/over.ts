@@ -1,5 +1,12 @@
 import { defineSlotRecipe } from '@chakra-ui/react';
-import { comboboxAnatomy, dialogAnatomy, menuAnatomy, popoverAnatomy, toastAnatomy } from '@chakra-ui/react/anatomy';
+import {
+  comboboxAnatomy,
+  dialogAnatomy,
+  drawerAnatomy,
+  menuAnatomy,
+  popoverAnatomy,
+  toastAnatomy,
+} from '@chakra-ui/react/anatomy';
 
 /** What stands over a view: cloth, ruled in ink. */
 const sheet = { bg: 'cloth', color: 'ink', border: '1.5px solid', borderColor: 'ink', zIndex: 10 } as const;
@@ -33,6 +40,15 @@ export const dialog = defineSlotRecipe({
     title: { textStyle: 'name' },
   },
   variants: { size: { lg: { content: { maxWidth: '1040px' } } } },
+});
+
+/** Drawn out beside a view or under it, which goes on: it takes its own room there. */
+export const drawer = defineSlotRecipe({
+  slots: drawerAnatomy.keys(),
+  base: {
+    positioner: { display: 'contents' },
+    content: { bg: 'cloth', padding: '8px 18px 20px', _focus: { outline: 'none' } },
+  },
 });
 
 /** Beside what was touched. */
