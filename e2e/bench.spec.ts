@@ -195,7 +195,7 @@ test('size it: ranked, reasons for failing, taken over, undone', async ({ page }
   await take.click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Holds\./);
   await more(page, 'Ridge');
-  await page.getByText('Cord and ends').click();
+  await page.getByRole('tab', { name: 'Cord and ends' }).click();
   await expect(page.getByLabel('From the kit').locator('option:checked')).toContainText(name);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/lets go first|too little to spare/);
@@ -211,7 +211,7 @@ test('advice is taken with its button', async ({ page }) => {
 test('tension against sag is drawn, with the band and a haul to take', async ({ page }) => {
   await ownRig(page, 'Landing gable');
   await more(page, 'Ridge');
-  await page.getByText('Tension and sag').click();
+  await page.getByRole('tab', { name: 'Tension and sag' }).click();
   await expect(page.getByText(/In the band it sags/)).toBeVisible({ timeout: 20_000 });
   const canvas = page.getByRole('img', { name: /Tension against sag/ }).locator('canvas');
   await expect(canvas).toBeVisible();

@@ -116,7 +116,7 @@ test('hitches that slip are told, and dressing them mends it', async ({ page }) 
   await page.getByRole('link', { name: /^Hang/ }).click();
   await judged(page);
   await more(page, 'Hang');
-  await page.getByText('Hitches', { exact: true }).click();
+  await page.getByRole('tab', { name: 'Hitches' }).click();
   await expect(page.getByText(/A turn crosses another and halves the grip/).first()).toBeVisible();
   await expect(page.getByText(/at the edge of slipping|usually hold/).first()).toBeVisible();
   const first = page.getByRole('heading', { name: 'First hitch', exact: true }).locator('..');

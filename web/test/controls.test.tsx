@@ -153,7 +153,7 @@ describe('the ridge', () => {
   });
   test('its cord and ends: a cord out of the kit is asked for; a mark of the body sets the tie', async () => {
     const { last } = shown({ ...bareRig, cord: 'gone' });
-    await press(screen.getByLabelText('Cord and ends'));
+    await press(screen.getByRole('tab', { name: 'Cord and ends' }));
     const cord = screen.getByLabelText('From the kit') as HTMLSelectElement;
     expect(cord.selectedOptions[0]!.text).toBe('choose a cord');
     fireEvent.change(cord, { target: { value: context.kit[0]!.id } });
@@ -169,7 +169,7 @@ describe('the ridge', () => {
   });
   test('with a roof on it the line alone has no chart, and it is told how tight it is with the roof', () => {
     shown(file.rig, judgement);
-    expect(screen.queryByLabelText('Tension and sag')).toBeNull();
+    expect(screen.queryByRole('tab', { name: 'Tension and sag' })).toBeNull();
     const ridge = judgement.rows.find((r) => r.role === 'ridge')!;
     expect(screen.getByText(`${ridge.name}, as pitched`).nextSibling!.textContent).toBe(
       `${ridge.pitched.toFixed(0)} N`,
@@ -251,7 +251,7 @@ describe('the roof', () => {
   test('a hitch: type, cord and wraps by themselves; its grip dry and wet, with what is against it', async () => {
     const { editing, last } = editor(file.rig);
     render(<RoofControls editing={editing} roofs={context.roofs} report={judgement} />);
-    await press(screen.getByLabelText('Hitches'));
+    await press(screen.getByRole('tab', { name: 'Hitches' }));
     const second = within(screen.getByText('Second hitch').parentElement!);
     type(second.getByLabelText('Wraps'), '4');
     expect(last().pitch!.hitches.map((h) => h.wraps)).toEqual([file.rig.pitch!.hitches[0].wraps, 4]);

@@ -118,7 +118,8 @@ export function HangAnswers({
 }): ReactElement {
   const whole = together === null || typeof together === 'string' ? null : together.whole;
   return (
-    <ControlGroup wide>
+    // it has a row of its own, which is none while there is nothing to say
+    <ControlGroup css={{ flexBasis: '100%' }}>
       <div aria-live="polite">
         {working && <Button onClick={halt}>Stop</Button>}
         {typeof found === 'string' && <Problem>{found}</Problem>}

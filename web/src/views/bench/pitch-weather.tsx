@@ -1,5 +1,5 @@
 import { ControlGroup, Controls } from '../../parts/layout.js';
-import { Button, chakra, Span, Table, Tabs, Text } from '@chakra-ui/react';
+import { Button, chakra, Span, Table, Text } from '@chakra-ui/react';
 import { LEAST_HAUL, capital, say, sayHaul } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import { LEAVABLE, LEAVABLE_NAMES } from '@rough-bight/core/cases';
@@ -16,6 +16,7 @@ import { DataTable } from '../../parts/data-table.js';
 import type { Column } from '../../parts/data-table.js';
 import { Fold } from '../../parts/fold.js';
 import { NumberField } from '../../parts/number-field.js';
+import { Sheets } from '../../parts/sheets.js';
 import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
 import type { RoofReport } from '../../workers/report.js';
@@ -74,24 +75,30 @@ export function PitchWeather({
   readonly onCase: (id: string) => void;
 }): ReactElement {
   return (
-    <Tabs.Root defaultValue="cases" lazyMount unmountOnExit>
-      <Tabs.List aria-label="Of the weather">
-        <Tabs.Trigger value="cases">Every case</Tabs.Trigger>
-        <Tabs.Trigger value="round">Round it</Tabs.Trigger>
-        <Tabs.Trigger value="counts">What counts</Tabs.Trigger>
-      </Tabs.List>
-      <Tabs.Content value="cases">
-        <EveryCase report={report} caseId={caseId} onCase={onCase} />
-      </Tabs.Content>
-      <Tabs.Content value="round">
-        <Controls>
-          <AroundControls editing={editing} report={report} />
-        </Controls>
-      </Tabs.Content>
-      <Tabs.Content value="counts">
-        <WhatCounts editing={editing} gust={report?.roof.gust ?? 0} />
-      </Tabs.Content>
-    </Tabs.Root>
+    <Sheets
+      label="Of the weather"
+      of={[
+        {
+          id: 'cases',
+          name: 'Every case',
+          sheet: <EveryCase report={report} caseId={caseId} onCase={onCase} />,
+        },
+        {
+          id: 'round',
+          name: 'Round it',
+          sheet: (
+            <Controls>
+              <AroundControls editing={editing} report={report} />
+            </Controls>
+          ),
+        },
+        {
+          id: 'counts',
+          name: 'What counts',
+          sheet: <WhatCounts editing={editing} gust={report?.roof.gust ?? 0} />,
+        },
+      ]}
+    />
   );
 }
 

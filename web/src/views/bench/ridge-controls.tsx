@@ -8,12 +8,13 @@ import { say } from '@rough-bight/core/quantity';
 import { RIDGE_LIMITS, TENSIONINGS } from '@rough-bight/core/rig';
 import type { End, RidgeResult, RidgeRig, Tensioning } from '@rough-bight/core/rig';
 import type { RigReport } from '@rough-bight/core/shelter';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense } from 'react';
 import type { ReactElement } from 'react';
 import { Choice, Segments } from '../../parts/choice.js';
 import { FigureValue } from '../../parts/figure.js';
 import { BodyMarkChoice } from '../../parts/body-mark.js';
 import { NumberField } from '../../parts/number-field.js';
+import { Sheets } from '../../parts/sheets.js';
 import { useUnits } from '../../parts/units.js';
 import { isLine } from '../../workers/report.js';
 import type { Question } from '../../workers/rig.worker.js';
@@ -42,95 +43,119 @@ export function RidgeControls({
   /** Asked of the line alone; null where a roof is pitched on it, and while something moves. */
   readonly question: Question | null;
 }): ReactElement {
+  const { rig, edit } = editing;
+  const bare = report !== null && isLine(report) ? report : null;
+  return (
+    <Sheets
+      label="Of the ridge"
+      of={[
+        { id: 'tight', name: 'How tight', sheet: <HowTight editing={editing} report={report} /> },
+        { id: 'line', name: 'Cord and ends', sheet: <CordAndEnds editing={editing} line={bare?.line ?? null} /> },
+        ...(rig.pitch !== undefined
+          ? []
+          : [
+              {
+                id: 'chart',
+                name: 'Tension and sag',
+                sheet: (
+                  <Suspense fallback={<Text textStyle="quiet">Drawing…</Text>}>
+                    <TensionSag
+                      question={question}
+                      report={bare}
+                      onHaul={(tension) => edit({ ...rig, tensioning: { ...rig.tensioning, how: 'tension', tension } })}
+                    />
+                  </Suspense>
+                ),
+              },
+            ]),
+      ]}
+    />
+  );
+}
+
+/** What it is of, what for, and how it is tied at each end. */
+function CordAndEnds({
+  editing,
+  line,
+}: {
+  readonly editing: Editing;
+  readonly line: RidgeResult | null;
+}): ReactElement {
   const { rig, kit, edit } = editing;
   const units = useUnits();
-  const line = report !== null && isLine(report) ? report.line : null;
-  const whole = rig.pitch !== undefined;
-  const [part, setPart] = useState<'line' | 'tight' | 'chart'>('tight');
   const known = kit.some((k) => k.id === rig.cord);
   return (
     <Controls>
-      <Segments
-        label="Part of the ridge"
-        value={part}
-        options={[
-          { id: 'tight', name: 'How tight' },
-          { id: 'line', name: 'Cord and ends' },
-          ...(whole ? [] : [{ id: 'chart' as const, name: 'Tension and sag' }]),
-        ]}
-        onChange={setPart}
-      />
-      {part === 'chart' && (
-        <Suspense fallback={<Text textStyle="quiet">Drawing…</Text>}>
-          <TensionSag
-            question={question}
-            report={report !== null && isLine(report) ? report : null}
-            onHaul={(tension) => edit({ ...rig, tensioning: { ...rig.tensioning, how: 'tension', tension } })}
-          />
-        </Suspense>
-      )}
-      {part === 'line' && (
-        <>
-          <ControlGroup>
-            <h3>Cord</h3>
-            <Choice
-              label="From the kit"
-              value={known ? rig.cord : ''}
-              options={[
-                ...(known ? [] : [{ id: '', name: 'choose a cord' }]),
-                ...kit.map((k) => ({
-                  id: k.id,
-                  name: `${k.name} (${cordOf(k)?.name ?? k.cord}), ${say(k.length, 'length', units)}`,
-                })),
-              ]}
-              onChange={(cord) => edit({ ...rig, cord })}
-              {...(line === null ? {} : { hint: `${say(line.cordNeeded.value, 'length', units)} wanted in hand` })}
-            />
-            <Choice
-              label="It is for"
-              value={rig.use}
-              options={[
-                { id: 'ridge', name: 'a ridge or guy' },
-                { id: 'hangers', name: 'a ridge with things hung on it' },
-                { id: 'person', name: 'something that carries a person' },
-              ]}
-              onChange={(use) => edit({ ...rig, use })}
-            />
-          </ControlGroup>
-          {([0, 1] as const).map((i) => (
-            <ControlGroup key={i}>
-              <h3>At {rig.trunks[i].name}</h3>
-              <TieFields editing={editing} i={i} />
-            </ControlGroup>
-          ))}
-        </>
-      )}
-      {part === 'tight' && (
-        <>
-          <ControlGroup wide>
-            <h3>Made tight by</h3>
-            <Segments
-              label="Made tight by"
-              value={rig.tensioning.how}
-              options={METHODS}
-              onChange={(how) => edit({ ...rig, tensioning: { ...rig.tensioning, how } })}
-            />
-            <NumberField
-              label="Most sag that is still tight"
-              value={rig.tightness}
-              limit={L.tightness}
-              step={0.005}
-              suffix="% of span"
-              {...(line === null ? {} : { hint: `${say(line.sagLimit, 'length', units)} here` })}
-              onCommit={(tightness) => edit({ ...rig, tightness })}
-            />
-          </ControlGroup>
-          <ControlGroup>
-            <h3>Which comes to</h3>
-            {report !== null && (line === null ? <RoofFacts report={report} /> : <LineFacts line={line} />)}
-          </ControlGroup>
-        </>
-      )}
+      <ControlGroup>
+        <h3>Cord</h3>
+        <Choice
+          label="From the kit"
+          value={known ? rig.cord : ''}
+          options={[
+            ...(known ? [] : [{ id: '', name: 'choose a cord' }]),
+            ...kit.map((k) => ({
+              id: k.id,
+              name: `${k.name} (${cordOf(k)?.name ?? k.cord}), ${say(k.length, 'length', units)}`,
+            })),
+          ]}
+          onChange={(cord) => edit({ ...rig, cord })}
+          {...(line === null ? {} : { hint: `${say(line.cordNeeded.value, 'length', units)} wanted in hand` })}
+        />
+        <Choice
+          label="It is for"
+          value={rig.use}
+          options={[
+            { id: 'ridge', name: 'a ridge or guy' },
+            { id: 'hangers', name: 'a ridge with things hung on it' },
+            { id: 'person', name: 'something that carries a person' },
+          ]}
+          onChange={(use) => edit({ ...rig, use })}
+        />
+      </ControlGroup>
+      {([0, 1] as const).map((i) => (
+        <ControlGroup key={i}>
+          <h3>At {rig.trunks[i].name}</h3>
+          <TieFields editing={editing} i={i} />
+        </ControlGroup>
+      ))}
+    </Controls>
+  );
+}
+
+/** How it is made tight, how much sag still counts as that, and what it comes to. */
+function HowTight({
+  editing: { rig, edit },
+  report,
+}: {
+  readonly editing: Editing;
+  readonly report: RigReport | null;
+}): ReactElement {
+  const units = useUnits();
+  const line = report !== null && isLine(report) ? report.line : null;
+  return (
+    <Controls>
+      <ControlGroup wide>
+        <h3>Made tight by</h3>
+        <Segments
+          label="Made tight by"
+          value={rig.tensioning.how}
+          options={METHODS}
+          onChange={(how) => edit({ ...rig, tensioning: { ...rig.tensioning, how } })}
+        />
+        <NumberField
+          label="Most sag that is still tight"
+          value={rig.tightness}
+          limit={L.tightness}
+          step={0.005}
+          suffix="% of span"
+          {...(line === null ? {} : { hint: `${say(line.sagLimit, 'length', units)} here` })}
+          onCommit={(tightness) => edit({ ...rig, tightness })}
+        />
+      </ControlGroup>
+      <ControlGroup>
+        <h3>Which comes to</h3>
+        {report !== null && (line === null ? <RoofFacts report={report} /> : <LineFacts line={line} />)}
+      </ControlGroup>
     </Controls>
   );
 }

@@ -9,12 +9,12 @@ import { LINE_PLACES, PITCH_LIMITS } from '@rough-bight/core/rig';
 import type { LinePlace, Pitch, RoofHitch } from '@rough-bight/core/rig';
 import { PITCH_FORMS, PITCH_TRAITS } from '@rough-bight/core/roof';
 import type { KitRoof, PitchForm, Shape } from '@rough-bight/core/roof';
-import { useState } from 'react';
 import type { ReactElement } from 'react';
-import { Check, Choice, Segments } from '../../parts/choice.js';
+import { Check, Choice } from '../../parts/choice.js';
 import { FigureValue } from '../../parts/figure.js';
 import { NumberField } from '../../parts/number-field.js';
 import { Told } from '../../parts/told.js';
+import { Sheets } from '../../parts/sheets.js';
 import { useUnits } from '../../parts/units.js';
 import type { RoofReport } from '../../workers/report.js';
 import type { Editing } from './editing.js';
@@ -135,124 +135,137 @@ export function RoofControls({
   readonly roofs: readonly KitRoof[];
   readonly report: RoofReport | null;
 }): ReactElement {
-  const { rig, edit } = editing;
-  const pitch = rig.pitch!;
+  const form = <RoofAndForm editing={editing} roofs={roofs} report={report} />;
+  if (PITCH_TRAITS[editing.rig.pitch!.form].hangs !== 'ridge') return form;
+  return (
+    <Sheets
+      label="Of the roof"
+      of={[
+        { id: 'form', name: 'Roof and form', sheet: form },
+        { id: 'hitches', name: 'Hitches', sheet: <Hitches editing={editing} report={report} /> },
+      ]}
+    />
+  );
+}
+
+/** Which roof, in what shape, and what it covers. */
+function RoofAndForm({
+  editing: { rig, edit },
+  roofs,
+  report,
+}: {
+  readonly editing: Editing;
+  readonly roofs: readonly KitRoof[];
+  readonly report: RoofReport | null;
+}): ReactElement {
   const units = useUnits();
-  const [part, setPart] = useState<'form' | 'hitches'>('form');
+  const pitch = rig.pitch!;
   const set = (change: Partial<Pitch>): string | null => edit({ ...rig, pitch: { ...pitch, ...change } });
   const shape = (change: Partial<Shape>): string | null => set({ shape: { ...pitch.shape, ...change } });
   const trait = PITCH_TRAITS[pitch.form];
+  return (
+    <ControlGroup wide>
+      <ControlRow>
+        <Choice
+          label="Roof"
+          value={pitch.roof}
+          options={roofs.map((r) => ({ id: r.id, name: r.name }))}
+          onChange={(roof) => set({ roof })}
+        />
+        {trait.hangs === 'ridge' && (
+          <Choice<LinePlace>
+            label="Ridgeline"
+            value={pitch.line}
+            options={LINE_OPTIONS}
+            onChange={(line) => set({ line })}
+          />
+        )}
+      </ControlRow>
+      <Text textStyle="quiet">{trait.words}</Text>
+      <ControlRow>
+        {trait.reads.includes('awning') && (
+          <NumberField
+            label="Awning"
+            value={pitch.shape.awning}
+            limit={P.awning}
+            step={0.05}
+            hint="of the width"
+            onCommit={(awning) => shape({ awning })}
+          />
+        )}
+        {trait.reads.includes('prop') && (
+          <NumberField
+            label="Prop"
+            value={pitch.shape.prop}
+            limit={P.prop}
+            step={0.05}
+            hint="how high"
+            onCommit={(prop) => shape({ prop })}
+          />
+        )}
+        {trait.reads.includes('lift') && (
+          <NumberField
+            label="Middle raised"
+            value={pitch.shape.lift}
+            limit={P.lift}
+            step={0.02}
+            hint="by two sticks in an A"
+            onCommit={(lift) => shape({ lift })}
+          />
+        )}
+        {trait.reads.includes('flap') && (
+          <NumberField
+            label="Floor strip"
+            value={pitch.shape.flap}
+            limit={P.flap}
+            step={0.05}
+            hint="laid inward"
+            onCommit={(flap) => shape({ flap })}
+          />
+        )}
+      </ControlRow>
+      {report !== null && (
+        <Text textStyle="quiet">
+          Covers {say(report.roof.cover.ground, 'area', units)}, headroom{' '}
+          {say(report.roof.cover.headroom, 'length', units)}, lowest edge{' '}
+          {say(report.roof.cover.lowestEdge, 'length', units)}, {say(report.roof.cover.openness, 'share', units)} open
+          at the sides; {say(report.roof.slack, 'share', units)} of the cloth is slack,{' '}
+          {say(report.roof.wrinkled, 'share', units)} pulled one way only.
+        </Text>
+      )}
+    </ControlGroup>
+  );
+}
+
+/** The two hitches on the ridge, and how they fare. */
+function Hitches({ editing, report }: { readonly editing: Editing; readonly report: RoofReport | null }): ReactElement {
+  const units = useUnits();
   const reports = report?.roof.hitches ?? [];
   return (
     <Controls>
-      {trait.hangs === 'ridge' && (
-        <Segments
-          label="Part of the roof"
-          value={part}
-          options={[
-            { id: 'form', name: 'Roof and form' },
-            { id: 'hitches', name: 'Hitches' },
-          ]}
-          onChange={setPart}
-        />
-      )}
-      {(part === 'form' || trait.hangs !== 'ridge') && (
-        <ControlGroup wide>
-          <ControlRow>
-            <Choice
-              label="Roof"
-              value={pitch.roof}
-              options={roofs.map((r) => ({ id: r.id, name: r.name }))}
-              onChange={(roof) => set({ roof })}
-            />
-            {trait.hangs === 'ridge' && (
-              <Choice<LinePlace>
-                label="Ridgeline"
-                value={pitch.line}
-                options={LINE_OPTIONS}
-                onChange={(line) => set({ line })}
-              />
+      {([0, 1] as const).map((i) => {
+        const tied = reports.find((r) => r.end === i);
+        return (
+          <ControlGroup key={i}>
+            <h3>{i === 0 ? 'First hitch' : 'Second hitch'}</h3>
+            <HitchFields editing={editing} i={i} />
+            {tied !== undefined && (
+              <>
+                <p>
+                  Grip ratio <FigureValue figure={tied.dry} band /> dry, <FigureValue figure={tied.wet} /> wet. It is
+                  pulled with {say(tied.pull, 'force', units)}, {say(tied.angle, 'angle', units)} off the ridge; the
+                  roof hangs {say(tied.hangGap, 'length', units)} below. Cut {say(tied.cut, 'length', units)}.
+                </p>
+                {tied.advice.map((a) => (
+                  <Problem key={a.what}>
+                    <Told said={hitchWords(a)} />
+                  </Problem>
+                ))}
+              </>
             )}
-          </ControlRow>
-          <Text textStyle="quiet">{trait.words}</Text>
-          <ControlRow>
-            {trait.reads.includes('awning') && (
-              <NumberField
-                label="Awning"
-                value={pitch.shape.awning}
-                limit={P.awning}
-                step={0.05}
-                hint="of the width"
-                onCommit={(awning) => shape({ awning })}
-              />
-            )}
-            {trait.reads.includes('prop') && (
-              <NumberField
-                label="Prop"
-                value={pitch.shape.prop}
-                limit={P.prop}
-                step={0.05}
-                hint="how high"
-                onCommit={(prop) => shape({ prop })}
-              />
-            )}
-            {trait.reads.includes('lift') && (
-              <NumberField
-                label="Middle raised"
-                value={pitch.shape.lift}
-                limit={P.lift}
-                step={0.02}
-                hint="by two sticks in an A"
-                onCommit={(lift) => shape({ lift })}
-              />
-            )}
-            {trait.reads.includes('flap') && (
-              <NumberField
-                label="Floor strip"
-                value={pitch.shape.flap}
-                limit={P.flap}
-                step={0.05}
-                hint="laid inward"
-                onCommit={(flap) => shape({ flap })}
-              />
-            )}
-          </ControlRow>
-          {report !== null && (
-            <Text textStyle="quiet">
-              Covers {say(report.roof.cover.ground, 'area', units)}, headroom{' '}
-              {say(report.roof.cover.headroom, 'length', units)}, lowest edge{' '}
-              {say(report.roof.cover.lowestEdge, 'length', units)}, {say(report.roof.cover.openness, 'share', units)}{' '}
-              open at the sides; {say(report.roof.slack, 'share', units)} of the cloth is slack,{' '}
-              {say(report.roof.wrinkled, 'share', units)} pulled one way only.
-            </Text>
-          )}
-        </ControlGroup>
-      )}
-      {part === 'hitches' &&
-        trait.hangs === 'ridge' &&
-        ([0, 1] as const).map((i) => {
-          const tied = reports.find((r) => r.end === i);
-          return (
-            <ControlGroup key={i}>
-              <h3>{i === 0 ? 'First hitch' : 'Second hitch'}</h3>
-              <HitchFields editing={editing} i={i} />
-              {tied !== undefined && (
-                <>
-                  <p>
-                    Grip ratio <FigureValue figure={tied.dry} band /> dry, <FigureValue figure={tied.wet} /> wet. It is
-                    pulled with {say(tied.pull, 'force', units)}, {say(tied.angle, 'angle', units)} off the ridge; the
-                    roof hangs {say(tied.hangGap, 'length', units)} below. Cut {say(tied.cut, 'length', units)}.
-                  </p>
-                  {tied.advice.map((a) => (
-                    <Problem key={a.what}>
-                      <Told said={hitchWords(a)} />
-                    </Problem>
-                  ))}
-                </>
-              )}
-            </ControlGroup>
-          );
-        })}
+          </ControlGroup>
+        );
+      })}
     </Controls>
   );
 }
