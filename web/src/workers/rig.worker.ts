@@ -143,14 +143,12 @@ const service = {
       }),
     );
     const rest = await others;
-    return own.ok
-      ? answer(units, () =>
-          doubtOf(
-            [own.value, rest].filter((p) => p !== null),
-            samples,
-          ),
-        )
-      : own;
+    if (!own.ok) return own;
+    // half of what was asked for is no answer
+    const drawn = [own.value, rest].filter((p) => p !== null);
+    if (drawn.length < 2)
+      return { ok: false, field: '', message: 'Half of the rigs could not be worked out. Close this and ask again.' };
+    return answer(units, () => doubtOf(drawn, samples));
   },
   /** What to change so that what gave first gives later. */
   firmer: ({ rig, context, units }: RigQuestion, turned: Turned, fall: Fall): Answer<Unmet | null> =>

@@ -144,17 +144,18 @@ export const startDry = (
   done: (answer: Answer<DryNight>) => void,
 ): (() => void) => onRig(async (service) => (await service.dry(question, bed, forecast)) as Answer<DryNight>, done);
 
-/** What to change so that what gave first on a ladder gives later; null until it is known, where nothing does, and where nothing is asked. */
-export function useFirmer(
+/**
+ * What to change so that what gave first on a ladder gives later: null until it is known and where nothing is asked; its value null
+ * where nothing is short there by the rig's own rule.
+ */
+export const useFirmer = (
   asked: { readonly question: RigQuestion; readonly turned: Turned; readonly fall: Fall } | null,
-): Unmet | null {
-  const found = useFound(
+): Answer<Unmet | null> | null =>
+  useFound(
     asked,
     async (s, { question, turned, fall }: NonNullable<typeof asked>) =>
       (await s.firmer(question, turned, fall)) as Answer<Unmet | null>,
   );
-  return found?.ok === true ? found.value : null;
-}
 
 /** The strongest wind a rig bears, Beaufort; null where none. Returns what cancels it. */
 export const startStrongestWind = (

@@ -14,7 +14,7 @@ import type { ReactElement } from 'react';
 import { Choice } from '../../../parts/choice.js';
 import { DataTable } from '../../../parts/data-table.js';
 import type { Column } from '../../../parts/data-table.js';
-import { Caution } from '../../../parts/layout.js';
+import { Caution, Problem } from '../../../parts/layout.js';
 import { LongWork } from '../../../parts/long-work.js';
 import { Told } from '../../../parts/told.js';
 import { SlideLine } from '../../../parts/slide.js';
@@ -166,10 +166,9 @@ function Climbed({
   const rung = rungs[at]!;
   useEffect(() => posed.pose(question.rig, rung.shape, { bed: rung.bed }), [posed, question.rig, rung]);
   const wanted = useMemo(
-    () => (first === undefined ? null : { question, turned, fall: first }),
+    () => (first === undefined || question.rig.pitch === undefined ? null : { question, turned, fall: first }),
     [question, turned, first],
   );
-  const firmer = useFirmer(wanted);
   const { sentence, detail } = ladderWords(ladder);
   const columns = useMemo(
     () => rungColumns(turned, units, rung, (r) => setAt(rungs.indexOf(r))),
@@ -185,18 +184,7 @@ function Climbed({
           <Button onClick={onAgain}>Turn it up again</Button>
         </Flex>
       )}
-      {!stale && firmer !== null && (
-        <Flex gap="10px" align="center" wrap="wrap">
-          <Text flex="1 1 160px">{firmer.remedy}</Text>
-          {firmer.rig !== null ? (
-            <Button variant="solid" onClick={() => onTake(firmer.rig!)}>
-              Do that
-            </Button>
-          ) : (
-            <Button onClick={onSize}>Size it</Button>
-          )}
-        </Flex>
-      )}
+      {!stale && wanted !== null && <Firmer asked={wanted} onTake={onTake} onSize={onSize} />}
       <Slider.Root
         min={0}
         max={rungs.length - 1}
@@ -212,6 +200,41 @@ function Climbed({
       <DataTable name="Ladder" rows={rungs} columns={columns} rowId={(r) => String(r.level)} />
       <Caution>{CAUTIONS[turned.of]}</Caution>
     </Found>
+  );
+}
+
+/** What makes it hold longer, and what does it; that it is looked for, and why there is none. */
+function Firmer({
+  asked,
+  onTake,
+  onSize,
+}: {
+  readonly asked: NonNullable<Parameters<typeof useFirmer>[0]>;
+  readonly onTake: (rig: RidgeRig) => void;
+  readonly onSize: () => void;
+}): ReactElement {
+  const found = useFirmer(asked);
+  if (found === null) return <Text textStyle="quiet">What would make it hold longer is being looked for…</Text>;
+  if (!found.ok) return <Problem role="alert">{found.message}</Problem>;
+  const { value } = found;
+  if (value === null)
+    return (
+      <Text textStyle="quiet">
+        Nothing is short of what is asked of it before that gives: there is no one thing to change.
+      </Text>
+    );
+  const { remedy, rig } = value;
+  return (
+    <Flex gap="10px" align="center" wrap="wrap">
+      <Text flex="1 1 160px">{remedy}</Text>
+      {rig !== null ? (
+        <Button variant="solid" onClick={() => onTake(rig)}>
+          Do that
+        </Button>
+      ) : (
+        <Button onClick={onSize}>Size it</Button>
+      )}
+    </Flex>
   );
 }
 
