@@ -231,7 +231,7 @@ for (const [theme, width, height] of [
       await scan(page, name);
     }
     // and so are what stands round a rig and what counts
-    await page.goto('/rigs/mess-roof/weather');
+    await page.goto(`/rigs/${theme === 'day' ? 'prop-on-the-spit' : 'hammock-fly'}/weather`);
     await more(page, 'Weather');
     await page.getByRole('tab', { name: 'Round it' }).click();
     await page.getByRole('button', { name: 'A bank to windward' }).click();

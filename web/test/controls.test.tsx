@@ -24,7 +24,7 @@ import { RidgeControls, RidgeQuick } from '../src/views/bench/ridge-controls.js'
 import { RoofControls, RoofQuick } from '../src/views/bench/roof-controls.js';
 import { withoutRoof } from '../src/views/bench/without-roof.js';
 import { marksOf } from '../src/views/bench/steps.js';
-import { WeatherControls, WeatherQuick } from '../src/views/bench/weather-controls.js';
+import { StrongWind, WeatherControls, WeatherQuick } from '../src/views/bench/weather-controls.js';
 import type { LineReport, RoofReport } from '../src/workers/report.js';
 import { choose } from './choose.js';
 import { press } from './press.js';
@@ -381,7 +381,12 @@ describe('the weather', () => {
     expect(last().wind.beaufort).toBe(7);
     expect(screen.queryByText(/leave the trees/)).toBeNull();
     cleanup();
-    render(<WeatherControls editing={editor(last()).editing} report={lineReport} />);
+    render(
+      <>
+        <StrongWind rig={last()} />
+        <WeatherControls editing={editor(last()).editing} report={lineReport} />
+      </>,
+    );
     expect(screen.getByText(/Lower the roof and leave the trees/)).toBeTruthy();
     expect(screen.getAllByRole('row').length).toBe(lineReport.line.cases.length + 1);
   });

@@ -41,6 +41,7 @@ const LookAhead = part(() => import('./weather/look-ahead.js'), 'LookAhead');
 const weather = () => import('./weather-controls.js');
 const WeatherControls = part(weather, 'WeatherControls');
 const WeatherQuick = part(weather, 'WeatherQuick');
+const StrongWind = part(weather, 'StrongWind');
 
 /** What the address of a rig names besides the step. */
 export type Shown = 'view' | 'case' | 'bed' | 'panel' | 'with' | 'was' | 'weather';
@@ -169,7 +170,12 @@ const Weather: StepControls = ({ editing, said, report, caseId, show }) => {
   return (
     <StepRow
       name="Weather"
-      said={said}
+      said={
+        <>
+          <StrongWind rig={editing.rig} />
+          {said}
+        </>
+      }
       quick={
         <>
           <WeatherQuick editing={editing} />
@@ -180,10 +186,11 @@ const Weather: StepControls = ({ editing, said, report, caseId, show }) => {
         </>
       }
     >
-      {pitched && (
+      {pitched ? (
         <PitchWeather editing={editing} report={roofOf(report)} caseId={caseId} onCase={(id) => show('case', id)} />
+      ) : (
+        <WeatherControls editing={editing} report={report !== null && isLine(report) ? report : null} />
       )}
-      <WeatherControls editing={editing} report={report !== null && isLine(report) ? report : null} />
     </StepRow>
   );
 };

@@ -24,6 +24,7 @@ import { AroundControls } from './around-controls.js';
 import { BearingField } from './bearing-field.js';
 import type { Editing } from './editing.js';
 import { OwnGusts } from './own-gusts.js';
+import { SwayField } from './weather-controls.js';
 import { WindRose } from './wind-rose.js';
 
 const PullSpans = lazy(() => import('./weather/pull-spans.js').then((m) => ({ default: m.PullSpans })));
@@ -147,6 +148,7 @@ function WhatCounts({ editing, gust }: { readonly editing: Editing; readonly gus
             onCommit={(depth) => edit({ ...rig, pitch: { ...pitch, snow: { ...pitch.snow!, depth } } })}
           />
         )}
+        <SwayField editing={editing} />
       </ControlGroup>
       <OwnGusts editing={editing} gust={gust} />
     </Controls>

@@ -38,7 +38,31 @@ export function WeatherQuick({ editing }: { readonly editing: Editing }): ReactE
   );
 }
 
-/** Sway, and what the evening and a wetting do to the line. */
+/** How far the trunks sway apart. */
+export function SwayField({ editing: { rig, edit } }: { readonly editing: Editing }): ReactElement {
+  return (
+    <NumberField
+      label="Trunks sway apart by"
+      value={rig.sway}
+      limit={RIDGE_LIMITS.sway}
+      step={0.01}
+      hint="a stiff cord feels it, a soft one hides it"
+      onCommit={(sway) => edit({ ...rig, sway })}
+    />
+  );
+}
+
+/** From this wind on branches fall before lines break, Beaufort. */
+const STRONG = 6;
+/** Said first of all where it blows so hard that nobody should be there. */
+export const StrongWind = ({ rig }: Pick<Editing, 'rig'>): ReactElement | null =>
+  rig.wind.beaufort < STRONG ? null : (
+    <Caution margin={{ base: '6px 14px', lg: '6px 16px 10px' }}>
+      In a strong wind branches fall before lines break. Lower the roof and leave the trees.
+    </Caution>
+  );
+
+/** Of a rig without a roof: sway, and what the evening and a wetting do to the line. */
 export function WeatherControls({
   editing,
   report,
@@ -46,20 +70,12 @@ export function WeatherControls({
   readonly editing: Editing;
   readonly report: LineReport | null;
 }): ReactElement {
-  const { rig, edit } = editing;
   const units = useUnits();
   return (
     <Controls>
       <ControlGroup>
         <h3>Wind</h3>
-        <NumberField
-          label="Trunks sway apart by"
-          value={rig.sway}
-          limit={RIDGE_LIMITS.sway}
-          step={0.01}
-          hint="a stiff cord feels it, a soft one hides it"
-          onCommit={(sway) => edit({ ...rig, sway })}
-        />
+        <SwayField editing={editing} />
       </ControlGroup>
       {report !== null && (
         <ControlGroup wide>
@@ -119,9 +135,6 @@ export function WeatherControls({
             </Table.Body>
           </Table.Root>
         </ControlGroup>
-      )}
-      {rig.wind.beaufort >= 6 && (
-        <Caution>In a strong wind branches fall before lines break. Lower the roof and leave the trees.</Caution>
       )}
     </Controls>
   );
