@@ -74,6 +74,7 @@ async function scriptsOf(browser, address) {
   await page.goto(address);
   await page.getByRole('heading', { level: 1 }).waitFor();
   await page.waitForTimeout(3000);
+  page.removeAllListeners('response');
   // what two workers share is fetched once
   const fetched = new Map((await Promise.all(sizes)).map((s) => [s.pathname, s]));
   const sum = (kind) => [...fetched.values()].reduce((all, s) => all + (s.kind === kind ? s.size : 0), 0);
