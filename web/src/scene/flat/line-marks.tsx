@@ -1,13 +1,15 @@
 import { KeyLine } from '../../parts/key-line.js';
 import { paint } from '../../app/theme/paint.js';
-import { Box, Span, Text } from '@chakra-ui/react';
+import { Span, Text } from '@chakra-ui/react';
 import { diameterOf } from '@rough-bight/core/anchor';
 import { say, sayHeight, saySmall } from '@rough-bight/core/quantity';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import type { RidgeResult, RidgeRig, Shape } from '@rough-bight/core/rig';
 import type { Drawing, DrawnShape, RigReport } from '@rough-bight/core/shelter';
-import type { ReactElement } from 'react';
+import { memo } from 'react';
+import type { CSSProperties, ReactElement, ReactNode } from 'react';
 import { FigureValue } from '../../parts/figure.js';
+import { InTurn } from '../../parts/in-turn.js';
 import { useUnits } from '../../parts/units.js';
 import type { Frame, Point } from './frame.js';
 import { across, place, svg, through, upward } from './frame.js';
@@ -163,36 +165,26 @@ export function LineNotes({
   const narrow = frame.width < NARROW;
   return (
     <>
-      <Box
-        position="absolute"
-        transform="translateX(-50%)"
-        whiteSpace="nowrap"
-        fontSize="14px"
-        style={{ left: (x0 + x1) / 2, top: frame.height - 24 }}
-      >
+      <Note at={{ left: (x0 + x1) / 2, top: frame.height - 24, transform: 'translateX(-50%)', fontSize: '14px' }}>
         span <FigureValue figure={line.span} band />
         {rig.span.how === 'paces' && (
           <Span textStyle="quiet">
             , {Number(rig.span.paces.toFixed(1))} of {whose} paces
           </Span>
         )}
-      </Box>
+      </Note>
       {([0, 1] as const).map((i) => {
         const f = line.trunks[i];
         // a trunk that bears the bed as well is told with both
         const under = report.bed?.bears.find((t) => t.id === `trunk${i}`)?.worst;
         const top = upward(frame, i * rig.groundRise) + 10;
         return (
-          <Box
+          <Note
             key={i}
-            position="absolute"
-            lineHeight={1.35}
-            whiteSpace="nowrap"
-            textAlign={i === 0 ? 'left' : 'right'}
-            style={
+            at={
               i === 0
                 ? { left: Math.max(8, x0 - 66), top }
-                : { right: narrow ? 8 : Math.max(8, frame.width - x1 - 66), top }
+                : { right: narrow ? 8 : Math.max(8, frame.width - x1 - 66), top, textAlign: 'right' }
             }
           >
             {under === undefined ? (
@@ -214,19 +206,28 @@ export function LineNotes({
                 <FigureValue figure={under.asked} /> at the foot{!narrow && ': line and bed, at worst'}
               </>
             )}
-          </Box>
+          </Note>
         );
       })}
-      <Text
-        position="absolute"
-        left="84px"
-        top={{ base: '58px', lg: '6px' }}
-        color="ink2"
-        bg="cloth"
-        paddingInline="4px"
-      >
-        <KeyLine /> as pitched <KeyLine of="wet" /> wet night
-      </Text>
+      <Key />
     </>
   );
 }
+
+/** A note in its place. It goes with the scene at once; what it says is said anew in its turn. */
+function Note({ at, children }: { readonly at: CSSProperties; readonly children: ReactNode }): ReactElement {
+  return (
+    <div style={{ position: 'absolute', whiteSpace: 'nowrap', lineHeight: 1.35, ...at }}>
+      <InTurn>{children}</InTurn>
+    </div>
+  );
+}
+
+/** What the lines of the picture are. */
+const Key = memo(function Key(): ReactElement {
+  return (
+    <Text position="absolute" left="84px" top={{ base: '58px', lg: '6px' }} color="ink2" bg="cloth" paddingInline="4px">
+      <KeyLine /> as pitched <KeyLine of="wet" /> wet night
+    </Text>
+  );
+});
