@@ -24,6 +24,14 @@ const FORM_OPTIONS = PITCH_FORMS.map((id) => ({ id, name: PITCH_TRAITS[id].name 
 const LINE_OPTIONS = (Object.keys(LINE_PLACES) as LinePlace[]).map((id) => ({ id, name: LINE_PLACES[id] }));
 const HITCH_OPTIONS = HITCHES.map((h) => ({ id: h.id, name: h.name }));
 
+/** Numbers that shape a form beside its edges, each where the form reads it. */
+const SHAPED = [
+  { of: 'awning', label: 'Awning', step: 0.05, hint: 'of the width' },
+  { of: 'prop', label: 'Prop', step: 0.05, hint: 'how high' },
+  { of: 'lift', label: 'Middle raised', step: 0.02, hint: 'by two sticks in an A' },
+  { of: 'flap', label: 'Floor strip', step: 0.05, hint: 'laid inward' },
+] as const;
+
 /** In what form it is pitched, how its edges hang, and where it sits on the line. */
 export function RoofQuick({ editing }: { readonly editing: Editing }): ReactElement {
   const { rig, edit } = editing;
@@ -183,46 +191,17 @@ function RoofAndForm({
       </ControlRow>
       <Text textStyle="quiet">{trait.words}</Text>
       <ControlRow>
-        {trait.reads.includes('awning') && (
+        {SHAPED.filter(({ of }) => trait.reads.includes(of)).map(({ of, label, step, hint }) => (
           <NumberField
-            label="Awning"
-            value={pitch.shape.awning}
-            limit={P.awning}
-            step={0.05}
-            hint="of the width"
-            onCommit={(awning) => shape({ awning })}
+            key={of}
+            label={label}
+            value={pitch.shape[of]}
+            limit={P[of]}
+            step={step}
+            hint={hint}
+            onCommit={(value) => shape({ [of]: value })}
           />
-        )}
-        {trait.reads.includes('prop') && (
-          <NumberField
-            label="Prop"
-            value={pitch.shape.prop}
-            limit={P.prop}
-            step={0.05}
-            hint="how high"
-            onCommit={(prop) => shape({ prop })}
-          />
-        )}
-        {trait.reads.includes('lift') && (
-          <NumberField
-            label="Middle raised"
-            value={pitch.shape.lift}
-            limit={P.lift}
-            step={0.02}
-            hint="by two sticks in an A"
-            onCommit={(lift) => shape({ lift })}
-          />
-        )}
-        {trait.reads.includes('flap') && (
-          <NumberField
-            label="Floor strip"
-            value={pitch.shape.flap}
-            limit={P.flap}
-            step={0.05}
-            hint="laid inward"
-            onCommit={(flap) => shape({ flap })}
-          />
-        )}
+        ))}
       </ControlRow>
       {report !== null && (
         <Text textStyle="quiet">
