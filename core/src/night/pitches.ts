@@ -1,9 +1,11 @@
 import { ladderOf } from '../ladder/index.js';
 import type { Turned } from '../ladder/index.js';
+import { evaluatePitch, meanOf } from '../pitch/index.js';
 import type { RigContext, RidgeRig } from '../rig/index.js';
 import { RIDGE_LIMITS, RigProblem } from '../rig/index.js';
 import type { PitchForm } from '../roof/index.js';
-import { windToward } from '../weather/index.js';
+import { DRY } from '../under/index.js';
+import { beaufortOf, windToward } from '../weather/index.js';
 import type { Effort } from './effort.js';
 import { effortOf } from './effort.js';
 
@@ -20,6 +22,8 @@ export interface OtherPitch {
   readonly rig: RidgeRig;
   /** The gust in which something first gives, m/s; null where nothing does as far as was looked. */
   readonly bears: number | null;
+  /** Sleepers on the ground whom rain in that wind does not reach then, and all of them; null where none lie there. */
+  readonly dry: { readonly people: number; readonly of: number } | null;
   readonly effort: Effort;
 }
 
@@ -61,6 +65,19 @@ function pitchedSo(rig: RidgeRig, { windwardDown, ridgeLower, form }: Repitched,
   };
 }
 
+/** Who lies dry under a rig as pitched, in rain that the wind of a gust drives from a bearing. */
+function keptDry(rig: RidgeRig, context: RigContext, from: number, gust: number): OtherPitch['dry'] {
+  if ((rig.under ?? []).every((l) => l.kind !== 'sleeper')) return null;
+  const then: RidgeRig = {
+    ...rig,
+    wind: { ...rig.wind, beaufort: beaufortOf(meanOf(rig, gust)) },
+    pitch: { ...rig.pitch!, windFrom: from },
+  };
+  const { result } = evaluatePitch(then, context, { full: false, spreads: false, rising: false });
+  const sleepers = result.under!.things.filter((t) => t.lying.kind === 'sleeper');
+  return { people: sleepers.filter((t) => t.dry >= DRY).length, of: sleepers.length };
+}
+
 /**
  * How else the same roof can be pitched between the same trees so that nothing gives in a gust: each solved in that gust from its side,
  * least work first.
@@ -82,7 +99,8 @@ export function otherPitches(
       if (bears !== null && bears < gust) return [];
       const effort = effortOf(rig, next, context);
       // it is pitched so already
-      return effort.touched.length === 0 ? [] : [{ how, rig: next, bears, effort }];
+      if (effort.touched.length === 0) return [];
+      return [{ how, rig: next, bears, dry: keptDry(next, context, turned.from, gust), effort }];
     } catch (error) {
       // a form that this roof or these heights do not allow
       if (error instanceof RigProblem) return [];

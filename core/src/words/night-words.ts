@@ -40,7 +40,7 @@ export function taskWords(task: NightTask, units: UnitChoice = SI): { readonly w
 }
 
 /** How else a roof is pitched, what it bears then and what that asks of hands. */
-export function pitchWords({ how, bears, effort }: OtherPitch, units: UnitChoice = SI): string {
+export function pitchWords({ how, bears, dry, effort }: OtherPitch, units: UnitChoice = SI): string {
   const { windwardDown, ridgeLower, form } = how;
   const lower = ridgeLower > 0 ? tell(phrase`the ridge ${metres(ridgeLower)} lower`, units) : '';
   const what =
@@ -53,7 +53,9 @@ export function pitchWords({ how, bears, effort }: OtherPitch, units: UnitChoice
     bears === null
       ? 'nothing gives in it'
       : tell(phrase`something first gives in a gust of ${amount(bears, 'speed')}`, units);
-  return `${what}: ${then}. ${capital(effortWords(effort))}`;
+  const lain =
+    dry === null ? '' : ` In driven rain ${dry.people} of ${dry.of} ${dry.people === 1 ? 'lies' : 'lie'} dry then.`;
+  return `${what}: ${then}.${lain} ${capital(effortWords(effort))}`;
 }
 
 const fallsIn = ({ fall }: Before): string =>

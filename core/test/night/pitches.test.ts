@@ -7,6 +7,7 @@ import { nightOf, otherPitches } from '../../src/night/index.js';
 import type { Before } from '../../src/night/index.js';
 import { evaluatePitch } from '../../src/pitch/index.js';
 import { SI } from '../../src/quantity/index.js';
+import { windToward } from '../../src/weather/index.js';
 import { pitchWords, taskWords } from '../../src/words/index.js';
 
 const load = (name: string) => {
@@ -46,6 +47,31 @@ describe('how else a roof is pitched before a bad hour', () => {
     expect(pitchWords(others[0]!)).toBe(
       'With the windward edge on the ground: nothing gives in it. 1 guy put on: about 3 minutes by day, 6 minutes in the dark; one alone does it.',
     );
+  });
+  test('who lies there is told dry or wet by the rain of that wind, on the side it comes from', () => {
+    const mess = load('mess-roof');
+    const { pitch } = mess.rig;
+    const lies = (name: string, across: number) => ({
+      id: name,
+      kind: 'sleeper' as const,
+      name,
+      at: [pitch!.middle, across] as const,
+      toward: 0,
+    });
+    const from = pitch!.windFrom;
+    const windward = -Math.sign(windToward(from, pitch!.bearing)[1]);
+    const asked = (across: number) =>
+      otherPitches(
+        { ...mess.rig, under: [lies('one', 0), lies('the other', across)] },
+        mess.context,
+        { ...turned, from },
+        4,
+      )[0]!;
+    expect(asked(3 * windward).dry).toEqual({ people: 1, of: 2 });
+    expect(pitchWords(asked(3 * windward))).toMatch(/In driven rain 1 of 2 lies dry then\./);
+    // a little to leeward the roof keeps the rain off
+    expect(asked(-0.5 * windward).dry).toEqual({ people: 2, of: 2 });
+    expect(others.every((o) => o.dry === null)).toBe(true);
   });
   test('where no pitch bears it none is told; where the ground is reached already that is no other', () => {
     expect(otherPitches(fly.rig, fly.context, turned, 40)).toEqual([]);
