@@ -25,7 +25,8 @@ import { grabsOf } from './grabs.js';
 import type { Grab } from './grabs.js';
 import { LineMarks, LineNotes } from './line-marks.js';
 import { Beside, Hangers, Lines, Pulls, Touches } from './lines.js';
-import { Headroom, NorthMark, WindMark, headroomAt, northward, upwind } from './marks.js';
+import { Headroom, NorthMark, WindMark, headroomWritten, northward, ringWritten, upwind } from './marks.js';
+import type { Written } from './written.js';
 import { Water } from './water.js';
 
 /** Where in the window, px. */
@@ -71,7 +72,7 @@ const FINER: Readonly<Partial<Record<Grab['grip']['kind'], number>>> = { hitch: 
 const UPRIGHT: readonly Grab['grip']['kind'][] = ['tie', 'sag', 'strap'];
 /** Pixels before a touch counts as a drag. */
 const SLACK = 3;
-const NONE: readonly Point[] = [];
+const NONE: readonly Written[] = [];
 
 /** The rig, to scale, from the side or from above, with everything that can be moved. */
 export function FlatScene(props: SceneProps): ReactElement {
@@ -95,14 +96,11 @@ export function FlatScene(props: SceneProps): ReactElement {
   const bad = useMemo(() => new Set(report?.rows.filter((row) => ratioOf(row) < 1).map((row) => row.id)), [report]);
   const drawn = drawing === null || shape === undefined ? null : { drawing, shape, frame };
   const covered = roof === null || shape === undefined ? null : { result: roof, shape, frame };
-  const written = useMemo(() => {
-    if (roof === null || frame.view === 'above') return NONE;
-    const [x, y] = headroomAt(roof, frame);
-    return [
-      [x + 26, y + 4],
-      [x + 60, y + 20],
-    ] as const;
-  }, [roof, frame]);
+  const { pitch } = rig;
+  const written = useMemo((): readonly Written[] => {
+    if (view === 'side') return roof === null ? NONE : headroomWritten(roof, frame, body, units);
+    return pitch === undefined ? NONE : ringWritten(bearingsOf(pitch), frame);
+  }, [roof, frame, view, pitch, body, units]);
   const side = view === 'side';
   const bedMark = bed !== null && (
     <BedMark

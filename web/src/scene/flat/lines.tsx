@@ -13,6 +13,8 @@ import type { ReactElement } from 'react';
 import { HitchMark, HungMark } from '../../parts/marks.js';
 import type { Frame, Point } from './frame.js';
 import { across, place, svg, through, upward } from './frame.js';
+import { DOT, apart, writtenAt } from './written.js';
+import type { Written } from './written.js';
 
 interface Drawn {
   readonly drawing: Drawing;
@@ -226,7 +228,10 @@ export const Touches = memo(function Touches({
   );
 });
 
-/** What pulls, beside each line: those on the near side, and whatever is chosen or short. */
+/** Where along a line its pull is written, in the order in which that is tried. */
+const ALONG = [0.5, 0.62, 0.38, 0.74, 0.26] as const;
+
+/** What pulls, beside each line: those on the near side, and whatever is chosen or short. Nothing is written on anything else. */
 export const Pulls = memo(function Pulls({
   drawing,
   shape,
@@ -239,39 +244,44 @@ export const Pulls = memo(function Pulls({
   readonly bad: ReadonlySet<string>;
   readonly chosen: string | null;
   readonly units: UnitChoice;
-  /** Where something else is written already, px. */
-  readonly keepOff: readonly Point[];
+  readonly keepOff: readonly Written[];
 }): ReactElement {
-  const taken: Point[] = [...keepOff];
+  const told = drawing.topology.lines.flatMap((l) => {
+    if (l.role === 'loop') return [];
+    const near = frame.view === 'above' || shape.at[3 * l.nodes[0]! + 1]! < BEYOND;
+    if (!near && chosen !== l.row && !bad.has(l.row)) return [];
+    const nodes = l.role === 'ridge' ? l.nodes.slice(0, 2) : l.nodes;
+    return [{ l, nodes, a: place(frame, shape.at, nodes[0]!), b: place(frame, shape.at, nodes.at(-1)!) }];
+  });
+  const dots = told.flatMap(({ a, b }) => [a, b].map(([x, y]): Written => ({ x, y, half: DOT, tall: DOT })));
+  const taken: Written[] = [...keepOff];
   return (
     <g>
-      {drawing.topology.lines.map((l) => {
-        if (l.role === 'loop') return null;
-        const nodes = l.role === 'ridge' ? l.nodes.slice(0, 2) : l.nodes;
-        const near = frame.view === 'above' || shape.at[3 * l.nodes[0]! + 1]! < BEYOND;
-        if (!near && chosen !== l.row && !bad.has(l.row)) return null;
-        const [a, b] = [place(frame, shape.at, nodes[0]!), place(frame, shape.at, nodes.at(-1)!)];
+      {told.map(({ l, nodes, a, b }) => {
+        const text = say(shape.tension[l.line]!, 'force', units);
         // beside a line that runs up the picture, above one that runs across it
         const steep = Math.abs(a[0] - b[0]) < Math.abs(a[1] - b[1]);
+        const [dx, dy] = [steep ? 26 : 0, steep ? 5 : l.role === 'stretch' ? -14 : -7];
         // a line that hangs is told where it is, not on its chord
-        const [x, y] =
+        const places =
           l.role === 'stretch'
-            ? place(frame, shape.at, nodes[nodes.length >> 1]!)
-            : [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
-        const at: Point = [x + (steep ? 26 : 0), y + (steep ? 5 : l.role === 'stretch' ? -14 : -7)];
-        // names on names help nobody: the first there stays
-        if (chosen !== l.row && taken.some((t) => Math.abs(t[0] - at[0]) < 46 && Math.abs(t[1] - at[1]) < 16))
-          return null;
+            ? [place(frame, shape.at, nodes[nodes.length >> 1]!)]
+            : ALONG.map((t): Point => [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])]);
+        const tries = places.map(([x, y]) => writtenAt(x + dx, y + dy, text, 'middle'));
+        const legible = tries.filter((w) => taken.every((t) => apart(t, w)));
+        // the first there stays; one that is chosen is told in any case
+        const at = legible.find((w) => dots.every((d) => apart(d, w))) ?? legible[0] ?? (chosen === l.row && tries[0]);
+        if (at === undefined || at === false) return null;
         taken.push(at);
         return (
           <text
             key={l.id}
-            x={at[0].toFixed(1)}
-            y={at[1].toFixed(1)}
+            x={at.x.toFixed(1)}
+            y={(at.y + 5).toFixed(1)}
             textAnchor="middle"
             {...(bad.has(l.row) ? paint.pullShort : paint.pull)}
           >
-            {say(shape.tension[l.line]!, 'force', units)}
+            {text}
           </text>
         );
       })}

@@ -8,6 +8,8 @@ import { memo } from 'react';
 import type { ReactElement } from 'react';
 import type { Frame, Point } from './frame.js';
 import { across, svg, upward } from './frame.js';
+import { writtenAt } from './written.js';
+import type { Written } from './written.js';
 
 /** Heights behind the view from the side. */
 export const Levels = memo(function Levels({
@@ -45,10 +47,25 @@ export const Meadow = memo(function Meadow({ frame }: { readonly frame: Frame })
 });
 
 /** Where the headroom is written: beside the middle of the roof. */
-export function headroomAt(result: PitchResult, frame: Frame): Point {
+function headroomAt(result: PitchResult, frame: Frame): Point {
   const keys = result.topology.keys.map((k) => result.shapes[0]!.at[3 * k.node]!);
   const x = across(frame, (Math.min(...keys) + Math.max(...keys)) / 2 + 0.35);
   return [x, (upward(frame, 0) + upward(frame, result.cover.headroom)) / 2];
+}
+
+/** Room that the headroom's words take. */
+export function headroomWritten(
+  result: PitchResult,
+  frame: Frame,
+  body: BodyMeasures,
+  units: UnitChoice,
+): readonly Written[] {
+  const { headroom } = result.cover;
+  const [x, middle] = headroomAt(result, frame);
+  return [
+    writtenAt(x + 8, middle + 4, say(headroom, 'length', units), 'start'),
+    writtenAt(x + 8, middle + 20, sayHeight(headroom, body, units.length), 'start'),
+  ];
 }
 
 /** How high one can stand under it, in measures and in one's own. */
@@ -99,6 +116,27 @@ export const upwind = ({ windFrom, bearing }: Bearings): Point => {
 /** Toward north, in the rig's plan. */
 export const northward = ({ bearing }: Bearings): Point => [Math.cos(bearing), Math.sin(bearing)];
 
+/** Where the wind is told: away from the roof, and at the top clear of the buttons of the views. */
+function windSaid(pitch: Bearings, frame: Frame) {
+  const [x, y] = onRing(pitch, frame, upwind(pitch));
+  const high = y < 70;
+  const left = high || x < across(frame, pitch.middle) - 20;
+  return {
+    x: x + (left ? -16 : 14),
+    y: y + (high ? 12 : -12),
+    anchor: left ? ('end' as const) : ('start' as const),
+    text: `wind from the ${compassPoint(pitch.windFrom)}`,
+  };
+}
+
+/** Room that the words of wind and north take round the roof. */
+export function ringWritten(pitch: Bearings, frame: Frame): readonly Written[] {
+  const { x, y, anchor, text } = windSaid(pitch, frame);
+  const [nx, ny] = northward(pitch);
+  const [north, up] = onRing(pitch, frame, [nx, ny], NORTH_INSIDE);
+  return [writtenAt(x, y, text, anchor), { x: north - nx * 4, y: up + ny * 4, half: 22, tall: 22 }];
+}
+
 /** Three strokes with the wind. */
 export const WindMark = memo(function WindMark({
   frame,
@@ -111,19 +149,14 @@ export const WindMark = memo(function WindMark({
   const [wx, wy] = [-ux, -uy];
   const [x, y] = onRing(pitch, frame, [ux, uy]);
   const strokes = [-9, 0, 9].map((off) => `M${svg([x + off * wy, y + off * wx])}l${svg([wx * 34, -wy * 34])}`);
+  const said = windSaid(pitch, frame);
   const tip = svg([x + wx * 40, y - wy * 40]);
   const barb = (side: 1 | -1): string => `M${tip}l${svg([-wx * 10 + side * wy * 6, wy * 10 + side * wx * 6])}`;
   return (
     <g>
       <path {...paint.wind} d={strokes.join('') + barb(1) + barb(-1)} />
-      {/* at the top the buttons of the views stand to its right */}
-      <text
-        {...paint.water}
-        x={x + (y < 70 ? -16 : 14)}
-        y={y + (y < 70 ? 12 : -12)}
-        textAnchor={y < 70 ? 'end' : 'start'}
-      >
-        wind from the {compassPoint(windFrom)}
+      <text {...paint.water} x={said.x} y={said.y} textAnchor={said.anchor}>
+        {said.text}
       </text>
     </g>
   );
