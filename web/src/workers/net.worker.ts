@@ -11,17 +11,17 @@ export type Opened =
 let engine: Engine | null = null;
 let run = 0;
 
+// held by the worker: a channel that only its own message would keep may be collected before it comes
+const { port1: heard, port2: said } = new MessageChannel();
+const breathing: (() => void)[] = [];
+heard.onmessage = () => breathing.shift()?.();
+
 /** A task of its own, so that messages sent meanwhile are heard first. */
-const breathe = (): Promise<void> => {
-  const { port1, port2 } = new MessageChannel();
-  return new Promise((resolve) => {
-    port1.onmessage = () => {
-      port1.close();
-      resolve();
-    };
-    port2.postMessage(null);
+const breathe = (): Promise<void> =>
+  new Promise((resolve) => {
+    breathing.push(resolve);
+    said.postMessage(null);
   });
-};
 
 const service = {
   /** Reads a net file and makes ready to solve it. */
