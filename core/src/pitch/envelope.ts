@@ -7,6 +7,9 @@ import type { PitchState, TiedRig } from './solve.js';
 /** Pressures this near, as a share of the largest, are the same. */
 const SAME = 1e-5;
 
+/** A like rig's shape is as far as one of this rig's under a pressure that differs by this share of the whole. */
+const FOREIGN = 0.1;
+
 /** After so many cases without rest the rig flaps: what comes after is no longer coaxed. */
 const MOST_FLAPPING = 4;
 
@@ -16,6 +19,8 @@ interface Known {
   readonly under: Float64Array;
   /** The gust it was found in; null where it was none. */
   readonly state: PitchState | null;
+  /** A like rig's. */
+  readonly foreign?: true;
 }
 
 /** A gust still to be solved, with what is nearest to it of all that is known. */
@@ -23,6 +28,8 @@ interface Waiting {
   readonly c: LoadCase;
   /** Its pressure wherever the cloth is, Pa; null where that goes with the shape. */
   readonly given: Float64Array | null;
+  /** The largest of it over all of the cloth, N. */
+  readonly largest: number;
   nearest: Known | null;
   /** Difference of their pressures over the cloth, N. */
   apart: number;
@@ -47,16 +54,23 @@ export const isIn = (half: Half, c: LoadCase): boolean => TOGETHER.some((t) => t
  * pressure is nearest to that of a shape already found, and it begins from there (Prim's order of a least spanning tree). A canopy's
  * pressure often does not depend on where the wind comes from: such gusts stand for each other.
  * @param options.known states found already, which are not solved again
+ * @param options.like  states of a rig like it, in this one's axes, from which its gusts may begin too
  */
 export function solveCases(
   rig: TiedRig,
   cases: readonly LoadCase[],
-  options: { readonly slip?: boolean; readonly known?: readonly PitchState[] } = {},
+  options: {
+    readonly slip?: boolean;
+    readonly known?: readonly PitchState[];
+    readonly like?: readonly PitchState[];
+  } = {},
 ): PitchState[] {
   const found = new Map((options.known ?? []).map((s) => [s.case.id, s]));
   for (const { has } of TOGETHER) {
     const these = cases.filter((c) => has(c) && !found.has(c.id));
-    if (these.length > 0) for (const s of solveTogether(rig, these, options)) found.set(s.case.id, s);
+    if (these.length === 0) continue;
+    const like = options.like?.filter((s) => has(s.case)) ?? [];
+    for (const s of solveTogether(rig, these, { ...options, like })) found.set(s.case.id, s);
   }
   return cases.map((c) => found.get(c.id)!);
 }
@@ -65,7 +79,7 @@ export function solveCases(
 function solveTogether(
   rig: TiedRig,
   cases: readonly LoadCase[],
-  { slip }: { readonly slip?: boolean },
+  { slip, like = [] }: { readonly slip?: boolean; readonly like?: readonly PitchState[] },
 ): readonly PitchState[] {
   const options = slip === undefined ? {} : { slip };
   const out: PitchState[] = [];
@@ -80,28 +94,39 @@ function solveTogether(
       calm.push({ at: state.stood, under: still, state: null });
   }
   let flapping = 0;
-  const waiting = cases.flatMap((c): Waiting[] =>
-    c.environment.wind === null
-      ? []
-      : [{ c, given: givenPressure(rig, c), nearest: null, apart: Number.POSITIVE_INFINITY }],
-  );
+  const waiting = cases.flatMap((c): Waiting[] => {
+    if (c.environment.wind === null) return [];
+    const given = givenPressure(rig, c);
+    return [
+      {
+        c,
+        given,
+        largest: given === null ? gustPressure(c.environment.wind) * sum(rig.dry.area) : largest(rig, given),
+        nearest: null,
+        apart: Number.POSITIVE_INFINITY,
+      },
+    ];
+  });
   const shapes: Known[] = [];
   const learn = (known: Known): void => {
     shapes.push(known);
     for (const w of waiting) {
-      const apart = apartFrom(rig, w, known);
+      const apart = apartFrom(rig, w, known) + (known.foreign ? FOREIGN * w.largest : 0);
       if (apart < w.apart) [w.apart, w.nearest] = [apart, known];
     }
   };
   for (const k of calm) learn(k);
+  for (const s of like)
+    if (s.stood !== null && s.case.environment.wind !== null && !unsettled(s))
+      learn({ at: s.stood, under: s.numbers.pressure, state: null, foreign: true });
   if (waiting.some((w) => w.nearest === null) && rig.stood.held !== null)
     learn({ at: rig.stood.held, under: still, state: null });
   while (waiting.length > 0) {
     const next = waiting.splice(leastApart(waiting), 1)[0]!;
     const { c, given, nearest, apart } = next;
-    const like = given !== null && nearest?.state?.case.environment.wind?.law !== 'plate' ? nearest?.state : null;
-    if (like && apart <= SAME * largest(rig, given!)) {
-      out.push({ ...like, case: c });
+    const twin = given !== null && nearest?.state?.case.environment.wind?.law !== 'plate' ? nearest?.state : null;
+    if (twin && apart <= SAME * next.largest) {
+      out.push({ ...twin, case: c });
       continue;
     }
     const solveFrom = (from: Float64Array | null): PitchState =>
@@ -122,6 +147,7 @@ function solveTogether(
   return out;
 }
 
+const sum = (a: Float64Array): number => a.reduce((x, y) => x + y, 0);
 const unsettled = (s: PitchState): boolean => s.luffing || !s.numbers.converged;
 
 /** Shapes beside the nearest from which a gust is tried. */

@@ -31,7 +31,7 @@ import type { CaseReading } from './reading.js';
 import type { Member, PitchModel } from './model.js';
 import { pitchModel } from './model.js';
 import type { HitchState, PitchState, TiedRig } from './solve.js';
-import { haulOrder, tieOff } from './solve.js';
+import { haulOrder, stoodAlike, tieOff } from './solve.js';
 import type { Spreads } from './ranges.js';
 import { spreadsOf, stressOf, windSpread } from './ranges.js';
 import type { Room } from './room.js';
@@ -252,6 +252,8 @@ export interface PitchOptions {
   readonly rising?: boolean;
   /** The rig as it was a moment ago: where to start from. */
   readonly from?: TiedRig;
+  /** A rig like it and what it did: where its hauls and gusts may begin. */
+  readonly like?: Solved;
   /** What was solved of this very rig already, as {@link solvePitch} gives it. */
   readonly solved?: Solved;
   /** Solves it with someone in the bed beneath, in one of the cases in which somebody is; left out where nobody ever is. */
@@ -314,12 +316,13 @@ export function solvePitch(
   half?: Half,
 ): Solved & { readonly cases: readonly LoadCase[] } {
   const slip = options.slip !== false;
-  const { among, solved } = options;
+  const { among, solved, like } = options;
+  const from = options.from ?? like?.tied;
   const tied =
     solved?.tied ??
     tieOff(pitchModel(rig, context, { ranges: options.full }), {
       slip,
-      ...(options.from === undefined ? {} : { from: options.from }),
+      ...(from === undefined ? {} : { from }),
     });
   const all = options.full
     ? casesFor('roof', rig, gustOf(rig, options.wind)).filter(
@@ -334,7 +337,11 @@ export function solvePitch(
   return {
     tied,
     cases,
-    states: solveCases(tied, cases, { slip, ...(solved === undefined ? {} : { known: solved.states }) }),
+    states: solveCases(tied, cases, {
+      slip,
+      ...(solved === undefined ? {} : { known: solved.states }),
+      ...(like === undefined ? {} : { like: stoodAlike(tied, like) }),
+    }),
   };
 }
 

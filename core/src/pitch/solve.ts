@@ -255,13 +255,24 @@ function asHeld({ engine }: TiedRig, held: Float64Array | null): void {
 const isLike = ({ structure: a, state }: Engine, { structure: b, state: other }: Engine): boolean =>
   other.x.length === state.x.length && a.passAt.length === b.passAt.length && a.rest.length === b.rest.length;
 
+/** Where a like rig stood, in a rig's own axes, its fixed nodes where they are, m. @param at places in the like rig's axes, m */
+function asStood({ structure: a, state }: Engine, { structure: b }: Engine, at: Float64Array): Float64Array {
+  return state.x.map((now, k) => (a.fixed[k] ? now : at[k]! + b.origin[k % 3]! - a.origin[k % 3]!));
+}
+
+/** Where a like rig stood in its cases, in this rig's axes; none where the two are not alike. */
+export function stoodAlike(
+  { engine }: TiedRig,
+  like: { readonly tied: TiedRig; readonly states: readonly PitchState[] },
+): readonly PitchState[] {
+  if (!isLike(engine, like.tied.engine)) return [];
+  return like.states.map((s) => (s.stood === null ? s : { ...s, stood: asStood(engine, like.tied.engine, s.stood) }));
+}
+
 /** Begins from where a like rig stood. @param at its places, m in its own engine's axes */
 function beginAt(engine: Engine, before: Engine, at: Float64Array): void {
   const { structure: a } = engine;
-  const { structure: b } = before;
-  for (let n = 0; n < a.nodes; n++)
-    for (let c = 0; c < 3; c++)
-      if (!a.fixed[3 * n + c]) engine.state.x[3 * n + c] = at[3 * n + c]! + b.origin[c]! - a.origin[c]!;
+  engine.state.x.set(asStood(engine, before, at));
   engine.state.slip.set(a.passAt);
   engine.solved = true;
 }

@@ -1,7 +1,7 @@
 import { cordOf } from '../cordage/index.js';
 import { pegOf } from '../support/index.js';
 import { allSolved, evaluatePitch } from '../pitch/index.js';
-import type { Evaluated, PitchResult } from '../pitch/index.js';
+import type { Evaluated, PitchResult, Solved } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import type { RigContext, RidgeRig } from '../rig/index.js';
 import { hauledTo } from '../rig/index.js';
@@ -128,6 +128,8 @@ export function sizeRig(
   let solves = 0;
   /** Gusts that govern some link of what was judged in full so far: between full judgements these stand for all. */
   const governing = new Set<string>(within);
+  /** What was solved last: the next differs little, and begins there. */
+  let like: Solved | null = null;
   const solve = (r: RidgeRig, inAll: boolean): Evaluated | null => {
     const whole = inAll && within === undefined;
     if (!progress(Math.min(1, solves / (MOST_SOLVES + 1)))) return null;
@@ -139,7 +141,10 @@ export function sizeRig(
       // it is sized so that its hitches hold; where they do, this is how it stands
       slip: false,
       ...(whole ? {} : { among: governing }),
+      // what is said in the end is said as the bench finds it, from nothing
+      ...(inAll || like === null ? {} : { like }),
     });
+    like = { tied: known.tied, states: known.readings.map((reading) => reading.state) };
     const { rows, worst } = known.result;
     for (const row of rows) for (const { link } of row.links) governing.add(link.caseId);
     for (const id of Object.values(worst)) governing.add(id);
