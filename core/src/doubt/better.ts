@@ -19,6 +19,10 @@ export const KNOWN_BETTER: Readonly<Partial<Record<UnknownKind, number>>> = {
   'tie-outs': 0.5,
   cord: 0.4,
   grip: 0.4,
+  'bed-heights': 0.3,
+  straps: 0.4,
+  mass: 0.3,
+  'bed-cloth': 0.5,
 };
 
 /** Something that can be found out, and how much of the doubt that would spare. */

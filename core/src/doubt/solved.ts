@@ -7,8 +7,9 @@ import type { Range } from '../quantity/index.js';
 import type { GivenWind, RigContext, RidgeRig } from '../rig/index.js';
 import { gustOf } from '../rig/index.js';
 import { hypercube } from './design.js';
+import { drawnBed } from './bed.js';
 import type { Unknown } from './unknown.js';
-import { unknownAgeing, unknownPulls, unknownStrengths, valueAt } from './unknown.js';
+import { heldOf, unknownAgeing, unknownPulls, unknownStrengths, valueAt } from './unknown.js';
 
 /** What is asked of a rig that is not known well. */
 export interface DoubtAsked {
@@ -49,7 +50,8 @@ export interface Drawn {
 }
 
 /**
- * Solves rigs as this one may be: hauls, ridge and wind drawn within their ranges, each rig solved in every case.
+ * Solves rigs as this one may be: hauls, ridge and wind, and what is measured of the bed, drawn within their ranges, each rig solved
+ * in every case.
  * @param parts    which of the {@link PARTS} to solve: two workers have two each, and find what one alone would have found
  * @param progress told the share done before each rig; return false to stop
  * @returns null when it was stopped
@@ -64,27 +66,37 @@ export function solveDrawn(
 ): Drawn | null {
   const model = pitchModel(rig, context, { ranges: true });
   const tied = tieOff(model);
-  const wanted = new Set(asked.cases);
+  // what bears both is worst in a case of the roof and one of the bed
+  const wanted = new Set(asked.cases.flatMap((id) => id.split('+')));
   const cases = casesFor('roof', rig, gustOf(rig, asked.wind)).filter(
     (c) => c.kind !== 'pitched' && c.occupancy === 'nobody' && wanted.has(c.id),
   );
-  const checks = allChecks(model);
   const nominal = [PITCHED, ...cases].map((c) => ({ c, state: solveCase(tied, c, { from: tied.pitched.stood }) }));
   const readings = nominal.map(({ state }) => readingOf(tied, state, null));
   const windy = cases.some((c) => c.environment.wind !== null);
-  const strengths = unknownStrengths(model, checks, readings);
-  const pulls = [...unknownPulls(model, windy, asked.wind !== undefined), ...unknownAgeing(model, cases)].filter(
-    (u) => asked.known?.has(u.id) !== true,
+  const bed = drawnBed(rig, context, wanted, { tied, readings });
+  // what bears the bed as well gives under both
+  const checks = allChecks(model).filter((p) => bed?.bears.has(p.id) !== true);
+  const held = [...heldOf(model, checks, readings), ...(bed?.held ?? [])];
+  const strengths = unknownStrengths(held);
+  const unsure = (u: Unknown): boolean => asked.known?.has(u.id) !== true;
+  const ofRoof = [...unknownPulls(model, windy, asked.wind !== undefined), ...unknownAgeing(model, cases)].filter(
+    unsure,
   );
-  const unknowns = [...pulls, ...strengths.unknowns.filter((u) => asked.known?.has(u.id) !== true)];
-  const [d, m, k] = [pulls.length, model.members.length, checks.length];
+  const roofIds = new Set(ofRoof.map((u) => u.id));
+  // one doubt of both is drawn once
+  const pulls = [...ofRoof, ...(bed?.unknowns ?? []).filter((u) => unsure(u) && !roofIds.has(u.id))];
+  const columnOf = new Map(pulls.map((u, j) => [u.id, j]));
+  const unknowns = [...pulls, ...strengths.unknowns.filter(unsure)];
+  const members = [...model.members, ...(bed?.lines ?? [])];
+  const [d, m, k] = [pulls.length, members.length, held.length];
   const n = parts.length * PART;
   const out: Drawn = {
     rigs: n,
     seed: asked.seed,
     unknowns,
-    members: model.members.map(({ id, name }) => ({ id, name })),
-    checks: checks.map(({ id, name }) => ({ id, name })),
+    members: members.map(({ id, name }) => ({ id, name })),
+    checks: held.map(({ id, name }) => ({ id, name })),
     spread: strengths.spread,
     z: new Float64Array(n * d),
     left: new Float64Array(n * k),
@@ -107,13 +119,13 @@ export function solveDrawn(
 
   /** Solves one rig and writes down what came of it; false where a case finds no rest. */
   function solveOne(z: Float64Array, s: number): boolean {
-    const drawn = drawnRig(tied, pulls, z);
+    const drawn = drawnRig(tied, ofRoof, z);
     if (drawn === null) return false;
     const seen: CaseReading[] = [];
     for (const { c, state } of nominal) {
       const now = stateIn(drawn.rig, c, state, drawn.pressure);
       if (now.luffing || !now.numbers.converged) return false;
-      for (let j = 0; j < m; j++) {
+      for (let j = 0; j < model.members.length; j++) {
         const pull = now.numbers.tension[tied.line[j]!]!;
         if (c === PITCHED) out.pitched[s * m + j] = pull;
         out.worst[s * m + j] = Math.max(out.worst[s * m + j]!, pull * now.flutter);
@@ -122,6 +134,15 @@ export function solveDrawn(
       seen.push(readingOf(drawn.rig, now, null));
     }
     checks.forEach((p, j) => (out.left[s * k + j] = leastOf(p, seen)));
+    if (bed === null) return true;
+    const lain = bed.at(
+      bed.unknowns.map((u) => z[columnOf.get(u.id) ?? -1] ?? 0),
+      { tied: drawn.rig, readings: seen },
+    );
+    if (lain === null) return false;
+    out.left.set(lain.left, s * k + checks.length);
+    out.pitched.set(lain.lying, s * m + model.members.length);
+    out.worst.set(lain.most, s * m + model.members.length);
     return true;
   }
 }
@@ -181,8 +202,8 @@ function drawnRig(
   };
 }
 
-/** Share of the work for one solve after which a drawn rig is given up: a hundred times what most take. */
-const PATIENCE = 0.25;
+/** Share of the work for one solve after which a drawn rig is given up: with a quarter of it one rig in nine of an example was given up that finds rest. */
+const PATIENCE = 1;
 
 /** A case of a rig, from where the rig as believed stood in it. */
 const stateIn = (rig: TiedRig, c: LoadCase, like: PitchState, pressure: number): PitchState =>

@@ -5,6 +5,7 @@ import type { CaseReading, Member, PitchModel, RoofCheck } from '../pitch/index.
 import { HAUL_SPREAD, leftIn } from '../pitch/index.js';
 import { Z95 } from '../quantity/index.js';
 import type { Range } from '../quantity/index.js';
+import type { BedKey } from '../shelter/index.js';
 import { windBySigns } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
 
@@ -27,6 +28,10 @@ export type UnknownKind =
   | 'grip'
   | 'cloth'
   | 'stick'
+  | 'bed-heights'
+  | 'straps'
+  | 'mass'
+  | 'bed-cloth'
   | 'own';
 
 /** Where an unknown takes effect. */
@@ -38,6 +43,8 @@ type Acts =
   /** On what cord of a fibre loses in time, or gains when soaked; on what the cloth gains. */
   | { readonly on: 'relaxation' | 'wetGrowth'; readonly fibre: string }
   | { readonly on: 'clothGrowth' }
+  /** On a number of the bed. */
+  | { readonly on: 'bed'; readonly key: BedKey }
   /** On the wind's pressure, by this power of its factor. */
   | { readonly on: 'pressure'; readonly power: 1 | 2 }
   /** On what some checks hold, with this share of their spread. */
@@ -147,41 +154,72 @@ export function unknownAgeing(model: PitchModel, cases: readonly LoadCase[]): Un
   return out;
 }
 
-/** What is not known of what holds, and the spread of every check, 5 to 95 % as factors. */
-export function unknownStrengths(
+/** What is off together: cords of one hank, stakes in one ground. */
+export interface Alike {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: UnknownKind;
+}
+export const GROUND: Alike = { id: 'ground', name: 'the ground’s hold on what stands in it', kind: 'ground' };
+export const alikeCord = (id: string, name: string): Alike => ({
+  id: `cord:${id}`,
+  name: `strength of the ${name}`,
+  kind: 'cord',
+});
+
+/** A place that can give, and how well it is known what it holds. */
+export interface Held {
+  readonly id: string;
+  readonly name: string;
+  /** In the case that leaves it least; null where nothing asks anything of it. */
+  readonly holds: Figure | null;
+  /** What else is off together with it; null where it stands by itself. */
+  readonly alike: Alike | null;
+}
+
+/** What of a roof holds, in the case that leaves it least. */
+export const heldOf = (
   model: PitchModel,
   checks: readonly RoofCheck[],
   readings: readonly CaseReading[],
-): { readonly unknowns: readonly Unknown[]; readonly spread: readonly Range[] } {
-  const spread = checks.map((p): Range => {
-    const f = figureOf(p, readings);
+): readonly Held[] =>
+  checks.map((p) => ({
+    id: p.id,
+    name: p.name,
+    holds: figureOf(p, readings),
+    alike: alikeOf(
+      p,
+      model.members.find((m) => p.id.startsWith(`${m.id}:`)),
+    ),
+  }));
+
+/** What is not known of what holds, and the spread of every place, 5 to 95 % as factors. */
+export function unknownStrengths(held: readonly Held[]): {
+  readonly unknowns: readonly Unknown[];
+  readonly spread: readonly Range[];
+} {
+  const spread = held.map(({ holds: f }): Range => {
     return f === null || f.range === undefined || !(f.value > 0) ? [1, 1] : widthOf(f);
   });
-  const groups = new Map<string, { readonly name: string; readonly kind: UnknownKind; readonly of: number[] }>();
+  const groups = new Map<string, Alike & { readonly of: number[] }>();
   const unknowns: Unknown[] = [];
-  const own = (p: RoofCheck, i: number, share: number): void => {
+  held.forEach(({ id, name, alike }, i) => {
+    if (!(spread[i]![1] > spread[i]![0])) return;
+    const share = alike === null ? 1 : 1 - TOGETHER;
     unknowns.push({
-      id: `own:${p.id}`,
-      name: p.name,
+      id: `own:${id}`,
+      name,
       kind: 'own',
       acts: { on: 'strength', checks: [i], share },
       value: 1,
       range: partOf(spread[i]!, share),
     });
-  };
-  checks.forEach((p, i) => {
-    if (!(spread[i]![1] > spread[i]![0])) return;
-    const alike = alikeOf(
-      p,
-      model.members.find((m) => p.id.startsWith(`${m.id}:`)),
-    );
-    own(p, i, alike === null ? 1 : 1 - TOGETHER);
     if (alike === null) return;
-    const group = groups.get(alike.id) ?? { name: alike.name, kind: alike.kind, of: [] };
+    const group = groups.get(alike.id) ?? { ...alike, of: [] };
     group.of.push(i);
     groups.set(alike.id, group);
   });
-  for (const [id, { name, kind, of }] of groups) {
+  for (const { id, name, kind, of } of groups.values()) {
     const widest = of.reduce((a, b) => (spread[b]![1] / spread[b]![0] > spread[a]![1] / spread[a]![0] ? b : a));
     unknowns.push({
       id,
@@ -211,14 +249,11 @@ function figureOf(p: RoofCheck, readings: readonly CaseReading[]): Figure | null
   return found === null ? null : p.available(found);
 }
 
-/** What else is off together with a check; null where it stands by itself. */
-function alikeOf(
-  p: RoofCheck,
-  m: Member | undefined,
-): { readonly id: string; readonly name: string; readonly kind: UnknownKind } | null {
+/** What else is off together with a check of a roof; null where it stands by itself. */
+function alikeOf(p: RoofCheck, m: Member | undefined): Alike | null {
   switch (p.kind) {
     case 'anchor':
-      return { id: 'ground', name: 'the ground’s hold on what stands in it', kind: 'ground' };
+      return GROUND;
     case 'tie-out':
       return { id: 'tie-outs', name: 'what the roof’s tie-outs hold', kind: 'tie-outs' };
     case 'hitch':
@@ -226,9 +261,7 @@ function alikeOf(
     case 'line':
     case 'end':
     case 'grip':
-      return m === undefined
-        ? null
-        : { id: `cord:${m.kitCord.id}`, name: `strength of the ${m.kitCord.name}`, kind: 'cord' };
+      return m === undefined ? null : alikeCord(m.kitCord.id, m.kitCord.name);
     default:
       return null;
   }

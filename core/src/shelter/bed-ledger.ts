@@ -61,7 +61,7 @@ const END = ['first', 'second'] as const;
 export function bedRows(model: BedModel, cases: readonly LoadCase[]): Row[] {
   const { rig, straps, kit, webbing } = model;
   const rows: Row[] = [];
-  const lying = cases.find((c) => c.id === 'lying')!;
+  const lying = model.cases.find((c) => c.kind === 'lying')!;
   const add = (
     row: Pick<Row, 'id' | 'name' | 'what' | 'role'> & { readonly unstressed?: number; readonly cut?: number },
     pull: (c: LoadCase) => Figure,

@@ -65,7 +65,8 @@ import { derive, given } from '../working/index.js';
 
 /** Every number of a bed that can be uncertain, by key. */
 const KEYS = ['span', 'high0', 'high1', 'free0', 'free1', 'mass', 'stretch', 'cloth', 'carries', 'E0', 'E1'] as const;
-type Key = (typeof KEYS)[number];
+export type BedKey = (typeof KEYS)[number];
+type Key = BedKey;
 type Values = Record<Key, number>;
 
 /** How well things are measured in the field: one in twenty is farther off. All judgement. */
@@ -114,6 +115,8 @@ export interface BedModel {
   readonly pushed: (c: LoadCase, push: number) => HangState;
   /** Where a bed would hang if its straps were tied so; the same engine. */
   readonly solveHang: (h: Hang) => HangState;
+  /** The same bed with other numbers: its engine, begun where this bed lies with someone in it. */
+  readonly as: (values: Readonly<Partial<Record<BedKey, number>>>) => BedModel;
 }
 
 const chosen = (symbol: string, title: string, quantity: Figure['quantity'], value: number, off: number): Figure =>
@@ -177,7 +180,12 @@ const crept = (k: number): number => 1 + k * Math.log10(1 + NIGHT / RELAX_ONSET.
 export function bedModel(
   rig: RidgeRig,
   context: RigContext,
-  options: { readonly ranges: boolean; readonly moved?: (wet: boolean) => Moved } = { ranges: true },
+  options: {
+    readonly ranges: boolean;
+    readonly moved?: (wet: boolean) => Moved;
+    readonly as?: Readonly<Partial<Record<BedKey, number>>>;
+    readonly engine?: () => BedEngine;
+  } = { ranges: true },
 ): BedModel {
   const problem = [...bedProblems(rig, context), ...treeProblems(rig), ...holdProblems(rig)][0];
   if (problem !== undefined) throw new RigProblem(problem.field, problem.said ?? problem.message);
@@ -208,6 +216,10 @@ export function bedModel(
   const figures = baseFigures(rig, context, straps, { cloth: clothKind, webbing, woods });
   if (!options.ranges)
     for (const key of KEYS) figures[key] = { ...figures[key], range: [figures[key].value, figures[key].value] };
+  for (const key of KEYS) {
+    const value = options.as?.[key];
+    if (value !== undefined) figures[key] = { ...figures[key], value, range: [value, value] };
+  }
   const central = Object.fromEntries(KEYS.map((k) => [k, figures[k].value])) as Values;
 
   const ground = groundOf(rig, measuredSpan(rig, context.body));
@@ -342,7 +354,9 @@ export function bedModel(
   };
   const cases = casesFor('bed', rig, null);
   let engine: BedEngine | undefined;
-  const solveHang = (h: Hang): HangState => solveBed((engine ??= prepareBed(h)), h);
+  /** Where its engine stands with someone lying in it. */
+  let lain: Float64Array | null = null;
+  const solveHang = (h: Hang): HangState => solveBed((engine ??= options.engine?.() ?? prepareBed(h)), h);
   const keyOf = (v: Values): string => KEYS.map((k) => v[k]).join();
 
   const forces = new Map<string, number>();
@@ -431,6 +445,23 @@ export function bedModel(
     figure,
     pushed: (c, push) => solveHang(hang(central, c, force(central, c), push)),
     solveHang,
+    as: (values) =>
+      bedModel(rig, context, {
+        ranges: false,
+        moved,
+        as: values,
+        engine: () => {
+          if (lain === null) {
+            const c = cases.find((x) => x.kind === 'lying')!;
+            // solved anew, whatever is remembered of it: the engine then stands there
+            solveHang(hang(central, c, force(central, c)));
+            lain = engine!.engine.state.x.slice();
+          }
+          engine!.engine.state.x.set(lain);
+          engine!.engine.solved = true;
+          return engine!;
+        },
+      }),
   };
 }
 

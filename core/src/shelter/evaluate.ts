@@ -153,20 +153,11 @@ export function evaluateBed(rig: RidgeRig, context: RigContext, options: BedOpti
   const caseOf = (kind: CaseKind): LoadCase => model.cases.find((c) => c.kind === kind)!;
   const lyingCase = caseOf('lying');
   const lying = model.stateOf(lyingCase);
-  const rows: Row[] = bedRows(model, cases);
-  const bears: BearerUnder[] = [];
-  for (const id of bearersUnderBed(rig)) {
-    const bearer = bearerOf(rig, context.pegs, id, calledIn(roof?.tied.model));
-    const found = bearer === null ? null : bearerUnder(model, bearer, cases, othersOn(rig, id, options));
-    if (found === null) continue;
-    rows.push(found.row);
-    bears.push(found.under);
-  }
+  const { rows, bears } = bedLedger(model, cases, options);
   const footOf = (i: 0 | 1): Figure | null => {
     const id = strapTree(rig, i);
     return lyingMoment(model, id, lyingCase, id === null ? [] : othersOn(rig, id, options));
   };
-  rows.sort((a, b) => ratioOf(a) - ratioOf(b));
   const read = (symbol: string, title: string, quantity: Figure['quantity'], of: (s: HangState) => number): Figure =>
     model.figure({ symbol, title, quantity }, lyingCase, of);
   const { head, feet } = lieOn(model);
@@ -237,8 +228,31 @@ export function evaluateBed(rig: RidgeRig, context: RigContext, options: BedOpti
   return { ...base, findings: findingsOf(model, base, saidFor) };
 }
 
+/** What else a rig has beside its bed, as it was judged. */
+type Beside = { readonly roof?: Pick<Evaluated, 'tied' | 'readings'>; readonly ridge?: RidgeResult };
+
+/** Everything of a bed that can let go, weakest first, and the trees and what else holds lines of both, case by case. */
+export function bedLedger(
+  model: BedModel,
+  cases: readonly LoadCase[],
+  beside: Beside,
+): { readonly rows: Row[]; readonly bears: readonly BearerUnder[] } {
+  const { rig, context } = model;
+  const rows: Row[] = bedRows(model, cases);
+  const bears: BearerUnder[] = [];
+  for (const id of bearersUnderBed(rig)) {
+    const bearer = bearerOf(rig, context.pegs, id, calledIn(beside.roof?.tied.model));
+    const found = bearer === null ? null : bearerUnder(model, bearer, cases, othersOn(rig, id, beside));
+    if (found === null) continue;
+    rows.push(found.row);
+    bears.push(found.under);
+  }
+  rows.sort((a, b) => ratioOf(a) - ratioOf(b));
+  return { rows, bears };
+}
+
 /** What the roof or the bare ridgeline pulls at a tree, case by case. */
-function othersOn(rig: RidgeRig, id: BearerId, { roof, ridge }: BedOptions): OtherPulls[] {
+function othersOn(rig: RidgeRig, id: BearerId, { roof, ridge }: Beside): OtherPulls[] {
   if (roof !== undefined) {
     const { tied, readings } = roof;
     return readings.flatMap((r): OtherPulls[] => {

@@ -6,6 +6,7 @@ export * from './propose.js';
 export * from './over.js';
 export { INSIDE, RUNS, entry } from './drip.js';
 export type { Drip } from './drip.js';
+export { bearersUnderBed } from './bed-pulls.js';
 export type { BearerLoad, BearerUnder, OtherPulls } from './bearers.js';
 export { DRY, bedHolds, saidTogether } from './findings.js';
 export * from './whole.js';

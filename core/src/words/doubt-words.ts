@@ -10,6 +10,9 @@ export function oftenWords(chance: number, samples: number): string {
   return `${Math.max(1, Math.min(99, Math.round(100 * chance)))} in a hundred`;
 }
 
+/** With how many it goes: one loses, several lose. */
+const verb = (often: string, one: string, many: string): string => (/^(every one|1 )/.test(often) ? one : many);
+
 /** What sampled rigs come to: how often something gives, and what; then how much what is nearest to giving has left. */
 export function doubtWords({ gives, links, least, samples, unsettled }: Doubt): {
   readonly sentence: Phrase;
@@ -23,14 +26,14 @@ export function doubtWords({ gives, links, least, samples, unsettled }: Doubt): 
     unsettled === 0 ? phrase`` : phrase` In ${oftenWords(restless, samples)} no rest was found; they count as giving.`;
   if (restless > TOO_MANY)
     return {
-      sentence: phrase`No chance can be told: of the rigs that this one may be, ${oftenWords(restless, samples)} find no rest.`,
+      sentence: phrase`No chance can be told: of the rigs that this one may be, ${oftenWords(restless, samples)} ${verb(oftenWords(restless, samples), 'finds', 'find')} no rest.`,
       detail: phrase`Cloth that flaps is not passed. Tighten it, pitch it lower or turn it, and ask again.`,
     };
   return {
     sentence:
       gives.value <= 0
         ? phrase`In none of ${samples} rigs as this one may be does anything give.`
-        : phrase`Of the rigs that this one may be, ${often} lose something${what}.`,
+        : phrase`Of the rigs that this one may be, ${often} ${verb(often, 'loses', 'lose')} something${what}.`,
     detail: phrase`What is nearest to giving holds ${amount(least.low, 'ratio')} to ${amount(least.high, 'ratio')} times over, in the middle ${amount(least.mid, 'ratio')}.${flaps}`,
   };
 }
@@ -53,6 +56,10 @@ const DO: Readonly<Partial<Record<UnknownKind, string>>> = {
   'tie-outs': 'Hang a known weight on one tie-out',
   cord: 'Take cord of a known rating, or break a piece off its end',
   grip: 'Load the hitch by hand until it slides',
+  'bed-heights': 'Tape how high both straps are',
+  straps: 'Tape the free straps, and again with someone in the bed',
+  mass: 'Weigh who lies in it, dressed and with the bedding',
+  'bed-cloth': 'Lie in the bed and have someone tape how far it comes down',
 };
 
 /** "Pull one peg and log what it took: a third less doubt". */

@@ -276,12 +276,7 @@ function Bench({
               onClose={() => showAll({ panel: null, was: null })}
             />
           ) : panel === 'sure' && weathered !== null ? (
-            <SurePanel
-              key={JSON.stringify(question.rig)}
-              question={question}
-              rows={weathered.roof.rows}
-              onClose={close}
-            />
+            <SurePanel key={JSON.stringify(question.rig)} question={question} rows={weathered.rows} onClose={close} />
           ) : panel === 'night' && weathered !== null ? (
             <NightPanel
               key={JSON.stringify(question.rig)}

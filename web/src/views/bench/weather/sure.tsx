@@ -45,12 +45,12 @@ export function SurePanel({
       start={(progress, done) => startDoubt(question, { cases, seed: SEED }, SAMPLES, progress, done)}
       onClose={onClose}
     >
-      {(doubt) => <Sure doubt={doubt} />}
+      {(doubt) => <Sure doubt={doubt} bedded={question.rig.bed !== undefined} />}
     </LongWork>
   );
 }
 
-function Sure({ doubt }: { readonly doubt: Doubt }): ReactElement {
+function Sure({ doubt, bedded }: { readonly doubt: Doubt; readonly bedded: boolean }): ReactElement {
   const units = useUnits();
   const { sentence, detail } = doubtWords(doubt);
   const better = betterOf(doubt);
@@ -82,8 +82,8 @@ function Sure({ doubt }: { readonly doubt: Doubt }): ReactElement {
       <DataTable name="Pulls" rows={doubt.lines} columns={lineColumns} rowId={(l) => l.id} />
       <Fold line={`${say(doubt.samples, 'count', units)} rigs, seed ${SEED}`}>
         <Text textStyle="quiet">
-          Hauls, the ridge, the wind and what everything holds are drawn within their ranges, and every rig so drawn is
-          solved. The same seed gives the same rigs. Something gave in{' '}
+          Hauls, the ridge, the wind, {bedded ? 'what is measured of the bed ' : ''}and what everything holds are drawn
+          within their ranges, and every rig so drawn is solved. The same seed gives the same rigs. Something gave in{' '}
           {doubt.converged.map((c) => `${oftenWords(c.gives, c.samples)} after ${c.samples}`).join(', ')}: give or take{' '}
           {Math.max(1, Math.round(100 * doubt.gives.sd))} in a hundred.
         </Text>
