@@ -19,6 +19,8 @@ export const KNOWN_BETTER: Readonly<Partial<Record<UnknownKind, number>>> = {
   'tie-outs': 0.5,
   cord: 0.4,
   grip: 0.4,
+  'tie-heights': 0.3,
+  'edge-heights': 0.3,
   'bed-heights': 0.3,
   straps: 0.4,
   mass: 0.3,

@@ -1,5 +1,6 @@
 import { BLOCK, hypercube } from './design.js';
 import { firstOrder } from './share.js';
+import { effectAt, restsAt } from './shape.js';
 import { FARTHEST, PARTS } from './solved.js';
 import type { Drawn } from './solved.js';
 import { valueAt } from './unknown.js';
@@ -61,38 +62,45 @@ const PLENTY = 50;
 
 /**
  * What rigs as this one may be come to: every sample is one of the rigs that were solved, with strengths of its own drawn for it; each
- * solved rig is taken equally often.
- * @param parts   solved of one rig and seed, in order
+ * solved rig is taken equally often. Heights are drawn with the strengths: what each alone does to a place multiplies with the rest.
+ * @param parts   solved of one rig and seed, in order, the first of them among them
  * @param samples rounded up to whole designs of {@link BLOCK}
- * @throws RangeError without parts
+ * @throws RangeError without the first part
  */
 export function doubtOf(parts: readonly Drawn[], samples: number): Doubt {
-  if (parts.length === 0) throw new RangeError('parts: none; at least one is needed');
+  const shapes = parts.find((p) => p.shapes !== null)?.shapes;
+  if (shapes === undefined || shapes === null) throw new RangeError('parts: the first is not among them');
   const solved = joined(parts);
   const { checks, members, unknowns, rigs } = solved;
   const strengths = unknowns.filter((u) => u.acts.on === 'strength');
-  const d = unknowns.length - strengths.length;
+  /** Unknowns that are drawn anew for every sample, after those that rigs are solved with. */
+  const drawn = strengths.length + shapes.length;
+  const d = unknowns.length - drawn;
   const holding = holdingOf(strengths, checks.length);
   const blocks = Math.ceil(samples / BLOCK);
   const n = blocks * BLOCK;
   const rigOf = (s: number): number => s % rigs;
-  const z = new Float64Array(n * strengths.length);
+  const z = new Float64Array(n * drawn);
   const left = new Float64Array(n * checks.length);
   const least = new Float64Array(n);
   for (let b = 0; b < blocks; b++) {
-    const drawn = hypercube(strengths.length, BLOCK, solved.seed, PARTS + b);
+    const block = hypercube(drawn, BLOCK, solved.seed, PARTS + b);
     z.set(
-      drawn.map((x) => Math.min(FARTHEST, Math.max(-FARTHEST, x))),
-      b * BLOCK * strengths.length,
+      block.map((x) => Math.min(FARTHEST, Math.max(-FARTHEST, x))),
+      b * BLOCK * drawn,
     );
   }
-  const settledAt = Array.from({ length: n }, (_, s) => s).filter((s) => solved.settled[rigOf(s)] === 1);
+  const shapeOf = (s: number, i: number): number => z[s * drawn + strengths.length + i]!;
+  const rests = (s: number): boolean =>
+    solved.settled[rigOf(s)] === 1 && shapes.every((e, i) => restsAt(e, shapeOf(s, i)));
+  const settledAt = Array.from({ length: n }, (_, s) => s).filter(rests);
   for (const s of settledAt) {
     let most = Number.POSITIVE_INFINITY;
     for (let j = 0; j < checks.length; j++) {
       let off = 0;
-      for (const [index, share] of holding[j]!) off += Math.sqrt(share) * z[s * strengths.length + index]!;
-      const holds = solved.left[rigOf(s) * checks.length + j]! * valueAt({ value: 1, range: solved.spread[j]! }, off);
+      for (const [index, share] of holding[j]!) off += Math.sqrt(share) * z[s * drawn + index]!;
+      let holds = solved.left[rigOf(s) * checks.length + j]! * valueAt({ value: 1, range: solved.spread[j]! }, off);
+      shapes.forEach((e, i) => (holds *= Math.exp(effectAt(e, j, shapeOf(s, i)))));
       left[s * checks.length + j] = Math.min(PLENTY, holds);
       most = Math.min(most, left[s * checks.length + j]!);
     }
@@ -107,7 +115,6 @@ export function doubtOf(parts: readonly Drawn[], samples: number): Doubt {
   const links = (known ? checks : [])
     .map(({ id, name }, j) => {
       const has = (s: number): number => left[s * checks.length + j]!;
-      const rests = (s: number): boolean => solved.settled[rigOf(s)] === 1;
       return {
         id,
         name,
@@ -119,7 +126,7 @@ export function doubtOf(parts: readonly Drawn[], samples: number): Doubt {
     .sort((a, b) => b.gives.value - a.gives.value || a.left.low - b.left.low);
   const result = Float64Array.from(settledAt, (s) => Math.log(least[s]!));
   const xOf = (j: number): number[] =>
-    j < d ? settledAt.map((s) => solved.z[rigOf(s) * d + j]!) : column(z, strengths.length, j - d);
+    j < d ? settledAt.map((s) => solved.z[rigOf(s) * d + j]!) : column(z, drawn, j - d);
   return {
     samples: n,
     solved: rigs,

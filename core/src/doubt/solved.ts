@@ -8,6 +8,8 @@ import type { GivenWind, RigContext, RidgeRig } from '../rig/index.js';
 import { gustOf } from '../rig/index.js';
 import { hypercube } from './design.js';
 import { drawnBed } from './bed.js';
+import type { ShapeEffect } from './shape.js';
+import { effectsOf, unknownShape } from './shape.js';
 import type { Unknown } from './unknown.js';
 import { heldOf, unknownAgeing, unknownPulls, unknownStrengths, valueAt } from './unknown.js';
 
@@ -47,6 +49,8 @@ export interface Drawn {
   readonly sag: Float64Array;
   /** 1 where every case came to rest. */
   readonly settled: Uint8Array;
+  /** What it comes to where it stands a little otherwise; null where another part has worked that out. */
+  readonly shapes: readonly ShapeEffect[] | null;
 }
 
 /**
@@ -87,10 +91,31 @@ export function solveDrawn(
   // one doubt of both is drawn once
   const pulls = [...ofRoof, ...(bed?.unknowns ?? []).filter((u) => unsure(u) && !roofIds.has(u.id))];
   const columnOf = new Map(pulls.map((u, j) => [u.id, j]));
-  const unknowns = [...pulls, ...strengths.unknowns.filter(unsure)];
+  const heights = unknownShape(model).filter(unsure);
+  const unknowns = [...pulls, ...strengths.unknowns.filter(unsure), ...heights];
   const members = [...model.members, ...(bed?.lines ?? [])];
   const [d, m, k] = [pulls.length, members.length, held.length];
   const n = parts.length * PART;
+  const nobody = bed?.unknowns.map(() => 0) ?? [];
+  /** How many times over each place holds; null where the bed finds no rest. */
+  const leftIn = (beside: { readonly tied: TiedRig; readonly readings: readonly CaseReading[] }): number[] | null => {
+    const own = new Map(allChecks(beside.tied.model).map((p) => [p.id, p]));
+    const lain = bed?.at(nobody, beside);
+    return lain === null
+      ? null
+      : [...checks.map((p) => leastOf(own.get(p.id) ?? p, beside.readings)), ...(lain?.left ?? [])];
+  };
+  const [first] = parts;
+  const shapes =
+    first === 0
+      ? effectsOf(rig, heights, leftIn({ tied, readings }) ?? [], (other) => {
+          const now = tieOff(pitchModel(other, context, { ranges: false }), { from: tied });
+          const states = nominal.map(({ c }) => solveCase(now, c, { from: now.pitched.stood }));
+          return states.every((s) => !s.luffing && s.numbers.converged)
+            ? leftIn({ tied: now, readings: states.map((s) => readingOf(now, s, null)) })
+            : null;
+        })
+      : null;
   const out: Drawn = {
     rigs: n,
     seed: asked.seed,
@@ -104,6 +129,7 @@ export function solveDrawn(
     worst: new Float64Array(n * m),
     sag: new Float64Array(model.hasRidge ? n : 0),
     settled: new Uint8Array(n),
+    shapes,
   };
   for (const [b, part] of parts.entries()) {
     const z = hypercube(d, PART, asked.seed, part).map((x) => Math.min(FARTHEST, Math.max(-FARTHEST, x)));

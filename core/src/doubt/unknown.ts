@@ -28,11 +28,16 @@ export type UnknownKind =
   | 'grip'
   | 'cloth'
   | 'stick'
+  | 'tie-heights'
+  | 'edge-heights'
   | 'bed-heights'
   | 'straps'
   | 'mass'
   | 'bed-cloth'
   | 'own';
+
+/** What of a pitched rig is measured as a height. */
+export type ShapedBy = 'tie0' | 'tie1' | 'edges' | 'prop';
 
 /** Where an unknown takes effect. */
 type Acts =
@@ -43,6 +48,8 @@ type Acts =
   /** On what cord of a fibre loses in time, or gains when soaked; on what the cloth gains. */
   | { readonly on: 'relaxation' | 'wetGrowth'; readonly fibre: string }
   | { readonly on: 'clothGrowth' }
+  /** On how high something stands. */
+  | { readonly on: 'shape'; readonly what: ShapedBy }
   /** On a number of the bed. */
   | { readonly on: 'bed'; readonly key: BedKey }
   /** On the wind's pressure, by this power of its factor. */

@@ -56,6 +56,8 @@ const DO: Readonly<Partial<Record<UnknownKind, string>>> = {
   'tie-outs': 'Hang a known weight on one tie-out',
   cord: 'Take cord of a known rating, or break a piece off its end',
   grip: 'Load the hitch by hand until it slides',
+  'tie-heights': 'Tape how high both ends of the ridge are tied',
+  'edge-heights': 'Tape how high its edges hang, or its prop stands',
   'bed-heights': 'Tape how high both straps are',
   straps: 'Tape the free straps, and again with someone in the bed',
   mass: 'Weigh who lies in it, dressed and with the bedding',
