@@ -82,10 +82,10 @@ function Sure({ doubt, bedded }: { readonly doubt: Doubt; readonly bedded: boole
       <DataTable name="Pulls" rows={doubt.lines} columns={lineColumns} rowId={(l) => l.id} />
       <Fold line={`${say(doubt.samples, 'count', units)} rigs, seed ${SEED}`}>
         <Text textStyle="quiet">
-          Hauls, the ridge, heights, the wind, {bedded ? 'what is measured of the bed ' : ''}and what everything holds are drawn
-          within their ranges, and every rig so drawn is solved. The same seed gives the same rigs. Something gave in{' '}
-          {doubt.converged.map((c) => `${oftenWords(c.gives, c.samples)} after ${c.samples}`).join(', ')}: give or take{' '}
-          {Math.max(1, Math.round(100 * doubt.gives.sd))} in a hundred.
+          Hauls, the ridge, heights, the wind, {bedded ? 'what is measured of the bed ' : ''}and what everything holds
+          are drawn within their ranges, and every rig so drawn is solved. The same seed gives the same rigs. Something
+          gave in {doubt.converged.map((c) => `${oftenWords(c.gives, c.samples)} after ${c.samples}`).join(', ')}: give
+          or take {Math.max(1, Math.round(100 * doubt.gives.sd))} in a hundred.
         </Text>
       </Fold>
       <Caution>Ranges are what is known of such things, not of yours. A chance that is small is no promise.</Caution>
