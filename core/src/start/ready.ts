@@ -145,7 +145,6 @@ function lainUnder(
   const { lying } = placeUnder(
     who.people,
     who.packs,
-    result.cover.headroomAt,
     roofedIn(rig, {
       corners: result.topology.corners,
       at: result.shapes[0]!.at,

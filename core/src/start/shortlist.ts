@@ -138,7 +138,7 @@ function servesOf(
     covers,
   };
   if (who.kind === 'ground') {
-    const lying = placeUnder(who.people, who.packs, middle, roofed);
+    const lying = placeUnder(who.people, who.packs, roofed);
     const sleepers = lying.results.filter((r) => r.lying.kind === 'sleeper');
     return {
       lying,

@@ -45,7 +45,7 @@ export interface Roofed {
 /** How one thing lies. */
 export interface LyingResult {
   readonly lying: Lying;
-  /** Share of it that this rain does not reach. */
+  /** Share of it that rain does not reach, neither driven by this wind nor straight between its gusts. */
   readonly dry: number;
   /** Height of the cloth over the ground where a sleeper sits up, m; null where none is, and for a pack. */
   readonly headroom: number | null;
@@ -73,7 +73,7 @@ export function underRoof(lying: readonly Lying[], roof: Roofed): UnderResult {
 
 /** Asks of one roof how things lie under it. */
 export interface UnderRoof {
-  /** Share of a thing that this rain does not reach. */
+  /** Share of a thing that rain does not reach, driven by this wind or straight. */
   readonly dry: (lying: Lying) => number;
   readonly lies: (lying: Lying, dry?: number) => LyingResult;
 }
@@ -83,7 +83,9 @@ export function lyingUnder(roof: Roofed): UnderRoof {
   const over = clothOver(roof.corners, roof.at, [0, 0]);
   const kept = withWalls(roof, roof.walls, roof.ground);
   const inRain = clothOver(kept.corners, kept.at, roof.slant);
-  const dry = (lying: Lying): number => dryOf(lying, roof, inRain);
+  // between gusts rain falls straight: what lies beyond the cloth is wet then, however far it is driven in them
+  const dry = (lying: Lying): number =>
+    dryOf(lying, roof, (x, y, z) => (over(x, y, z) === null ? null : inRain(x, y, z)));
   return { dry, lies: (lying, known) => lies(lying, known ?? dry(lying), roof, over) };
 }
 

@@ -19,9 +19,9 @@ export interface Placed {
 /**
  * Lays sleepers side by side and their packs at their feet where this rain reaches least of them: along the ridge or across it,
  * heads uphill, or out of the wind on the level.
- * @param middle of the roof on the plan, m
  */
-export function placeUnder(people: number, packs: number, middle: readonly [number, number], roof: Roofed): Placed {
+export function placeUnder(people: number, packs: number, roof: Roofed): Placed {
+  const middle = middleOf(roof);
   const rising = Math.atan2(roof.ground(0, 1) - roof.ground(0, 0), roof.ground(1, 0) - roof.ground(0, 0));
   const steep = Math.hypot(roof.ground(1, 0) - roof.ground(0, 0), roof.ground(0, 1) - roof.ground(0, 0)) > 0.01;
   /** Heads uphill; where it is level, away from the wind. */
@@ -57,6 +57,19 @@ export function placeUnder(people: number, packs: number, middle: readonly [numb
   around(Math.PI / 2, middle, STEP, REACH);
   for (let step = STEP / 2; step >= FINEST; step /= 2) around(best!.along, best!.at, step, 1);
   return best!.placed;
+}
+
+/** Middle of the cloth on the plan, m. */
+function middleOf({ corners, at }: Roofed): readonly [number, number] {
+  const between = (c: 0 | 1): number => {
+    let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+    for (const n of corners) {
+      low = Math.min(low, at[3 * n + c]!);
+      high = Math.max(high, at[3 * n + c]!);
+    }
+    return (low + high) / 2;
+  };
+  return [between(0), between(1)];
 }
 
 /** How well they lie: dry before all else, then sitting up, then out of the wind; a pack is worth a fifth of who carries it. */

@@ -43,6 +43,22 @@ describe('who lies under a roof', () => {
       }),
     );
   });
+  test('to leeward beyond the edge it is dry while the wind blows, and wet between its gusts', () => {
+    const driven = { ...flat, slant: [1, 0] as const };
+    // in the wind's shadow from end to end, half of it beyond the cloth
+    expect(lies(sleeper(2, 0), driven).dry).toBeCloseTo(5 / 9, 9);
+    expect(lies(sleeper(2, 0), driven).dry).toBe(lies(sleeper(2, 0), flat).dry);
+    fc.assert(
+      fc.property(
+        fc.double({ min: -3, max: 3, noNaN: true }),
+        fc.double({ min: 0, max: 2, noNaN: true }),
+        (x, slant) => {
+          const [calm, now] = [flat, { ...flat, slant: [slant, 0] as const }].map((r) => lies(sleeper(x, 0), r).dry);
+          expect(now!).toBeLessThanOrEqual(calm!);
+        },
+      ),
+    );
+  });
   test('one sits up where the cloth is higher over the hips than a sitting body is tall', () => {
     for (const [height, sits] of [
       [0.85, false],
@@ -110,13 +126,25 @@ describe('who lies under a roof', () => {
 describe('where they lie best', () => {
   test('two and their packs are laid in the dry, none on another, heads uphill', () => {
     const roof = { ...sheet(0, 4, -1.5, 1.5, () => 1.3), ground: (x: number) => 0.03 * x };
-    const { lying, results } = placeUnder(2, 2, [2, 0], roof);
+    const { lying, results } = placeUnder(2, 2, roof);
     expect(results.filter((r) => r.lying.kind === 'sleeper').map((r) => r.dry)).toEqual([1, 1]);
     const sleepers = lying.filter((l) => l.kind === 'sleeper');
     for (const s of sleepers) expect(Math.cos(s.toward)).toBeGreaterThan(0.99);
     const [a, b] = sleepers;
     expect(Math.hypot(a!.at[0] - b!.at[0], a!.at[1] - b!.at[1])).toBeCloseTo(0.64, 2);
     expect(new Set(lying.map((l) => l.id)).size).toBe(4);
+  });
+  test('where a roof is highest does not matter to where they lie: as far from either edge on the level', () => {
+    // highest at its left end
+    const { lying, results } = placeUnder(
+      2,
+      2,
+      sheet(0, 4, -1, 1, (x) => 1.6 - 0.1 * x),
+    );
+    expect(results.map((r) => r.dry)).toEqual([1, 1, 1, 1]);
+    const sleepers = lying.filter((l) => l.kind === 'sleeper');
+    expect(Math.abs(sleepers[0]!.at[1] + sleepers[1]!.at[1])).toBeLessThan(0.02);
+    for (const { at } of sleepers) expect(Math.abs(at[0] - 2)).toBeLessThan(0.6);
   });
   test('in rain from one side they are laid as far in as it reaches', () => {
     const roof = {
@@ -125,7 +153,7 @@ describe('where they lie best', () => {
       walls: [],
       upwind: [0, -1] as const,
     };
-    const { results } = placeUnder(1, 0, [0, 0], roof);
+    const { results } = placeUnder(1, 0, roof);
     expect(results[0]!.dry).toBe(1);
     expect(results[0]!.lying.at[1]).toBeGreaterThan(0.5);
   });

@@ -12,8 +12,10 @@ import { measuredSpan, trunksUsed } from '@rough-bight/core/rig';
 import { hemOf } from '@rough-bight/core/roof';
 import { drawingOf } from '@rough-bight/core/shelter';
 import type { BedShape, Drawing, DrawnShape, RigReport } from '@rough-bight/core/shelter';
+import { DRY, SIZES } from '@rough-bight/core/under';
+import type { LyingResult } from '@rough-bight/core/under';
 import { windToward } from '@rough-bight/core/weather';
-import { Html, Line, OrbitControls } from '@react-three/drei';
+import { Edges, Html, Line, OrbitControls } from '@react-three/drei';
 import { Canvas, useFrame, useThree } from '@react-three/fiber';
 import type { ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -178,6 +180,9 @@ function Rig(props: Drawn & { readonly labels: Labels; readonly onHold: (held: b
         onLine={onLine}
       />
       {props.bed !== null && <BedInDepth bed={props.bed} palette={palette} />}
+      {report.roof?.under?.things.map((thing) => (
+        <LyingInDepth key={thing.lying.id} of={thing} ground={ground} palette={palette} />
+      ))}
       <Feet {...props} bad={bad} />
       {props.beside !== null && <Beside drawing={props.beside} palette={palette} />}
       {rig.pitch !== undefined && <Wind pitch={rig.pitch} drawing={drawing} shape={shape} palette={palette} />}
@@ -405,13 +410,54 @@ function BedInDepth({ bed, palette }: { readonly bed: BedShape; readonly palette
         body.slice(1).map((p, k) => <Pole key={k} from={body[k]!} to={p} thick={0.2} color={palette.ink2} />)}
       {head !== undefined && (
         <mesh position={[head[0], head[1], head[2] - (sits ? 0.05 : 0.08)]}>
-          <sphereGeometry args={[0.11, 18, 14]} />
+          <sphereGeometry args={[HEAD, 18, 14]} />
           <meshLambertMaterial color={palette.ink2} />
         </mesh>
       )}
     </>
   );
 }
+
+/** A sleeper on the ground, or a pack, as large as it is; edged in rust where it gets wet or cannot sit up. */
+function LyingInDepth({
+  of: { lying, dry, sits },
+  ground,
+  palette,
+}: {
+  readonly of: LyingResult;
+  readonly ground: (x: number, y: number) => number;
+  readonly palette: Palette;
+}): ReactElement {
+  const { long, wide, high } = SIZES[lying.kind];
+  const [c, s] = [Math.cos(lying.toward), Math.sin(lying.toward)];
+  /** A place on it, from its middle toward its head, so high over the ground there. */
+  const place = (along: number, up: number): Place => {
+    const [x, y] = [lying.at[0] + along * c, lying.at[1] + along * s];
+    return [x, y, ground(x, y) + up];
+  };
+  const [x, y, z] = place(0, high / 2);
+  const edge = dry >= DRY && sits ? palette.ink : palette.danger;
+  if (lying.kind === 'pack')
+    return (
+      <mesh position={[x, y, z]} rotation={[0, 0, lying.toward]}>
+        <boxGeometry args={[2 * long, 2 * wide, high]} />
+        <meshLambertMaterial color={palette.tar} />
+        <Edges color={edge} lineWidth={2} />
+      </mesh>
+    );
+  const [from, to] = [place(-long, high / 2), place(long - 2 * HEAD, high / 2)];
+  return (
+    <>
+      <Pole from={from} to={to} thick={high} color={palette.moss} edge={edge} />
+      <mesh position={place(long - HEAD, HEAD) as [number, number, number]}>
+        <sphereGeometry args={[HEAD, 18, 14]} />
+        <meshLambertMaterial color={palette.ink2} />
+      </mesh>
+    </>
+  );
+}
+/** Half a head, m. */
+const HEAD = 0.11;
 
 /** Another rig as pitched: its hem and its lines, dashed. */
 function Beside({ drawing, palette }: { readonly drawing: Drawing; readonly palette: Palette }): ReactElement {
@@ -445,11 +491,14 @@ function Pole({
   to,
   thick,
   color,
+  edge,
 }: {
   readonly from: Place;
   readonly to: Place;
   readonly thick: number;
   readonly color: string;
+  /** Its ends are drawn round in this colour. */
+  readonly edge?: string;
 }): ReactElement {
   const [a, b] = [new Vector3(...from), new Vector3(...to)];
   const along = b.clone().sub(a);
@@ -461,6 +510,7 @@ function Pole({
       <mesh>
         <cylinderGeometry args={[thick / 2, thick / 2, along.length(), 14]} />
         <meshLambertMaterial color={color} />
+        {edge !== undefined && <Edges color={edge} lineWidth={2} threshold={40} />}
       </mesh>
     </group>
   );

@@ -29,7 +29,6 @@ function laid(rig: RidgeRig, report: RoofReport, people: number, packs: number, 
   const { lying } = placeUnder(
     people,
     packs,
-    roof.cover.headroomAt,
     roofedIn(rig, {
       corners: roof.topology.corners,
       at: roof.shapes[0]!.at,
