@@ -125,8 +125,13 @@ function FootMark({
   );
 }
 
-/** Something bright on a guy that people walk into. */
-const flagAt = (a: Point, b: Point): string => `M${svg([a[0] * 0.6 + b[0] * 0.4, a[1] * 0.6 + b[1] * 0.4])}l-4 11h8z`;
+/** Something bright on a guy that people walk into, and the room it takes. */
+const flagOn = (a: Point, b: Point): Point => [a[0] * 0.6 + b[0] * 0.4, a[1] * 0.6 + b[1] * 0.4];
+const flagAt = (a: Point, b: Point): string => `M${svg(flagOn(a, b))}l-4 11h8z`;
+const flagRoom = (a: Point, b: Point): Written => {
+  const [x, y] = flagOn(a, b);
+  return { x, y: y + 5.5, half: 4, tall: 5.5 };
+};
 
 /** Pixels a metre under which names of what hangs would lie on each other. */
 const ROOM_FOR_NAMES = 48;
@@ -253,7 +258,11 @@ export const Pulls = memo(function Pulls({
     const nodes = l.role === 'ridge' ? l.nodes.slice(0, 2) : l.nodes;
     return [{ l, nodes, a: place(frame, shape.at, nodes[0]!), b: place(frame, shape.at, nodes.at(-1)!) }];
   });
-  const dots = told.flatMap(({ a, b }) => [a, b].map(([x, y]): Written => ({ x, y, half: DOT, tall: DOT })));
+  const trips = new Set(drawing.guys.filter((g) => g.trips).map((g) => g.id));
+  const dots = told.flatMap(({ l, a, b }): Written[] => [
+    ...[a, b].map(([x, y]): Written => ({ x, y, half: DOT, tall: DOT })),
+    ...(trips.has(l.id) ? [flagRoom(a, b)] : []),
+  ]);
   const taken: Written[] = [...keepOff];
   return (
     <g>

@@ -6,7 +6,7 @@ export interface Written {
   readonly tall: number;
 }
 /** Width of a letter and half the height of a line of them, about, and how far a handle reaches, px. */
-const LETTER = 7.6;
+const LETTER = 7.5;
 const TALL = 8;
 export const DOT = 9;
 /** What is written on a line, from its baseline. */
