@@ -104,7 +104,9 @@ test('how sure: what gives how often, and what would be worth finding out; stopp
   await sure.getByRole('button', { name: 'Stop' }).click();
   await expect(sure.getByText('Stopped. Nothing was changed.')).toBeVisible();
   await sure.getByRole('button', { name: 'Start again' }).click();
-  await expect(sure.getByText(/Of the rigs that this one may be, .* loses? something/)).toBeVisible({ timeout: 150_000 });
+  await expect(sure.getByText(/Of the rigs that this one may be, .* loses? something/)).toBeVisible({
+    timeout: 150_000,
+  });
   await expect(sure.getByText(/^Pull one peg and log what it took: .* less doubt$/)).toBeVisible();
   await expect(sure.getByRole('table', { name: 'What may give' }).getByRole('row').nth(1)).toContainText(/peg in/i);
   await expect(sure.getByRole('img', { name: /How many times over each place holds/ })).toBeVisible();
