@@ -21,6 +21,7 @@ export const KNOWN_BETTER: Readonly<Partial<Record<UnknownKind, number>>> = {
   grip: 0.4,
   'tie-heights': 0.3,
   'edge-heights': 0.3,
+  feet: 0.3,
   'bed-heights': 0.3,
   straps: 0.4,
   mass: 0.3,

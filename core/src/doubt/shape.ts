@@ -1,6 +1,6 @@
 import { NoSuchLine } from '../line/index.js';
 import type { PitchModel } from '../pitch/index.js';
-import { RigProblem } from '../rig/index.js';
+import { RigProblem, guyOf } from '../rig/index.js';
 import type { RidgeRig } from '../rig/index.js';
 import { PITCH_TRAITS } from '../roof/index.js';
 import { Z95 } from '../quantity/index.js';
@@ -20,18 +20,22 @@ export interface ShapeEnd {
   readonly rests: boolean;
 }
 
-/** How well heights of ties, and of edges and sticks, are known that a hand reached up to: one in ten is farther off, m. Judgement, 0.03 to 0.08 and 0.05 to 0.15. */
+/**
+ * How well heights of ties, and of edges and sticks, are known that a hand reached up to, and how far out a foot is that was set by
+ * hand: one in ten is farther off, m. Judgement, 0.03 to 0.08, 0.05 to 0.15 and 0.05 to 0.2.
+ */
 const TIE_OFF = 0.05;
 const EDGE_OFF = 0.1;
 const PROP_OFF = 0.05;
+const FOOT_OFF = 0.1;
 /** An edge no higher than this is pegged to the ground, m. */
 const DOWN = 0.02;
 
-/** What is not known of how high things stand, as how far off that is. */
-export function unknownShape({ rig, hasRidge }: PitchModel): Unknown[] {
+/** What is not known of how high things stand and how far out, as how far off that is. */
+export function unknownShape({ rig, hasRidge, layout }: PitchModel): Unknown[] {
   const { reads } = PITCH_TRAITS[rig.pitch!.form];
   const off = (what: ShapedBy, name: string, kind: Unknown['kind'], by: number): Unknown => ({
-    id: `shape:${what}`,
+    id: typeof what === 'string' ? `shape:${what}` : `shape:foot:${what.key}`,
     name,
     kind,
     acts: { on: 'shape', what },
@@ -49,15 +53,29 @@ export function unknownShape({ rig, hasRidge }: PitchModel): Unknown[] {
       ? [off('edges', 'how high its edges hang', 'edge-heights', EDGE_OFF)]
       : []),
     ...(reads.includes('prop') ? [off('prop', 'how high its prop is', 'edge-heights', PROP_OFF)] : []),
+    ...layout.reaches.flatMap(({ key, kind, guy, foot: [x, y] }) => {
+      // a foot that follows the cloth is where that says; one at what bears other lines too is measured there
+      if (kind === 'tie' || guy.foot === null || guy.anchor.kind === 'tree' || guy.anchor.kind === 'same') return [];
+      const far = Math.hypot(x - key.at[0], y - key.at[1]);
+      if (far === 0) return [];
+      const out = [(x - key.at[0]) / far, (y - key.at[1]) / far] as const;
+      return [off({ key: key.id, out }, `how far out the foot at the ${key.name} is`, 'feet', FOOT_OFF)];
+    }),
   ];
 }
 
-/** The rig with something so much higher, m. */
+/** The rig with something so much higher or farther out, m. */
 export function shaped(rig: RidgeRig, what: ShapedBy, by: number): RidgeRig {
   const pitch = rig.pitch!;
   const { shape } = pitch;
   const higher = (k: 0 | 1): RidgeRig['trunks'][number] =>
     what === `tie${k}` ? { ...rig.trunks[k], tieHeight: rig.trunks[k].tieHeight + by } : rig.trunks[k];
+  if (typeof what === 'object') {
+    const guy = guyOf(pitch, what.key);
+    const [x, y] = guy.foot!;
+    const foot: [number, number] = [x + by * what.out[0], y + by * what.out[1]];
+    return { ...rig, pitch: { ...pitch, own: { ...pitch.own, [what.key]: { ...pitch.own[what.key], foot } } } };
+  }
   const edge = (e: number): number => (e > DOWN ? Math.max(DOWN + 1e-3, e + by) : e);
   switch (what) {
     case 'edges':

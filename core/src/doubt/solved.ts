@@ -91,8 +91,8 @@ export function solveDrawn(
   // one doubt of both is drawn once
   const pulls = [...ofRoof, ...(bed?.unknowns ?? []).filter((u) => unsure(u) && !roofIds.has(u.id))];
   const columnOf = new Map(pulls.map((u, j) => [u.id, j]));
-  const heights = unknownShape(model).filter(unsure);
-  const unknowns = [...pulls, ...strengths.unknowns.filter(unsure), ...heights];
+  const placed = unknownShape(model).filter(unsure);
+  const unknowns = [...pulls, ...strengths.unknowns.filter(unsure), ...placed];
   const members = [...model.members, ...(bed?.lines ?? [])];
   const [d, m, k] = [pulls.length, members.length, held.length];
   const n = parts.length * PART;
@@ -108,7 +108,7 @@ export function solveDrawn(
   const [first] = parts;
   const shapes =
     first === 0
-      ? effectsOf(rig, heights, leftIn({ tied, readings }) ?? [], (other) => {
+      ? effectsOf(rig, placed, leftIn({ tied, readings }) ?? [], (other) => {
           const now = tieOff(pitchModel(other, context, { ranges: false }), { from: tied });
           const states = nominal.map(({ c }) => solveCase(now, c, { from: now.pitched.stood }));
           return states.every((s) => !s.luffing && s.numbers.converged)

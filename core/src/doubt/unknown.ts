@@ -30,14 +30,21 @@ export type UnknownKind =
   | 'stick'
   | 'tie-heights'
   | 'edge-heights'
+  | 'feet'
   | 'bed-heights'
   | 'straps'
   | 'mass'
   | 'bed-cloth'
   | 'own';
 
-/** What of a pitched rig is measured as a height. */
-export type ShapedBy = 'tie0' | 'tie1' | 'edges' | 'prop';
+/** What of a pitched rig is measured where it stands: how high something is, or how far out the foot of a guy was set. */
+export type ShapedBy = 'tie0' | 'tie1' | 'edges' | 'prop' | FootOf;
+export interface FootOf {
+  /** The guy's tie-out. */
+  readonly key: string;
+  /** Outward on the plan, of length 1. */
+  readonly out: readonly [number, number];
+}
 
 /** Where an unknown takes effect. */
 type Acts =

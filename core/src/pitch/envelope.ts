@@ -70,7 +70,8 @@ export function solveCases(
     const these = cases.filter((c) => has(c) && !found.has(c.id));
     if (these.length === 0) continue;
     const like = options.like?.filter((s) => has(s.case)) ?? [];
-    for (const s of solveTogether(rig, these, { ...options, like })) found.set(s.case.id, s);
+    const known = options.known?.filter((s) => has(s.case)) ?? [];
+    for (const s of solveTogether(rig, these, { ...options, known, like })) found.set(s.case.id, s);
   }
   return cases.map((c) => found.get(c.id)!);
 }
@@ -79,7 +80,11 @@ export function solveCases(
 function solveTogether(
   rig: TiedRig,
   cases: readonly LoadCase[],
-  { slip, like = [] }: { readonly slip?: boolean; readonly like?: readonly PitchState[] },
+  {
+    slip,
+    known,
+    like,
+  }: { readonly slip?: boolean; readonly known: readonly PitchState[]; readonly like: readonly PitchState[] },
 ): readonly PitchState[] {
   const options = slip === undefined ? {} : { slip };
   const out: PitchState[] = [];
@@ -88,11 +93,11 @@ function solveTogether(
   if (rig.pitched.stood !== null) rig.stood.held = rig.pitched.stood;
   for (const c of cases) {
     if (c.environment.wind !== null) continue;
-    const state = c.kind === 'pitched' ? rig.pitched : solveCase(rig, c, options);
-    out.push(state);
-    if (state.stood !== null && c.environment.sway === 0 && c.environment.snow === 0)
-      calm.push({ at: state.stood, under: still, state: null });
+    out.push(c.kind === 'pitched' ? rig.pitched : solveCase(rig, c, options));
   }
+  for (const { case: c, stood } of [...known, ...out])
+    if (stood !== null && c.environment.wind === null && c.environment.sway === 0 && c.environment.snow === 0)
+      calm.push({ at: stood, under: still, state: null });
   let flapping = 0;
   const waiting = cases.flatMap((c): Waiting[] => {
     if (c.environment.wind === null) return [];
@@ -116,6 +121,9 @@ function solveTogether(
     }
   };
   for (const k of calm) learn(k);
+  for (const s of known)
+    if (s.stood !== null && s.case.environment.wind !== null && !unsettled(s))
+      learn({ at: s.stood, under: s.numbers.pressure, state: s });
   for (const s of like)
     if (s.stood !== null && s.case.environment.wind !== null && !unsettled(s))
       learn({ at: s.stood, under: s.numbers.pressure, state: null, foreign: true });

@@ -304,6 +304,12 @@ export interface Evaluated {
   readonly readings: readonly CaseReading[];
 }
 
+/** What a judged rig did: where one like it may begin. */
+export const solvedIn = ({ tied, readings }: Pick<Evaluated, 'tied' | 'readings'>): Solved => ({
+  tied,
+  states: readings.map((r) => r.state),
+});
+
 /**
  * Ties a pitched rig off and solves its cases, or half of them. The states are plain values, which another
  * thread may have worked out; halves put together are what one would have found alone.

@@ -1,5 +1,6 @@
 import { LEAST_GAP } from '../catalogue/index.js';
-import type { Evaluated } from '../pitch/index.js';
+import { solvedIn } from '../pitch/index.js';
+import type { Evaluated, Solved } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { BED_LIMITS, RigProblem, isBrought, ratioOf } from '../rig/index.js';
 import type { BedEnd, RigContext, RidgeRig } from '../rig/index.js';
@@ -16,7 +17,7 @@ import { MOST, OTHER, STEP, overOf, ridgeBy, tight } from './roof-advice.js';
 import { DRY, OF_THE_ROOF, bedHolds } from './findings.js';
 import type { FindingCode } from '../findings/index.js';
 import { against } from '../findings/index.js';
-import type { RigReport } from './whole.js';
+import type { RigReport, Shelter } from './whole.js';
 import { holds, judgeRig } from './whole.js';
 
 /** What keeps a hung bed from being slept in. */
@@ -191,10 +192,18 @@ function withTails(rig: RidgeRig, drips: readonly Drip[]): RidgeRig {
   return { ...rig, bed: { ...bed, ends: [end(0), end(1)], ridgeDrip: [ridge(0), ridge(1)] } };
 }
 
+/** How a proposal is judged. */
+export interface Judging {
+  /** false leaves out in which wind each link lets go. */
+  readonly rising?: boolean;
+  /** A rig like it and what it did: where its hauls and gusts may begin. */
+  readonly like?: Solved;
+}
+
 /** Judged whole, as quickly as that can be; null where it cannot be pitched so. */
-function judged(rig: RidgeRig, context: RigContext): RigReport | null {
+function judgedAs(rig: RidgeRig, context: RigContext, options: Judging): Shelter | null {
   try {
-    return judgeRig(rig, context, { full: true, spreads: rig.designRule === 'chance' }).report;
+    return judgeRig(rig, context, { full: true, spreads: rig.designRule === 'chance', ...options });
   } catch (error) {
     if (error instanceof RigProblem) return null;
     throw error;
@@ -224,7 +233,12 @@ const FORBIDS_ORDER: readonly Forbids[] = ['ground', 'bears', 'touches', 'wet', 
  * nothing and stays dry, and the whole judged in every wind; or what forbids it.
  * @throws RigProblem where the bed cannot be computed at all
  */
-export function proposeHang(rig: RidgeRig, context: RigContext, units: UnitChoice): HangTogether {
+export function proposeHang(
+  rig: RidgeRig,
+  context: RigContext,
+  units: UnitChoice,
+  judging: Judging = {},
+): HangTogether {
   const own = hangIt(rig, context, units);
   const hung = hungToBear(rig, context, null, units);
   if (hung === null) return { ...own, whole: null };
@@ -234,7 +248,16 @@ export function proposeHang(rig: RidgeRig, context: RigContext, units: UnitChoic
     rig.pitch === undefined
       ? { rig: hung.offer.rig, by: 0, turned: null, over: null }
       : roofFor(hung.offer.rig, context);
-  let whole = judged(roof.rig, context);
+  let { like } = judging;
+  /** What was judged from nothing last. */
+  let fresh: RigReport | null = null;
+  const judged = (rig: RidgeRig, anew = like === undefined): RigReport | null => {
+    const now = judgedAs(rig, context, { rising: judging.rising ?? true, ...(anew ? {} : { like: like! }) });
+    if (now?.roof) like = solvedIn(now.roof);
+    if (anew) fresh = now?.report ?? null;
+    return now?.report ?? null;
+  };
+  let whole = judged(roof.rig);
   let tails: readonly Drip[] = [];
   // a tail on a line weighs nothing: it moves nothing else
   const tailed = (rig: RidgeRig): RidgeRig => withTails(rig, tails);
@@ -255,13 +278,15 @@ export function proposeHang(rig: RidgeRig, context: RigContext, units: UnitChoic
     const up = STEP * Math.max(1, Math.ceil(missing / STEP));
     const next = ridgeBy(roof.rig, up);
     if (next.trunks.some((t) => t.tieHeight > context.body.reach + 1e-6)) break;
-    const then = judged(tailed(next), context);
+    const then = judged(tailed(next));
     if (then === null) break;
     roof = { ...roof, rig: next, by: Math.round(100 * (roof.by + up)) / 100 };
     whole = then;
     tie();
   }
-  if (whole?.bed?.drips.some((d) => d.wets) === true) whole = judged(tailed(roof.rig), context);
+  if (whole?.bed?.drips.some((d) => d.wets) === true) whole = judged(tailed(roof.rig));
+  // what holds from where a like rig stood has to hold from nothing as well
+  if (whole !== null && whole !== fresh && holds(whole)) whole = judged(tailed(roof.rig), true);
   if (whole === null || whole.bed === null) return { ...answer, whole: null };
   const { over } = whole.bed;
   return {

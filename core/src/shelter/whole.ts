@@ -52,9 +52,11 @@ export function judgeRig(
     readonly wind?: GivenWind | null;
     /** What was solved of this very rig already. */
     readonly solved?: Solved;
+    /** A rig like it and what it did: where its hauls and gusts may begin. */
+    readonly like?: Solved;
   },
 ): Shelter {
-  const { full, from, wind, solved } = options;
+  const { full, from, wind, solved, like } = options;
   const spreads = options.spreads ?? true;
   const rising = options.rising ?? true;
   const joint = rig.bed === undefined ? null : jointOf(rig, context);
@@ -68,6 +70,7 @@ export function judgeRig(
           ...(from === undefined ? {} : { from }),
           ...(wind === undefined ? {} : { wind }),
           ...(solved === undefined ? {} : { solved }),
+          ...(like === undefined ? {} : { like }),
           ...(joint === null ? {} : { lainIn: joint.lainIn }),
         });
   const line = roof !== null ? null : evaluateRidge(rig, context, { ranges: full && spreads });

@@ -1,6 +1,6 @@
 import { cordOf } from '../cordage/index.js';
 import { pegOf } from '../support/index.js';
-import { allSolved, evaluatePitch } from '../pitch/index.js';
+import { allSolved, evaluatePitch, solvedIn } from '../pitch/index.js';
 import type { Evaluated, PitchResult, Solved } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import type { RigContext, RidgeRig } from '../rig/index.js';
@@ -108,12 +108,17 @@ function retensioned(rig: RidgeRig, { result, tied }: Evaluated): RidgeRig | nul
   };
 }
 
+/** A sized rig, and what was solved of it with every hitch held: where whoever judges it may begin. */
+export interface SizedAndSolved {
+  readonly sized: SizedRig;
+  readonly solved: Solved;
+}
+
 /**
  * Sizes a whole rig from the kit: for every line its cord, ends, wraps and what holds its foot, and the pulls where they are too
  * much, such that every margin holds at the least cost for the aim. The pulls are those of the whole rig solved; a choice is taken
  * exactly for them, then the rig is solved again with it, until nothing changes any more.
  * @param progress called before each solve with the share done; return false to stop
- * @param within   ids of the gusts it is sized in, where whoever asks judges it in all of them afterwards; all where left out
  * @returns null when it was stopped
  * @throws RigProblem naming field and remedy when the rig itself cannot be computed
  */
@@ -123,13 +128,29 @@ export function sizeRig(
   aim: SizeAim,
   units: UnitChoice,
   progress: (done: number) => boolean = () => true,
-  within?: ReadonlySet<string>,
 ): SizedRig | null {
+  return sizeWithin(rig, context, aim, units, progress, {})?.sized ?? null;
+}
+
+/**
+ * The same, for whoever judges it afterwards.
+ * @param options.within ids of the gusts it is sized in, where it is judged in all of them afterwards; all where left out
+ * @param options.like   a rig like it and what it did: where its hauls and gusts begin
+ */
+export function sizeWithin(
+  rig: RidgeRig,
+  context: RigContext,
+  aim: SizeAim,
+  units: UnitChoice,
+  progress: (done: number) => boolean,
+  options: { readonly within?: ReadonlySet<string>; readonly like?: Solved },
+): SizedAndSolved | null {
+  const { within } = options;
   let solves = 0;
   /** Gusts that govern some link of what was judged in full so far: between full judgements these stand for all. */
   const governing = new Set<string>(within);
   /** What was solved last: the next differs little, and begins there. */
-  let like: Solved | null = null;
+  let like = options.like;
   const solve = (r: RidgeRig, inAll: boolean): Evaluated | null => {
     const whole = inAll && within === undefined;
     if (!progress(Math.min(1, solves / (MOST_SOLVES + 1)))) return null;
@@ -142,9 +163,9 @@ export function sizeRig(
       slip: false,
       ...(whole ? {} : { among: governing }),
       // what is said in the end is said as the bench finds it, from nothing
-      ...(inAll || like === null ? {} : { like }),
+      ...(whole || like === undefined ? {} : { like }),
     });
-    like = { tied: known.tied, states: known.readings.map((reading) => reading.state) };
+    like = solvedIn(known);
     const { rows, worst } = known.result;
     for (const row of rows) for (const { link } of row.links) governing.add(link.caseId);
     for (const id of Object.values(worst)) governing.add(id);
@@ -215,7 +236,7 @@ export function sizeRig(
   const both = new Set(bed?.rows.map((r) => r.id));
   const ofRoof = unmetOf(best.rig, context, best.known, units).filter((u) => !both.has(u.id));
   const ofBed = bed === null ? [] : bedUnmet(best.rig, context, best.known, bed, units);
-  return {
+  const sized: SizedRig = {
     aim,
     met,
     rig: best.rig,
@@ -226,4 +247,5 @@ export function sizeRig(
     proven,
     solves,
   };
+  return { sized, solved: solvedIn(best.known) };
 }

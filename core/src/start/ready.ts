@@ -1,13 +1,14 @@
 import { casesFor } from '../cases/index.js';
 import { against } from '../findings/index.js';
-import { evaluatePitch, solvePitch } from '../pitch/index.js';
+import { allSolved, evaluatePitch, solvePitch, solvedIn } from '../pitch/index.js';
 import type { Solved } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import { gustOf, roofedIn } from '../rig/index.js';
 import type { RigContext, RidgeRig } from '../rig/index.js';
 import { holds, judgeRig, proposeHang } from '../shelter/index.js';
 import type { RigReport } from '../shelter/index.js';
-import { sizeRig } from '../sizing/index.js';
+import { sizeWithin } from '../sizing/index.js';
+import type { SizedAndSolved } from '../sizing/index.js';
 import { DRY, placeUnder } from '../under/index.js';
 import type { Candidate, Serves } from './shortlist.js';
 import { withBed } from './wanted.js';
@@ -54,38 +55,54 @@ export function ready(
   progress: (done: number) => boolean = () => true,
 ): Ready | null {
   const few = fewGusts(candidate.rig);
-  let made = madeFor(candidate.rig, few, (done) => progress(FIRST * done));
+  const first = sizeWithin(candidate.rig, context, 'items', units, (done) => progress(FIRST * SIZED * done), {
+    within: few,
+  });
+  if (first === null || !progress(FIRST * SIZED)) return null;
+  let made = judgedFrom(first);
   // sized for a few gusts; where only others ask more of its lines, it is sized for those too
-  const missed = made === null ? [] : onlyShortIn(made.report).filter((id) => !few.has(id));
-  if (made !== null && missed.length > 0)
-    made = madeFor(made.rig, new Set([...few, ...missed]), (done) => progress(FIRST + (1 - FIRST) * done));
-  if (made === null) return null;
+  const missed = onlyShortIn(made.report).filter((id) => !few.has(id));
+  if (missed.length > 0) {
+    const { rig } = made.report;
+    const again = sizeWithin(rig, context, 'items', units, (done) => progress(FIRST + (1 - FIRST) * SIZED * done), {
+      within: new Set([...few, ...missed]),
+      like: made.solved,
+    });
+    if (again === null) return null;
+    // where nothing of the kit is better it is as it was judged
+    if (again.sized.rig !== rig) made = judgedFrom(again);
+  }
   progress(1);
+  const { report } = made;
   return {
-    ...made,
-    serves: servedBy(made.report, candidate.serves),
-    holds: holds(made.report),
+    rig: report.rig,
+    report,
+    serves: servedBy(report, candidate.serves),
+    holds: holds(report),
     score: candidate.score,
   };
 
-  function madeFor(
-    rig: RidgeRig,
-    among: ReadonlySet<string>,
-    going: (done: number) => boolean,
-  ): { readonly rig: RidgeRig; readonly report: RigReport } | null {
-    const sized = sizeRig(rig, context, 'items', units, (done) => going(0.5 * done), among);
-    if (sized === null || !going(0.5)) return null;
+  function judgedFrom({ sized, solved: like }: SizedAndSolved): {
+    readonly report: RigReport;
+    readonly solved: Solved;
+  } {
     const lain = lainUnder(sized.rig, who, context, true);
     const bedded = withBed(lain.rig, who, context);
-    const hung = bedded.bed === undefined ? null : proposeHang(bedded, context, units).whole;
-    if (hung !== null) return { rig: hung.rig, report: hung.report };
-    const { rig: made, ...known } = { ...lain, rig: bedded };
-    return { rig: made, report: judgeRig(made, context, { full: true, ...SPARING, ...known }).report };
+    const hung = bedded.bed === undefined ? null : proposeHang(bedded, context, units, { like, rising: false }).whole;
+    if (hung !== null) return { report: hung.report, solved: like };
+    const { rig: own, ...known } = { ...lain, rig: bedded };
+    const options = { full: true, ...SPARING, ...known };
+    // what falls short where it was sized is told so sooner from there; what holds or flaps has to do so from nothing
+    let judged = sized.met ? null : judgeRig(own, context, { ...options, like });
+    if (judged === null || holds(judged.report) || !allSolved(judged.report.roof!))
+      judged = judgeRig(own, context, options);
+    return { report: judged.report, solved: judged.roof === null ? like : solvedIn(judged.roof) };
   }
 }
 
-/** Share of the work after which most are ready. */
+/** Share of the work after which most are ready, and share of it after which a rig is sized. */
 const FIRST = 0.7;
+const SIZED = 0.5;
 
 /** Cases in which lines have too little to spare; none where anything else is against it as well. */
 function onlyShortIn({ findings }: RigReport): string[] {
@@ -112,17 +129,18 @@ function servedBy({ roof }: RigReport, meant: Serves): Serves {
 /** Sizes a candidate in one gust and lets go of it: what is done often runs faster, and an answer need not wait for that. */
 export function rehearse({ rig }: Candidate, context: RigContext, units: UnitChoice): void {
   const [gust] = fewGusts(rig);
-  sizeRig(rig, context, 'items', units, () => true, new Set(gust === undefined ? [] : [gust]));
+  sizeWithin(rig, context, 'items', units, () => true, { within: new Set(gust === undefined ? [] : [gust]) });
 }
 
-/** Every so manieth bearing of the wind is looked at while it is sized; all are judged. */
+/** Every so manieth bearing of the wind is looked at while it is sized, soaked, when lines have least to spare; all are judged. */
 const EVERY = 4;
 
 /** A few gusts that stand for all while a rig is sized. */
 function fewGusts(rig: RidgeRig): ReadonlySet<string> {
   const gusts = casesFor('roof', rig, gustOf(rig)).filter((c) => c.environment.wind !== null);
   const bearings = [...new Set(gusts.map((c) => c.environment.wind!.from))].filter((_, k) => k % EVERY === 0);
-  return new Set(gusts.filter((c) => bearings.includes(c.environment.wind!.from)).map((c) => c.id));
+  const few = gusts.filter((c) => c.environment.wet && bearings.includes(c.environment.wind!.from));
+  return new Set(few.map((c) => c.id));
 }
 
 /** What is left out of judging several rigs of which one is taken. */

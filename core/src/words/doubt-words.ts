@@ -58,6 +58,7 @@ const DO: Readonly<Partial<Record<UnknownKind, string>>> = {
   grip: 'Load the hitch by hand until it slides',
   'tie-heights': 'Tape how high both ends of the ridge are tied',
   'edge-heights': 'Tape how high its edges hang, or its prop stands',
+  feet: 'Tape how far out the feet are that were set by hand',
   'bed-heights': 'Tape how high both straps are',
   straps: 'Tape the free straps, and again with someone in the bed',
   mass: 'Weigh who lies in it, dressed and with the bedding',

@@ -63,6 +63,68 @@ describe('heights that were measured by hand', () => {
   });
 });
 
+describe('a foot that was set by hand', () => {
+  const { reaches } = pitchModel(rig, context).layout;
+  const { key, foot } = reaches.find((r) => r.kind === 'guy')!;
+  const set = (at: readonly [number, number]): RidgeRig => ({
+    ...rig,
+    pitch: { ...rig.pitch!, own: { ...rig.pitch!.own, [key.id]: { ...rig.pitch!.own[key.id], foot: [at[0], at[1]] } } },
+  });
+  const byHand = set([foot[0], foot[1]]);
+  const unknown = unknownShape(pitchModel(byHand, context)).find((u) => u.kind === 'feet')!;
+
+  test('is not where it was measured, the others are where the cloth says', () => {
+    expect(unknownShape(pitchModel(rig, context)).some((u) => u.kind === 'feet')).toBe(false);
+    expect(unknownShape(pitchModel(byHand, context)).filter((u) => u.kind === 'feet')).toEqual([unknown]);
+    expect(unknown.id).toBe(`shape:foot:${key.id}`);
+    expect(unknown.name).toBe(`how far out the foot at the ${key.name} is`);
+    expect(unknown.range).toEqual([-0.1, 0.1]);
+  });
+  test('farther out is farther from its tie-out, straight on', () => {
+    const { acts } = unknown;
+    if (acts.on !== 'shape') throw new Error('acts on the shape');
+    const out = pitchModel(shaped(byHand, acts.what, 0.1), context).layout.reaches.find((r) => r.key.id === key.id)!;
+    const far = ([x, y]: readonly number[]): number => Math.hypot(x! - key.at[0], y! - key.at[1]);
+    expect(far(out.foot) - far(foot)).toBeCloseTo(0.1, 9);
+    const turn = Math.atan2(out.foot[1] - key.at[1], out.foot[0] - key.at[0]);
+    expect(turn).toBeCloseTo(Math.atan2(foot[1] - key.at[1], foot[0] - key.at[0]), 9);
+  });
+  test('with it alone unknown, its peg has left what it has at either end', () => {
+    const there = solveDrawn(byHand, context, { cases, seed: 2 }, [0])!;
+    const known = new Set(there.unknowns.map((u) => u.id).filter((id) => id !== unknown.id));
+    const doubt = doubtOf([solveDrawn(byHand, context, { cases, seed: 2, known }, [0])!], 2000);
+    expect(doubt.unknowns.map((u) => u.id)).toEqual([unknown.id]);
+    const { acts } = unknown;
+    if (acts.on !== 'shape') throw new Error('acts on the shape');
+    const peg = doubt.links.find((l) => l.id === `guy ${key.id}:anchor`)!;
+    const ends = [-0.1, 0.1].map((by) => leftOf(shaped(byHand, acts.what, by)).get(peg.id)!);
+    const [low, high] = [Math.min(...ends, peg.left.mid), Math.max(...ends, peg.left.mid)];
+    expect(high / low).toBeGreaterThan(1.005);
+    expect(Math.abs(peg.left.low / low - 1)).toBeLessThan(0.03);
+    expect(Math.abs(peg.left.high / high - 1)).toBeLessThan(0.03);
+  });
+  test('at a tree of the rig it is measured with the tree', () => {
+    const tied: RidgeRig = {
+      ...byHand,
+      pitch: {
+        ...byHand.pitch!,
+        own: {
+          ...byHand.pitch!.own,
+          [key.id]: {
+            ...byHand.pitch!.own[key.id],
+            foot: [foot[0], foot[1]],
+            anchor: {
+              kind: 'same',
+              line: `guy ${reaches.find((r) => r.kind === 'guy' && r.key.id !== key.id)!.key.id}`,
+            },
+          },
+        },
+      },
+    } as RidgeRig;
+    expect(unknownShape(pitchModel(tied, context)).some((u) => u.kind === 'feet')).toBe(false);
+  });
+});
+
 describe('what stands as it was measured', () => {
   const ids = (name: string): string[] => {
     const other = demo(name);
