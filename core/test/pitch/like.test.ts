@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { evaluatePitch } from '../../src/pitch/index.js';
+import { evaluatePitch, solvePitch } from '../../src/pitch/index.js';
 import type { Evaluated, Solved } from '../../src/pitch/index.js';
 import type { RidgeRig } from '../../src/rig/index.js';
 import { demo } from '../shelter/helper.js';
@@ -46,3 +46,16 @@ test('a rig of other lines is no rig like it: nothing begins from there', () => 
   );
   expect(beside!.cases.map((c) => c.tension)).toEqual(alone!.cases.map((c) => c.tension));
 });
+
+test.each(['prop-on-the-spit', 'mess-roof'])(
+  'with its calm cases known a rig comes to what it comes to alone: %s',
+  (name) => {
+    const { rig, context } = demo(name);
+    const alone = evaluatePitch(rig, context, SPARING).result;
+    const solved = solvePitch(rig, context, { ...SPARING, among: QUIET });
+    expect(solved.states.length).toBeGreaterThan(3);
+    const after = evaluatePitch(rig, context, { ...SPARING, solved }).result;
+    expect(after.cases.map((c) => [c.id, c.luffing])).toEqual(alone.cases.map((c) => [c.id, c.luffing]));
+    after.cases.forEach((c, k) => expect(Math.abs(c.tension / alone.cases[k]!.tension - 1)).toBeLessThan(1e-5));
+  },
+);

@@ -82,6 +82,23 @@ describe('a rig made ready', () => {
     expect(made.holds).toBe(against(report.findings).length === 0);
     expect(report.roof!.cases.length).toBeGreaterThan(100);
   });
+  test.each([
+    ['a moderate breeze, in which its prop falls short', 4, 'prop', false],
+    ['a fresh breeze, in which it holds', 5, 'leanto', true],
+    ['a strong breeze, in which nothing of the kit holds it', 6, 'leanto', false],
+  ])('is told from nothing or sooner, and always the same: %s', (_, beaufort, form, known) => {
+    const wanted = { ...two, base: base(8, beaufort), lie: { ...lie, windFrom: 0.3 } };
+    const candidate = shortlist(wanted, context).find((c) => c.serves.form === form)!;
+    const there = ready(candidate, two.who, context, UNITS)!;
+    const { report } = judgeRig(there.rig, context, { full: true, spreads: false, rising: false });
+    const code = (r: typeof report): string[] => against(r.findings).map((f) => `${f.code} ${f.about}`);
+    expect(there.holds).toBe(known);
+    expect(code(there.report)).toEqual(code(report));
+    report.rows.forEach((row, k) => {
+      const own = there.report.rows[k]!.links[0]!.judgement.ratio;
+      expect(Math.abs(own / row.links[0]!.judgement.ratio - 1)).toBeLessThan(1e-3);
+    });
+  });
   test('its sleepers lie where they were promised a place, under the cloth as it hangs', () => {
     const sleepers = made.report.roof!.under!.things.filter((t) => t.lying.kind === 'sleeper');
     expect(sleepers).toHaveLength(2);
