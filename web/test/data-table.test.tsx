@@ -23,6 +23,8 @@ const COLUMNS: readonly Column<Line>[] = [
     value: (l) => l.pull,
     cell: (l) => (l.pull === null ? null : `${l.pull.toFixed(0)} N`),
   },
+  { id: 'letters', name: 'Letters', value: (l) => l.id.length },
+  { id: 'short', name: 'Short', value: (l) => l.id.slice(0, 2), folded: true },
 ];
 const names = (): (string | null)[] => screen.getAllByRole('rowheader').map((h) => h.textContent);
 const copied = jest.fn<(text: string) => Promise<void>>();
@@ -53,10 +55,10 @@ describe('a table', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Copy as CSV: Lines' }));
     await waitFor(() => expect(copied).toHaveBeenCalledTimes(1));
     expect(copied.mock.calls[0]![0].split('\r\n')).toEqual([
-      'Line,"Pull, N"',
-      '"ridge, the long one",320',
-      'guy,48.25',
-      'spare,',
+      'Line,"Pull, N",Letters,Short',
+      '"ridge, the long one",320,19,ri',
+      'guy,48.25,3,gu',
+      'spare,,5,sp',
     ]);
     await screen.findByText('Copied');
   });
@@ -74,7 +76,7 @@ describe('a table', () => {
       fireEvent.keyDown(button, { key: 'Enter' });
       await new Promise((done) => setTimeout(done, 30));
     });
-    expect(screen.getAllByRole('menuitemcheckbox').map((i) => i.textContent)).toEqual(['Pull']);
+    expect(screen.getAllByRole('menuitemcheckbox').map((i) => i.textContent)).toEqual(['Pull', 'Letters']);
     await act(async () => {
       fireEvent.click(screen.getByRole('menuitemcheckbox', { name: 'Pull' }));
       await new Promise((done) => setTimeout(done, 30));
@@ -82,6 +84,16 @@ describe('a table', () => {
     await waitFor(() => expect(screen.queryByRole('columnheader', { name: 'Pull', hidden: true })).toBeNull());
     fireEvent.click(screen.getByRole('button', { name: 'Copy as CSV: Lines', hidden: true }));
     await waitFor(() => expect(copied).toHaveBeenCalled());
-    expect(copied.mock.calls[0]![0].split('\r\n')[0]).toBe('Line');
+    expect(copied.mock.calls[0]![0].split('\r\n')[0]).toBe('Line,Letters,Short');
+  });
+
+  test('what is said in another column has none of its own', () => {
+    expect(screen.getAllByRole('columnheader').map((h) => h.textContent)).not.toContain('Short');
+  });
+  test('of two columns none is worth hiding', () => {
+    cleanup();
+    render(<DataTable name="Lines" rows={LINES} columns={COLUMNS.slice(0, 2)} rowId={(l) => l.id} />);
+    expect(screen.queryByRole('button', { name: 'Columns: Lines' })).toBeNull();
+    expect(screen.getByRole('button', { name: 'Copy as CSV: Lines' })).toBeTruthy();
   });
 });

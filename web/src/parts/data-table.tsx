@@ -29,7 +29,12 @@ export interface Column<T> {
   readonly cell?: (row: T) => ReactNode;
   /** Names the row. */
   readonly head?: true;
+  /** Said in another column's cells: it has none of its own, and goes out all the same. */
+  readonly folded?: true;
 }
+
+/** More columns than this want a width each, scroll where there is none, and can be hidden. */
+const FEW = 2;
 
 /** Rows that are sorted by a touch on a heading, whose columns can be hidden, and which go out as CSV. */
 export function DataTable<T>({
@@ -43,16 +48,17 @@ export function DataTable<T>({
   readonly columns: readonly Column<T>[];
   readonly rowId: (row: T) => string;
 }): ReactElement {
+  const own = useMemo(() => columns.filter((c) => c.folded !== true), [columns]);
   const defs = useMemo<ColumnDef<typeof features, T & object>[]>(
     () =>
-      columns.map((c) => ({
+      own.map((c) => ({
         id: c.id,
         accessorFn: (row) => c.value(row),
         sortFn: 'basic',
         sortUndefined: 'last',
         enableHiding: c.head !== true,
       })),
-    [columns],
+    [own],
   );
   const table = useTable({
     features,
@@ -66,39 +72,46 @@ export function DataTable<T>({
   return (
     <Box>
       <Flex justify="flex-end" gap="4px" marginBottom="2px">
-        <Menu.Root closeOnSelect={false}>
-          <Menu.Trigger asChild>
-            <Button variant="ghost" size="sm" aria-label={`Columns${hidden > 0 ? `, ${hidden} hidden` : ''}: ${name}`}>
-              <Columns3 size={16} aria-hidden="true" /> Columns{hidden > 0 && `, ${hidden} hidden`}
-            </Button>
-          </Menu.Trigger>
-          <Portal>
-            <Menu.Positioner>
-              <Menu.Content>
-                {table
-                  .getAllLeafColumns()
-                  .filter((c) => c.getCanHide())
-                  .map((c) => (
-                    <Menu.CheckboxItem
-                      key={c.id}
-                      value={c.id}
-                      checked={c.getIsVisible()}
-                      onCheckedChange={(shown) => c.toggleVisibility(shown)}
-                    >
-                      {of(c.id).name}
-                      <Menu.ItemIndicator>
-                        <Check size={16} />
-                      </Menu.ItemIndicator>
-                    </Menu.CheckboxItem>
-                  ))}
-              </Menu.Content>
-            </Menu.Positioner>
-          </Portal>
-        </Menu.Root>
+        {own.length > FEW && (
+          <Menu.Root closeOnSelect={false}>
+            <Menu.Trigger asChild>
+              <Button
+                variant="ghost"
+                size="sm"
+                aria-label={`Columns${hidden > 0 ? `, ${hidden} hidden` : ''}: ${name}`}
+              >
+                <Columns3 size={16} aria-hidden="true" /> Columns{hidden > 0 && `, ${hidden} hidden`}
+              </Button>
+            </Menu.Trigger>
+            <Portal>
+              <Menu.Positioner>
+                <Menu.Content>
+                  {table
+                    .getAllLeafColumns()
+                    .filter((c) => c.getCanHide())
+                    .map((c) => (
+                      <Menu.CheckboxItem
+                        key={c.id}
+                        value={c.id}
+                        checked={c.getIsVisible()}
+                        onCheckedChange={(shown) => c.toggleVisibility(shown)}
+                      >
+                        {of(c.id).name}
+                        <Menu.ItemIndicator>
+                          <Check size={16} />
+                        </Menu.ItemIndicator>
+                      </Menu.CheckboxItem>
+                    ))}
+                </Menu.Content>
+              </Menu.Positioner>
+            </Portal>
+          </Menu.Root>
+        )}
         <CopyCsv
           name={name}
           csv={() => {
-            const shown = table.getVisibleLeafColumns().map((c) => of(c.id));
+            const visible = new Set(table.getVisibleLeafColumns().map((c) => c.id));
+            const shown = columns.filter((c) => c.folded === true || visible.has(c.id));
             return [
               shown.map((c) => (c.unit === undefined ? c.name : `${c.name}, ${c.unit}`)),
               ...table.getRowModel().rows.map((r) => shown.map((c) => c.value(r.original))),
@@ -109,10 +122,14 @@ export function DataTable<T>({
       <Box overflowX="auto">
         <Table.Root
           aria-label={name}
-          css={{
-            '& [scope=row]': { minWidth: '150px' },
-            '& td:last-child': { whiteSpace: 'normal', minWidth: '180px' },
-          }}
+          css={
+            own.length > FEW
+              ? {
+                  '& [scope=row]': { minWidth: '150px' },
+                  '& td:last-child': { whiteSpace: 'normal', minWidth: '180px' },
+                }
+              : { '& td': { whiteSpace: 'normal' } }
+          }
         >
           <Table.Header>
             {table.getHeaderGroups().map((group) => (

@@ -292,12 +292,7 @@ function rungColumns(
   shown: Rung,
   onRung: (r: Rung) => void,
 ): readonly Column<Rung>[] {
-  const gust: Column<Rung> = {
-    id: 'level',
-    name: 'Gust',
-    value: (r) => r.level,
-    cell: (r) => say(r.level, 'speed', units),
-  };
+  const ofWind = turned.of === 'wind';
   return [
     {
       id: 'rung',
@@ -305,19 +300,30 @@ function rungColumns(
       head: true,
       value: (r) => r.beaufort ?? r.level,
       cell: (r) => (
-        <Button variant="plain" size="xs" aria-pressed={r === shown} onClick={() => onRung(r)}>
-          {rungName(turned, r, units)}
-        </Button>
+        <>
+          <Button variant="plain" size="xs" aria-pressed={r === shown} onClick={() => onRung(r)}>
+            {rungName(turned, r, units)}
+          </Button>
+          {ofWind && <Text textStyle="quiet">{say(r.level, 'speed', units)}</Text>}
+        </>
       ),
     },
-    ...(turned.of === 'wind' ? [gust] : []),
+    ...(ofWind ? [{ id: 'level', name: 'Gust', unit: 'm/s', value: (r: Rung) => r.level, folded: true as const }] : []),
     {
       id: 'left',
       name: 'Least left',
       value: (r) => r.least?.left ?? null,
-      cell: (r) => (r.least === null ? 'no rest' : `${say(r.least.left, 'ratio', units)} times`),
+      cell: (r) =>
+        r.least === null ? (
+          'no rest'
+        ) : (
+          <>
+            {say(r.least.left, 'ratio', units)} times
+            <Text textStyle="quiet">{r.least.name}</Text>
+          </>
+        ),
     },
-    { id: 'of', name: 'Of', value: (r) => r.least?.name ?? null },
-    { id: 'falls', name: 'What gives', value: (r) => r.falls.map((f) => f.name).join('; ') },
+    { id: 'of', name: 'Of', value: (r) => r.least?.name ?? null, folded: true },
+    { id: 'falls', name: 'What gives', value: (r) => r.falls.map((f) => f.name).join('; '), folded: true },
   ];
 }
