@@ -143,7 +143,7 @@ export function rig(args: readonly string[], io: Output): number {
     : null;
   const samples = readWhole(options, 'samples', 0, 20_000);
   const seed = readWhole(options, 'seed', 1, 2 ** 31 - 1);
-  const doubt = samples > 0 && result !== null ? doubtIn(file, report.rows, samples, seed, wind) : null;
+  const doubt = samples > 0 ? doubtIn(file, report.rows, samples, seed, wind) : null;
   const played =
     options.has('gusts') && result !== null
       ? onRig(() =>

@@ -1,17 +1,13 @@
 import { casesFor } from '../cases/index.js';
 import type { LoadCase } from '../cases/index.js';
-import type { Evaluated } from '../pitch/index.js';
 import type { Bed, Role, RigContext, RidgeRig, Row } from '../rig/index.js';
-import type { BedKey, BedModel } from '../shelter/index.js';
+import type { BedKey, BedModel, Beside } from '../shelter/index.js';
 import { bearersUnderBed, bedLedger, bedModel, jointOf } from '../shelter/index.js';
 import type { Link } from '../strength/index.js';
 import type { Alike, Held, Unknown, UnknownKind } from './unknown.js';
 import { GROUND, alikeCord, valueAt } from './unknown.js';
 
-/** What of the roof stands with the bed: what pulls at the trees that bear both. */
-type RoofBeside = Pick<Evaluated, 'tied' | 'readings'>;
-
-/** A bed that hangs under a roof, to be solved as it may be. */
+/** A bed that hangs under a roof or beside a bare line, to be solved as it may be. */
 export interface DrawnBed {
   readonly unknowns: readonly Unknown[];
   /** What of it can give: its own parts, and the trees that bear the roof as well. */
@@ -20,7 +16,7 @@ export interface DrawnBed {
   /** Ids of bearers that are judged here with everything that pulls at them. */
   readonly bears: ReadonlySet<string>;
   /** The bed with its unknowns so many standard deviations off; null where it comes to no rest. */
-  readonly at: (z: readonly number[], roof: RoofBeside) => BedAsDrawn | null;
+  readonly at: (z: readonly number[], beside: Beside) => BedAsDrawn | null;
 }
 export interface BedAsDrawn {
   /** How many times over each of `held` holds, in the case that leaves it least. */
@@ -49,19 +45,20 @@ const SHARED: ReadonlySet<BedKey> = new Set(['span', 'E0', 'E1']);
 /**
  * The bed of a rig, to be solved as it may be; what else is tied to its trees moves its ties as it does in the rig as it is believed to
  * be. Null without a bed.
- * @param asked ids of the bed's cases, among others
- * @param roof  the roof as it is believed to be, in its own cases
+ * @param asked  ids of the bed's cases, among others
+ * @param beside the roof as it is believed to be, in its own cases, or the bare line
  * @throws RigProblem where it cannot be computed
  */
 export function drawnBed(
   rig: RidgeRig,
   context: RigContext,
   asked: ReadonlySet<string>,
-  roof: RoofBeside,
+  beside: Beside,
 ): DrawnBed | null {
   if (rig.bed === undefined) return null;
   const joint = jointOf(rig, context);
-  for (const c of casesFor('roof', rig, null)) if (c.kind === 'lain') joint.lainIn(roof.tied, c);
+  if (beside.roof === undefined) joint.line();
+  else for (const c of casesFor('roof', rig, null)) if (c.kind === 'lain') joint.lainIn(beside.roof.tied, c);
   const ranged = bedModel(rig, context, { ranges: true });
   const model = bedModel(rig, context, { ranges: false, moved: joint.moved });
   const cases = model.cases.filter((c) => c.kind === 'lying' || asked.has(c.id));
@@ -80,7 +77,7 @@ export function drawnBed(
       },
     ];
   });
-  const believed = rowsOf(model, cases, roof);
+  const believed = rowsOf(model, cases, beside);
   const weakest = new Map<string, { readonly row: Row; readonly link: Link }>();
   for (const row of believed)
     for (const { link } of row.links)
@@ -125,12 +122,13 @@ const PLENTY = Number.POSITIVE_INFINITY;
 const PULLED: ReadonlySet<Role> = new Set(['strap', 'stay', 'pole']);
 
 /** Times over that a link holds. */
-const leftIn = ({ demand, available }: Link): number => (demand.value > 0 ? available.value / demand.value : PLENTY);
+export const leftIn = ({ demand, available }: Link): number =>
+  demand.value > 0 ? available.value / demand.value : PLENTY;
 const leftInOr = (link: Link | undefined): number => (link === undefined ? PLENTY : leftIn(link));
 
 /** What of a bed can let go, case by case: a link's worst by a rule is not the one that has least left. */
-const rowsOf = (model: BedModel, cases: readonly LoadCase[], roof: RoofBeside): readonly Row[] =>
-  cases.flatMap((c) => bedLedger(model, [c], { roof }).rows);
+const rowsOf = (model: BedModel, cases: readonly LoadCase[], beside: Beside): readonly Row[] =>
+  cases.flatMap((c) => bedLedger(model, [c], beside).rows);
 
 /** What else is off together with a link of the bed; null where it stands by itself. */
 function alikeOf(bed: Bed, row: Row, link: Link): Alike | null {

@@ -22,6 +22,7 @@ export const KNOWN_BETTER: Readonly<Partial<Record<UnknownKind, number>>> = {
   'tie-heights': 0.3,
   'edge-heights': 0.3,
   feet: 0.3,
+  hung: 0.4,
   'bed-heights': 0.3,
   straps: 0.4,
   mass: 0.3,

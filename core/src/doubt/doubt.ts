@@ -1,8 +1,8 @@
 import { BLOCK, hypercube } from './design.js';
 import { firstOrder } from './share.js';
 import { effectAt, restsAt } from './shape.js';
-import { FARTHEST, PARTS } from './solved.js';
-import type { Drawn } from './solved.js';
+import { FARTHEST, PARTS } from './drawn.js';
+import type { Drawn } from './drawn.js';
 import { valueAt } from './unknown.js';
 import type { Unknown, UnknownKind } from './unknown.js';
 

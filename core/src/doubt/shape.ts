@@ -31,24 +31,24 @@ const FOOT_OFF = 0.1;
 /** An edge no higher than this is pegged to the ground, m. */
 const DOWN = 0.02;
 
+const off = (what: ShapedBy, name: string, kind: Unknown['kind'], by: number): Unknown => ({
+  id: typeof what === 'string' ? `shape:${what}` : `shape:foot:${what.key}`,
+  name,
+  kind,
+  acts: { on: 'shape', what },
+  value: 0,
+  range: [-by, by],
+});
+
+/** The same of how high a line is tied. */
+export const unknownTies = ({ trunks }: Pick<RidgeRig, 'trunks'>): Unknown[] =>
+  ([0, 1] as const).map((i) => off(`tie${i}`, `height of the tie at ${trunks[i].name}`, 'tie-heights', TIE_OFF));
+
 /** What is not known of how high things stand and how far out, as how far off that is. */
 export function unknownShape({ rig, hasRidge, layout }: PitchModel): Unknown[] {
   const { reads } = PITCH_TRAITS[rig.pitch!.form];
-  const off = (what: ShapedBy, name: string, kind: Unknown['kind'], by: number): Unknown => ({
-    id: typeof what === 'string' ? `shape:${what}` : `shape:foot:${what.key}`,
-    name,
-    kind,
-    acts: { on: 'shape', what },
-    value: 0,
-    range: [-by, by],
-  });
   return [
-    ...(hasRidge
-      ? [
-          off('tie0', `height of the tie at ${rig.trunks[0].name}`, 'tie-heights', TIE_OFF),
-          off('tie1', `height of the tie at ${rig.trunks[1].name}`, 'tie-heights', TIE_OFF),
-        ]
-      : []),
+    ...(hasRidge ? unknownTies(rig) : []),
     ...(reads.includes('edges') && rig.pitch!.shape.edges.some((e) => e > DOWN)
       ? [off('edges', 'how high its edges hang', 'edge-heights', EDGE_OFF)]
       : []),
@@ -66,10 +66,11 @@ export function unknownShape({ rig, hasRidge, layout }: PitchModel): Unknown[] {
 
 /** The rig with something so much higher or farther out, m. */
 export function shaped(rig: RidgeRig, what: ShapedBy, by: number): RidgeRig {
-  const pitch = rig.pitch!;
-  const { shape } = pitch;
   const higher = (k: 0 | 1): RidgeRig['trunks'][number] =>
     what === `tie${k}` ? { ...rig.trunks[k], tieHeight: rig.trunks[k].tieHeight + by } : rig.trunks[k];
+  if (what === 'tie0' || what === 'tie1') return { ...rig, trunks: [higher(0), higher(1)] };
+  const pitch = rig.pitch!;
+  const { shape } = pitch;
   if (typeof what === 'object') {
     const guy = guyOf(pitch, what.key);
     const [x, y] = guy.foot!;
@@ -82,8 +83,6 @@ export function shaped(rig: RidgeRig, what: ShapedBy, by: number): RidgeRig {
       return { ...rig, pitch: { ...pitch, shape: { ...shape, edges: [edge(shape.edges[0]), edge(shape.edges[1])] } } };
     case 'prop':
       return { ...rig, pitch: { ...pitch, shape: { ...shape, prop: shape.prop + by } } };
-    default:
-      return { ...rig, trunks: [higher(0), higher(1)] };
   }
 }
 

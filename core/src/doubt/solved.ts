@@ -3,55 +3,15 @@ import { PITCHED, casesFor } from '../cases/index.js';
 import { scaledCurve, strainAt } from '../line/index.js';
 import type { CaseReading, PitchState, TiedRig } from '../pitch/index.js';
 import { allChecks, leastOf, pitchModel, readingOf, sagOf, solveCase, tieOff } from '../pitch/index.js';
-import type { Range } from '../quantity/index.js';
-import type { GivenWind, RigContext, RidgeRig } from '../rig/index.js';
+import type { RigContext, RidgeRig } from '../rig/index.js';
 import { gustOf } from '../rig/index.js';
-import { hypercube } from './design.js';
+import { solveBare } from './bare.js';
 import { drawnBed } from './bed.js';
-import type { ShapeEffect } from './shape.js';
+import type { DoubtAsked, Drawn } from './drawn.js';
+import { PART, drawEach, toDraw } from './drawn.js';
 import { effectsOf, unknownShape } from './shape.js';
 import type { Unknown } from './unknown.js';
 import { heldOf, unknownAgeing, unknownPulls, unknownStrengths, valueAt } from './unknown.js';
-
-/** What is asked of a rig that is not known well. */
-export interface DoubtAsked {
-  /** Ids of the cases that leave its links least, as a judgement found them; the rig as pitched is always one. */
-  readonly cases: readonly string[];
-  readonly seed: number;
-  /** A gust at the roof instead of the rig's own wind. */
-  readonly wind?: GivenWind;
-  /** Unknowns by id that are taken as known: what that would spare. */
-  readonly known?: ReadonlySet<string>;
-}
-
-/** Rigs that are solved come in so many designs of so many, which may be solved apart. */
-export const PARTS = 4;
-export const PART = 75;
-/** Standard deviations beyond which nothing is drawn: what is measured is looked at. */
-export const FARTHEST = 3;
-/** Rigs as this one may be, solved. Lists go rig by rig. */
-export interface Drawn {
-  readonly rigs: number;
-  readonly seed: number;
-  readonly unknowns: readonly Unknown[];
-  readonly members: readonly { readonly id: string; readonly name: string }[];
-  readonly checks: readonly { readonly id: string; readonly name: string }[];
-  /** What each check may hold, 5 to 95 %, as factors. */
-  readonly spread: readonly Range[];
-  /** Standard normal numbers of the unknowns, by rig. */
-  readonly z: Float64Array;
-  /** How many times over each check holds in the case that leaves it least, by rig. */
-  readonly left: Float64Array;
-  /** What pulls at each member, N, by rig: as pitched, and the most in any case with what flutter adds. */
-  readonly pitched: Float64Array;
-  readonly worst: Float64Array;
-  /** As pitched, m, by rig; empty without a ridge. */
-  readonly sag: Float64Array;
-  /** 1 where every case came to rest. */
-  readonly settled: Uint8Array;
-  /** What it comes to where it stands a little otherwise; null where another part has worked that out. */
-  readonly shapes: readonly ShapeEffect[] | null;
-}
 
 /**
  * Solves rigs as this one may be: hauls, ridge and wind, and what is measured of the bed, drawn within their ranges, each rig solved
@@ -68,6 +28,7 @@ export function solveDrawn(
   parts: readonly number[],
   progress: (done: number) => boolean = () => true,
 ): Drawn | null {
+  if (rig.pitch === undefined) return solveBare(rig, context, asked, parts, progress);
   const model = pitchModel(rig, context, { ranges: true });
   const tied = tieOff(model);
   // what bears both is worst in a case of the roof and one of the bed
@@ -78,7 +39,7 @@ export function solveDrawn(
   const nominal = [PITCHED, ...cases].map((c) => ({ c, state: solveCase(tied, c, { from: tied.pitched.stood }) }));
   const readings = nominal.map(({ state }) => readingOf(tied, state, null));
   const windy = cases.some((c) => c.environment.wind !== null);
-  const bed = drawnBed(rig, context, wanted, { tied, readings });
+  const bed = drawnBed(rig, context, wanted, { roof: { tied, readings } });
   // what bears the bed as well gives under both
   const checks = allChecks(model).filter((p) => bed?.bears.has(p.id) !== true);
   const held = [...heldOf(model, checks, readings), ...(bed?.held ?? [])];
@@ -100,7 +61,7 @@ export function solveDrawn(
   /** How many times over each place holds; null where the bed finds no rest. */
   const leftIn = (beside: { readonly tied: TiedRig; readonly readings: readonly CaseReading[] }): number[] | null => {
     const own = new Map(allChecks(beside.tied.model).map((p) => [p.id, p]));
-    const lain = bed?.at(nobody, beside);
+    const lain = bed?.at(nobody, { roof: beside });
     return lain === null
       ? null
       : [...checks.map((p) => leastOf(own.get(p.id) ?? p, beside.readings)), ...(lain?.left ?? [])];
@@ -116,32 +77,11 @@ export function solveDrawn(
             : null;
         })
       : null;
-  const out: Drawn = {
-    rigs: n,
-    seed: asked.seed,
-    unknowns,
-    members: members.map(({ id, name }) => ({ id, name })),
-    checks: held.map(({ id, name }) => ({ id, name })),
-    spread: strengths.spread,
-    z: new Float64Array(n * d),
-    left: new Float64Array(n * k),
-    pitched: new Float64Array(n * m),
-    worst: new Float64Array(n * m),
-    sag: new Float64Array(model.hasRidge ? n : 0),
-    settled: new Uint8Array(n),
-    shapes,
-  };
-  for (const [b, part] of parts.entries()) {
-    const z = hypercube(d, PART, asked.seed, part).map((x) => Math.min(FARTHEST, Math.max(-FARTHEST, x)));
-    out.z.set(z, b * PART * d);
-    for (let i = 0; i < PART; i++) {
-      const s = b * PART + i;
-      if (!progress(s / n)) return null;
-      out.settled[s] = solveOne(z.subarray(i * d, (i + 1) * d), s) ? 1 : 0;
-    }
-  }
-  progress(1);
-  return out;
+  const out = toDraw(
+    { seed: asked.seed, unknowns, members, checks: held, spread: strengths.spread, shapes },
+    { rigs: n, drawn: d, sag: model.hasRidge },
+  );
+  return drawEach(out, d, parts, progress, solveOne);
 
   /** Solves one rig and writes down what came of it; false where a case finds no rest. */
   function solveOne(z: Float64Array, s: number): boolean {
@@ -163,7 +103,7 @@ export function solveDrawn(
     if (bed === null) return true;
     const lain = bed.at(
       bed.unknowns.map((u) => z[columnOf.get(u.id) ?? -1] ?? 0),
-      { tied: drawn.rig, readings: seen },
+      { roof: { tied: drawn.rig, readings: seen } },
     );
     if (lain === null) return false;
     out.left.set(lain.left, s * k + checks.length);

@@ -31,6 +31,7 @@ export type UnknownKind =
   | 'tie-heights'
   | 'edge-heights'
   | 'feet'
+  | 'hung'
   | 'bed-heights'
   | 'straps'
   | 'mass'
@@ -48,7 +49,7 @@ export interface FootOf {
 
 /** Where an unknown takes effect. */
 type Acts =
-  /** On what decides the ridge's unstressed length, by its key. */
+  /** On a number of the ridge, by its key: under a roof one that decides its unstressed length. */
   | { readonly on: 'ridge'; readonly key: string }
   /** On the pull of every guy, or of one member. */
   | { readonly on: 'haul'; readonly member: number | null }
@@ -81,12 +82,26 @@ const OWN_HAND = 0.5;
 /** Share of the variance of what things hold that all of one make or one ground have together. Judgement, 0.5 to 0.9. */
 const TOGETHER = 0.7;
 
-const RIDGE_KINDS: Readonly<Record<string, UnknownKind>> = {
+export const RIDGE_KINDS: Readonly<Record<string, UnknownKind>> = {
   span: 'span',
   E0: 'trees',
   E1: 'trees',
   stretch: 'ridge-cord',
   metre: 'ridge-cord',
+  k: 'relaxing',
+  onset: 'relaxing',
+  wetStretch: 'soaking',
+  wetGrowth: 'soaking',
+  uptake: 'soaking',
+  hung: 'hung',
+  area: 'hung',
+  rho: 'air',
+  beaufort: 'wind',
+  gust: 'gusts',
+  shelter: 'shelter',
+  drag: 'wind',
+  reach: 'wind',
+  sway: 'trees',
 };
 
 /** Value of an unknown so many standard deviations off: lognormal on either side of its value, straight where its range passes zero. */

@@ -148,12 +148,13 @@ export const GALE = 8;
 /**
  * The whole judgement of a ridgeline.
  * @param options.ranges false leaves out the spreads of measured numbers (fast, while dragging)
+ * @param options.as     numbers of the line that are otherwise than they were measured, by key
  * @throws RigProblem naming field and remedy; NoSuchLine when no line gives the sag, dip or tension asked
  */
 export function evaluateRidge(
   rig: RidgeRig,
   context: LineContext,
-  options: { readonly ranges: boolean } = { ranges: true },
+  options: Parameters<typeof ridgeModel>[2] = { ranges: true },
 ): RidgeResult {
   const model = ridgeModel(rig, context, options);
   const cases = casesFor('line', rig, gustOf(rig)).map(model.caseFigures);

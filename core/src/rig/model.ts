@@ -87,7 +87,8 @@ const KEYS = [
   'area',
   'sway',
 ] as const;
-type Key = (typeof KEYS)[number];
+export type RidgeKey = (typeof KEYS)[number];
+type Key = RidgeKey;
 type Values = Record<Key, number>;
 
 const measured = (text: string): Source => ({ kind: 'measured', text });
@@ -133,6 +134,8 @@ export interface RidgeModel {
     readonly figures: readonly (Figure & { readonly key: string })[];
     readonly at: (changed: Readonly<Record<string, number>>) => number;
   };
+  /** What a case depends on, by key. */
+  readonly keysOf: (c: LoadCase) => readonly RidgeKey[];
   /** How the tension came about: the hauled pull of a pulley-style hitch and so on; empty for a chosen tension. */
   readonly hauling: readonly Figure[];
   readonly caseFigures: (c: LoadCase) => CaseFigures;
@@ -264,13 +267,14 @@ function baseFigures(
 /**
  * Readies a rig for solving. Everything else in this folder reads its numbers from here.
  * @param options.ranges  false leaves the spreads of what was measured out: some thirty times faster, for dragging
+ * @param options.as      numbers that are otherwise than they were measured, by key
  * @throws RigProblem for a rig that cannot be computed, naming field and remedy; NoSuchLine for a sag, dip or
  *         tension that no length of this line gives
  */
 export function ridgeModel(
   rig: RidgeRig,
   context: LineContext,
-  options: { readonly ranges: boolean } = { ranges: true },
+  options: { readonly ranges: boolean; readonly as?: Readonly<Partial<Record<RidgeKey, number>>> } = { ranges: true },
 ): RidgeModel {
   const problem = problemsOf(rig, context)[0];
   if (problem !== undefined) throw new RigProblem(problem.field, problem.said ?? problem.message);
@@ -295,6 +299,7 @@ export function ridgeModel(
   const woods = [woodOf(0), woodOf(1)] as const;
   const terminations = [terminationOf(0), terminationOf(1)] as const;
   const figures = baseFigures(rig, context, cord, woods);
+  for (const key of KEYS) figures[key] = { ...figures[key], value: options.as?.[key] ?? figures[key].value };
   if (!options.ranges)
     for (const key of KEYS) figures[key] = { ...figures[key], range: [figures[key].value, figures[key].value] };
   const central = Object.fromEntries(KEYS.map((k) => [k, figures[k].value])) as Values;
@@ -500,6 +505,7 @@ export function ridgeModel(
       figures: lengthKeys.map((key) => ({ ...figures[key], key })),
       at: (changed) => unstressedOf({ ...central, ...changed }),
     },
+    keysOf,
     hauling: t.how === 'pulley' ? pulleyFigures(rig, figures, (v) => hauledTension({ ...central, ...v })) : [],
     caseFigures,
   };

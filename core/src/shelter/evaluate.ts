@@ -229,7 +229,7 @@ export function evaluateBed(rig: RidgeRig, context: RigContext, options: BedOpti
 }
 
 /** What else a rig has beside its bed, as it was judged. */
-type Beside = { readonly roof?: Pick<Evaluated, 'tied' | 'readings'>; readonly ridge?: RidgeResult };
+export type Beside = { readonly roof?: Pick<Evaluated, 'tied' | 'readings'>; readonly ridge?: RidgeResult };
 
 /** Everything of a bed that can let go, weakest first, and the trees and what else holds lines of both, case by case. */
 export function bedLedger(

@@ -59,6 +59,7 @@ const DO: Readonly<Partial<Record<UnknownKind, string>>> = {
   'tie-heights': 'Tape how high both ends of the ridge are tied',
   'edge-heights': 'Tape how high its edges hang, or its prop stands',
   feet: 'Tape how far out the feet are that were set by hand',
+  hung: 'Weigh what hangs on the line',
   'bed-heights': 'Tape how high both straps are',
   straps: 'Tape the free straps, and again with someone in the bed',
   mass: 'Weigh who lies in it, dressed and with the bedding',

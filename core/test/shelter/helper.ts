@@ -5,6 +5,7 @@ import { readRigFile, contextOf } from '../../src/formats/index.js';
 import { gustSpeed } from '../../src/rig/index.js';
 import type { GivenWind } from '../../src/rig/index.js';
 import type { Bed, BedEnd, RigContext, RidgeRig } from '../../src/rig/index.js';
+import { DEFAULT_REQUIRED } from '../../src/strength/index.js';
 
 export const UNITS = { length: 'm', force: 'N' } as const;
 
@@ -12,6 +13,13 @@ export const UNITS = { length: 'm', force: 'N' } as const;
 export function demo(name: string): { readonly rig: RidgeRig; readonly context: RigContext } {
   const file = readRigFile(readFileSync(join(process.cwd(), `examples/rigs/${name}.rig.json`), 'utf8'));
   return { rig: file.rig, context: contextOf(file) };
+}
+/** A rig of the demo camp by its name, with the camp's kit. */
+export function ofCamp(name: string): { readonly rig: RidgeRig; readonly context: RigContext } {
+  const camp = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.json'), 'utf8'));
+  const { rig } = camp.rigs.find((r: { readonly name: string }) => r.name === name);
+  const { kit, roofs, pegs, beds, straps, person } = camp;
+  return { rig, context: { kit, roofs, pegs, beds, straps, body: person.body, required: DEFAULT_REQUIRED } };
 }
 export const UNDER_FLY = 'river-bed-under-the-fly';
 export const ONE_TREE = 'bed-on-one-alder';

@@ -275,8 +275,8 @@ function Bench({
               onChoose={(id) => showAll({ with: id, was: null })}
               onClose={() => showAll({ panel: null, was: null })}
             />
-          ) : panel === 'sure' && weathered !== null ? (
-            <SurePanel key={JSON.stringify(question.rig)} question={question} rows={weathered.rows} onClose={close} />
+          ) : panel === 'sure' && report?.full === true && problem === null ? (
+            <SurePanel key={JSON.stringify(question.rig)} question={question} rows={report.rows} onClose={close} />
           ) : panel === 'night' && weathered !== null ? (
             <NightPanel
               key={JSON.stringify(question.rig)}

@@ -180,9 +180,10 @@ const Weather: StepControls = ({ editing, said, report, caseId, show }) => {
         <>
           <WeatherQuick editing={editing} />
           {pitched && <WindFrom editing={editing} />}
-          {(pitched || editing.rig.bed !== undefined) && (
-            <LookAhead roofed={pitched} onPanel={(panel) => show('panel', panel)} />
-          )}
+          <LookAhead
+            whose={pitched ? 'roof' : editing.rig.bed !== undefined ? 'bed' : 'line'}
+            onPanel={(panel) => show('panel', panel)}
+          />
         </>
       }
     >

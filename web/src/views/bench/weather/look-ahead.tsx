@@ -3,20 +3,32 @@ import { Telescope } from 'lucide-react';
 import type { ReactElement } from 'react';
 
 const PANELS = [
-  { panel: 'ladder', bare: true, name: 'Turn it up', says: 'what gives first: in wind, rain, snow, in the bed' },
-  { panel: 'gusts', name: 'Gusts', says: 'a minute of them played over it' },
-  { panel: 'dry', name: 'Dry ground', says: 'who gets wet in which hour' },
-  { panel: 'sure', name: 'How sure', says: 'what is not known, and what to find out' },
-  { panel: 'night', name: 'Tonight', says: 'what to do before which hour' },
-] as const;
+  {
+    panel: 'ladder',
+    of: ['roof', 'bed'],
+    name: 'Turn it up',
+    says: 'what gives first: in wind, rain, snow, in the bed',
+  },
+  { panel: 'gusts', of: ['roof'], name: 'Gusts', says: 'a minute of them played over it' },
+  { panel: 'dry', of: ['roof'], name: 'Dry ground', says: 'who gets wet in which hour' },
+  { panel: 'sure', of: ['roof', 'bed', 'line'], name: 'How sure', says: 'what is not known, and what to find out' },
+  { panel: 'night', of: ['roof'], name: 'Tonight', says: 'what to do before which hour' },
+] as const satisfies readonly {
+  readonly panel: string;
+  readonly of: readonly Whose[];
+  readonly name: string;
+  readonly says: string;
+}[];
+/** What is pitched: a roof, else a bed, else a line alone. */
+export type Whose = 'roof' | 'bed' | 'line';
 
 /** Opens one of the panels in which a night is thought through. */
 export function LookAhead({
-  roofed,
+  whose,
   onPanel,
 }: {
-  /** A bed without a roof has only who lies in it turned up. */
-  readonly roofed: boolean;
+  /** Each has what can be asked of it. */
+  readonly whose: Whose;
   readonly onPanel: (panel: string) => void;
 }): ReactElement {
   return (
@@ -29,7 +41,7 @@ export function LookAhead({
       <Portal>
         <Menu.Positioner>
           <Menu.Content>
-            {PANELS.filter((p) => roofed || 'bare' in p).map(({ panel, name, says }) => (
+            {PANELS.filter(({ of }) => (of as readonly Whose[]).includes(whose)).map(({ panel, name, says }) => (
               <Menu.Item key={panel} value={panel} onSelect={() => onPanel(panel)}>
                 <Box>
                   <Text fontWeight={700}>{name}</Text>

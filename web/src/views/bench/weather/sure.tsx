@@ -3,7 +3,7 @@ import { betterOf } from '@rough-bight/core/doubt';
 import type { Doubt } from '@rough-bight/core/doubt';
 import { capital, say, show } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
-import type { Row } from '@rough-bight/core/rig';
+import type { RidgeRig, Row } from '@rough-bight/core/rig';
 import { betterWords, doubtWords, oftenWords } from '@rough-bight/core/words';
 import { useMemo } from 'react';
 import type { ReactElement } from 'react';
@@ -45,12 +45,12 @@ export function SurePanel({
       start={(progress, done) => startDoubt(question, { cases, seed: SEED }, SAMPLES, progress, done)}
       onClose={onClose}
     >
-      {(doubt) => <Sure doubt={doubt} bedded={question.rig.bed !== undefined} />}
+      {(doubt) => <Sure doubt={doubt} rig={question.rig} />}
     </LongWork>
   );
 }
 
-function Sure({ doubt, bedded }: { readonly doubt: Doubt; readonly bedded: boolean }): ReactElement {
+function Sure({ doubt, rig }: { readonly doubt: Doubt; readonly rig: RidgeRig }): ReactElement {
   const units = useUnits();
   const { sentence, detail } = doubtWords(doubt);
   const better = betterOf(doubt);
@@ -82,10 +82,13 @@ function Sure({ doubt, bedded }: { readonly doubt: Doubt; readonly bedded: boole
       <DataTable name="Pulls" rows={doubt.lines} columns={lineColumns} rowId={(l) => l.id} />
       <Fold line={`${say(doubt.samples, 'count', units)} rigs, seed ${SEED}`}>
         <Text textStyle="quiet">
-          Hauls, the ridge, heights, the wind, {bedded ? 'what is measured of the bed ' : ''}and what everything holds
-          are drawn within their ranges, and every rig so drawn is solved. The same seed gives the same rigs. Something
-          gave in {doubt.converged.map((c) => `${oftenWords(c.gives, c.samples)} after ${c.samples}`).join(', ')}: give
-          or take {Math.max(1, Math.round(100 * doubt.gives.sd))} in a hundred.
+          {rig.pitch === undefined
+            ? 'How tight the line is, the span, heights, '
+            : 'Hauls, the ridge, heights, the wind, '}
+          {rig.bed === undefined ? '' : 'what is measured of the bed '}and what everything holds are drawn within their
+          ranges, and every rig so drawn is solved. The same seed gives the same rigs. Something gave in{' '}
+          {doubt.converged.map((c) => `${oftenWords(c.gives, c.samples)} after ${c.samples}`).join(', ')}: give or take{' '}
+          {Math.max(1, Math.round(100 * doubt.gives.sd))} in a hundred.
         </Text>
       </Fold>
       <Caution>Ranges are what is known of such things, not of yours. A chance that is small is no promise.</Caution>
