@@ -113,6 +113,22 @@ test('how sure: what gives how often, and what would be worth finding out; stopp
   await expect(sure.getByText('A chance that is small is no promise.')).toBeVisible();
 });
 
+test('how sure of a line and of a bed without a roof: nothing else of a night is asked of a line', async ({ page }) => {
+  await page.goto('/rigs/bank-top-ridge-dip-tested/weather');
+  await page.getByRole('button', { name: 'Look ahead' }).click();
+  await expect(page.getByRole('menuitem')).toHaveCount(1);
+  await page.getByRole('menuitem', { name: 'How sure' }).click();
+  const sure = panel(page, 'How sure');
+  await expect(sure.getByText(/Of the rigs that this one may be, .* loses? something/)).toBeVisible({
+    timeout: 60_000,
+  });
+  await expect(sure.getByRole('table', { name: 'Pulls' }).getByRole('rowheader')).toHaveText(['Ridgeline']);
+  await page.goto('/rigs/bed-on-one-alder/weather');
+  await ahead(page, 'How sure');
+  await expect(sure.getByText(/What is nearest to giving holds .* times over/)).toBeVisible({ timeout: 60_000 });
+  await expect(sure.getByRole('table', { name: 'Pulls' }).getByRole('rowheader', { name: /strap/i })).toHaveCount(2);
+});
+
 test('tonight: what is to be done when, hour by hour, and as alarms', async ({ page }) => {
   await page.goto('/rigs/mess-roof/weather');
   await ahead(page, 'Tonight');

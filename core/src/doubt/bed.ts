@@ -88,7 +88,8 @@ export function drawnBed(
     unknowns,
     held: links.map(({ row, link }) => ({
       id: link.id,
-      name: link.name,
+      // both stays may be held alike
+      name: links.some((l) => l.link !== link && l.link.name === link.name) ? `${link.name}, ${row.name}` : link.name,
       holds: link.available,
       alike: alikeOf(rig.bed!, row, link),
     })),

@@ -20,7 +20,7 @@ export function doubtWords({ gives, links, least, samples, unsettled }: Doubt): 
 } {
   const first = links.reduce<Doubt['links'][number] | null>((a, b) => (b.first > (a?.first ?? 0) ? b : a), null);
   const often = oftenWords(gives.value, samples);
-  const what = first === null ? '' : `, most often the ${first.name}`;
+  const what = first === null ? '' : `, most often ${/^an? /.test(first.name) ? '' : 'the '}${first.name}`;
   const restless = unsettled / samples;
   const flaps =
     unsettled === 0 ? phrase`` : phrase` In ${oftenWords(restless, samples)} no rest was found; they count as giving.`;

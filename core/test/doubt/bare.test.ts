@@ -4,6 +4,8 @@ import type { Doubt } from '../../src/doubt/index.js';
 import { evaluateRidge } from '../../src/rig/index.js';
 import type { RidgeRig, RigContext } from '../../src/rig/index.js';
 import { judgeRig } from '../../src/shelter/index.js';
+import { tell } from '../../src/quantity/index.js';
+import { doubtWords } from '../../src/words/index.js';
 import { demo, ofCamp } from '../shelter/helper.js';
 
 const PARTS = [0, 1, 2, 3];
@@ -92,6 +94,14 @@ describe('a bed without a roof', () => {
     }
     expect(new Set(sampled.links.map((l) => l.id)).size).toBe(sampled.links.length);
     for (const b of report.bed!.bears) expect(sampled.links.map((l) => l.id)).toContain(b.id);
+  });
+  test('what holds both stays alike is told with the stay it holds, and read as it would be said', () => {
+    const logs = sampled.links.filter((l) => l.name.startsWith('a drift log that slides')).map((l) => l.name);
+    expect(logs).toHaveLength(2);
+    expect(new Set(logs).size).toBe(2);
+    const first = { ...sampled.links.find((l) => l.name === logs[0])!, first: 1 };
+    const { sentence } = doubtWords({ ...sampled, links: [first], gives: { value: 0.2, sd: 0 } });
+    expect(tell(sentence)).toContain('most often a drift log that slides, ');
   });
   test('who lies in it is not known to the kilogram, nor how high its straps are', () => {
     const kinds = sampled.unknowns.map((u) => u.kind);
