@@ -19,6 +19,7 @@ test('the wind turned up: what gives first, rung by rung on the scene, from anot
   const ladder = panel(page, 'Turn it up');
   await expect(ladder.getByText(/gives first, in .*m\/s at the roof/)).toBeVisible({ timeout: 60_000 });
   await expect(ladder.getByText('Leave long before the last rung.')).toBeVisible();
+  await expect(ladder.getByRole('table', { name: 'Ladder' }).getByRole('rowheader').last()).toHaveText('Leave');
   const falls = ladder.getByRole('list', { name: 'What gives, in order' });
   await expect(falls.getByRole('listitem').first()).toContainText(/gives: .* hangs free/);
   // down to the calm by the keyboard: everything hangs on again

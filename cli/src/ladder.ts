@@ -5,7 +5,7 @@ import type { Fall, Ladder, Turned } from '@rough-bight/core/ladder';
 import { SNOWS } from '@rough-bight/core/catalogue';
 import { SI, say as show } from '@rough-bight/core/quantity';
 import { BEAUFORT, compassPoint } from '@rough-bight/core/weather';
-import { LEVELS } from '@rough-bight/core/words';
+import { LEVELS, lastRung } from '@rough-bight/core/words';
 
 const round = (x: number, places = 2): number => Number(x.toFixed(places));
 
@@ -72,6 +72,7 @@ function titleOf(turned: Turned): string {
 /** The same as lines to read. */
 export function ladderText({ turned, rungs, end, at }: Ladder): string[] {
   const say = (level: number): string => show(level, LEVELS[turned.of], SI);
+  const last = lastRung(turned.of);
   return [
     '',
     titleOf(turned),
@@ -83,5 +84,6 @@ export function ladderText({ turned, rungs, end, at }: Ladder): string[] {
       `${beaufort === null ? '' : `${String(beaufort).padStart(2)}  ${BEAUFORT[beaufort]!.name.padEnd(16)}`}${say(level).padStart(10)}${least === null ? '' : `  ${least.left.toFixed(1)} times left at the ${least.name}`}`,
     ]),
     `${at === null ? '' : `${say(at)}: `}${ENDS[end]}`,
+    `${last.name}, ${last.said}.`,
   ];
 }

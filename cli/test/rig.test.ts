@@ -31,6 +31,7 @@ describe('rb rig', () => {
     expect(out).toMatch(/wind turned up from the south-south-west, dry/);
     expect(out).toMatch(/at \d+\.\d m\/s .* gives: .* hangs free/);
     expect(out).toMatch(/leave before/i);
+    expect(out.trimEnd().split('\n')).toContain('Leave, whatever still stands.');
     const said = JSON.parse(rb('rig', example('drum-tight-bed'), '--ladder', '--wind', '5@200', '--json').out) as {
       ladder: { from: number; rungs: { beaufort: number; falls: { at: number }[] }[]; end: string };
     };

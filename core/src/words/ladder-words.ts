@@ -133,6 +133,12 @@ export function ladderWords(ladder: Ladder): { readonly sentence: Phrase; readon
 /** Less water than this on a roof is wetness, m³. */
 const NO_POOL = 1e-4;
 
+/** The last rung of every ladder, whatever stands. */
+export const lastRung = (of: Turned['of']): { readonly name: string; readonly said: string } =>
+  of === 'people'
+    ? { name: 'Get out', said: 'whatever still holds' }
+    : { name: 'Leave', said: 'whatever still stands' };
+
 /** What has least left on a rung: "1.1 times over, sewn loop at the first end". */
 export const leastWords = ({ least }: Rung): Phrase =>
   least === null ? phrase`no rest found` : phrase`${amount(least.left, 'ratio')} times over: ${least.name}`;

@@ -8,7 +8,7 @@ import { say, tell } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { BEAUFORT } from '@rough-bight/core/weather';
-import { LEVELS, fallWords, ladderWords, leastWords, levelWords } from '@rough-bight/core/words';
+import { LEVELS, fallWords, ladderWords, lastRung, leastWords, levelWords } from '@rough-bight/core/words';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Choice } from '../../../parts/choice.js';
@@ -174,6 +174,7 @@ function Climbed({
     () => rungColumns(turned, units, rung, (r) => setAt(rungs.indexOf(r))),
     [turned, units, rung, rungs],
   );
+  const steps = useMemo((): readonly Step[] => [...rungs.map((r) => ({ rung: r })), { rung: null }], [rungs]);
   return (
     <Found sentence={sentence} detail={detail}>
       {stale && (
@@ -197,7 +198,12 @@ function Climbed({
       </Slider.Root>
       <Here turned={turned} rung={rung} />
       {falls.length > 0 && <Falls ladder={ladder} />}
-      <DataTable name="Ladder" rows={rungs} columns={columns} rowId={(r) => String(r.level)} />
+      <DataTable
+        name="Ladder"
+        rows={steps}
+        columns={columns}
+        rowId={({ rung: r }) => (r === null ? 'last' : String(r.level))}
+      />
       <Caution>{CAUTIONS[turned.of]}</Caution>
     </Found>
   );
@@ -286,35 +292,56 @@ function Falls({ ladder }: { readonly ladder: Ladder }): ReactElement {
 const rungName = (turned: Turned, { beaufort, level }: Rung, units: UnitChoice): string =>
   beaufort === null ? tell(levelWords({ turned }, level), units) : `${beaufort} ${BEAUFORT[beaufort]!.name}`;
 
+/** A rung, or the last one: to leave, whatever stands. */
+interface Step {
+  readonly rung: Rung | null;
+}
+
 function rungColumns(
   turned: Turned,
   units: UnitChoice,
   shown: Rung,
   onRung: (r: Rung) => void,
-): readonly Column<Rung>[] {
+): readonly Column<Step>[] {
   const ofWind = turned.of === 'wind';
+  const last = lastRung(turned.of);
   return [
     {
       id: 'rung',
       name: 'Rung',
       head: true,
-      value: (r) => r.beaufort ?? r.level,
-      cell: (r) => (
-        <>
-          <Button variant="plain" size="xs" aria-pressed={r === shown} onClick={() => onRung(r)}>
-            {rungName(turned, r, units)}
-          </Button>
-          {ofWind && <Text textStyle="quiet">{say(r.level, 'speed', units)}</Text>}
-        </>
-      ),
+      value: ({ rung: r }) => (r === null ? last.name : (r.beaufort ?? r.level)),
+      cell: ({ rung: r }) =>
+        r === null ? (
+          last.name
+        ) : (
+          <>
+            <Button variant="plain" size="xs" aria-pressed={r === shown} onClick={() => onRung(r)}>
+              {rungName(turned, r, units)}
+            </Button>
+            {ofWind && <Text textStyle="quiet">{say(r.level, 'speed', units)}</Text>}
+          </>
+        ),
     },
-    ...(ofWind ? [{ id: 'level', name: 'Gust', unit: 'm/s', value: (r: Rung) => r.level, folded: true as const }] : []),
+    ...(ofWind
+      ? [
+          {
+            id: 'level',
+            name: 'Gust',
+            unit: 'm/s',
+            value: ({ rung: r }: Step) => r?.level ?? null,
+            folded: true as const,
+          },
+        ]
+      : []),
     {
       id: 'left',
       name: 'Least left',
-      value: (r) => r.least?.left ?? null,
-      cell: (r) =>
-        r.least === null ? (
+      value: ({ rung: r }) => r?.least?.left ?? null,
+      cell: ({ rung: r }) =>
+        r === null ? (
+          last.said
+        ) : r.least === null ? (
           'no rest'
         ) : (
           <>
@@ -323,7 +350,12 @@ function rungColumns(
           </>
         ),
     },
-    { id: 'of', name: 'Of', value: (r) => r.least?.name ?? null, folded: true },
-    { id: 'falls', name: 'What gives', value: (r) => r.falls.map((f) => f.name).join('; '), folded: true },
+    { id: 'of', name: 'Of', value: ({ rung: r }) => r?.least?.name ?? null, folded: true },
+    {
+      id: 'falls',
+      name: 'What gives',
+      value: ({ rung: r }) => r?.falls.map((f) => f.name).join('; ') ?? null,
+      folded: true,
+    },
   ];
 }
