@@ -94,6 +94,7 @@ test('kit and measures change what the rig is judged with', async ({ app, page }
   await page.goto(`${app.address}/rigs/landing-gable/ridge`);
   await expect(page.getByText(/green 550, long hank is nicked/)).toBeVisible();
   await page.goto(`${app.address}/me`);
+  const pace = await page.getByLabel('Pace', { exact: true }).inputValue();
   await page.getByLabel('Pace', { exact: true }).fill('0.8');
   await page.getByLabel('Pace', { exact: true }).press('Enter');
   await page.goto(`${app.address}/rigs/landing-gable/ridge`);
@@ -102,6 +103,13 @@ test('kit and measures change what the rig is judged with', async ({ app, page }
   await page.getByRole('button', { name: /^green 550, long hank/ }).click();
   await page.getByRole('button', { name: 'Take green 550, long hank out of the kit' }).click();
   await expect(page.getByRole('alert')).toContainText('“Landing gable”');
+  // other files may go on with the same application
+  await page.getByRole('group', { name: 'green 550, long hank' }).getByLabel('Wear').selectOption('sound');
+  await expect(page.getByRole('button', { name: /^green 550, long hank/ })).not.toContainText('nicked');
+  await page.goto(`${app.address}/me`);
+  await page.getByLabel('Pace', { exact: true }).fill(pace);
+  await page.getByLabel('Pace', { exact: true }).press('Enter');
+  await expect(page.getByLabel('Pace', { exact: true })).toHaveValue(pace);
 });
 
 test('a version is named, laid beside the rig as it is now, and brought back', async ({ app, page }) => {
