@@ -1,4 +1,5 @@
 import { readFileSync, statSync } from 'node:fs';
+import { cutLength } from '@rough-bight/core/cordage';
 import { FileProblem, readRigFile, contextOf } from '@rough-bight/core/formats';
 import type { RigFile } from '@rough-bight/core/formats';
 import { NoSuchLine } from '@rough-bight/core/line';
@@ -267,7 +268,7 @@ function toJson(r: PitchResult, caseId: string, under: ReadonlySet<string>) {
       tension: round(shape.tension[r.topology.lines.find((l) => l.id === row.id)!.line]!),
       worst: round(row.demand.value),
       unstressedLength: round(row.unstressed ?? 0, 4),
-      cut: row.cut === null ? null : round(row.cut),
+      cut: row.cut === null ? null : round(cutLength(row.cut)),
       ...governs(row),
     })),
     anchors: r.anchors

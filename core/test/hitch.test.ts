@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CORDS, HITCHES, findCord, findHitch } from '../src/catalogue/index.js';
+import { cutLength } from '../src/cordage/index.js';
 import {
   clamping,
   gripFigure,
@@ -124,7 +125,7 @@ describe('what is said of a hitch', () => {
 
 describe('loops', () => {
   test('cord to cut: legs, turns, join and tails', () => {
-    expect(loopCut(0.12, 3, 0.002, 0.004)).toBeCloseTo(0.24 + 6 * Math.PI * 0.006 + 0.08 + 0.1, 9);
+    expect(cutLength(loopCut('twine', 0.12, 3, 0.002, 0.004))).toBeCloseTo(0.24 + 6 * Math.PI * 0.006 + 0.08 + 0.1, 9);
   });
   test('the roof hangs under the ridge by the loop at its angle', () => {
     expect(hangGap(0.2, Math.PI / 6)).toBeCloseTo(0.1, 12);

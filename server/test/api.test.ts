@@ -367,7 +367,8 @@ describe('who may ask', () => {
       .expect(200);
     const csp = answer.headers['content-security-policy']!;
     expect(csp).toContain("default-src 'none'");
-    expect(csp).not.toContain('unsafe');
+    // the solver of cord plans is compiled; nothing else is made of text
+    expect(csp.replace("'wasm-unsafe-eval'", '')).not.toContain('unsafe');
     expect(csp).not.toContain('upgrade-insecure-requests');
     expect(answer.headers['x-powered-by']).toBeUndefined();
   });

@@ -15,6 +15,7 @@ const KitView = lazy(() => import('./views/kit/kit.js'));
 const BenchView = lazy(() => import('./views/bench/bench.js').then((m) => ({ default: m.BenchView })));
 const CampView = lazy(() => import('./views/camp/camp.js').then((m) => ({ default: m.CampView })));
 const CampsView = lazy(() => import('./views/camp/camps.js'));
+const CordView = lazy(() => import('./views/cord/cord.js'));
 const StartView = lazy(() => import('./views/start/start.js'));
 const MeView = lazy(() => import('./views/me/me.js'));
 const NetView = lazy(() => import('./views/net/net.js'));
@@ -32,6 +33,7 @@ const router = createBrowserRouter([
       { path: 'camps', element: shown(<CampsView />) },
       { path: 'camps/:campId', element: shown(<CampView />) },
       { path: 'camps/:campId/new', element: shown(<StartView />) },
+      { path: 'camps/:campId/cord', element: shown(<CordView />) },
       { path: 'rigs/:rigId/:step?', element: shown(<BenchView />) },
       { path: 'places/:placeId/:step?', element: shown(<GroundView />) },
       { path: 'kit', element: shown(<KitView />) },

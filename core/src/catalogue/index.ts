@@ -1,3 +1,4 @@
+export * from './bends.js';
 export * from './evidence.js';
 export * from './cords.js';
 export * from './knots.js';

@@ -13,5 +13,10 @@ export const OWN_LIMITS = {
 } as const satisfies Record<string, Limit>;
 
 export const CORD_LIMITS = {
-  length: limit('length on hand', 'length', 0.1, 1000),
+  length: limit('length on hand', 'length', 0, 1000),
+  piece: limit('length of the piece', 'length', 0.1, 1000),
 } as const satisfies Record<string, Limit>;
+
+/** Pieces of one hank, and cuts told of it, at most. */
+export const MOST_PIECES = 60;
+export const MOST_CUTS = 200;

@@ -88,3 +88,7 @@ export const draftDocument = <S extends z.ZodType>(document: S) =>
 export const saved = <S extends z.ZodRawShape>({ shape }: { readonly shape: S }) =>
   part({ ...shape, version: whole(limit('version', 'count', 1, 1e9)) });
 export const savedDocument = <S extends z.ZodType>(document: S) => saved(draftDocument(document));
+
+/** A moment, as ISO 8601 tells it, in universal time. */
+export const moment = (what: string) =>
+  z.iso.datetime({ error: `The ${what} must be a date and time as 2026-05-01T18:00:00Z.` });

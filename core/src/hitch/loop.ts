@@ -1,14 +1,21 @@
+import type { Cut } from '../cordage/index.js';
+
 /** Cord of the join knot of a loop, in diameters; and its two tails, m. Judgement: a double fisherman's or like. */
 const JOIN = 40;
 const TAILS = 0.1;
 
 /**
- * Length of cord to cut for a loop hitch, m: its two legs, two turns round the host for each wrap, join and tails.
+ * Cord to cut for a loop hitch: its two legs, two turns round the host for each wrap, join and tails.
  * @param loop length of the loop from wraps to load point, m
  */
-export function loopCut(loop: number, wraps: number, diameter: number, host: number): number {
-  return 2 * loop + 2 * wraps * Math.PI * (host + diameter) + JOIN * diameter + TAILS;
-}
+export const loopCut = (hank: string, loop: number, wraps: number, diameter: number, host: number): Cut => ({
+  hank,
+  between: 2 * loop,
+  wraps: 2 * wraps * Math.PI * (host + diameter),
+  knots: JOIN * diameter,
+  tails: TAILS,
+  travel: 0,
+});
 
 /**
  * How far the load point hangs under the ridge when the loop is pulled along it and down, m: the loop's own length at the

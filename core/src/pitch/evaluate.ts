@@ -4,14 +4,15 @@ import { diameterOf } from '../anchor/index.js';
 import { fireBy } from '../around/index.js';
 import type { FireResult } from '../around/index.js';
 import { acrossOf, GUY_ENDS } from '../catalogue/index.js';
-import { TAIL } from '../cordage/index.js';
+import type { Cut, EndLength } from '../cordage/index.js';
+import { GUY_TRAVEL, PEG_TAILS, ROUND_ANCHOR, cutBetween, cutLength, onHand } from '../cordage/index.js';
 import type { Finding } from '../findings/index.js';
 import { gripFigure, hangGap, hitchAdvice, loopCut, offAxis } from '../hitch/index.js';
 import type { HitchAdvice } from '../hitch/index.js';
 import { norm, sub } from '../quantity/index.js';
 import type { Phrase, Vec3 } from '../quantity/index.js';
 import type { BearerId, GivenWind, RigContext, RidgeRig, Row } from '../rig/index.js';
-import { gustOf, pegsOfBed, ratioOf, roofedIn, tiedTo, treeOf } from '../rig/index.js';
+import { gustOf, haulTravel, pegsOfBed, ratioOf, roofedIn, tiedTo, treeOf, trunkEnd } from '../rig/index.js';
 import { judgedBy } from '../strength/index.js';
 import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
@@ -440,7 +441,7 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
       margin: along > 0 ? (dry.value * offAxis(state.angle) * state.pull) / along : Number.POSITIVE_INFINITY,
       slid: farthest(states, h.end),
       hangGap: hangGap(h.set.loop, state.angle),
-      cut: loopCut(h.set.loop, h.wraps, h.cord.diameter, h.host.diameter),
+      cut: cutLength(loopCut(h.kitCord.id, h.set.loop, h.wraps, acrossOf(h.cord), h.host.diameter)),
       advice: hitchAdvice(h, dry, state.angle),
     };
   });
@@ -605,26 +606,27 @@ function pitchedOf(model: PitchModel, reading: CaseReading, chain: Chain): numbe
   return reading.tension(chain.id).value;
 }
 
-/** Cord to cut for a member of this unstressed length, m: both knots and a tail with it; a hitch's loop by its own wraps. */
-export function cutOf(model: PitchModel, m: Member, length: number): number {
+/** Cord for a member of this unstressed length: both knots, a tail and what is hauled with it; a hitch's loop by its own wraps. */
+export function cutOf(model: PitchModel, m: Member, length: number): Cut {
   const d = acrossOf(m.cord);
+  const hank = m.kitCord.id;
   if (m.role === 'loop') {
     const h = model.hitches.find((x) => x.end === m.end)!;
-    return loopCut(h.set.loop, h.wraps, d, h.host.diameter);
+    return loopCut(hank, h.set.loop, h.wraps, d, h.host.diameter);
   }
-  const at = (i: 0 | 1): number =>
-    model.rig.ends[i].wraps * (model.rig.trunks[i].girth + Math.PI * d) +
-    model.ridge.terminations[i].cordInDiameters * d +
-    TAIL;
-  if (m.role === 'ridge') return length + at(0) + at(1);
-  if (m.role === 'tie') return length + at(m.end) + GUY_ENDS.cloth.cordInDiameters * d;
-  const { guy } = m.reach!;
+  const at = (i: 0 | 1): EndLength => trunkEnd(model.rig, model.ridge.terminations, i);
+  if (m.role === 'ridge') return cutBetween(hank, length, [at(0), at(1)], d, haulTravel(model.rig));
+  const tieOut: EndLength = { wraps: 0, girth: 0, knotDiameters: GUY_ENDS.cloth.cordInDiameters, tail: 0 };
+  if (m.role === 'tie')
+    return cutBetween(hank, length, [at(m.end), tieOut], d, m.end === 1 ? haulTravel(model.rig) : 0);
   // a loop of cord to a peg is doubled and joined
-  if (m.role === 'peg') return 2 * length + GUY_ENDS.cloth.cordInDiameters * d + 0.1;
-  const made = guy.hitch === 'elastic' ? 'adjustable' : guy.hitch;
-  const tied = tiedTo(guy.anchor, m.reach!.key.id);
-  const round = (tied === null ? null : treeOf(model.rig, tied.tree))?.girth ?? 0.15;
-  return length + round + (GUY_ENDS.cloth.cordInDiameters + GUY_ENDS[made].cordInDiameters) * d + TAIL;
+  if (m.role === 'peg') return cutBetween(hank, 2 * length, [{ ...tieOut, tail: PEG_TAILS }], d, 0);
+  const { guy, key } = m.reach!;
+  const made = GUY_ENDS[guy.hitch === 'elastic' ? 'adjustable' : guy.hitch];
+  const tied = tiedTo(guy.anchor, key.id);
+  const girth = (tied === null ? null : treeOf(model.rig, tied.tree))?.girth ?? ROUND_ANCHOR;
+  const foot: EndLength = { wraps: 1, girth, knotDiameters: made.cordInDiameters };
+  return cutBetween(hank, length, [foot, tieOut], d, made.hauls ? GUY_TRAVEL : 0);
 }
 
 function guyReport(rig: TiedRig, m: Member, reading: CaseReading): GuyReport[] {
@@ -789,10 +791,10 @@ function pegsOf({ model }: TiedRig): PitchResult['pegs'] {
 function cordsOf(tied: TiedRig): PitchResult['cords'] {
   const wanted = new Map<string, number>();
   tied.model.members.forEach((m, k) =>
-    wanted.set(m.kitCord.id, (wanted.get(m.kitCord.id) ?? 0) + cutOf(tied.model, m, tied.tied[k]!)),
+    wanted.set(m.kitCord.id, (wanted.get(m.kitCord.id) ?? 0) + cutLength(cutOf(tied.model, m, tied.tied[k]!))),
   );
   return [...wanted].map(([id, length]) => {
     const kit = tied.model.context.kit.find((c) => c.id === id)!;
-    return { id, name: kit.name, wanted: length, have: kit.length };
+    return { id, name: kit.name, wanted: length, have: onHand(kit) };
   });
 }

@@ -60,3 +60,13 @@ export function saySmall(length: number, body: BodyMeasures): string {
   const spans = Math.round((length / body.handSpan) * 2) / 2;
   return spans === 1 ? 'a hand span' : `${spans} hand spans`;
 }
+
+/** A length to measure off by one's arms and hands, never less than it is: "4 arm spans and 3 hand spans". */
+export function sayByArms(length: number, body: BodyMeasures): string {
+  let arms = Math.floor(length / body.armSpan + 1e-9);
+  let hands = Math.ceil((length - arms * body.armSpan) / body.handSpan - 1e-6);
+  if (hands * body.handSpan >= body.armSpan) [arms, hands] = [arms + 1, 0];
+  const some = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
+  if (arms === 0) return some(hands, 'hand span');
+  return hands === 0 ? some(arms, 'arm span') : `${some(arms, 'arm span')} and ${some(hands, 'hand span')}`;
+}

@@ -2,7 +2,8 @@ import { barkPressure, momentFigure, screenTree, trunkGive } from '../anchor/ind
 import type { CaseKind } from '../cases/index.js';
 import { PITCHED, QUIET, casesFor, nameOf, saidOf as saidAs, whenOf } from '../cases/index.js';
 import { BARK_PRESSURE, CORD_ON_BARK, PULLS, acrossOf, cordWeight } from '../catalogue/index.js';
-import { cordNeeded } from '../cordage/index.js';
+import type { Cut, EndLength } from '../cordage/index.js';
+import { HAULED, cutBetween, cutFigure, inOne } from '../cordage/index.js';
 import { capstanHold, spanShape, travelNeeded } from '../line/index.js';
 import type { Finding } from '../findings/index.js';
 import { finding } from '../findings/index.js';
@@ -10,7 +11,7 @@ import type { Phrase, Vec3 } from '../quantity/index.js';
 import type { Judged } from '../strength/index.js';
 import { judgedBy } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
-import { derive, given } from '../working/index.js';
+import { derive } from '../working/index.js';
 import { gustOf } from './gust.js';
 import { ledgerOf, trunkPull } from './ledger.js';
 import type { CaseFigures, RidgeModel } from './model.js';
@@ -163,7 +164,8 @@ export function evaluateRidge(
   const links = ledgerOf(model, cases);
   const ledger = links.map(judgedBy(rig, context.required)).sort((a, b) => a.judgement.ratio - b.judgement.ratio);
   const sagLimit = rig.tightness * model.distance;
-  const needed = neededFigure(model);
+  const cut = cutOf(model);
+  const needed = cutFigure(cut, 'line');
   const travel = travelOf(model);
   const tight = pitched.sag.value <= sagLimit;
   const trunks = [0, 1].map((i): TrunkForces => {
@@ -221,11 +223,11 @@ export function evaluateRidge(
     })),
     shapes,
     ledger,
-    rows: rowsOf(model, ledger, pitched, { needed, cases, unstressed: model.unstressed.value }),
+    rows: rowsOf(model, ledger, pitched, { cut, cases, unstressed: model.unstressed.value }),
     tight,
     sagLimit,
     cordNeeded: needed,
-    cordOnHand: model.kitCord.length,
+    cordOnHand: inOne(model.kitCord),
     travel: { needed: travel, available: rig.tensioning.how === 'pulley' ? rig.tensioning.pulley.loopOut : null },
     cordMass: (cordWeight(model.cord, false) / 9.80665) * needed.value,
   };
@@ -238,7 +240,7 @@ function rowsOf(
   model: RidgeModel,
   ledger: readonly Judged[],
   pitched: CaseFigures,
-  of: { readonly needed: Figure; readonly cases: readonly CaseFigures[]; readonly unstressed: number },
+  of: { readonly cut: Cut; readonly cases: readonly CaseFigures[]; readonly unstressed: number },
 ): Row[] {
   const { rig, kitCord, woods } = model;
   const line: Row = {
@@ -250,7 +252,7 @@ function rowsOf(
     pitched: pitched.tension.value,
     links: ledger.filter((j) => j.link.kind !== 'trunk'),
     unstressed: of.unstressed,
-    cut: of.needed.value,
+    cut: of.cut,
   };
   const trunks = ([0, 1] as const).flatMap((i): Row[] => {
     const links = ledger.filter((j) => j.link.id === `trunk-${i}`);
@@ -273,42 +275,21 @@ function rowsOf(
   return [line, ...trunks].sort((a, b) => ratioOf(a) - ratioOf(b));
 }
 
-function neededFigure(model: RidgeModel): Figure {
-  const { rig, terminations, cord } = model;
-  const travel = rig.tensioning.how === 'pulley' ? rig.tensioning.pulley.loopOut * 2 : 0.5;
-  const ends = ([0, 1] as const).map((i) => ({
-    wraps: rig.ends[i].wraps,
-    girth: rig.trunks[i].girth,
-    knotDiameters: terminations[i].cordInDiameters,
-  }));
-  return derive(
-    {
-      symbol: 'ℓ',
-      title: 'cord to have in hand',
-      quantity: 'length',
-      formula: 'ℓ = L₀ + Σ [wraps (girth + π d) + knot + tail] + hauling',
-      notes: [`Wraps ${rig.ends[0].wraps} and ${rig.ends[1].wraps}; something to haul with; a tail at each end.`],
-    },
-    [
-      model.unstressed,
-      ...rig.trunks.map((t, i) =>
-        given({ symbol: `g${i === 0 ? '₁' : '₂'}`, title: `girth of ${t.name}`, quantity: 'length' }, t.girth, {
-          kind: 'measured',
-          text: 'by a cord round the trunk',
-        }),
-      ),
-    ],
-    (l, g0, g1) =>
-      cordNeeded(
-        l!,
-        [
-          { ...ends[0]!, girth: g0! },
-          { ...ends[1]!, girth: g1! },
-        ],
-        acrossOf(cord),
-        travel,
-      ),
-  );
+/** Cord that is hauled past a line's tension end: both legs of a pulley-style hitch, else something to grip, m. */
+export const haulTravel = ({ tensioning }: Pick<RidgeRig, 'tensioning'>): number =>
+  tensioning.how === 'pulley' ? tensioning.pulley.loopOut * 2 : HAULED;
+
+/** What an end of the line takes at its trunk. */
+export const trunkEnd = (rig: RidgeRig, terminations: RidgeModel['terminations'], i: 0 | 1): EndLength => ({
+  wraps: rig.ends[i].wraps,
+  girth: rig.trunks[i].girth,
+  knotDiameters: terminations[i].cordInDiameters,
+});
+
+/** Cord that a bare line takes. */
+function cutOf({ rig, kitCord, cord, terminations, unstressed }: RidgeModel): Cut {
+  const ends = [trunkEnd(rig, terminations, 0), trunkEnd(rig, terminations, 1)];
+  return cutBetween(kitCord.id, unstressed.value, ends, acrossOf(cord), haulTravel(rig));
 }
 
 /** What is found about a line: what keeps it from holding, and what to beware of. */
@@ -325,9 +306,9 @@ function findingsOf(
     if (judged.judgement.ratio < 1)
       out.push(finding('short', { judged, said: saidOf(judged.link.caseId), gust: null }, judged.link.id));
   if (r.clearance <= 0) out.push(finding('line-grounded', { said: saidOf(r.lowest.id) }));
-  if (r.cordNeeded.value > kitCord.length)
+  if (r.cordNeeded.value > inOne(kitCord))
     out.push(
-      finding('cord-short', { cord: kitCord.name, wanted: r.cordNeeded.value, have: kitCord.length }, kitCord.id),
+      finding('cord-short', { cord: kitCord.name, wanted: r.cordNeeded.value, have: inOne(kitCord) }, kitCord.id),
     );
   if (!r.tight) out.push(finding('sags', { under: 'line', sag: r.sag.value, limit: r.sagLimit }));
   if (r.unguyed > 0) out.push(finding('unguyed', { area: r.unguyed }));

@@ -1,3 +1,4 @@
+import type { Cut } from '../cordage/index.js';
 import type { Judged } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 
@@ -17,9 +18,9 @@ export interface Row {
   readonly pitched: number;
   /** Weakest first. Empty where nothing is known that could let go. */
   readonly links: readonly Judged[];
-  /** Unstressed length between its ends, and cord to cut for it, m; null where it is no cord. */
+  /** Unstressed length between its ends, m, and the cord that it takes of a hank; null where it is no cord. */
   readonly unstressed: number | null;
-  readonly cut: number | null;
+  readonly cut: Cut | null;
 }
 
 /** How near a row is to letting go by the rig's rule; infinite where nothing can. */

@@ -1,8 +1,10 @@
-import { cordOf } from '../cordage/index.js';
+import type { Cut, KitCord } from '../cordage/index.js';
+import { GUY_TRAVEL, ROUND_ANCHOR, cordOf, cutBetween } from '../cordage/index.js';
 import { nameOf, shockOf } from '../cases/index.js';
 import type { LoadCase } from '../cases/index.js';
 import { diameterOf, eccentricLoad, momentFigure, pileIn, treeHoldFigure } from '../anchor/index.js';
 import type { HangState } from '../bed/index.js';
+import type { Cord } from '../catalogue/index.js';
 import {
   ADJUSTMENTS,
   CONNECTORS,
@@ -12,11 +14,12 @@ import {
   STRAP_EYE,
   SUN,
   WEAR,
+  acrossOf,
   findSoil,
   findWood,
   looked,
 } from '../catalogue/index.js';
-import { norm } from '../quantity/index.js';
+import { norm, sub } from '../quantity/index.js';
 import { soilOf, bedStem } from '../rig/index.js';
 import type { Bed, BedPole, Row } from '../rig/index.js';
 import type { Check, Judged, Link, LinkKind, Use } from '../strength/index.js';
@@ -63,7 +66,7 @@ export function bedRows(model: BedModel, cases: readonly LoadCase[]): Row[] {
   const rows: Row[] = [];
   const lying = model.cases.find((c) => c.kind === 'lying')!;
   const add = (
-    row: Pick<Row, 'id' | 'name' | 'what' | 'role'> & { readonly unstressed?: number; readonly cut?: number },
+    row: Pick<Row, 'id' | 'name' | 'what' | 'role'> & { readonly unstressed?: number; readonly cut?: Cut },
     pull: (c: LoadCase) => Figure,
     checks: readonly BedCheck[],
   ): void => {
@@ -100,7 +103,6 @@ export function bedRows(model: BedModel, cases: readonly LoadCase[]): Row[] {
         what: straps.name,
         role: 'strap',
         unstressed: model.figures[`free${i}`].value,
-        cut: straps.length,
       },
       pull,
       [
@@ -217,7 +219,10 @@ function sideStayRow(model: BedModel, sideStay: NonNullable<Bed['sideStay']>, ad
     context.pegs,
     'side stay',
   )!;
-  add({ id: 'side-stay', name: 'side stay', what: kitCord.name, role: 'stay', unstressed: sideStay.out }, pull, [
+  const { line } = model.stateOf(model.cases[0]!);
+  const length = norm(sub(line[line.length >> 1]!, hang.sideStay!.foot));
+  const cut = stayCut(kitCord, cord, length, 0);
+  add({ id: 'side-stay', name: 'side stay', what: kitCord.name, role: 'stay', unstressed: length, cut }, pull, [
     {
       id: 'side-stay:end',
       kind: 'end',
@@ -248,7 +253,7 @@ function sideStayRow(model: BedModel, sideStay: NonNullable<Bed['sideStay']>, ad
 }
 
 type Add = (
-  row: Pick<Row, 'id' | 'name' | 'what' | 'role'> & { readonly unstressed?: number; readonly cut?: number },
+  row: Pick<Row, 'id' | 'name' | 'what' | 'role'> & { readonly unstressed?: number; readonly cut?: Cut },
   pull: (c: LoadCase) => Figure,
   checks: readonly BedCheck[],
 ) => void;
@@ -381,12 +386,32 @@ function poleRows(model: BedModel, pole: BedPole, i: 0 | 1, add: Add): void {
       });
     const foot = model.hangOf(model.cases[0]!).ends[i].pole!.stays[k]!;
     add(
-      { id: `stay${i}${k}`, name, what: kitCord.name, role: 'stay', unstressed: foot.length, cut: foot.length + 1.2 },
+      {
+        id: `stay${i}${k}`,
+        name,
+        what: kitCord.name,
+        role: 'stay',
+        unstressed: foot.length,
+        cut: stayCut(kitCord, cord, foot.length, pole.thickness * Math.PI),
+      },
       pull,
       checks,
     );
   }
 }
+
+/** Cord of a stay: knotted at what it holds, adjusted at its foot. @param round what it holds, m */
+const stayCut = (kitCord: KitCord, cord: Cord, length: number, round: number): Cut =>
+  cutBetween(
+    kitCord.id,
+    length,
+    [
+      { wraps: 1, girth: round, knotDiameters: GUY_ENDS.knot.cordInDiameters },
+      { wraps: 1, girth: ROUND_ANCHOR, knotDiameters: GUY_ENDS.adjustable.cordInDiameters },
+    ],
+    acrossOf(cord),
+    GUY_TRAVEL,
+  );
 
 /** Keeps a figure by its case. */
 function memoised(make: (c: LoadCase) => Figure, key: (c: LoadCase) => string = (c) => c.id): (c: LoadCase) => Figure {

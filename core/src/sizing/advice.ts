@@ -1,4 +1,4 @@
-import { cordOf } from '../cordage/index.js';
+import { cordOf, inOne } from '../cordage/index.js';
 import { TERMINATIONS } from '../catalogue/index.js';
 import { ofCode } from '../findings/index.js';
 import { asSubject, say } from '../quantity/index.js';
@@ -120,7 +120,7 @@ function candidates(rig: RidgeRig, context: LineContext, result: RidgeResult, un
     });
   }
   const spare = context.kit
-    .filter((k) => k.id !== rig.cord && cordOf(k)?.bears === true && k.length >= result.cordNeeded.value)
+    .filter((k) => k.id !== rig.cord && cordOf(k)?.bears === true && inOne(k) >= result.cordNeeded.value)
     .sort((a, b) => cordOf(a)!.strength.typical - cordOf(b)!.strength.typical);
   for (const k of spare)
     out.push({ id: `cord-${k.id}`, label: `Use ${k.name}`, what: `Use ${k.name}`, rig: { ...rig, cord: k.id } });

@@ -1,4 +1,5 @@
 import { findHitch, findTermination } from '../catalogue/index.js';
+import { cutLength } from '../cordage/index.js';
 import type { Evaluated } from '../pitch/index.js';
 import { calledIn } from '../pitch/index.js';
 import { asSubject, capital, say, tell } from '../quantity/index.js';
@@ -194,7 +195,10 @@ export function changesOf(
     groups.set(key, [...(groups.get(key) ?? []), p]);
   }
   const cutOf = (side: Side, parts: readonly Part[]): number =>
-    side.known.result.rows.reduce((sum, r) => sum + (parts.some((p) => p.row(r)) ? (r.cut ?? 0) : 0), 0);
+    side.known.result.rows.reduce(
+      (sum, r) => sum + (parts.some((p) => p.row(r)) ? (r.cut === null ? 0 : cutLength(r.cut)) : 0),
+      0,
+    );
   const guys = after.known.tied.model.members.filter((m) => m.role === 'guy' || m.role === 'peg').length;
   const subjectsOf = (parts: readonly Part[]): string =>
     parts[0]!.group.startsWith('guy') && parts.length === guys && guys > 2

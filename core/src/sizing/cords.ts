@@ -1,4 +1,4 @@
-import { cordOf } from '../cordage/index.js';
+import { cordOf, inOne } from '../cordage/index.js';
 import { treeSentence } from '../anchor/index.js';
 import { ofCode } from '../findings/index.js';
 import { asSubject, capital, say, tell } from '../quantity/index.js';
@@ -52,7 +52,7 @@ export function sizeCord(rig: RidgeRig, context: LineContext, kitCord: KitCord, 
   const result = evaluateRidge(hauled, context);
   const cord = cordOf(kitCord)!;
   const weakest = result.ledger[0]!;
-  const long = result.cordNeeded.value <= kitCord.length;
+  const long = result.cordNeeded.value <= inOne(kitCord);
   const [tree] = ofCode(result.findings, 'tree');
   const holds = window !== null && long && cord.bears && tree === undefined && weakest.judgement.ratio >= 1;
   return {
@@ -75,7 +75,7 @@ export function sizeCord(rig: RidgeRig, context: LineContext, kitCord: KitCord, 
     if (!cord.bears) return 'Elastic cord is never counted as strength.';
     if (tree !== undefined) return tell(treeSentence(tree.facts), units);
     if (!long)
-      return `Too short: ${say(result.cordNeeded.value, 'length', units)} wanted, ${say(kitCord.length, 'length', units)} on hand.`;
+      return `Too short: ${say(result.cordNeeded.value, 'length', units)} wanted, ${say(inOne(kitCord), 'length', units)} on hand.`;
     if (holdsTo === null) return `${capital(asSubject(weakest.link.name))} is too weak even when hardly hauled.`;
     if (tightFrom === null) return 'Stays too slack at any pull a person can make.';
     if (window === null)

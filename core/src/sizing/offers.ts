@@ -1,4 +1,4 @@
-import { cordOf } from '../cordage/index.js';
+import { cordOf, cutLength, onHand } from '../cordage/index.js';
 import { HITCHES, TERMINATIONS } from '../catalogue/index.js';
 import type { Cord, HitchType, Termination } from '../catalogue/index.js';
 import { offAxis } from '../hitch/index.js';
@@ -98,7 +98,7 @@ export function chooseAll(
   const ask: Ask = { rig, context, known, model, aim, cords };
   const guys = model.members.filter((m) => m.role === 'guy' || m.role === 'peg').map((m) => guyOffers(ask, m));
   const stocks = new Map<string, number>();
-  for (const { kitCord } of cords) stocks.set(cordStock(kitCord.id), kitCord.length);
+  for (const { kitCord } of cords) stocks.set(cordStock(kitCord.id), onHand(kitCord));
   for (const p of context.pegs) if (isBrought(rig, 'pegs', p.id)) stocks.set(pegStock(p.id), p.count);
   const onTrees = model.members.some((m) => m.role === 'ridge' || m.role === 'tie');
   const hosts = onTrees ? cords.filter((c) => c.cord.bears || c.kitCord.id === rig.cord) : [model.ridge];
@@ -223,7 +223,7 @@ function ridgeOffers(ask: Ask, { kitCord, cord }: Cordage): LineOffer[] {
   for (const a of endsOf(0))
     for (const b of endsOf(1)) {
       const changed = { ...model, ridge: { ...model.ridge, terminations: [a.t, b.t] as const } };
-      const cut = lines.reduce((sum, m) => sum + cutOf(changed, m, lengthOf(ask, m)), 0);
+      const cut = lines.reduce((sum, m) => sum + cutLength(cutOf(changed, m, lengthOf(ask, m))), 0);
       const changes =
         Number(kitCord.id !== rig.cord) +
         Number(a.t.id !== rig.ends[0].termination) +
@@ -268,7 +268,7 @@ function hitchOffers(ask: Ask, k: number, host: Cordage): LineOffer[] {
     const changed = { ...model, hitches };
     const m = { ...own, kitCord, cord, legs: type.legs };
     const shortfall = shortOf(ratiosOf(changed, m, readings));
-    const cut = cutOf(changed, m, 0);
+    const cut = cutLength(cutOf(changed, m, 0));
     const changes =
       Number(type.id !== now.set.type) +
       Number(kitCord.id !== now.set.cord) +
@@ -323,7 +323,7 @@ function guyOffers(ask: Ask, m: Member): LineOffer[] {
     cordPart,
     (c) => c.kitCord.id,
     (c) => {
-      const cut = cutOf(model, c.member, lengthOf(ask, m));
+      const cut = cutLength(cutOf(model, c.member, lengthOf(ask, m)));
       return { cost: costOf(aim, { cut, mass: massOf(c.cord, cut), pegs: 0 }, c.changes, c.shortfall), amount: cut };
     },
   );
@@ -351,7 +351,7 @@ function guyOffers(ask: Ask, m: Member): LineOffer[] {
     for (const c of cordsWorth)
       for (const a of anchorsWorth) {
         const made = { ...c.member.reach!.guy, anchor: a.anchor };
-        const cut = cutOf(model, { ...c.member, reach: { ...m.reach!, guy: made } }, length);
+        const cut = cutLength(cutOf(model, { ...c.member, reach: { ...m.reach!, guy: made } }, length));
         const bill = { cut, mass: massOf(c.cord, cut) + a.pegs * pegMass(ask, a.anchor), pegs: a.pegs };
         const uses: [string, number][] = [[cordStock(c.kitCord.id), cut]];
         const stock = pegsOf(a.anchor);

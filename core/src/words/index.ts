@@ -1,3 +1,4 @@
+export * from './budget-words.js';
 export * from './night-words.js';
 export * from './doubt-words.js';
 export * from './finding-words.js';

@@ -106,8 +106,8 @@ describe('a cord that is none of the catalogue’s', () => {
     expect(fields({ rating: 'minimum', rated: 5000, hung: { mass: 10, over: 2, drawn: 3 } })).toEqual([
       'own.hung.drawn',
     ]);
-    expect(cordProblems({ cord: OWN }).map((p) => p.field)).toEqual(['own']);
-    expect(cordProblems({ cord: 'manila-6', own: own({}) }).map((p) => p.field)).toEqual(['own']);
+    expect(cordProblems({ cord: OWN, length: 5 }).map((p) => p.field)).toEqual(['own']);
+    expect(cordProblems({ cord: 'manila-6', own: own({}), length: 5 }).map((p) => p.field)).toEqual(['own']);
     expect(cordProblems(hank({}))).toEqual([]);
     expect(misfit(cordDocument, hank({ thickness: OWN_LIMITS.thickness.max * 2 }))!.message).toMatch(/thickness/);
   });

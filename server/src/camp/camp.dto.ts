@@ -1,9 +1,18 @@
-import { yesNo, part } from '@rough-bight/core/document';
+import { atMost, id, part, yesNo } from '@rough-bight/core/document';
 import { campDocument } from '@rough-bight/core/formats';
 import { bodyOf } from '../errors/body.js';
 
 /** A camp's own name and what it is about. */
 export class CampDto extends bodyOf(campDocument) {}
 
-/** The same, and whether it is put away. */
-export class ChangeCampDto extends bodyOf(part({ ...campDocument.shape, away: yesNo('away') })) {}
+/** Rigs of one camp that can be said to stand at once. */
+const MOST_TONIGHT = 500;
+
+/** The same, whether it is put away, and which rigs stand tonight: all where null, as before where left out. */
+export class ChangeCampDto extends bodyOf(
+  part({
+    ...campDocument.shape,
+    away: yesNo('away'),
+    tonight: atMost(id('rig'), MOST_TONIGHT, `At most ${MOST_TONIGHT} rigs can stand tonight.`).nullable().optional(),
+  }),
+) {}

@@ -53,8 +53,8 @@ export class CampService {
     return made!;
   }
 
-  /** Names it anew, puts it away or brings it back. */
-  async change(id: string, part: Partial<Pick<CampRow, 'name' | 'about' | 'away'>>): Promise<CampRow> {
+  /** Names it anew, puts it away or brings it back, says what stands tonight. */
+  async change(id: string, part: Partial<Pick<CampRow, 'name' | 'about' | 'away' | 'tonight'>>): Promise<CampRow> {
     const [changed] = await this.store.db.update(camps).set(part).where(eq(camps.id, id)).returning();
     if (changed === undefined) throw notFound('camp of that name');
     this.store.touched();

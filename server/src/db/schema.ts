@@ -1,4 +1,4 @@
-import type { OwnCord } from '@rough-bight/core/cordage';
+import type { KitCord, OwnCord } from '@rough-bight/core/cordage';
 import type { Calibrations, Place } from '@rough-bight/core/ground';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import type { Gear, GearList, RidgeRig } from '@rough-bight/core/rig';
@@ -37,6 +37,8 @@ export const camps = pgTable('camps', {
   about: text('about').notNull().default(''),
   /** Put away: it is kept, and not shown among those in use. */
   away: boolean('away').notNull().default(false),
+  /** Ids of the rigs that stand tonight; null where nobody said: then all of them. */
+  tonight: jsonb('tonight').$type<readonly string[]>(),
   createdAt: when('created_at'),
 });
 
@@ -67,6 +69,9 @@ export const kitCords = pgTable(
     /** What it is where it is none of the catalogue's. */
     own: jsonb('own').$type<OwnCord>(),
     length: doublePrecision('length').notNull(),
+    /** What was cut from it and is still on hand, and every cut. */
+    pieces: jsonb('pieces').$type<NonNullable<KitCord['pieces']>>(),
+    cuts: jsonb('cuts').$type<NonNullable<KitCord['cuts']>>(),
     sun: text('sun').notNull(),
     wear: text('wear').notNull(),
     gone: gone(),

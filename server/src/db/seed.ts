@@ -12,7 +12,7 @@ import type { Store } from './database.js';
 /** A camp as a file: `rough-bight/camp@1`. */
 export interface CampFile extends Gear {
   readonly format: 'rough-bight/camp@1';
-  readonly camp: { readonly name: string; readonly about: string };
+  readonly camp: { readonly name: string; readonly about: string; readonly tonight?: readonly string[] };
   readonly person: Omit<Person, 'id'>;
   /** Who else measures there. */
   readonly assistants: readonly Person[];

@@ -18,10 +18,20 @@ function fromRow(row: typeof kitCords.$inferSelect): KitCord {
     cord: row.cord,
     ...(row.own === null ? {} : { own: row.own }),
     length: row.length,
+    ...(row.pieces === null ? {} : { pieces: row.pieces }),
+    ...(row.cuts === null ? {} : { cuts: row.cuts }),
     sun: row.sun as Sun,
     wear: row.wear as Wear,
   };
 }
+
+/** Every column that it has: what is left out is none. */
+const whole = (dto: KitCordDto) => ({
+  ...dto,
+  own: dto.own ?? null,
+  pieces: dto.pieces ?? null,
+  cuts: dto.cuts ?? null,
+});
 
 /** @throws ProblemException naming the field of what is right by itself and not together */
 function fits(dto: KitCordDto): void {
@@ -52,7 +62,7 @@ export class KitService {
       // where one of that id was taken out before
       .onConflictDoUpdate({
         target: [kitCords.campId, kitCords.id],
-        set: { ...dto, own: dto.own ?? null, gone: false },
+        set: { ...whole(dto), gone: false },
         setWhere: eq(kitCords.gone, true),
       })
       .returning();
@@ -64,7 +74,7 @@ export class KitService {
     fits(dto);
     const [row] = await this.store.db
       .update(kitCords)
-      .set({ ...dto, own: dto.own ?? null })
+      .set(whole(dto))
       .where(and(eq(kitCords.campId, campId), eq(kitCords.id, id), eq(kitCords.gone, false)))
       .returning();
     if (row === undefined) throw notFound('cord of that name in the kit');

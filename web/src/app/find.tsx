@@ -60,6 +60,9 @@ export default function FindDialog({
       ...(camp?.pegs ?? []).map(thing('pegs', '/kit#pegs')),
       ...(camp?.beds ?? []).map(thing('bed, hammock', '/kit#beds')),
       ...(camp?.straps ?? []).map(thing('straps', '/kit#beds')),
+      ...(camp === undefined
+        ? []
+        : [{ value: 'cord', label: 'Cord for tonight', kind: 'view', go: to(`/camps/${camp.id}/cord`) }]),
       { value: 'kit', label: 'Kit', kind: 'view', go: to('/kit') },
       { value: 'me', label: 'Me', kind: 'view', go: to('/me') },
       { value: 'net', label: 'Open a net file', kind: 'view', go: to('/net') },

@@ -1,3 +1,4 @@
+import type { KitCord } from '@rough-bight/core/cordage';
 import type { Place } from '@rough-bight/core/ground';
 import type { GearList, Kit, KitList, RidgeRig } from '@rough-bight/core/rig';
 import type { Verdict } from '@rough-bight/core/words';
@@ -150,6 +151,15 @@ export function useCampActions(campId: string) {
           again: () => putThing(list, thing),
         });
     },
+    /** Hanks as they are after a plan was cut: one deed. */
+    cutHanks: async (hanks: readonly KitCord[]): Promise<void> => {
+      const was = shown().kit.filter((c) => hanks.some((h) => h.id === c.id));
+      const all = async (list: readonly KitCord[]): Promise<void> => {
+        for (const hank of list) await putThing('cords', hank);
+      };
+      await all(hanks);
+      deeds.done({ what: 'Cord was cut as planned.', back: () => all(was), again: () => all(hanks) });
+    },
     removeThing: (list: KitList, { id, name }: { readonly id: string; readonly name: string }) =>
       removed(`${name} was taken out of the kit.`, thingAt(list, id)),
     takeInRig: async (file: unknown) =>
@@ -165,6 +175,17 @@ export function useCampActions(campId: string) {
       const was = shown().rigs.map((r) => r.id);
       await order(ids);
       deeds.done({ what: 'The rigs were put in another order.', back: () => order(was), again: () => order(ids) });
+    },
+    /** Says which rigs stand tonight; shown at once. */
+    standTonight: async (tonight: readonly string[] | null): Promise<void> => {
+      const { name, about, away, tonight: was } = shown();
+      const put = (ids: readonly string[] | null): Promise<unknown> =>
+        atOnce(
+          () => call('PUT', path, { name, about, away, tonight: ids }),
+          (camp) => ({ ...camp, tonight: ids }),
+        );
+      await put(tonight);
+      deeds.done({ what: 'Other rigs stand tonight.', back: () => put(was), again: () => put(tonight) });
     },
     /** Kept with the rig; nobody waits for it, and where it cannot be kept it is worked out again. */
     keepVerdict: (rigId: string, of: string, verdict: Verdict): void => {

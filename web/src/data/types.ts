@@ -23,6 +23,8 @@ export interface CampSummary {
   readonly about: string;
   /** Put away: kept, and not among those in use. */
   readonly away: boolean;
+  /** Ids of the rigs that stand tonight; null where nobody said: then all of them. */
+  readonly tonight: readonly string[] | null;
 }
 
 /** What was last made of a rig, and of what. */

@@ -5,7 +5,7 @@ import { kindOf } from '@rough-bight/core/ground';
 import { tell } from '@rough-bight/core/quantity';
 import { freshRig } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { FileInput, Plus } from 'lucide-react';
+import { FileInput, Plus, Scissors } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -163,6 +163,13 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
         >
           A bare line
         </Button>
+        {camp.rigs.length > 0 && (
+          <Button asChild>
+            <Link to={`/camps/${camp.id}/cord`}>
+              <Scissors size={16} aria-hidden="true" /> Cord for tonight
+            </Link>
+          </Button>
+        )}
         <FileChoice accept=".json,application/json" onFile={(file) => attempt(takeIn(file))}>
           <FileInput size={16} aria-hidden="true" /> Take in a rig file
         </FileChoice>

@@ -1,0 +1,13 @@
+export * from './cutting.js';
+export * from './fight.js';
+export * from './join.js';
+export * from './mip.js';
+export * from './highs.js';
+export * from './need.js';
+export * from './plan.js';
+export { LEAST_JOINED } from './program.js';
+export type { Rank } from './program.js';
+export * from './stock.js';
+export * from './wanted.js';
+export * from './things.js';
+export * from './camp.js';

@@ -1,0 +1,37 @@
+import { cutLength } from '../cordage/index.js';
+import type { KitCord } from '../cordage/index.js';
+import { isBrought } from '../rig/index.js';
+import type { RigContext, RidgeRig, Row } from '../rig/index.js';
+import type { Need, NeedRole } from './need.js';
+import { toMeasure } from './need.js';
+import { doesFor } from './stock.js';
+
+/** A rig whose cord is planned, and what it is judged with. */
+export interface Planned {
+  readonly id: string;
+  readonly name: string;
+  readonly rig: RidgeRig;
+  readonly context: RigContext;
+}
+
+/** Every length of cord that a rig wants, by the rows of its judgement. */
+export function needsOf({ id, rig, context }: Planned, rows: readonly Row[]): Need[] {
+  return rows.flatMap((row): Need[] => {
+    if (row.cut === null || !(cutLength(row.cut) > 0)) return [];
+    const named = context.kit.find((k) => k.id === row.cut!.hank);
+    if (named === undefined) return [];
+    const may = (k: KitCord): boolean => k.id === named.id || (doesFor(named, k) && isBrought(rig, 'cords', k.id));
+    return [
+      {
+        id: `${id}/${row.id}`,
+        of: id,
+        name: row.name,
+        role: row.role as NeedRole,
+        cut: row.cut,
+        length: toMeasure(row.cut),
+        roof: rig.pitch?.roof ?? null,
+        from: new Set(context.kit.filter(may).map((k) => k.id)),
+      },
+    ];
+  });
+}
