@@ -46,7 +46,9 @@ export function thingsOf(planned: readonly Planned[], reports: ReadonlyMap<strin
 
 /** Pegs by their id in the kit; of a rig without a roof those of its bed. */
 const pegsOf = (rig: RidgeRig, report: RigReport | undefined): ReadonlyMap<string, number> =>
-  report === undefined || report.roof === null ? pegsOfBed(rig) : new Map(report.roof.pegs.map((p) => [p.id, p.wanted]));
+  report === undefined || report.roof === null
+    ? pegsOfBed(rig)
+    : new Map(report.roof.pegs.map((p) => [p.id, p.wanted]));
 
 export function sticksOf({ id, rig }: Planned, report: RigReport | undefined): Sticks {
   const ends = rig.ends.flatMap((end) =>
