@@ -1,8 +1,7 @@
-import { findTermination } from '../catalogue/index.js';
-import { GEAR_LISTS, pegsOfBed, usedBy } from '../rig/index.js';
-import type { Gear, GearList, RidgeRig } from '../rig/index.js';
+import { GEAR_LISTS, pegsOfBed, togglesOf, usedBy } from '../rig/index.js';
+import type { Gear, GearList } from '../rig/index.js';
+import { pegsWanted } from '../shelter/index.js';
 import type { RigReport } from '../shelter/index.js';
-import { USUAL_TOGGLE } from '../strength/index.js';
 import type { Planned } from './wanted.js';
 
 /** A thing of the kit that is no cord, and how many rigs want it. */
@@ -33,7 +32,9 @@ export function thingsOf(planned: readonly Planned[], reports: ReadonlyMap<strin
         const by = planned.flatMap(({ id, rig }) => {
           const report = reports.get(id);
           const wants =
-            list === 'pegs' ? (pegsOf(rig, report).get(thing.id) ?? 0) : Number(usedBy(rig)[list].has(thing.id));
+            list === 'pegs'
+              ? ((report === undefined ? pegsOfBed(rig) : pegsWanted(report)).get(thing.id) ?? 0)
+              : Number(usedBy(rig)[list].has(thing.id));
           return wants > 0 ? [{ of: id, wants }] : [];
         });
         if (by.length === 0) return [];
@@ -44,16 +45,8 @@ export function thingsOf(planned: readonly Planned[], reports: ReadonlyMap<strin
   );
 }
 
-/** Pegs by their id in the kit; of a rig without a roof those of its bed. */
-const pegsOf = (rig: RidgeRig, report: RigReport | undefined): ReadonlyMap<string, number> =>
-  report === undefined || report.roof === null
-    ? pegsOfBed(rig)
-    : new Map(report.roof.pegs.map((p) => [p.id, p.wanted]));
-
-export function sticksOf({ id, rig }: Planned, report: RigReport | undefined): Sticks {
-  const ends = rig.ends.flatMap((end) =>
-    findTermination(end.termination)?.toggled === true ? [(end.toggle ?? USUAL_TOGGLE).thickness] : [],
-  );
-  const hitches = rig.pitch?.hitches.flatMap((h) => (h.toggle === undefined ? [] : [h.toggle.thickness])) ?? [];
-  return { of: id, toggles: [...ends, ...hitches], props: report?.roof?.topology.sticks.length ?? 0 };
-}
+export const sticksOf = ({ id, rig }: Planned, report: RigReport | undefined): Sticks => ({
+  of: id,
+  toggles: togglesOf(rig),
+  props: report?.roof?.topology.sticks.length ?? 0,
+});

@@ -12,3 +12,4 @@ export * from './pegs.js';
 export * from './hitches.js';
 export * from './beds.js';
 export * from './document.js';
+export * from './minutes.js';

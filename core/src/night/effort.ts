@@ -1,3 +1,4 @@
+import { HAND_TIMES } from '../catalogue/index.js';
 import { layoutOf, reachName } from '../pitch/index.js';
 import type { PitchLayout, Reach } from '../pitch/index.js';
 import type { RidgeRig, RigContext } from '../rig/index.js';
@@ -23,24 +24,6 @@ export interface Effort {
 const MOVED = 0.05;
 const SAME = 0.02;
 
-/**
- * Minutes of practised hands for each thing, cold fingers left out. Judgement, half to three times: a peg drawn and driven anew; a log
- * or bag dug in, with a spade or a stick; a weight brought; a knot; a haul; a guy put on or taken off; a tie of the ridge; the ridge hauled; both hitches; a prop; a roof pitched anew.
- */
-const MINUTES: Readonly<Record<Handed['what'], number>> = {
-  foot: 2,
-  buried: 30,
-  brought: 8,
-  knot: 1,
-  haul: 0.5,
-  'put-on': 3,
-  'take-off': 1,
-  'ridge-tie': 4,
-  'ridge-haul': 3,
-  hitches: 3,
-  prop: 3,
-  all: 25,
-};
 /** By head torch, over by day. Judgement, 1.5 to 3. */
 const IN_DARK = 2;
 
@@ -50,7 +33,7 @@ const IN_DARK = 2;
  */
 export function effortOf(before: RidgeRig, after: RidgeRig, context: RigContext): Effort {
   const touched = touchedIn(before, after, context);
-  const minutes = touched.reduce((sum, t) => sum + MINUTES[t.what], 0);
+  const minutes = touched.reduce((sum, t) => sum + HAND_TIMES[t.what].typical / 60, 0);
   return {
     touched,
     minutes,

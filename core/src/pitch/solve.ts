@@ -23,6 +23,7 @@ import { flutterFactor, normalOf, roofForWind, windToward } from '../weather/ind
 import type { RoofForWind } from '../weather/index.js';
 import type { GustOutcome } from './gust.js';
 import { BOUNDED, gustPressure, restInWind } from './gust.js';
+import type { Reach } from './layout.js';
 import type { Member, PitchModel } from './model.js';
 
 const WATER = 1000;
@@ -116,30 +117,40 @@ function haulCurve(pull: number) {
   ]);
 }
 
-/** The order of hauling: as asked, the rest with opposite ones in turn as the form lists them. */
-export function haulOrder(model: PitchModel): Member[] {
-  const guys = model.members.filter((m) => m.role !== 'ridge' && m.role !== 'loop');
-  const asked = model.rig.pitch!.order;
-  const rank = (m: Member): number => {
+/**
+ * Cords to the ground and to trunks in the order in which they are put on and hauled: as asked, the rest across the roof and back,
+ * each the farthest from the one before.
+ * @param asked keys of tie-outs
+ */
+export function inHaulOrder<T extends { readonly reach: Reach | null }>(
+  all: readonly T[],
+  asked: readonly string[],
+): T[] {
+  const rank = (m: T): number => {
     const k = asked.indexOf(m.reach!.key.id);
     return k < 0 ? asked.length : k;
   };
-  const sorted = [...guys].sort((a, b) => rank(a) - rank(b));
-  const named = sorted.filter((m) => rank(m) < asked.length);
+  const sorted = [...all].sort((a, b) => rank(a) - rank(b));
+  const out = sorted.filter((m) => rank(m) < asked.length);
   const rest = sorted.filter((m) => rank(m) === asked.length);
-  const out = [...named];
-  // across the roof and back, the farthest from the last one tied
   while (rest.length > 0) {
     const last = out.at(-1)?.reach?.key.flat ?? [0, 0];
     let best = 0;
     for (let k = 1; k < rest.length; k++) {
-      const far = (m: Member): number => Math.hypot(m.reach!.key.flat[0] - last[0], m.reach!.key.flat[1] - last[1]);
+      const far = (m: T): number => Math.hypot(m.reach!.key.flat[0] - last[0], m.reach!.key.flat[1] - last[1]);
       if (far(rest[k]!) > far(rest[best]!) + 1e-9) best = k;
     }
     out.push(...rest.splice(best, 1));
   }
   return out;
 }
+
+/** The order of hauling of a rig's own lines. */
+export const haulOrder = (model: PitchModel): Member[] =>
+  inHaulOrder(
+    model.members.filter((m) => m.role !== 'ridge' && m.role !== 'loop'),
+    model.rig.pitch!.order,
+  );
 
 /** What counts as balanced between two hauls, as a share of the largest tension: a hand's pull is known far less well. */
 const HAULED = 1e-4;

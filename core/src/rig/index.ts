@@ -22,3 +22,4 @@ export * from './tradeoff.js';
 export * from './site.js';
 export * from './used.js';
 export * from './weather.js';
+export * from './work-document.js';

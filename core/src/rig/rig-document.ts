@@ -11,6 +11,7 @@ import { bedDocument } from './bed-document.js';
 import { RIDGE_FORMAT, TENSIONINGS } from './choices.js';
 import { MOST_HOME, MOST_HUNG, RIDGE_LIMITS } from './limits.js';
 import { pitchDocument, wood } from './pitch-document.js';
+import { workDocument } from './work-document.js';
 
 const L = RIDGE_LIMITS;
 
@@ -120,5 +121,7 @@ export const rigDocument = part({
     .optional(),
   /** A fire by it. */
   fire: fireDocument.optional(),
+  /** How it is worked; by one alone on a dry evening where it is left out. */
+  work: workDocument.optional(),
 });
 export type RidgeRig = Described<typeof rigDocument>;

@@ -1,3 +1,5 @@
+import { findTermination } from '../catalogue/index.js';
+import { USUAL_TOGGLE } from '../strength/index.js';
 import type { GuyAnchor } from '../support/index.js';
 import { supportOf } from '../support/index.js';
 import type { GearList } from './gear.js';
@@ -62,3 +64,11 @@ export type KitList = 'cords' | GearList;
 /** Whether a thing of the kit was brought: not left at home, or tied into the rig already. */
 export const isBrought = (rig: RidgeRig, list: KitList, id: string): boolean =>
   rig.home?.includes(id) !== true || usedBy(rig)[list].has(id);
+
+/** Thickness of every toggle that a rig takes, m: of its ends, and of its roof's hitches. */
+export const togglesOf = (rig: RidgeRig): number[] => [
+  ...rig.ends.flatMap((end) =>
+    findTermination(end.termination)?.toggled === true ? [(end.toggle ?? USUAL_TOGGLE).thickness] : [],
+  ),
+  ...(rig.pitch?.hitches.flatMap((h) => (h.toggle === undefined ? [] : [h.toggle.thickness])) ?? []),
+];

@@ -1,0 +1,137 @@
+import type { HandTime } from '../catalogue/index.js';
+import type { GuyHitch } from '../rig/index.js';
+import type { Phrase } from '../quantity/index.js';
+import type { Pull } from '../catalogue/index.js';
+
+/** How a line is brought to its tension. */
+export type Hauled =
+  | { readonly how: 'tension'; readonly tension: number }
+  | { readonly how: 'sag'; readonly sag: number }
+  | { readonly how: 'dip'; readonly mass: number; readonly drop: number; readonly at: number }
+  | { readonly how: 'passes'; readonly count: number; readonly takeUp: number }
+  | { readonly how: 'pulley'; readonly pull: Pull; readonly loopOut: number };
+
+/** What each kind of step says besides its name: numbers in SI, names as the rig has them. */
+export interface StepFacts {
+  'look-up': { readonly trees: readonly string[] };
+  'lay-out': { readonly pegs: number; readonly toggles: number; readonly sleepers: boolean };
+  pole: { readonly at: 0 | 1; readonly dug: number; readonly lean: number; readonly stays: number };
+  'fixed-end': {
+    readonly tree: string;
+    readonly hitch: string;
+    readonly wraps: number;
+    readonly height: number;
+    readonly quick: boolean;
+    /** Above one's reach: with a forked stick. */
+    readonly high: boolean;
+  };
+  'low-end': { readonly tree: string };
+  'tension-end': {
+    readonly tree: string;
+    readonly hitch: string;
+    readonly wraps: number;
+    readonly height: number;
+    readonly high: boolean;
+    readonly hauled: Hauled;
+    readonly tension: number;
+  };
+  'raise-end': {
+    readonly tree: string;
+    readonly height: number;
+    readonly hitch: string;
+    readonly wraps: number;
+    readonly hauled: Hauled;
+    readonly tension: number;
+  };
+  hitch: {
+    readonly end: 0 | 1;
+    readonly type: string;
+    readonly wraps: number;
+    readonly cord: string;
+    readonly loop: number;
+    /** From the first trunk along the line, m. */
+    readonly at: number;
+  };
+  hang: {
+    readonly roof: string;
+    readonly line: 'under' | 'over' | 'through';
+    readonly toggles: number;
+    readonly gathered: readonly string[];
+  };
+  'draw-out': { readonly pull: number };
+  'tie-end': {
+    readonly end: 0 | 1;
+    readonly tree: string;
+    readonly height: number;
+    readonly hitch: string;
+    readonly haul: number;
+  };
+  prop: { readonly sticks: 1 | 2; readonly thick: number; readonly height: number };
+  guy: {
+    readonly name: string;
+    readonly kind: 'guy' | 'peg';
+    /** From under its tie-out to its foot, over the ground, m. */
+    readonly out: number;
+    readonly held: Phrase;
+    readonly pegs: number;
+    readonly lean: number | null;
+    readonly cord: string;
+    readonly hitch: GuyHitch;
+    readonly wraps: number;
+    readonly stick: number;
+  };
+  tighten: { readonly haul: number; readonly names: readonly string[] };
+  strap: {
+    readonly end: 0 | 1;
+    readonly tree: string;
+    readonly height: number;
+    readonly wraps: number;
+    readonly loop: number | null;
+    readonly free: number;
+  };
+  bed: { readonly name: string; readonly headUp: number; readonly height: number; readonly angle: number };
+  'sit-in': { readonly comesDown: number };
+  tail: { readonly where: readonly string[] };
+  mark: { readonly bright: readonly string[]; readonly dull: readonly string[] };
+  pin: { readonly ends: readonly string[] };
+  check: { readonly slack: boolean; readonly pool: number };
+  haul: {
+    readonly when: 'settled' | 'evening' | 'soaked';
+    readonly lines: readonly { readonly name: string; readonly by: number }[];
+  };
+  // taking it down
+  'unhook-bed': { readonly name: string };
+  'ease-guys': { readonly guys: number; readonly pegs: number };
+  unhang: { readonly roof: string; readonly wet: boolean; readonly by: 'hitches' | 'ends' | 'ground' };
+  'slip-end': {
+    readonly tree: string;
+    readonly hitch: string;
+    readonly tension: number;
+    readonly quick: boolean;
+    readonly pinned: boolean;
+  };
+  'stow-line': { readonly middle: boolean };
+  'hank-guys': { readonly count: number };
+  'draw-pegs': { readonly pegs: number };
+  stow: { readonly roof: string; readonly wet: boolean };
+  'count-in': { readonly pegs: number; readonly toggles: number; readonly hanks: number };
+  dry: { readonly what: readonly string[] };
+  'look-back': { readonly bark: boolean };
+}
+export type StepCode = keyof StepFacts;
+
+/** One thing that is done, and what it wants. */
+export interface StepOf<C extends StepCode> {
+  readonly id: string;
+  readonly code: C;
+  readonly facts: StepFacts[C];
+  /** Rows of the ledger that are drawn boldly with it. */
+  readonly lines: readonly string[];
+  /** People that it wants at once. */
+  readonly hands: 1 | 2;
+  /** Ids of steps that come before it. */
+  readonly after: readonly string[];
+  /** What it is made of, by which its time is known. */
+  readonly made: readonly HandTime[];
+}
+export type Step = { readonly [C in StepCode]: StepOf<C> }[StepCode];
