@@ -15,6 +15,8 @@ import { GearService } from './gear/gear.service.js';
 import { HealthController } from './health/health.controller.js';
 import { KitController } from './kit/kit.controller.js';
 import { KitService } from './kit/kit.service.js';
+import { LogController } from './log/log.controller.js';
+import { LogService } from './log/log.service.js';
 import { NetController } from './net/net.controller.js';
 import { NetService } from './net/net.service.js';
 import { simulatedForecast, simulatedStation } from '@rough-bight/core/weather';
@@ -53,6 +55,7 @@ export class AppModule {
         RigController,
         PlaceController,
         KitController,
+        LogController,
         ...GEAR_CONTROLLERS,
         PersonController,
         WeatherController,
@@ -68,6 +71,7 @@ export class AppModule {
         VerdictService,
         PlaceService,
         KitService,
+        LogService,
         GearService,
         PersonService,
         NetService,

@@ -16,6 +16,7 @@ const BenchView = lazy(() => import('./views/bench/bench.js').then((m) => ({ def
 const CampView = lazy(() => import('./views/camp/camp.js').then((m) => ({ default: m.CampView })));
 const CampsView = lazy(() => import('./views/camp/camps.js'));
 const CordView = lazy(() => import('./views/cord/cord.js'));
+const WorkView = lazy(() => import('./views/work/work.js'));
 const StartView = lazy(() => import('./views/start/start.js'));
 const MeView = lazy(() => import('./views/me/me.js'));
 const NetView = lazy(() => import('./views/net/net.js'));
@@ -34,6 +35,7 @@ const router = createBrowserRouter([
       { path: 'camps/:campId', element: shown(<CampView />) },
       { path: 'camps/:campId/new', element: shown(<StartView />) },
       { path: 'camps/:campId/cord', element: shown(<CordView />) },
+      { path: 'rigs/:rigId/work', element: shown(<WorkView />) },
       { path: 'rigs/:rigId/:step?', element: shown(<BenchView />) },
       { path: 'places/:placeId/:step?', element: shown(<GroundView />) },
       { path: 'kit', element: shown(<KitView />) },

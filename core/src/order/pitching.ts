@@ -176,7 +176,6 @@ const BIG_ROOF = 15;
 /** Hitches on the line, the cloth on them, drawn out. */
 function hitchSteps(steps: Steps, rig: RidgeRig, context: RigContext, layout: PitchLayout, on: string): string {
   const pitch = rig.pitch!;
-  let last = on;
   const keys = layout.plan.keys.filter((k) => k.role.to === 'hitch');
   const tied = keys.flatMap((k): string[] => {
     if (k.role.to !== 'hitch') return [];
@@ -194,7 +193,7 @@ function hitchSteps(steps: Steps, rig: RidgeRig, context: RigContext, layout: Pi
       ),
     ];
   });
-  last = steps.add(
+  const hung = steps.add(
     'hang',
     'hang',
     {
@@ -207,9 +206,9 @@ function hitchSteps(steps: Steps, rig: RidgeRig, context: RigContext, layout: Pi
     { after: [on, ...tied], lines: ['cloth', ...keys.map((k) => (k.role.to === 'hitch' ? `loop${k.role.end}` : ''))] },
   );
   return keys.length === 0
-    ? last
+    ? hung
     : steps.add('draw-out', 'draw-out', { pull: pitch.spread }, ['spread'], {
-        after: [last],
+        after: [hung],
         lines: ['loop0', 'loop1'],
       });
 }

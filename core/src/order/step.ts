@@ -119,6 +119,42 @@ export interface StepFacts {
   'look-back': { readonly bark: boolean };
 }
 export type StepCode = keyof StepFacts;
+/** All of them, in the order in which they are mostly done. */
+export const STEP_CODES = [
+  'look-up',
+  'lay-out',
+  'pole',
+  'fixed-end',
+  'low-end',
+  'tension-end',
+  'raise-end',
+  'hitch',
+  'hang',
+  'draw-out',
+  'tie-end',
+  'prop',
+  'guy',
+  'tighten',
+  'strap',
+  'bed',
+  'sit-in',
+  'tail',
+  'mark',
+  'pin',
+  'check',
+  'haul',
+  'unhook-bed',
+  'ease-guys',
+  'unhang',
+  'slip-end',
+  'stow-line',
+  'hank-guys',
+  'draw-pegs',
+  'stow',
+  'count-in',
+  'dry',
+  'look-back',
+] as const satisfies readonly StepCode[];
 
 /** One thing that is done, and what it wants. */
 export interface StepOf<C extends StepCode> {

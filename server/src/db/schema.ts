@@ -1,5 +1,6 @@
 import type { KitCord, OwnCord } from '@rough-bight/core/cordage';
 import type { Calibrations, Place } from '@rough-bight/core/ground';
+import type { LogEntry } from '@rough-bight/core/log';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import type { Gear, GearList, RidgeRig } from '@rough-bight/core/rig';
 import type { Required } from '@rough-bight/core/strength';
@@ -162,4 +163,24 @@ export const placeRevisions = pgTable(
       .references(() => places.id, { onDelete: 'cascade' }),
   },
   (t) => [uniqueIndex('place_revisions_version').on(t.placeId, t.version)],
+);
+
+/** What happened in a camp, as it was written. The writer's own id of an entry: one that is sent again is there already. */
+export const logEntries = pgTable(
+  'log_entries',
+  {
+    id: text('id').notNull(),
+    campId: text('camp_id')
+      .notNull()
+      .references(() => camps.id, { onDelete: 'cascade' }),
+    /** In the order of arrival. */
+    position: serial('position').notNull(),
+    /** When, where it was written. */
+    at: timestamp('at', { withTimezone: true, mode: 'string' }).notNull(),
+    by: text('by').notNull(),
+    rig: text('rig'),
+    what: jsonb('what').$type<LogEntry['what']>().notNull(),
+    arrivedAt: when('arrived_at'),
+  },
+  (t) => [primaryKey({ columns: [t.campId, t.id] })],
 );

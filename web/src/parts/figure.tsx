@@ -24,10 +24,13 @@ export function FigureValue({
   figure,
   big = false,
   band = false,
+  said,
 }: {
   readonly figure: Figure;
   readonly big?: boolean;
   readonly band?: boolean;
+  /** In words of its own: "4 min". */
+  readonly said?: string;
 }): ReactElement {
   const units = useUnits();
   const open = useOpenWorking();
@@ -45,9 +48,15 @@ export function FigureValue({
         css={FACES}
         {...(big ? BIG : SMALL)}
         onClick={() => open(figure)}
-        aria-label={`${figure.title}: ${say(figure.value, figure.quantity, units)}. Open the working`}
+        aria-label={`${figure.title}: ${said ?? say(figure.value, figure.quantity, units)}. Open the working`}
       >
-        <span>{shown.text}</span> {shown.unit !== '' && <small>{shown.unit}</small>}
+        {said === undefined ? (
+          <>
+            <span>{shown.text}</span> {shown.unit !== '' && <small>{shown.unit}</small>}
+          </>
+        ) : (
+          <span>{said}</span>
+        )}
       </Button>
       {range !== null && (
         <Span textStyle="quiet" paddingStart="5px" display="inline-block">

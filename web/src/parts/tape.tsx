@@ -1,4 +1,5 @@
 import { Flex, Span, VisuallyHidden, chakra } from '@chakra-ui/react';
+import { ListOrdered } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { NavLink } from 'react-router';
 import type { To } from 'react-router';
@@ -9,7 +10,8 @@ export interface TapeMark {
   readonly id: string;
   readonly name: string;
   readonly text: string;
-  readonly state: 'holds' | 'fails' | 'none';
+  /** Absent where there is nothing that holds or does not: what is done with it. */
+  readonly state?: 'holds' | 'fails' | 'none';
   /** Absent where there is nothing to open yet. */
   readonly to?: To;
 }
@@ -47,7 +49,7 @@ export function Tape({
   readonly label: string;
   readonly marks: readonly TapeMark[];
   /** How each state is read aloud. */
-  readonly words: Readonly<Record<TapeMark['state'], string>>;
+  readonly words: Readonly<Record<NonNullable<TapeMark['state']>, string>>;
 }): ReactElement {
   return (
     <Flex
@@ -87,8 +89,14 @@ export function Tape({
             <Span textStyle="quiet" lineHeight={1.25} display={{ base: 'none', lg: 'inline' }}>
               {m.text}
             </Span>
-            <Wave state={m.state} />
-            <VisuallyHidden>{words[m.state]}</VisuallyHidden>
+            {m.state === undefined ? (
+              <ListOrdered size={17} aria-hidden="true" />
+            ) : (
+              <>
+                <Wave state={m.state} />
+                <VisuallyHidden>{words[m.state]}</VisuallyHidden>
+              </>
+            )}
           </>
         );
         return m.to === undefined ? (

@@ -17,7 +17,7 @@ import { WorkingPanel } from '../parts/working.js';
 interface Steps {
   readonly label: string;
   readonly marks: readonly TapeMark[];
-  readonly words: Readonly<Record<TapeMark['state'], string>>;
+  readonly words: Readonly<Record<NonNullable<TapeMark['state']>, string>>;
 }
 
 interface Props<D> {

@@ -30,10 +30,17 @@ export const BENCH_NAMES = ['The rig', 'Verdict and ledger'] as const;
 export function benchSteps(
   id: string,
   marks: readonly Mark[],
-): { readonly label: string; readonly marks: TapeMark[]; readonly words: Readonly<Record<TapeMark['state'], string>> } {
+): {
+  readonly label: string;
+  readonly marks: TapeMark[];
+  readonly words: Readonly<Record<NonNullable<TapeMark['state']>, string>>;
+} {
   return {
     label: 'Steps of the rig',
-    marks: marks.map(({ step: to, ...m }) => (to === undefined ? m : { ...m, to: `/rigs/${id}/${to}` })),
+    marks: [
+      ...marks.map(({ step: to, ...m }) => (to === undefined ? m : { ...m, to: `/rigs/${id}/${to}` })),
+      { id: 'work', name: 'Work', text: 'step by step', to: `/rigs/${id}/work` },
+    ],
     words: { holds: 'holds', fails: 'does not hold', none: 'nothing yet' },
   };
 }

@@ -1,0 +1,154 @@
+import polygonClipping from 'polygon-clipping';
+import type { Polygon } from 'polygon-clipping';
+import { diameterOf } from '../anchor/index.js';
+import { groundOf } from '../pitch/index.js';
+import type { BodyMeasures, Vec3 } from '../quantity/index.js';
+import { measuredSpan, trunksUsed } from '../rig/index.js';
+import type { RidgeRig } from '../rig/index.js';
+import { hemOf } from '../roof/index.js';
+import { drawingOf } from '../shelter/index.js';
+import type { RigReport } from '../shelter/index.js';
+
+export type Point = readonly [x: number, y: number];
+
+/** What a stroke stands for: whoever shows it has a pen for each. */
+export type Pen = 'ground' | 'trunk' | 'cloth' | 'hem' | 'line' | 'now' | 'stick' | 'bed' | 'foot';
+
+/** What one pen draws of a picture, in the picture's own units, y down. */
+export interface Stroke {
+  readonly pen: Pen;
+  readonly rings: readonly (readonly Point[])[];
+  readonly closed: boolean;
+}
+
+/** A small true picture of a rig, to scale. */
+export interface Picture {
+  readonly width: number;
+  readonly height: number;
+  readonly strokes: readonly Stroke[];
+}
+
+/** Draws one rig again and again: what is there of it, and what is drawn boldly. Rows of the ledger; all of them where left out. */
+export type Draws = (there?: ReadonlySet<string>, now?: ReadonlySet<string>) => Picture;
+
+/** Room at the edges, share of the smaller side. */
+const EDGE = 0.06;
+/** How far trunks go on over their ties, m. */
+const ABOVE_TIE = 0.35;
+/** Trunks and feet are seen at least so large, m. */
+const LEAST_TRUNK = 0.08;
+const FOOT = 0.06;
+
+const NONE: ReadonlySet<string> = new Set();
+
+/** Readies a judged rig to be drawn as pitched, someone lying in its bed: from the side, or from above with the span to the right. */
+export function picturesOf(
+  report: RigReport,
+  body: BodyMeasures,
+  view: 'side' | 'above',
+  [width, height]: readonly [number, number],
+): Draws {
+  const { rig } = report;
+  const { topology, shapes, guys } = drawingOf(report);
+  const shape = shapes[0]!;
+  const span = measuredSpan(rig, body);
+  const ground = groundOf(rig, span);
+  const up = view === 'above' ? 1 : 2;
+  const bed = report.bed?.shapes.find((s) => s.caseId === 'lying') ?? null;
+  const place = (k: number): Vec3 => [shape.at[3 * k]!, shape.at[3 * k + 1]!, shape.at[3 * k + 2]!];
+  const flat = (p: Vec3): Point => [p[0], p[up]];
+  const trunks = trunksUsed(rig).map((i) => trunkAt(rig, i, i * span, ground(i * span, 0), view).map(flat));
+  const cloth = coverOf(topology.corners, (k) => flat(place(k)));
+  const hem = hemOf(topology.corners).map(([a, b]) => [flat(place(a)), flat(place(b))]);
+
+  // the whole rig, not what is there of it, decides the scale: nothing jumps from step to step
+  const all = [
+    ...trunks.flat(),
+    ...topology.lines.flatMap((l) => l.nodes.map((k) => flat(place(k)))),
+    ...hem.flat(),
+    ...guys.map((g) => flat(g.foot)),
+    ...(bed?.line.map(flat) ?? []),
+    ...(bed?.poles.flatMap((p) => [p.foot, ...p.stays.map((t) => t.foot)]).map(flat) ?? []),
+  ];
+  const [xs, ys] = [all.map((p) => p[0]), all.map((p) => p[1])];
+  if (view === 'side') ys.push(ground(Math.min(...xs), 0), ground(Math.max(...xs), 0));
+  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const edge = EDGE * Math.min(width, height);
+  const scale = Math.min((width - 2 * edge) / Math.max(x1 - x0, 0.1), (height - 2 * edge) / Math.max(y1 - y0, 0.1));
+  const left = (width - scale * (x1 - x0)) / 2;
+  const bottom = height - (height - scale * (y1 - y0)) / 2;
+  const put = ([x, y]: Point): Point => [left + scale * (x - x0), bottom - scale * (y - y0)];
+
+  return (there, now = NONE) => {
+    const isThere = (row: string): boolean => there === undefined || there.has(row) || now.has(row);
+    const strokes: Stroke[] = [];
+    const draw = (pen: Pen, rings: readonly (readonly Point[])[], closed = false): void => {
+      if (rings.length > 0) strokes.push({ pen, rings: rings.map((ring) => ring.map(put)), closed });
+    };
+    const line = (pen: Pen, row: string, ...points: readonly Vec3[]): void => {
+      if (isThere(row)) draw(now.has(row) ? 'now' : pen, [points.map(flat)]);
+    };
+    if (view === 'side') draw('ground', [[x0 - 0.3, x1 + 0.3].map((x): Point => [x, ground(x, 0)])]);
+    draw('trunk', trunks, true);
+    if (topology.clothNodes > 0 && isThere('cloth')) {
+      draw('cloth', cloth, true);
+      draw('hem', hem);
+    }
+    for (const s of topology.sticks) line('stick', s.id, place(s.from), place(s.to));
+    for (const l of topology.lines) {
+      // bare it is straight: it takes its shape from the cloth
+      const bare = l.role === 'ridge' && !isThere('cloth');
+      line('line', l.row, ...(bare ? [l.nodes[0]!, l.nodes.at(-1)!] : l.nodes).map(place));
+    }
+    for (const g of guys)
+      if (g.kind !== 'tie' && isThere(g.id))
+        draw(now.has(g.id) ? 'now' : 'foot', [roundAt(g.foot, FOOT).map(flat)], true);
+    if (bed !== null) {
+      line('bed', 'bed', ...bed.line);
+      for (const i of [0, 1] as const)
+        line('line', `strap${i}`, bed.ties[i], i === 0 ? bed.line[0]! : bed.line.at(-1)!);
+      for (const p of bed.poles) {
+        line('stick', `pole${p.end}`, p.foot, p.head);
+        for (const [k, t] of p.stays.entries()) line('line', `stay${p.end}${k}`, p.head, t.foot);
+      }
+    }
+    return { width, height, strokes };
+  };
+}
+
+/** A trunk's outline from the side, or its ring from above. */
+function trunkAt(rig: RidgeRig, i: 0 | 1, x: number, foot: number, view: 'side' | 'above'): Vec3[] {
+  const half = diameterOf(rig.trunks[i].girth) / 2;
+  if (view === 'above') return roundAt([x, 0, 0], Math.max(half, LEAST_TRUNK));
+  const top = foot + rig.trunks[i].tieHeight + ABOVE_TIE;
+  return [
+    [x - half, 0, foot],
+    [x - 0.8 * half, 0, top],
+    [x + 0.8 * half, 0, top],
+    [x + half, 0, foot],
+  ];
+}
+
+/** What a cloth covers of the picture: all of its panels as one. */
+function coverOf(corners: ArrayLike<number>, at: (k: number) => Point): Point[][] {
+  const panels: Polygon[] = [];
+  for (let t = 0; t < corners.length; t += 3) {
+    const ring = [0, 1, 2].map((k) => at(corners[t + k]!).map((v) => Math.round(v * 1e4) / 1e4) as [number, number]);
+    const [[ax, ay], [bx, by], [cx, cy]] = ring as [[number, number], [number, number], [number, number]];
+    // a panel seen along itself covers nothing
+    if (Math.abs((bx - ax) * (cy - ay) - (by - ay) * (cx - ax)) > 1e-6) panels.push([[...ring, ring[0]!]]);
+  }
+  const [first, ...rest] = panels;
+  if (first === undefined) return [];
+  return polygonClipping
+    .union(first, ...rest)
+    .flatMap((polygon) => polygon.map((ring) => ring.slice(0, -1) as Point[]));
+}
+
+const SIDES = 12;
+/** A ring on the plan and, as seen from the side, upright. */
+const roundAt = ([x, y, z]: Vec3, r: number): Vec3[] =>
+  Array.from({ length: SIDES }, (_, i): Vec3 => {
+    const a = (2 * Math.PI * i) / SIDES;
+    return [x + r * Math.cos(a), y + r * Math.sin(a), z + r * Math.sin(a)];
+  });

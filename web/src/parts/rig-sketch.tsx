@@ -1,0 +1,34 @@
+import type { Pen, Picture, Point } from '@rough-bight/core/card';
+import type { ReactElement, SVGProps } from 'react';
+import { ink } from '../app/theme/paint.js';
+
+const PENS: Readonly<Record<Pen, SVGProps<SVGPathElement>>> = {
+  ground: { fill: 'none', stroke: ink('tar'), strokeWidth: 1.2 },
+  trunk: { fill: ink('tar'), opacity: 0.8 },
+  cloth: { fill: ink('roof'), opacity: 0.85 },
+  hem: { fill: 'none', stroke: ink('tar'), strokeWidth: 0.7 },
+  line: { fill: 'none', stroke: ink('ink'), strokeWidth: 1.1 },
+  now: { fill: 'none', stroke: ink('act'), strokeWidth: 3.2, strokeLinecap: 'round', strokeLinejoin: 'round' },
+  stick: { fill: 'none', stroke: ink('tar'), strokeWidth: 2, strokeLinecap: 'round' },
+  bed: { fill: 'none', stroke: ink('moss'), strokeWidth: 2.4, strokeLinecap: 'round' },
+  foot: { fill: ink('tar') },
+};
+
+const pathOf = (rings: readonly (readonly Point[])[], closed: boolean): string =>
+  rings.map((r) => `M${r.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}${closed ? 'Z' : ''}`).join('');
+
+/** A small true picture of a rig, drawn by the core. */
+export function RigSketch({ picture, label }: { readonly picture: Picture; readonly label?: string }): ReactElement {
+  const { width, height, strokes } = picture;
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      style={{ display: 'block', width: '100%', height: 'auto' }}
+      {...(label === undefined ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
+    >
+      {strokes.map((s, i) => (
+        <path key={i} d={pathOf(s.rings, s.closed)} {...PENS[s.pen]} />
+      ))}
+    </svg>
+  );
+}
