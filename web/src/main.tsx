@@ -17,6 +17,7 @@ const CampView = lazy(() => import('./views/camp/camp.js').then((m) => ({ defaul
 const CampsView = lazy(() => import('./views/camp/camps.js'));
 const CordView = lazy(() => import('./views/cord/cord.js'));
 const WorkView = lazy(() => import('./views/work/work.js'));
+const CardView = lazy(() => import('./views/card/card.js'));
 const StartView = lazy(() => import('./views/start/start.js'));
 const MeView = lazy(() => import('./views/me/me.js'));
 const NetView = lazy(() => import('./views/net/net.js'));
@@ -35,6 +36,8 @@ const router = createBrowserRouter([
       { path: 'camps/:campId', element: shown(<CampView />) },
       { path: 'camps/:campId/new', element: shown(<StartView />) },
       { path: 'camps/:campId/cord', element: shown(<CordView />) },
+      { path: 'camps/:campId/card', element: shown(<CardView />) },
+      { path: 'rigs/:rigId/card', element: shown(<CardView />) },
       { path: 'rigs/:rigId/work', element: shown(<WorkView />) },
       { path: 'rigs/:rigId/:step?', element: shown(<BenchView />) },
       { path: 'places/:placeId/:step?', element: shown(<GroundView />) },

@@ -1,1 +1,7 @@
 export * from './picture.js';
+export * from './code.js';
+export * from './card.js';
+export { cardHtml } from './html.js';
+export * from './svg.js';
+export * from './pens.js';
+export * from './modules.js';

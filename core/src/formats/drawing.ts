@@ -1,4 +1,5 @@
 import { diameterOf } from '../anchor/index.js';
+import { escaped } from '../document/index.js';
 import { groundOf } from '../pitch/index.js';
 import { say } from '../quantity/index.js';
 import type { BodyMeasures, UnitChoice, Vec3 } from '../quantity/index.js';
@@ -36,8 +37,6 @@ const AROUND = 24;
 /** Scales that a ruler has, one to so many. */
 const SCALES = [10, 20, 25, 40, 50, 75, 100, 150, 200, 250, 300, 400, 500];
 
-const escape = (text: string): string =>
-  text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
 const n = (v: number): string => Number(v.toFixed(2)).toString();
 
 /** Pens for the marks of supports. */
@@ -86,7 +85,7 @@ export function rigSvg(view: Drawn, { name, report, body, units, bed, caseId = '
   const path = (points: readonly Point[], close = false): string =>
     `M${points.map(([x, y]) => `${n(x)} ${n(y)}`).join('L')}${close ? 'Z' : ''}`;
   const text = ([x, y]: Point, words: string, anchor = 'middle', size = 3): string =>
-    `<text x="${n(x)}" y="${n(y)}" text-anchor="${anchor}" font-size="${size}">${escape(words)}</text>`;
+    `<text x="${n(x)}" y="${n(y)}" text-anchor="${anchor}" font-size="${size}">${escaped(words)}</text>`;
   const length = (m: number): string => say(m, 'length', units);
 
   /** A dimension between two places, drawn `off` mm to the side of the line between them. */
@@ -235,7 +234,7 @@ export function rigSvg(view: Drawn, { name, report, body, units, bed, caseId = '
   );
   return `<?xml version="1.0" encoding="UTF-8"?>
 <svg xmlns="http://www.w3.org/2000/svg" width="${SHEET.width}mm" height="${SHEET.height}mm" viewBox="0 0 ${SHEET.width} ${SHEET.height}">
-<title>${escape(name)}, ${DRAWN[view]}, 1 : ${scale}</title>
+<title>${escaped(name)}, ${DRAWN[view]}, 1 : ${scale}</title>
 <style>path{fill:none;stroke:#16241E;stroke-width:.25;stroke-linejoin:round}text{font-family:sans-serif;fill:#16241E}.cloth{fill:#C9B88F;fill-opacity:.5;stroke:none}.hem{stroke:#5A4330;stroke-width:.3}.bed{fill:none;stroke:#566539;stroke-width:1.4}.strap{stroke:#5A4330}.line{stroke-width:.45}.ridge{stroke-width:.7}.stick{stroke:#5A4330;stroke-width:.8}.trunk{fill:#DCD0B8;stroke:#5A4330}.ground{stroke:#5A4330;stroke-width:.6}.dim path{stroke:#4A544E;stroke-width:.18}.dim text{fill:#4A544E}.peg{stroke-width:.4}.hung{fill:#DCD0B8;stroke:#5A4330}.weight{fill:#DCD0B8;stroke:#5A4330}.buried{stroke:#5A4330;stroke-dasharray:.6 .4}.wind path{stroke:#2C6072;stroke-width:.4}.wind text{fill:#2C6072}</style>
 ${out.join('\n')}
 </svg>

@@ -51,7 +51,7 @@ function hauling(hauled: Hauled): Phrase {
 }
 
 /** A height by a mark of one's body, and in the reader's unit where none is near. */
-function atHeight(height: number, { body, units }: Reader): string {
+export function atHeight(height: number, { body, units }: Reader): string {
   const said = sayHeight(height, body, units.length);
   return nearestMark(height, body, 0.08) === null ? `${tell([metres(height)], units)}, ${said}` : said;
 }

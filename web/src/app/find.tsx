@@ -1,4 +1,5 @@
 import { Combobox, Dialog, Portal, Span, VisuallyHidden, createListCollection } from '@chakra-ui/react';
+import { codeOf } from '@rough-bight/core/card';
 import { useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { useNavigate } from 'react-router';
@@ -47,6 +48,13 @@ export default function FindDialog({
       ]),
       ...(camp?.rigs ?? []).flatMap((r) => [
         thing('rig', `/rigs/${r.id}/ridge`)(r),
+        {
+          value: `work ${r.id}`,
+          label: `${r.name}, work, code ${codeOf(r.id)}`,
+          kind: 'step',
+          go: to(`/rigs/${r.id}/work`),
+        },
+        { value: `card ${r.id}`, label: `${r.name}, card`, kind: 'step', go: to(`/rigs/${r.id}/card`) },
         ...STEPS.map((s) => ({
           value: `${r.id} ${s}`,
           label: `${r.name}, ${s}`,

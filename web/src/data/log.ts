@@ -1,6 +1,6 @@
 import type { LogEntry } from '@rough-bight/core/log';
 import { MOST_AT_ONCE } from '@rough-bight/core/log';
-import { useSyncExternalStore } from 'react';
+import { useMemo, useSyncExternalStore } from 'react';
 import useSWR, { mutate } from 'swr';
 import { ApiError, call, get } from './api.js';
 import { kept } from './kept.js';
@@ -78,6 +78,8 @@ function queueOf(campId: string): Queue {
   return known;
 }
 
+const NOTHING: readonly LogEntry[] = [];
+
 /** A camp's log: what the server has and what still waits here, in the order in which it was written. */
 export function useLog(campId: string): {
   readonly entries: readonly LogEntry[];
@@ -86,10 +88,14 @@ export function useLog(campId: string): {
 } {
   const queue = queueOf(campId);
   const waiting = useSyncExternalStore(queue.subscribe, queue.read);
-  const { data = [] } = useSWR<readonly LogEntry[]>(addressOf(campId), get);
-  const there = new Set(data.map((e) => e.id));
+  const { data = NOTHING } = useSWR<readonly LogEntry[]>(addressOf(campId), get);
+  // the same until something is written or arrives: much is made of it
+  const entries = useMemo(() => {
+    const there = new Set(data.map((e) => e.id));
+    return [...data, ...waiting.entries.filter((e) => !there.has(e.id))];
+  }, [data, waiting.entries]);
   return {
-    entries: [...data, ...waiting.entries.filter((e) => !there.has(e.id))],
+    entries,
     waiting,
     write: (entry) => void queue.write({ id: crypto.randomUUID(), at: new Date().toISOString(), ...entry }),
   };

@@ -1,4 +1,5 @@
-import type { Pen, Picture, Point } from '@rough-bight/core/card';
+import { pathOf } from '@rough-bight/core/card';
+import type { Pen, Picture } from '@rough-bight/core/card';
 import type { ReactElement, SVGProps } from 'react';
 import { ink } from '../app/theme/paint.js';
 
@@ -14,9 +15,6 @@ const PENS: Readonly<Record<Pen, SVGProps<SVGPathElement>>> = {
   foot: { fill: ink('tar') },
 };
 
-const pathOf = (rings: readonly (readonly Point[])[], closed: boolean): string =>
-  rings.map((r) => `M${r.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}${closed ? 'Z' : ''}`).join('');
-
 /** A small true picture of a rig, drawn by the core. */
 export function RigSketch({ picture, label }: { readonly picture: Picture; readonly label?: string }): ReactElement {
   const { width, height, strokes } = picture;
@@ -27,7 +25,7 @@ export function RigSketch({ picture, label }: { readonly picture: Picture; reado
       {...(label === undefined ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
     >
       {strokes.map((s, i) => (
-        <path key={i} d={pathOf(s.rings, s.closed)} {...PENS[s.pen]} />
+        <path key={i} d={pathOf(s)} {...PENS[s.pen]} />
       ))}
     </svg>
   );

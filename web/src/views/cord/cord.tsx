@@ -5,7 +5,7 @@ import { capital, say, tell } from '@rough-bight/core/quantity';
 import { pacedBy } from '@rough-bight/core/rig';
 import type { Figure } from '@rough-bight/core/working';
 import { budgetWords, counted, fightWords, joiningWords, listed } from '@rough-bight/core/words';
-import { Scissors } from 'lucide-react';
+import { IdCard, Scissors } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
@@ -22,7 +22,7 @@ import { Wave } from '../../parts/marks.js';
 import { Empty, Loading, Trouble } from '../../parts/states.js';
 import { UnitsContext, WorkingContext, useUnits } from '../../parts/units.js';
 import { WorkingPanel } from '../../parts/working.js';
-import { useBudget } from '../../workers/use-budget.js';
+import { useBudget } from '../../workers/use-camp.js';
 import type { Share } from './hank.js';
 import { HankPlan } from './hank.js';
 
@@ -79,8 +79,9 @@ function CordPage({
     [rigs, tonight, context, me.id, people],
   );
   const bag = useMemo((): Bag => ({ cords: kit, roofs, pegs, beds, straps }), [kit, roofs, pegs, beds, straps]);
-  const { of, budget, done, problem: failed } = useBudget(planned, bag);
-  const current = of === planned;
+  const asked = useMemo(() => ({ planned, bag }), [planned, bag]);
+  const { of, found: budget, done, problem: failed } = useBudget(asked);
+  const current = of === asked;
   const stands = (id: string): boolean => tonight === null || tonight.includes(id);
   const stand = (id: string, on: boolean): void => {
     const ids = rigs.map((r) => r.id).filter((r) => (r === id ? on : stands(r)));
@@ -127,6 +128,15 @@ function CordPage({
             onCut={(hanks) => attempt(cutHanks(hanks))}
             rigOf={(id) => rigs.find((r) => r.id === id)?.name ?? id}
           />
+        )}
+        {planned.length > 0 && (
+          <Buttons>
+            <Button asChild>
+              <Link to={`/camps/${camp.id}/card`}>
+                <IdCard size={17} aria-hidden="true" /> Cards for tonight
+              </Link>
+            </Button>
+          </Buttons>
         )}
         <Caution marginTop="20px">
           Measure before you cut, on the ground, with the rig’s own trees. Cord that is cut too short is lost; cord of

@@ -17,10 +17,10 @@ import type { Hands, Hauls, RidgeRig, Work } from '@rough-bight/core/rig';
 import type { RigReport } from '@rough-bight/core/shelter';
 import type { Figure } from '@rough-bight/core/working';
 import { sayMinutes } from '@rough-bight/core/words';
-import { Timer, TimerOff } from 'lucide-react';
+import { IdCard, Timer, TimerOff } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
-import { useParams, useSearchParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { useShell } from '../../app/shell-context.js';
 import { useCamp, useCampActions } from '../../data/camp.js';
 import { useRigContext } from '../../data/context.js';
@@ -106,7 +106,14 @@ function WorkPage({
   return (
     <WorkingContext.Provider value={setFigure}>
       <Page>
-        <h1>{name}: the work</h1>
+        <Flex justify="space-between" align="center" wrap="wrap" gap="8px">
+          <h1>{name}: the work</h1>
+          <Button asChild>
+            <Link to={`/rigs/${store.id}/card`}>
+              <IdCard size={17} aria-hidden="true" /> The card
+            </Link>
+          </Button>
+        </Flex>
         <SaveTrouble
           store={store}
           save={snapshot.save}

@@ -1,0 +1,84 @@
+import { escaped } from '../document/index.js';
+import type { Card, CardLine } from './card.js';
+import { modulesPath, pathsOf } from './pens.js';
+import type { Picture } from './picture.js';
+
+const INKS = { ink: 'var(--ink)', tar: 'var(--tar)', act: 'var(--act)', roof: 'var(--roof)', moss: 'var(--moss)' };
+
+const drawn = (picture: Picture, label: string): string =>
+  `<svg viewBox="0 0 ${picture.width} ${picture.height}" role="img" aria-label="${escaped(label)}">${pathsOf(picture, INKS)}</svg>`;
+
+const rows = (lines: readonly CardLine[]): string =>
+  lines.map((l) => `<li><span>${escaped(l.what)}</span><b>${escaped(l.number)}</b></li>`).join('');
+const section = (title: string, inside: string): string => (inside === '' ? '' : `<h2>${escaped(title)}</h2>${inside}`);
+const list = (title: string, lines: readonly CardLine[], ordered = false): string =>
+  section(title, lines.length === 0 ? '' : ordered ? `<ol>${rows(lines)}</ol>` : `<ul>${rows(lines)}</ul>`);
+
+/** Cloth and ink by day; dim and reddish at night, when the box at the top is ticked. */
+const STYLE = `
+:root{--cloth:#F4EEE1;--ink:#16241E;--ink2:#4A544E;--tar:#5A4330;--act:#D9861A;--danger:#98301A;--roof:#C9B88F;--moss:#566539;--line:#CFC3AC}
+html:has(#ember:checked){--cloth:#150E0B;--ink:#F0C3A2;--ink2:#B58A6E;--tar:#C08A66;--act:#FF9448;--danger:#FF5A3C;--roof:#3A271E;--moss:#C08A66;--line:#3A271E}
+*{box-sizing:border-box}
+body{margin:0;background:var(--cloth);color:var(--ink);font:17px/1.4 "Atkinson Hyperlegible Next","Segoe UI",Verdana,sans-serif}
+main{max-width:720px;margin:0 auto;padding:14px 16px 40px}
+label{display:flex;gap:10px;align-items:center;min-height:44px;color:var(--ink2)}
+label input{width:22px;height:22px;accent-color:var(--act)}
+h1{font-size:28px;line-height:1.15;margin:4px 0}
+h2{font-size:19px;margin:22px 0 4px;padding-top:10px;border-top:2px solid var(--ink)}
+p{margin:4px 0;max-width:65ch}
+.verdict{font-weight:700;font-size:20px;line-height:1.25;margin:10px 0 4px}
+.fails{color:var(--danger)}
+.quiet{color:var(--ink2);font-size:15px}
+ul,ol{list-style:none;margin:0;padding:0;counter-reset:n}
+li{display:flex;flex-wrap:wrap;justify-content:space-between;gap:2px 14px;padding:7px 0;border-bottom:1px solid var(--line)}
+ol li{counter-increment:n;padding-left:34px;position:relative}
+ol li::before{content:counter(n);position:absolute;left:0;font-weight:700}
+li b{margin-left:auto;text-align:right}
+.pictures{display:grid;grid-template-columns:repeat(auto-fit,minmax(260px,1fr));gap:10px;margin:10px 0}
+svg{display:block;width:100%;height:auto}
+.code{display:flex;gap:16px;align-items:center;margin-top:22px;border-top:2px solid var(--ink);padding-top:12px}
+.code svg{width:120px;background:#fff;padding:8px}
+.code b{font-size:26px;letter-spacing:.12em}
+.warn{border-left:5px solid var(--danger);padding-left:12px}
+@media print{label{display:none}body{font-size:11px}}
+`;
+
+/** One rig's part of a page. */
+function part(card: Card): string {
+  return `<article>
+<h1>${escaped(card.title)}</h1>
+<p class="quiet">${escaped(card.form)}${card.note === '' ? '' : `. ${escaped(card.note)}`}</p>
+<p class="verdict${card.holds ? '' : ' fails'}">${escaped(card.verdict)}</p>
+<p>${escaped(card.detail)}</p>
+<div class="pictures">${drawn(card.side, `${card.title} from the side`)}${drawn(card.above, `${card.title} from above`)}</div>
+${list('Numbers', card.numbers)}
+${list(`Pitch it, ${card.upIn}`, card.up, true)}
+${list('Guys and pegs', card.guys)}
+${list('In the night', card.night)}
+${section(
+  'Seen and not seen',
+  [
+    card.bright.length === 0 ? '' : `<p><b>Mark bright:</b> ${escaped(card.bright.join(', '))}.</p>`,
+    card.dull.length === 0
+      ? ''
+      : `<p><b>May be dull</b> where the camp is not to be seen: ${escaped(card.dull.join(', '))}.</p>`,
+  ].join(''),
+)}
+${list('Cord', card.cord)}
+${list(`Take it down, ${card.downIn}`, card.down, true)}
+${section('Beware', `<div class="warn">${card.warnings.map((w) => `<p>${escaped(w)}</p>`).join('')}</div>`)}
+<div class="code"><svg viewBox="0 0 ${card.modules.length} ${card.modules.length}" role="img" aria-label="Code ${card.code}"><path d="${modulesPath(card.modules)}"/></svg><p>Found again as<br><b>${card.code}</b></p></div>
+</article>`;
+}
+
+/**
+ * Cards as one page that stands by itself: it opens on any phone from a file, without network, script or anything installed.
+ * @param title of the page
+ */
+export const cardHtml = (title: string, cards: readonly Card[]): string => `<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1">
+<title>${escaped(title)}</title><style>${STYLE}</style></head>
+<body><main><label><input type="checkbox" id="ember"> Ember, for the night</label>
+${cards.map(part).join('\n')}
+<p class="quiet">Computed, not measured: check on the ground.</p></main></body></html>
+`;

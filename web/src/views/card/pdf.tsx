@@ -1,0 +1,168 @@
+import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff?url';
+import regular from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url';
+import { Document, Font, Page, Path, StyleSheet, Svg, Text, View, pdf } from '@react-pdf/renderer';
+import { modulesPath, pathOf } from '@rough-bight/core/card';
+import type { Card, CardLine, Pen, Picture } from '@rough-bight/core/card';
+import { capital } from '@rough-bight/core/quantity';
+import type { ReactElement } from 'react';
+import { COLOURS } from '../../app/theme/colours.js';
+
+const FACE = 'Atkinson Hyperlegible Next';
+Font.register({
+  family: FACE,
+  fonts: [{ src: regular }, { src: bold, fontWeight: 700 }],
+});
+// words are not parted: there is no dictionary on board
+Font.registerHyphenationCallback((word) => [word]);
+
+const day = (name: keyof typeof COLOURS): string => COLOURS[name][0];
+
+/** Points on an A6 page: 298 by 420. */
+const S = StyleSheet.create({
+  page: { padding: 17, fontFamily: FACE, fontSize: 8.2, color: day('ink'), lineHeight: 1.3 },
+  title: { fontSize: 15, fontWeight: 700, lineHeight: 1.15 },
+  quiet: { color: day('ink2') },
+  verdict: { fontSize: 10, fontWeight: 700, marginTop: 3 },
+  head: { fontSize: 10, fontWeight: 700, borderTopWidth: 1, borderTopColor: day('ink'), marginTop: 6, paddingTop: 3 },
+  row: {
+    flexDirection: 'row',
+    gap: 6,
+    paddingVertical: 1.6,
+    borderBottomWidth: 0.4,
+    borderBottomColor: day('hairline'),
+  },
+  count: { width: 12, fontWeight: 700 },
+  what: { flex: 1 },
+  number: { fontWeight: 700, maxWidth: 110, textAlign: 'right' },
+  foot: { flexDirection: 'row', gap: 10, alignItems: 'center', marginTop: 8 },
+});
+
+const PENS: Readonly<Record<Pen, Readonly<Record<string, string | number>>>> = {
+  ground: { fill: 'none', stroke: day('tar'), strokeWidth: 1.4 },
+  trunk: { fill: day('tar') },
+  cloth: { fill: day('roof') },
+  hem: { fill: 'none', stroke: day('tar'), strokeWidth: 0.7 },
+  line: { fill: 'none', stroke: day('ink'), strokeWidth: 1.2 },
+  now: { fill: 'none', stroke: day('act'), strokeWidth: 3 },
+  stick: { fill: 'none', stroke: day('tar'), strokeWidth: 2 },
+  bed: { fill: 'none', stroke: day('moss'), strokeWidth: 2.4 },
+  foot: { fill: day('tar') },
+};
+
+const Drawn = ({ picture }: { readonly picture: Picture }): ReactElement => (
+  <Svg viewBox={`0 0 ${picture.width} ${picture.height}`} style={{ width: 190, height: 108, alignSelf: 'center' }}>
+    {picture.strokes.map((s, i) => (
+      <Path key={i} d={pathOf(s)} {...PENS[s.pen]} />
+    ))}
+  </Svg>
+);
+
+function Lines({
+  title,
+  lines,
+  ordered = false,
+}: {
+  readonly title: string;
+  readonly lines: readonly CardLine[];
+  readonly ordered?: boolean;
+}): ReactElement | null {
+  if (lines.length === 0) return null;
+  return (
+    <View>
+      <Text style={S.head} minPresenceAhead={30}>
+        {title}
+      </Text>
+      {lines.map((l, i) => (
+        <View key={i} style={S.row} wrap={false}>
+          {ordered && <Text style={S.count}>{i + 1}</Text>}
+          <Text style={S.what}>{l.what}</Text>
+          <Text style={S.number}>{l.number}</Text>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+function CardPages({ card }: { readonly card: Card }): ReactElement {
+  const side = card.modules.length;
+  return (
+    <Page size="A6" style={S.page}>
+      <Text style={S.title}>{card.title}</Text>
+      <Text style={S.quiet}>{card.form}</Text>
+      <Text style={{ ...S.verdict, color: day(card.holds ? 'ink' : 'danger') }}>{card.verdict}</Text>
+      <Text>{card.detail}</Text>
+      <Drawn picture={card.side} />
+      <Drawn picture={card.above} />
+      <Lines title="Numbers" lines={card.numbers} />
+      <Lines title={`Pitch it, ${card.upIn}`} lines={card.up} ordered />
+      <Lines title="Guys and pegs" lines={card.guys} />
+      <Lines title="In the night" lines={card.night} />
+      {card.bright.length > 0 && (
+        <View>
+          <Text style={S.head}>Seen and not seen</Text>
+          <Text>Mark bright: {card.bright.join(', ')}.</Text>
+          {card.dull.length > 0 && <Text>May be dull: {card.dull.join(', ')}.</Text>}
+        </View>
+      )}
+      <Lines title="Cord" lines={card.cord} />
+      <Lines title={`Take it down, ${card.downIn}`} lines={card.down} ordered />
+      <View>
+        <Text style={S.head} minPresenceAhead={30}>
+          Beware
+        </Text>
+        {card.warnings.map((w, i) => (
+          <Text key={i} style={{ marginTop: 2 }}>
+            {w}
+          </Text>
+        ))}
+      </View>
+      <View style={S.foot} wrap={false}>
+        <Svg viewBox={`-2 -2 ${side + 4} ${side + 4}`} style={{ width: 74, height: 74 }}>
+          <Path d={modulesPath(card.modules)} fill={day('ink')} />
+        </Svg>
+        <View style={{ flex: 1 }}>
+          <Text>Found again as</Text>
+          <Text style={{ fontSize: 15, fontWeight: 700, letterSpacing: 1.5 }}>{card.code}</Text>
+          <Text style={S.quiet}>Computed, not measured: check on the ground.</Text>
+        </View>
+      </View>
+    </Page>
+  );
+}
+
+/** Cards as A6 pages. */
+export const cardPdf = async (title: string, cards: readonly Card[]): Promise<Blob> =>
+  pdf(
+    <Document title={capital(title)} creator="Rough Bight">
+      {cards.map((card) => (
+        <CardPages key={card.code} card={card} />
+      ))}
+    </Document>,
+  ).toBlob();
+
+/** A4 standing, pt. */
+const A4 = [595.28, 841.89] as const;
+
+/**
+ * The same on A4, printed on one side and folded twice: backward across, then backward down the middle. Four pages a sheet: the
+ * first at the lower right, the last at the lower left, the two inside at the top and upside down.
+ */
+export async function foldedPdf(title: string, cards: readonly Card[]): Promise<Blob> {
+  const { PDFDocument, degrees } = await import('pdf-lib');
+  const small = await PDFDocument.load(await (await cardPdf(title, cards)).arrayBuffer());
+  const sheets = await PDFDocument.create();
+  sheets.setTitle(title);
+  const [width, height] = [A4[0] / 2, A4[1] / 2];
+  const all = await sheets.embedPdf(small, small.getPageIndices());
+  for (let k = 0; k < all.length; k += 4) {
+    const sheet = sheets.addPage([...A4]);
+    const [first, second, third, fourth] = all.slice(k, k + 4);
+    const size = { width, height };
+    if (first !== undefined) sheet.drawPage(first, { x: width, y: 0, ...size });
+    // turned about the corner that is then at the upper right of its quarter
+    if (second !== undefined) sheet.drawPage(second, { x: 2 * width, y: 2 * height, rotate: degrees(180), ...size });
+    if (third !== undefined) sheet.drawPage(third, { x: width, y: 2 * height, rotate: degrees(180), ...size });
+    if (fourth !== undefined) sheet.drawPage(fourth, { x: 0, y: 0, ...size });
+  }
+  return new Blob([(await sheets.save()) as Uint8Array<ArrayBuffer>], { type: 'application/pdf' });
+}
