@@ -20,6 +20,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     reducedMotion: 'reduce',
+    // what is read goes to the server itself; the file that looks at life without one lets it be kept
+    serviceWorkers: 'block',
     launchOptions: { ...launch, executablePath: process.env['CHROMIUM'] ?? launch.executablePath },
   },
 });

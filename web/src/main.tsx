@@ -5,6 +5,7 @@ import { StrictMode, Suspense, lazy } from 'react';
 import type { ReactElement } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider, createBrowserRouter } from 'react-router';
+import { registerSW } from 'virtual:pwa-register';
 import { Shell } from './app/shell.js';
 import { restoreTheme, system } from './app/theme/index.js';
 import { Failed, Loading } from './parts/states.js';
@@ -24,6 +25,8 @@ const NetView = lazy(() => import('./views/net/net.js'));
 const CautionsView = lazy(() => import('./views/cautions/cautions.js'));
 
 restoreTheme();
+// installed on the first visit, so that the next can be without a signal
+registerSW({ immediate: true });
 const waiting = <Loading what="the view" />;
 const shown = (view: ReactElement): ReactElement => <Suspense fallback={waiting}>{view}</Suspense>;
 const router = createBrowserRouter([

@@ -201,18 +201,18 @@ export class DocumentStore<D> extends Telling<Snapshot<D>> {
         { ...draft, version: this.version },
         leaving,
       );
-      this.stored = saved;
-      this.version = saved.version;
-      this.sending = false;
-      if (this.dirty) this.schedule(SAVE_AFTER);
-      else {
-        await kept.drop(this.keptKey);
-        this.show({ save: { kind: 'saved' } });
-      }
+      await this.saved(saved);
     } catch (error) {
       this.sending = false;
+      // what was changed meanwhile is sent too
+      const meanwhile = this.dirty;
       this.dirty = true;
-      if (error instanceof ApiError && error.status === 409)
+      const theirs = error instanceof ApiError && error.status === 409 ? (error.problem.current as Stored<D>) : null;
+      // it was saved, and only the answer was lost
+      if (theirs !== null && same(draftOf(theirs), draft)) {
+        this.dirty = meanwhile;
+        await this.saved(theirs);
+      } else if (error instanceof ApiError && error.status === 409)
         this.show({ save: { kind: 'conflict', message: error.message, theirs: error.problem.current as Stored<D> } });
       else if (error instanceof ApiError && error.status < 500)
         this.show({ save: { kind: 'refused', message: error.message } });
@@ -220,6 +220,18 @@ export class DocumentStore<D> extends Telling<Snapshot<D>> {
         this.show({ save: { kind: 'waiting', message: new Unreachable().message } });
         this.schedule(RETRY_AFTER);
       }
+    }
+  }
+
+  /** The server has it. */
+  private async saved(stored: Stored<D>): Promise<void> {
+    this.stored = stored;
+    this.version = stored.version;
+    this.sending = false;
+    if (this.dirty) this.schedule(SAVE_AFTER);
+    else {
+      await kept.drop(this.keptKey);
+      this.show({ save: { kind: 'saved' } });
     }
   }
 

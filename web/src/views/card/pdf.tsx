@@ -22,7 +22,7 @@ const S = StyleSheet.create({
   page: { padding: 17, fontFamily: FACE, fontSize: 8.2, color: day('ink'), lineHeight: 1.3 },
   title: { fontSize: 15, fontWeight: 700, lineHeight: 1.15 },
   quiet: { color: day('ink2') },
-  verdict: { fontSize: 10, fontWeight: 700, marginTop: 3 },
+  verdict: { fontSize: 10, fontWeight: 700, lineHeight: 1.25, marginVertical: 3 },
   head: { fontSize: 10, fontWeight: 700, borderTopWidth: 1, borderTopColor: day('ink'), marginTop: 6, paddingTop: 3 },
   row: {
     flexDirection: 'row',
@@ -33,7 +33,7 @@ const S = StyleSheet.create({
   },
   count: { width: 12, fontWeight: 700 },
   what: { flex: 1 },
-  number: { fontWeight: 700, maxWidth: 110, textAlign: 'right' },
+  number: { fontWeight: 700, maxWidth: 132, textAlign: 'right' },
   foot: { flexDirection: 'row', gap: 10, alignItems: 'center', marginTop: 8 },
 });
 
@@ -99,7 +99,9 @@ function CardPages({ card }: { readonly card: Card }): ReactElement {
       <Lines title="In the night" lines={card.night} />
       {card.bright.length > 0 && (
         <View>
-          <Text style={S.head}>Seen and not seen</Text>
+          <Text style={S.head} minPresenceAhead={30}>
+            Seen and not seen
+          </Text>
           <Text>Mark bright: {card.bright.join(', ')}.</Text>
           {card.dull.length > 0 && <Text>May be dull: {card.dull.join(', ')}.</Text>}
         </View>
@@ -122,7 +124,7 @@ function CardPages({ card }: { readonly card: Card }): ReactElement {
         </Svg>
         <View style={{ flex: 1 }}>
           <Text>Found again as</Text>
-          <Text style={{ fontSize: 15, fontWeight: 700, letterSpacing: 1.5 }}>{card.code}</Text>
+          <Text style={{ fontSize: 15, fontWeight: 700, lineHeight: 1.3, letterSpacing: 1.5 }}>{card.code}</Text>
           <Text style={S.quiet}>Computed, not measured: check on the ground.</Text>
         </View>
       </View>

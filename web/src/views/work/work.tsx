@@ -235,40 +235,42 @@ function Steps({
           <Tabs.Trigger value="up">Pitch it, {sayMinutes(lasts(plans.up))}</Tabs.Trigger>
           <Tabs.Trigger value="down">Take it down, {sayMinutes(lasts(plans.down))}</Tabs.Trigger>
         </Tabs.List>
+        <Tabs.Content value={striking ? 'down' : 'up'}>
+          <Buttons>
+            {watch === null ? (
+              <Button onClick={() => setWatch({ since: Date.now(), done: new Set() })}>
+                <Timer size={17} aria-hidden="true" /> Time it
+              </Button>
+            ) : (
+              <Button onClick={() => setWatch(null)}>
+                <TimerOff size={17} aria-hidden="true" /> Stop timing
+              </Button>
+            )}
+            <Text textStyle="quiet">
+              {watch === null
+                ? timed.length === 0
+                  ? 'Minutes are those of practised hands until yours are known: time it, and tick each step as it is done.'
+                  : `Minutes are learnt from ${timed.length} of your own steps.`
+                : 'Tick each step as it is done; its time is kept as yours.'}
+            </Text>
+          </Buttons>
+          <StepList
+            plan={plan}
+            report={report}
+            body={context.body}
+            units={me.units}
+            people={PEOPLE[hands]}
+            striking={striking}
+            timeOf={(p) => timeOf(p.step, timed)}
+            timing={watch === null ? null : { done: watch.done, tick }}
+          />
+          <Flex gap="8px" marginTop="8px">
+            <Span textStyle="quiet">
+              {capital(HANDS[hands])}: {sayMinutes(lasts(plan))} in all, without what is found wrong on the way.
+            </Span>
+          </Flex>
+        </Tabs.Content>
       </Tabs.Root>
-      <Buttons>
-        {watch === null ? (
-          <Button onClick={() => setWatch({ since: Date.now(), done: new Set() })}>
-            <Timer size={17} aria-hidden="true" /> Time it
-          </Button>
-        ) : (
-          <Button onClick={() => setWatch(null)}>
-            <TimerOff size={17} aria-hidden="true" /> Stop timing
-          </Button>
-        )}
-        <Text textStyle="quiet">
-          {watch === null
-            ? timed.length === 0
-              ? 'Minutes are those of practised hands until yours are known: time it, and tick each step as it is done.'
-              : `Minutes are learnt from ${timed.length} of your own steps.`
-            : 'Tick each step as it is done; its time is kept as yours.'}
-        </Text>
-      </Buttons>
-      <StepList
-        plan={plan}
-        report={report}
-        body={context.body}
-        units={me.units}
-        people={PEOPLE[hands]}
-        striking={striking}
-        timeOf={(p) => timeOf(p.step, timed)}
-        timing={watch === null ? null : { done: watch.done, tick }}
-      />
-      <Flex gap="8px" marginTop="8px">
-        <Span textStyle="quiet">
-          {capital(HANDS[hands])}: {sayMinutes(lasts(plan))} in all, without what is found wrong on the way.
-        </Span>
-      </Flex>
     </Box>
   );
 }
