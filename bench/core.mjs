@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { root } from '../scripts/build.mjs';
+import { loadSolver, planCuts } from '@rough-bight/core/budget';
 import { CORDS, GUST_FACTOR, cordWeight, dryCurve } from '@rough-bight/core/catalogue';
 import { doubtOf, solveDrawn } from '@rough-bight/core/doubt';
 import { playGusts } from '@rough-bight/core/gusting';
@@ -32,6 +33,45 @@ function median(runs, work) {
     times.push(performance.now() - began);
   }
   return Number(times.sort((a, b) => a - b)[runs >> 1].toFixed(4));
+}
+
+/** A plan of cord for twelve rigs of ten lines each from twenty-five hanks of five cords, with a third to spare. */
+async function cutPlan() {
+  let seed = 7;
+  const random = () => (seed = (seed * 1103515245 + 12345) % 2147483648) / 2147483648;
+  const needs = Array.from({ length: 120 }, (_, i) => {
+    const [rig, k] = [i % 12, Math.floor(i / 12)];
+    const role = k === 0 ? 'ridge' : k < 3 ? 'loop' : 'guy';
+    const length = role === 'ridge' ? 7 + 5 * random() : role === 'loop' ? 0.55 + 0.2 * random() : 2 + 2.5 * random();
+    const kind = role === 'ridge' ? rig % 2 : role === 'loop' ? 2 : 3 + (rig % 2);
+    return {
+      id: `${rig}/${k}`,
+      of: `rig ${rig}`,
+      name: role,
+      role,
+      kind,
+      length: Math.ceil(length * 20) / 20,
+      roof: null,
+    };
+  });
+  const stocks = Array.from({ length: 25 }, (_, i) => {
+    const wanted = needs.filter((n) => n.kind === i % 5);
+    const total = wanted.reduce((sum, n) => sum + n.length, 0);
+    const length = Math.max(...wanted.map((n) => n.length), (1.33 * total * (0.6 + 0.8 * random())) / 5);
+    return { id: `h${i}`, hank: `h${i}`, piece: null, length: Math.round(length * 10) / 10, on: null, kind: i % 5 };
+  });
+  for (const n of needs) n.from = new Set(stocks.filter((s) => s.kind === n.kind).map((s) => s.id));
+  const solve = await loadSolver();
+  planCuts(needs.slice(0, 12), stocks, solve);
+  const began = performance.now();
+  const plan = planCuts(needs, stocks, solve);
+  return {
+    cutplan_ms: Number((performance.now() - began).toFixed(1)),
+    cutplan_unmet: plan.unmet.length,
+    cutplan_cuts: plan.cuts,
+    // no plan has fewer than this
+    cutplan_cuts_at_least: plan.cuts - plan.behind.reduce((sum, b) => sum + (b.rank === 'cuts' ? b.by : 0), 0),
+  };
 }
 
 /** The same of work that waits. */
@@ -158,6 +198,7 @@ async function pitches() {
     pitch_besides_ms: median(5, () => evaluatePitch(twelve, messContext, { full: true, solved: rested })),
     size_rig_ms: median(3, () => sizeRig(twelve, messContext, 'cut', SI)),
     pitch_full_ms: await pitchFull(file.rig, context),
+    ...(await cutPlan()),
     ladder_ms: median(2, () => ladderOf(file.rig, context, { of: 'wind', from: file.rig.pitch.windFrom, wet: false })),
     gust_step_ms: gustStep(file.rig, context),
     samples2000_ms: await sampled(file.rig, context),

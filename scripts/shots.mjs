@@ -16,7 +16,6 @@ const fully = (page) =>
     .waitFor({ timeout: 40_000 });
 const SHOTS = [
   ['camp', '/camps/sallow-ait', DESK, 'day'],
-  ['ground-look', '/places/the-landing/look?thing=ferry-alder', DESK, 'day'],
   ['ground-measure', '/places/the-landing/measure', DESK, 'day'],
   ['ground-choose', '/places/the-landing/choose?span=upstream-alder%7Cdownstream-alder', DESK, 'day'],
   ['bench-ridge', '/rigs/landing-gable/ridge', DESK, 'day'],
@@ -51,16 +50,6 @@ const SHOTS = [
     'day',
     (page) => page.getByRole('button', { name: /^Take/ }).first().waitFor({ timeout: 30_000 }),
   ],
-  [
-    'bench-working',
-    '/rigs/drying-line-twine/hang',
-    DESK,
-    'day',
-    async (page) => {
-      await page.getByRole('button', { name: /^margin of pulley/ }).click();
-      await page.getByRole('button', { name: /what the pulley-style hitch/ }).click();
-    },
-  ],
   ['bench-phone', '/rigs/landing-gable/ridge', PHONE, 'day'],
   ['pitch-side', '/rigs/mess-roof/hang', DESK, 'day', fully],
   ['pitch-above', '/rigs/gravel-spit-gable/guy', DESK, 'day', fully],
@@ -91,15 +80,27 @@ const SHOTS = [
   ['kit', '/kit', DESK, 'day'],
   ['me', '/me', DESK, 'day'],
   [
-    'net',
-    '/net',
+    'cord',
+    '/camps/sallow-ait/cord',
     DESK,
     'day',
+    (page) =>
+      page
+        .getByText(/in one|stays on it/)
+        .first()
+        .waitFor(),
+  ],
+  [
+    'work',
+    '/rigs/mess-roof/work',
+    PHONE,
+    'ember',
     async (page) => {
-      await page.getByRole('button', { name: 'Gable roof' }).click();
-      await page.getByRole('heading', { name: 'At rest' }).waitFor();
+      await page.getByText('Hang the mess roof').waitFor({ timeout: 60_000 });
+      await page.getByText('Hang the mess roof').scrollIntoViewIfNeeded();
     },
   ],
+  ['card', '/rigs/hammock-fly/card', DESK, 'day', (page) => page.getByRole('img', { name: /^Hammock fly/ }).waitFor()],
 ];
 
 build();
@@ -110,7 +111,7 @@ const app = await startApplication(data);
 const browser = await chromium.launch(CHROMIUM);
 try {
   for (const [name, path, viewport, theme, act] of SHOTS) {
-    const page = await browser.newPage({ viewport, reducedMotion: 'reduce' });
+    const page = await browser.newPage({ viewport, reducedMotion: 'reduce', serviceWorkers: 'block' });
     await page.addInitScript((t) => localStorage.setItem('rough-bight-theme', t), theme);
     await page.goto(app.address + path);
     await page.getByRole('heading', { level: 1 }).first().waitFor();

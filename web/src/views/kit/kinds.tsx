@@ -1,6 +1,6 @@
 import { loopAt, webbingOf } from '@rough-bight/core/bed';
 import { ADJUSTMENTS, SUN, WEAR, acrossOf, findBedCloth, findCloth } from '@rough-bight/core/catalogue';
-import { cordOf } from '@rough-bight/core/cordage';
+import { cordOf, onHand } from '@rough-bight/core/cordage';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import { sayGiven } from '@rough-bight/core/quantity';
 import type { Kit, KitList } from '@rough-bight/core/rig';
@@ -62,7 +62,7 @@ export const KIT_KINDS: { readonly [L in KitList]: KitKind<L> } = {
     ),
     total: (hanks, units) =>
       `${many(hanks.length, 'hank')}, ${sayGiven(
-        hanks.reduce((sum, h) => sum + h.length, 0),
+        hanks.reduce((sum, h) => sum + onHand(h), 0),
         'length',
         units,
       )}`,

@@ -12,6 +12,7 @@ import { FormChoice, FormNumber, FormText } from '../../../parts/form-fields.js'
 import { ControlRow } from '../../../parts/layout.js';
 import { SUN_OPTIONS, WEAR_OPTIONS, named } from './options.js';
 import { OwnFields } from './own-fields.js';
+import { Pieces } from './pieces.js';
 
 const CORD_OPTIONS = [...named(CORDS), { id: OWN, name: 'none of these: measured by me' }];
 
@@ -35,6 +36,7 @@ export function CordFields({ of, hank }: { readonly of: DocumentForm<KitCord>; r
         <FormChoice<KitCord, Sun> of={of} name="sun" label="Sun" options={SUN_OPTIONS} />
         <FormChoice<KitCord, Wear> of={of} name="wear" label="Wear" options={WEAR_OPTIONS} />
       </ControlRow>
+      <Pieces hank={hank} onPut={(pieces) => of.put({ pieces: pieces.length === 0 ? undefined : pieces })} />
       {chosen === OWN && <OwnFields of={of as never} flat={false} />}
       {cord !== undefined && (
         <Box paddingBlock="6px">
