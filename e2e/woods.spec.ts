@@ -24,6 +24,13 @@ test('the cord of tonight’s rigs: who fights over it, one plan, cut on a touch
   const piece = lengths.getByRole('listitem').filter({ hasText: 'A piece of tarred twine #36' }).first();
   await expect(piece).toContainText('of Mess roof');
   await expect(piece).toContainText('not cut');
+  // four legs of a bench are bound with cord of the same bag
+  await page.getByRole('button', { name: 'Nothing is bound with cord besides' }).click();
+  await page.getByRole('button', { name: 'Something bound' }).click();
+  const bound = page.getByRole('list', { name: 'What is bound with cord' });
+  await bound.getByLabel('Of').selectOption({ label: 'tarred twine #15' });
+  await expect(bound).toContainText(/\d m each, its knot and ends with it/);
+  await expect(lengths.getByRole('listitem').filter({ hasText: 'Bench of bench' })).toHaveCount(4);
   // a number opens its working
   await lengths
     .getByRole('button', { name: /^cord for the ridgeline/ })

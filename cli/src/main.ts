@@ -4,6 +4,7 @@ import { BadInput } from './options.js';
 import { ridge } from './ridge.js';
 import { rig } from './rig.js';
 import { size } from './size.js';
+import { card, work } from './work.js';
 
 /** Where a command writes. */
 export interface Output {
@@ -15,6 +16,8 @@ const USAGE = `rb cords                 the cords of the catalogue
 rb ridge --span M ...    a line between two points; rb ridge --help tells more
 rb rig FILE              a pitched rig: lines, anchors, hitches, cloth; rb rig --help tells more
 rb size FILE             a pitched rig sized from its kit; rb size --help tells more
+rb work FILE             the steps in which a rig is pitched or taken down; rb work --help tells more
+rb card FILE             a rig's card for the pocket, as a page or as SVG
 rb net FILE              a structure of nodes, lines, struts and panels; rb net --help tells more`;
 
 const COMMANDS: Readonly<Record<string, (args: readonly string[], io: Output) => number | void>> = {
@@ -22,6 +25,8 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[], io: Output) =>
   ridge,
   rig,
   size,
+  work,
+  card,
   net,
 };
 

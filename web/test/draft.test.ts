@@ -55,3 +55,32 @@ describe('a draft that never reached the server', () => {
     expect(device.get('rig-draft:r:newer')).toMatchObject({ draft: { name: 'By hand', document: newer } });
   });
 });
+
+describe('a save whose answer was lost', () => {
+  const conflict = (current: unknown): void => {
+    globalThis.fetch = (() =>
+      Promise.resolve({
+        ok: false,
+        status: 409,
+        json: () => Promise.resolve({ code: 'conflict', message: 'Changed since.', fields: [], current }),
+      })) as unknown as typeof fetch;
+  };
+  test('is no conflict where the server has the very same', async () => {
+    const store = new DocumentStore('rig', stored);
+    const mine = { name: 'Rig', note: '', document: { ...rig, sway: 0.1 } };
+    store.edit(mine);
+    conflict({ ...stored, ...mine, version: 5 });
+    await store.send();
+    expect(store.read().save).toEqual({ kind: 'saved' });
+    expect(store.savedVersion).toBe(5);
+    expect(device.has('rig-draft:r')).toBe(false);
+  });
+  test('and stays one where it has something else', async () => {
+    const store = new DocumentStore('rig', stored);
+    store.edit({ name: 'Rig', note: '', document: { ...rig, sway: 0.1 } });
+    conflict({ ...stored, document: { ...rig, sway: 0.3 }, version: 5 });
+    await store.send();
+    expect(store.read().save.kind).toBe('conflict');
+    expect(device.has('rig-draft:r')).toBe(true);
+  });
+});

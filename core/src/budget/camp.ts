@@ -1,4 +1,4 @@
-import type { KitCord } from '../cordage/index.js';
+import type { Binding, KitCord } from '../cordage/index.js';
 import { NoSuchLine } from '../line/index.js';
 import type { Phrase } from '../quantity/index.js';
 import { RigProblem } from '../rig/index.js';
@@ -18,7 +18,7 @@ import { stocksOf } from './stock.js';
 import type { Sticks, Thing } from './things.js';
 import { sticksOf, thingsOf } from './things.js';
 import type { Planned } from './wanted.js';
-import { needsOf } from './wanted.js';
+import { bindingsOf, needsOf } from './wanted.js';
 
 /** The cord of some rigs together, and all else that they take from one bag. */
 export interface Budget {
@@ -38,7 +38,7 @@ export interface Budget {
 export interface Bag extends Gear {
   readonly cords: readonly KitCord[];
   /** What the camp itself binds. */
-  readonly bindings?: readonly Need[];
+  readonly bindings: readonly Binding[];
 }
 
 /**
@@ -63,7 +63,10 @@ export function budgetOf(
       left.push({ of: one.id, why: error.said });
     }
   }
-  const needs = [...planned.flatMap((one) => needsOf(one, reports.get(one.id)?.rows ?? [])), ...(bag.bindings ?? [])];
+  const needs = [
+    ...planned.flatMap((one) => needsOf(one, reports.get(one.id)?.rows ?? [])),
+    ...bindingsOf(bag.bindings, bag.cords),
+  ];
   const stocks = stocksOf(bag.cords);
   const joinings = new Map<string, Joining>();
   const judged = new Map<string, RigReport>();

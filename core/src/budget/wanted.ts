@@ -1,5 +1,6 @@
-import { cutLength } from '../cordage/index.js';
-import type { KitCord } from '../cordage/index.js';
+import { acrossOf } from '../catalogue/index.js';
+import { cordOf, cutLength, cutOfBinding } from '../cordage/index.js';
+import type { Binding, KitCord } from '../cordage/index.js';
 import { isBrought } from '../rig/index.js';
 import type { RigContext, RidgeRig, Row } from '../rig/index.js';
 import type { Need, NeedRole } from './need.js';
@@ -35,3 +36,22 @@ export function needsOf({ id, rig, context }: Planned, rows: readonly Row[]): Ne
     ];
   });
 }
+
+/** Every length of cord that a camp binds with. What is bound is bound with any such cord, however worn. */
+export const bindingsOf = (bindings: readonly Binding[], cords: readonly KitCord[]): Need[] =>
+  bindings.flatMap((binding): Need[] => {
+    const named = cords.find((k) => k.id === binding.cord);
+    const cord = named === undefined ? undefined : cordOf(named);
+    if (named === undefined || cord === undefined) return [];
+    const cut = cutOfBinding(binding, acrossOf(cord));
+    return Array.from({ length: binding.count }, (_, i) => ({
+      id: `binding ${binding.id}/${i}`,
+      of: binding.id,
+      name: binding.name,
+      role: 'binding' as const,
+      cut,
+      length: toMeasure(cut),
+      roof: null,
+      from: new Set(cords.filter((k) => k.cord === named.cord).map((k) => k.id)),
+    }));
+  });

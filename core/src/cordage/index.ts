@@ -1,3 +1,4 @@
+export * from './binding.js';
 export * from './cut.js';
 export * from './length.js';
 export * from './limits.js';

@@ -1,5 +1,7 @@
 import { z } from 'zod';
-import { UnknownVersion, bringUp, id, misfit, part, prose, words } from '../document/index.js';
+import { MOST_BINDINGS, bindingDocument } from '../cordage/index.js';
+import type { Binding } from '../cordage/index.js';
+import { UnknownVersion, atMost, bringUp, id, misfit, part, prose, words } from '../document/index.js';
 import type { Described, Problem } from '../document/index.js';
 import { checkPlace } from '../ground/index.js';
 import type { Place } from '../ground/index.js';
@@ -25,6 +27,10 @@ export interface Named<D> {
 /** Everything of a camp. */
 export interface CampContent extends CampDraft {
   readonly kit: Kit;
+  /** Ids of the rigs that stand tonight; all of them where null. */
+  readonly tonight: readonly string[] | null;
+  /** What is bound with cord besides rigs. */
+  readonly bindings: readonly Binding[];
   readonly places: readonly Named<Place>[];
   readonly rigs: readonly Named<RidgeRig>[];
 }
@@ -39,6 +45,8 @@ const manifestDocument = part({
   name: words('name of the camp', 1, 80),
   about: prose('about', 400),
   kit: z.literal(KIT),
+  tonight: z.array(id('rig')).max(MOST).optional(),
+  bindings: atMost(bindingDocument, MOST_BINDINGS, `At most ${MOST_BINDINGS} bindings can be kept.`).optional(),
   places: z.array(words('file', 1, 200)).max(MOST),
   rigs: z.array(words('file', 1, 200)).max(MOST),
 });
@@ -74,9 +82,18 @@ export function campFiles(camp: CampContent): Readonly<Record<string, string>> {
     });
   const places = put('places', camp.places);
   const rigs = put('rigs', camp.rigs);
-  const { name, about, kit } = camp;
+  const { name, about, kit, tonight, bindings } = camp;
   return {
-    [MANIFEST]: json({ format: CAMP_FORMAT, name, about, kit: KIT, places, rigs }),
+    [MANIFEST]: json({
+      format: CAMP_FORMAT,
+      name,
+      about,
+      kit: KIT,
+      ...(tonight === null ? {} : { tonight }),
+      ...(bindings.length === 0 ? {} : { bindings }),
+      places,
+      rigs,
+    }),
     [KIT]: json(kit),
     ...Object.fromEntries(files),
   };
@@ -102,7 +119,7 @@ export function readCampFiles(files: Readonly<Record<string, string>>): CampCont
   const manifest = parsed(MANIFEST);
   const wrong = misfit(manifestDocument, manifest);
   if (wrong !== null) return refuse(MANIFEST, wrong);
-  const { name, about, places, rigs } = manifest as Described<typeof manifestDocument>;
+  const { name, about, tonight = null, bindings = [], places, rigs } = manifest as Described<typeof manifestDocument>;
   const kit = parsed(KIT);
   const unfit = misfit(kitDocument, kit) ?? misfitInKit(kit as Kit);
   if (unfit !== null) return refuse(KIT, unfit);
@@ -129,6 +146,8 @@ export function readCampFiles(files: Readonly<Record<string, string>>): CampCont
     name,
     about,
     kit: kit as CampContent['kit'],
+    tonight,
+    bindings,
     places: places.map((p) =>
       read<Place>(p, PLACE_VERSIONS, (d) => {
         const checked = checkPlace(d);

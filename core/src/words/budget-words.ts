@@ -25,9 +25,11 @@ export function budgetWords(
       ? 'The search was stopped before it was sure that no more of them can have cord.'
       : fewer > 0
         ? `There may be a plan with up to ${counted(fewer, 'cut')} fewer: the search was stopped at two seconds.`
-        : cuts === 0
-          ? ''
-          : 'No plan does with fewer.';
+        : unmet.length > 0
+          ? 'No plan gives more of them their cord.'
+          : cuts === 0
+            ? ''
+            : 'No plan does with fewer.';
   const besides = [
     ...(short.length === 0
       ? []

@@ -1,3 +1,4 @@
+import { MOST_BINDINGS, bindingDocument } from '@rough-bight/core/cordage';
 import { atMost, id, part, yesNo } from '@rough-bight/core/document';
 import { campDocument } from '@rough-bight/core/formats';
 import { bodyOf } from '../errors/body.js';
@@ -13,6 +14,7 @@ export class ChangeCampDto extends bodyOf(
   part({
     ...campDocument.shape,
     away: yesNo('away'),
+    bindings: atMost(bindingDocument, MOST_BINDINGS, `At most ${MOST_BINDINGS} bindings can be kept.`).optional(),
     tonight: atMost(id('rig'), MOST_TONIGHT, `At most ${MOST_TONIGHT} rigs can stand tonight.`).nullable().optional(),
   }),
 ) {}

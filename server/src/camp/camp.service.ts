@@ -54,7 +54,10 @@ export class CampService {
   }
 
   /** Names it anew, puts it away or brings it back, says what stands tonight. */
-  async change(id: string, part: Partial<Pick<CampRow, 'name' | 'about' | 'away' | 'tonight'>>): Promise<CampRow> {
+  async change(
+    id: string,
+    part: Partial<Pick<CampRow, 'name' | 'about' | 'away' | 'tonight' | 'bindings'>>,
+  ): Promise<CampRow> {
     const [changed] = await this.store.db.update(camps).set(part).where(eq(camps.id, id)).returning();
     if (changed === undefined) throw notFound('camp of that name');
     this.store.touched();
@@ -76,7 +79,7 @@ export class CampService {
 
   /** Everything of it. */
   async content(id: string): Promise<CampContent> {
-    const { name, about } = await this.row(id);
+    const { name, about, tonight, bindings } = await this.row(id);
     const [cords, gear, rows, grounds] = await Promise.all([
       this.kit.ofCamp(id),
       this.gear.ofCamp(id),
@@ -85,7 +88,15 @@ export class CampService {
     ]);
     const named = <D>(list: readonly { id: string; name: string; note: string; document: D }[]) =>
       list.map(({ id: own, name: called, note, document }) => ({ id: own, name: called, note, document }));
-    return { name, about, kit: { cords, ...gear }, places: named(grounds), rigs: named(rows) };
+    return {
+      name,
+      about,
+      tonight,
+      bindings,
+      kit: { cords, ...gear },
+      places: named(grounds),
+      rigs: named(rows),
+    };
   }
 
   async copy(id: string): Promise<CampRow> {
@@ -164,9 +175,20 @@ export class CampService {
     const known = await this.people.all();
     const measured = takingIn(known, await this.people.asked(undefined));
     const placeIds = new Map(content.places.map((p) => [p.id, placesTaken.has(p.id) ? randomUUID() : p.id]));
+    const rigIds = new Map(content.rigs.map((r) => [r.id, rigsTaken.has(r.id) ? randomUUID() : r.id]));
     const made = await db.transaction(async (tx) => {
       const campId = randomUUID();
-      const [row] = await tx.insert(camps).values({ id: campId, name: content.name, about: content.about }).returning();
+      const [row] = await tx
+        .insert(camps)
+        .values({
+          id: campId,
+          name: content.name,
+          about: content.about,
+          bindings: content.bindings,
+          // of rigs that are not in it nothing stands
+          tonight: content.tonight?.flatMap((id) => rigIds.get(id) ?? []) ?? null,
+        })
+        .returning();
       for (const cord of content.kit.cords) await tx.insert(kitCords).values({ campId, ...cord });
       for (const kind of GEAR_LISTS)
         for (const document of content.kit[kind])
@@ -179,7 +201,7 @@ export class CampService {
       }
       for (const { id, name, note, document: tied } of content.rigs) {
         const rig = measured.rig(tied);
-        const own = rigsTaken.has(id) ? randomUUID() : id;
+        const own = rigIds.get(id)!;
         const place = rig.site === undefined ? undefined : placeIds.get(rig.site.place);
         const document = place === undefined ? rig : { ...rig, site: { ...rig.site!, place } };
         await tx.insert(rigs).values({ id: own, campId, name, note, document });

@@ -1,4 +1,4 @@
-import type { KitCord, OwnCord } from '@rough-bight/core/cordage';
+import type { Binding, KitCord, OwnCord } from '@rough-bight/core/cordage';
 import type { Calibrations, Place } from '@rough-bight/core/ground';
 import type { LogEntry } from '@rough-bight/core/log';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
@@ -40,6 +40,8 @@ export const camps = pgTable('camps', {
   away: boolean('away').notNull().default(false),
   /** Ids of the rigs that stand tonight; null where nobody said: then all of them. */
   tonight: jsonb('tonight').$type<readonly string[]>(),
+  /** What is bound with cord there, besides rigs. */
+  bindings: jsonb('bindings').$type<readonly Binding[]>().notNull().default([]),
   createdAt: when('created_at'),
 });
 

@@ -1,4 +1,4 @@
-import type { KitCord } from '@rough-bight/core/cordage';
+import type { Binding, KitCord } from '@rough-bight/core/cordage';
 import type { Place } from '@rough-bight/core/ground';
 import type { GearList, Kit, KitList, RidgeRig } from '@rough-bight/core/rig';
 import type { Verdict } from '@rough-bight/core/words';
@@ -137,6 +137,19 @@ export function useCampActions(campId: string) {
       (camp) => ({ ...camp, rigs: ids.flatMap((id) => camp.rigs.find((r) => r.id === id) ?? []) }),
     );
 
+  /** Changes something of the camp itself; shown at once. */
+  const changeCamp = async (part: Partial<Pick<Camp, 'tonight' | 'bindings'>>, what: string): Promise<void> => {
+    const { name, about, away, tonight, bindings } = shown();
+    const put = (next: typeof part): Promise<unknown> =>
+      atOnce(
+        () => call('PUT', path, { name, about, away, ...next }),
+        (camp) => ({ ...camp, ...next }),
+      );
+    await put(part);
+    const was = { ...('tonight' in part ? { tonight } : {}), ...('bindings' in part ? { bindings } : {}) };
+    deeds.done({ what, back: () => put(was), again: () => put(part) });
+  };
+
   return {
     addThing: async <L extends KitList>(list: L, thing: Omit<Kit[L][number], 'id'>) =>
       added(await then(call<Kit[L][number]>('POST', `${path}/${nameOf(list)}`, thing)), (id) => thingAt(list, id)),
@@ -177,16 +190,10 @@ export function useCampActions(campId: string) {
       deeds.done({ what: 'The rigs were put in another order.', back: () => order(was), again: () => order(ids) });
     },
     /** Says which rigs stand tonight; shown at once. */
-    standTonight: async (tonight: readonly string[] | null): Promise<void> => {
-      const { name, about, away, tonight: was } = shown();
-      const put = (ids: readonly string[] | null): Promise<unknown> =>
-        atOnce(
-          () => call('PUT', path, { name, about, away, tonight: ids }),
-          (camp) => ({ ...camp, tonight: ids }),
-        );
-      await put(tonight);
-      deeds.done({ what: 'Other rigs stand tonight.', back: () => put(was), again: () => put(tonight) });
-    },
+    standTonight: (tonight: readonly string[] | null): Promise<void> =>
+      changeCamp({ tonight }, 'Other rigs stand tonight.'),
+    /** What is bound with cord, besides rigs. */
+    bind: (bindings: readonly Binding[]): Promise<void> => changeCamp({ bindings }, 'What is bound was changed.'),
     /** Kept with the rig; nobody waits for it, and where it cannot be kept it is worked out again. */
     keepVerdict: (rigId: string, of: string, verdict: Verdict): void => {
       const { holds, sentence, detail } = verdict;

@@ -1,3 +1,4 @@
+import type { Binding } from '@rough-bight/core/cordage';
 import type { Calibrations, Place } from '@rough-bight/core/ground';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import type { Gear, KitCord, RidgeRig } from '@rough-bight/core/rig';
@@ -25,6 +26,8 @@ export interface CampSummary {
   readonly away: boolean;
   /** Ids of the rigs that stand tonight; null where nobody said: then all of them. */
   readonly tonight: readonly string[] | null;
+  /** What is bound with cord there, besides rigs. */
+  readonly bindings: readonly Binding[];
 }
 
 /** What was last made of a rig, and of what. */

@@ -23,6 +23,7 @@ import { Empty, Loading, Trouble } from '../../parts/states.js';
 import { UnitsContext, WorkingContext, useUnits } from '../../parts/units.js';
 import { WorkingPanel } from '../../parts/working.js';
 import { useBudget } from '../../workers/use-camp.js';
+import { Bindings } from './bindings.js';
 import type { Share } from './hank.js';
 import { HankPlan } from './hank.js';
 
@@ -50,7 +51,7 @@ function CordPage({
   readonly me: Person;
   readonly people: readonly Person[];
 }): ReactElement {
-  const { standTonight, cutHanks } = useCampActions(camp.id);
+  const { standTonight, cutHanks, bind } = useCampActions(camp.id);
   const [problem, setProblem] = useState<string | null>(null);
   const [figure, setFigure] = useState<Figure | null>(null);
   const attempt = (work: Promise<unknown>): void => {
@@ -65,7 +66,7 @@ function CordPage({
     ...deedsInBar(useDeeds(camp.id), attempt),
   });
   const context = useCampContext(camp, me);
-  const { rigs, tonight, kit, roofs, pegs, beds, straps } = camp;
+  const { rigs, tonight, bindings, kit, roofs, pegs, beds, straps } = camp;
   const planned = useMemo(
     (): Planned[] =>
       rigs
@@ -78,7 +79,10 @@ function CordPage({
         })),
     [rigs, tonight, context, me.id, people],
   );
-  const bag = useMemo((): Bag => ({ cords: kit, roofs, pegs, beds, straps }), [kit, roofs, pegs, beds, straps]);
+  const bag = useMemo(
+    (): Bag => ({ cords: kit, roofs, pegs, beds, straps, bindings }),
+    [kit, roofs, pegs, beds, straps, bindings],
+  );
   const asked = useMemo(() => ({ planned, bag }), [planned, bag]);
   const { of, found: budget, done, problem: failed } = useBudget(asked);
   const current = of === asked;
@@ -112,6 +116,7 @@ function CordPage({
             </chakra.ul>
           </Fold>
         )}
+        <Bindings bindings={bindings} cords={kit} onPut={(next) => attempt(bind(next))} />
         {failed !== null && <Problem role="alert">{failed}</Problem>}
         {!current && rigs.length > 0 && (
           <Progress.Root value={100 * done} marginBlock="8px 14px" maxWidth="420px">
@@ -126,7 +131,7 @@ function CordPage({
             camp={camp}
             me={me}
             onCut={(hanks) => attempt(cutHanks(hanks))}
-            rigOf={(id) => rigs.find((r) => r.id === id)?.name ?? id}
+            rigOf={(id) => (rigs.find((r) => r.id === id) ?? bindings.find((b) => b.id === id))?.name ?? id}
           />
         )}
         {planned.length > 0 && (

@@ -1,0 +1,1 @@
+ALTER TABLE "camps" ADD COLUMN "bindings" jsonb DEFAULT '[]'::jsonb NOT NULL;
