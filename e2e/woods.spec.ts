@@ -30,7 +30,7 @@ test('the cord of tonight’s rigs: who fights over it, one plan, cut on a touch
   const bound = page.getByRole('list', { name: 'What is bound with cord' });
   await bound.getByLabel('Of').selectOption({ label: 'tarred twine #15' });
   await expect(bound).toContainText(/\d m each, its knot and ends with it/);
-  await expect(lengths.getByRole('listitem').filter({ hasText: 'Bench of bench' })).toHaveCount(4);
+  await expect(lengths.locator('ol > li').filter({ hasText: 'Bench' })).toHaveCount(4);
   // a number opens its working
   await lengths
     .getByRole('button', { name: /^cord for the ridgeline/ })

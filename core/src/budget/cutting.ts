@@ -29,7 +29,7 @@ export function cuttingsOf(plan: Plan, nameOf: (of: string) => string): Cutting[
     for (const { stock, length, uncut } of parts) {
       const of = byHank.get(stock.hank) ?? { cuts: [], tied: [] };
       byHank.set(stock.hank, of);
-      const name = `${nameOf(need.of)}, ${need.name}`;
+      const name = need.role === 'binding' ? need.name : `${nameOf(need.of)}, ${need.name}`;
       const on = livesOnRoof(need) ? need.roof : null;
       if (!uncut) of.cuts.push({ piece: stock.piece, length, name, on });
       else if (stock.piece !== null && on !== null && stock.on === null) of.tied.push({ piece: stock.piece, name, on });

@@ -109,7 +109,7 @@ export function HankPlan({
               {i + 1}
             </Span>
             <Box minWidth={0} flex={1}>
-              {capital(taken.need.name)} <Span textStyle="quiet">of {rig}</Span>
+              {capital(taken.need.name)} {taken.need.role !== 'binding' && <Span textStyle="quiet">of {rig}</Span>}
               <Text textStyle="quiet">
                 {howWords(taken, part, units)}
                 {part.uncut ? '' : `; ${sayByArms(part.length, body)}`}
