@@ -133,6 +133,9 @@ test('rb cords lists every cord with its evidence', () => {
 });
 
 test('an unknown command names the known ones', () => {
-  expect(rb('knit')).toMatchObject({ code: 2, err: 'command: knit; allowed: cords, ridge, rig, size, net' });
+  expect(rb('knit')).toMatchObject({
+    code: 2,
+    err: 'command: knit; allowed: cords, ridge, rig, size, work, card, net',
+  });
   expect(rb().code).toBe(0);
 });
