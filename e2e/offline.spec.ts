@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './server.js';
 
-test.use({ serviceWorkers: 'allow' });
+test.use({ serviceWorkers: 'allow', of: 'offline' });
 
 /** Waits until the application is installed on this device and answers for it. */
 const installed = async (page: Page): Promise<void> => {

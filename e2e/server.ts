@@ -54,8 +54,12 @@ export class Application {
   }
 }
 
-/** Every test file gets an application of its own, filled with the demo camp. */
-export const test = base.extend<object, { app: Application }>({
+/**
+ * An application filled with the demo camp for every worker, which goes through some files one after the other. A file that wants it as it
+ * was filled says `test.use({ of: 'its name' })`: it gets a worker of its own.
+ */
+export const test = base.extend<object, { app: Application; of: string }>({
+  of: ['any', { option: true, scope: 'worker' }],
   app: [
     // eslint-disable-next-line no-empty-pattern -- the runner reads the pattern to know what is needed
     async ({}, use) => {

@@ -3,6 +3,9 @@ import { tick } from './press.js';
 import { scan } from './scan.js';
 import { expect, test } from './server.js';
 
+// counts what is in the bag: nobody else has cut of it
+test.use({ of: 'woods' });
+
 test('the cord of tonight’s rigs: who fights over it, one plan, cut on a touch and taken back', async ({ page }) => {
   await page.goto('/camps/sallow-ait');
   await page.getByRole('link', { name: 'Cord for tonight' }).click();
