@@ -60,6 +60,66 @@ test('without a server: opened anew, solved and changed; back again, what was ch
   expect(await revisions()).toBe(savesBefore + 1);
 });
 
+test('without a server: a rig copied, opened and changed, another deleted, a hank changed; each arrives once', async ({
+  page,
+  app,
+}) => {
+  await page.goto('/camps/sallow-ait');
+  await expect(page.getByRole('link', { name: /^Mess roof/ })).toBeVisible();
+  await installed(page);
+  await page.goto('/kit');
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await page.goto('/camps/sallow-ait');
+  interface Camp {
+    readonly rigs: readonly { readonly id: string; readonly name: string; readonly version: number }[];
+    readonly kit: readonly { readonly id: string; readonly length: number }[];
+  }
+  const camp = async (): Promise<Camp> => (await (await page.request.get('/api/camps/sallow-ait')).json()) as Camp;
+  const before = await camp();
+
+  await app.down('SIGKILL');
+  await page.getByRole('button', { name: 'Copy Landing gable', exact: true }).click();
+  // what the server never saw stands open, is judged and changed
+  const tie = page.getByRole('slider', { name: 'Tie height at the upstream alder' });
+  const height = await tie.getAttribute('aria-valuenow');
+  await expect(page.getByRole('status').filter({ hasText: '1 waits' })).toBeVisible();
+  await tie.press('ArrowUp');
+  const raised = (await tie.getAttribute('aria-valuenow'))!;
+  expect(Number(raised)).toBeGreaterThan(Number(height));
+  await expect(page.getByRole('region', { name: 'Verdict' }).getByRole('heading')).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'not saved yet' })).toBeVisible();
+  const at = page.url();
+  await page.goto('/camps/sallow-ait');
+  await expect(page.getByRole('link', { name: /^Landing gable/ })).toHaveCount(2);
+  await page.getByRole('button', { name: 'Delete Bank-top ridge, dip tested' }).click();
+  await expect(page.getByRole('link', { name: /^Bank-top ridge/ })).toHaveCount(0);
+  // the tab is closed and opened again in the wood
+  await page.reload();
+  await expect(page.getByRole('status').filter({ hasText: '2 wait' })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Landing gable/ })).toHaveCount(2);
+  await expect(page.getByRole('link', { name: /^Bank-top ridge/ })).toHaveCount(0);
+  await page.goto('/kit');
+  await page.getByRole('button', { name: /^thin slick braid/ }).click();
+  const length = page.getByRole('textbox', { name: 'On hand' });
+  await length.fill('27');
+  await length.press('Enter');
+  await expect(page.getByRole('status').filter({ hasText: '3 wait' })).toBeVisible();
+  await page.goto(at);
+  await expect(tie).toHaveAttribute('aria-valuenow', raised);
+
+  await app.up();
+  await expect(saved(page)).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /wait/ })).toHaveCount(0);
+  const after = await camp();
+  const ids = before.rigs.map((r) => r.id).filter((id) => id !== 'bank-top-ridge-dip-tested');
+  const made = after.rigs.filter((r) => !ids.includes(r.id));
+  expect(made).toMatchObject([{ version: 2 }]);
+  expect(made[0]!.name).toMatch(/^Landing gable/);
+  expect(after.rigs).toHaveLength(ids.length + 1);
+  expect(after.kit.filter((c, i) => c.length !== before.kit[i]!.length).map((c) => c.length)).toEqual([27]);
+  expect(after.kit).toHaveLength(before.kit.length);
+});
+
 test('a hundred entries written without a server arrive once each and in order, though it dies amid them', async ({
   page,
   app,
@@ -92,8 +152,8 @@ test('a hundred entries written without a server arrive once each and in order, 
       new Promise<string[]>((resolve) => {
         const open = indexedDB.open('keyval-store');
         open.onsuccess = () => {
-          const got = open.result.transaction('keyval').objectStore('keyval').get('log:sallow-ait');
-          got.onsuccess = () => resolve((got.result as { id: string }[]).map((e) => e.id));
+          const got = open.result.transaction('keyval').objectStore('keyval').get('outbox');
+          got.onsuccess = () => resolve((got.result as { id: string }[]).map((p) => p.id));
         };
       }),
   );

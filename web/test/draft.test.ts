@@ -1,16 +1,9 @@
 import { beforeEach, describe, expect, jest, test } from '@jest/globals';
 import type { StoredRig } from '../src/data/types.js';
 import { freshRig } from '@rough-bight/core/rig';
+import { device, keptHere } from './device.js';
 
-/** What is kept on this device, in place of the browser's own store. */
-const device = new Map<string, unknown>();
-jest.unstable_mockModule('../src/data/kept.js', () => ({
-  kept: {
-    read: (key: string) => Promise.resolve(device.get(key)),
-    write: (key: string, value: unknown) => Promise.resolve(void device.set(key, value)),
-    drop: (key: string) => Promise.resolve(void device.delete(key)),
-  },
-}));
+jest.unstable_mockModule('../src/data/kept.js', keptHere);
 const { DocumentStore } = await import('../src/data/document-store.js');
 
 const rig = freshRig('cord');

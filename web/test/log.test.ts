@@ -1,17 +1,11 @@
 import { beforeEach, expect, jest, test } from '@jest/globals';
 import { act, renderHook } from '@testing-library/react';
 import type { LogEntry } from '@rough-bight/core/log';
+import { device, keptHere } from './device.js';
 
-/** What is kept on this device, in place of the browser's own store. */
-const device = new Map<string, unknown>();
-jest.unstable_mockModule('../src/data/kept.js', () => ({
-  kept: {
-    read: (key: string) => Promise.resolve(device.get(key)),
-    update: (key: string, change: (was: unknown) => unknown) =>
-      Promise.resolve(void device.set(key, change(device.get(key)))),
-  },
-}));
+jest.unstable_mockModule('../src/data/kept.js', keptHere);
 const { useLog } = await import('../src/data/log.js');
+const { outbox } = await import('../src/data/outbox.js');
 
 /** A server that can be away, and can lose its answer. */
 const arrived: LogEntry[] = [];
@@ -43,19 +37,21 @@ test('what is written without a server waits in its order and arrives once, thou
   await settle();
   const words = (list: readonly LogEntry[]): string[] => list.map((e) => (e.what.kind === 'note' ? e.what.words : ''));
   const all = ['note 0', 'note 1', 'note 2', 'note 3', 'note 4'];
+  const kept = (): unknown[] => (device.get('outbox') as { change: { entry: unknown } }[]).map((p) => p.change.entry);
   expect(words(result.current.entries)).toEqual(all);
-  expect(words(device.get('log:camp') as LogEntry[])).toEqual(all);
+  expect(words(kept() as LogEntry[])).toEqual(all);
   state = 'deaf';
   act(() => void dispatchEvent(new Event('online')));
   await settle();
-  expect(words(arrived)).toEqual(all);
-  // it does not know that they are there: they are still kept
-  expect(result.current.waiting.entries).toHaveLength(5);
+  expect(words(arrived)).toEqual(all.slice(0, 1));
+  // it does not know that the first is there: all are still kept
+  expect(outbox.read()).toMatchObject({ away: true });
+  expect(kept()).toHaveLength(5);
   state = 'there';
   act(() => void dispatchEvent(new Event('online')));
   await settle();
   expect(words(arrived)).toEqual(all);
-  expect(result.current.waiting.entries).toEqual([]);
-  expect(device.get('log:camp')).toEqual([]);
+  expect(outbox.read()).toEqual({ parcels: [], away: false });
+  expect(device.get('outbox')).toEqual([]);
   expect(words(result.current.entries)).toEqual(all);
 });

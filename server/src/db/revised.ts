@@ -125,17 +125,20 @@ export class Revised<D> {
     this.store.touched();
   }
 
-  async create(campId: string, draft: Draft<D>): Promise<RevisedRow<D>> {
+  /** A new one; where one of that id is there already, that one. */
+  async create(campId: string, draft: Draft<D>, id: string = randomUUID()): Promise<RevisedRow<D>> {
     await this.campIsThere(campId);
     const row = await this.store.db.transaction(async (tx) => {
-      const values = { id: randomUUID(), campId, name: draft.name, note: draft.note, document: draft.document };
+      const values = { id, campId, name: draft.name, note: draft.note, document: draft.document };
       const [made] = await tx
         .insert(this.rows)
         .values(values as never)
+        .onConflictDoNothing()
         .returning();
-      await tx.insert(this.history).values(this.asRevision(made!.id, 1, draft));
-      return made!;
+      if (made !== undefined) await tx.insert(this.history).values(this.asRevision(made.id, 1, draft));
+      return made;
     });
+    if (row === undefined) return this.one(id);
     this.store.touched();
     return row as unknown as RevisedRow<D>;
   }

@@ -4,6 +4,7 @@ import { ApiConflictResponse, ApiTags, ApiUnprocessableEntityResponse } from '@n
 import { GEAR_LISTS } from '@rough-bight/core/rig';
 import type { GearList } from '@rough-bight/core/rig';
 import { Problem } from '../errors/problem.js';
+import { MadeAs } from '../web/made-as.js';
 import { GearService } from './gear.service.js';
 import type { GearThing } from './gear.service.js';
 
@@ -16,8 +17,8 @@ function gearController(list: GearList): Type {
     constructor(@Inject(GearService) private readonly gear: GearService) {}
 
     @Post()
-    add(@Param('campId') campId: string, @Body() body: object): Promise<GearThing> {
-      return this.gear.add(campId, list, body);
+    add(@Param('campId') campId: string, @Body() body: object, @MadeAs() id?: string): Promise<GearThing> {
+      return this.gear.add(campId, list, body, id);
     }
 
     @Put(':id')

@@ -40,6 +40,7 @@ export class GearService {
     ) as unknown as Gear;
   }
 
+  /** A new thing; where one of that id is there already, that one. */
   async add<L extends GearList>(
     campId: string,
     list: L,
@@ -49,7 +50,7 @@ export class GearService {
     const [camp] = await this.store.db.select({ id: camps.id }).from(camps).where(eq(camps.id, campId));
     if (camp === undefined) throw notFound('camp of that name');
     const document = checked(list, id, body);
-    await this.store.db
+    const [row] = await this.store.db
       .insert(kitGear)
       .values({ id, campId, kind: list, document })
       // where one of that id was taken out before
@@ -57,7 +58,10 @@ export class GearService {
         target: [kitGear.campId, kitGear.kind, kitGear.id],
         set: { document, gone: false },
         setWhere: eq(kitGear.gone, true),
-      });
+      })
+      .returning();
+    if (row === undefined)
+      return ((await this.ofCamp(campId))[list] as readonly Gear[L][number][]).find((x) => x.id === id)!;
     this.store.touched();
     return document;
   }

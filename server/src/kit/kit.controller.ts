@@ -2,6 +2,7 @@ import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Post, Put } fro
 import { ApiConflictResponse, ApiTags, ApiUnprocessableEntityResponse } from '@nestjs/swagger';
 import type { KitCord } from '@rough-bight/core/rig';
 import { Problem } from '../errors/problem.js';
+import { MadeAs } from '../web/made-as.js';
 import { KitCordDto } from './kit.dto.js';
 import { KitService } from './kit.service.js';
 
@@ -17,8 +18,8 @@ export class KitController {
   }
 
   @Post()
-  add(@Param('campId') campId: string, @Body() body: KitCordDto): Promise<KitCord> {
-    return this.kit.add(campId, body);
+  add(@Param('campId') campId: string, @Body() body: KitCordDto, @MadeAs() id?: string): Promise<KitCord> {
+    return this.kit.add(campId, body, id);
   }
 
   @Put(':id')

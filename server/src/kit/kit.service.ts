@@ -52,6 +52,7 @@ export class KitService {
     return rows.map(fromRow);
   }
 
+  /** A new hank; where one of that id is there already, that one. */
   async add(campId: string, dto: KitCordDto, id: string = randomUUID()): Promise<KitCord> {
     const [camp] = await this.store.db.select({ id: camps.id }).from(camps).where(eq(camps.id, campId));
     if (camp === undefined) throw notFound('camp of that name');
@@ -66,8 +67,9 @@ export class KitService {
         setWhere: eq(kitCords.gone, true),
       })
       .returning();
+    if (row === undefined) return (await this.ofCamp(campId)).find((c) => c.id === id)!;
     this.store.touched();
-    return fromRow(row!);
+    return fromRow(row);
   }
 
   async change(campId: string, id: string, dto: KitCordDto): Promise<KitCord> {

@@ -9,6 +9,7 @@ import {
 import { writeGeoJson } from '@rough-bight/core/formats';
 import type { Revision } from '../db/revised.js';
 import { Problem } from '../errors/problem.js';
+import { MadeAs } from '../web/made-as.js';
 import { NewPlaceDto, SavePlaceDto } from './place.dto.js';
 import type { PlaceRow } from './place.service.js';
 import { PlaceService } from './place.service.js';
@@ -38,8 +39,8 @@ export class PlaceController {
 
   @Post('camps/:campId/places')
   @ApiUnprocessableEntityResponse({ type: Problem })
-  create(@Param('campId') campId: string, @Body() body: NewPlaceDto): Promise<PlaceRow> {
-    return this.places.begin(campId, body);
+  create(@Param('campId') campId: string, @Body() body: NewPlaceDto, @MadeAs() id?: string): Promise<PlaceRow> {
+    return this.places.begin(campId, body, id);
   }
 
   @Put('places/:id')

@@ -27,8 +27,8 @@ export class PlaceService extends Revised<Place> {
     super(store, 'place');
   }
 
-  begin(campId: string, dto: NewPlaceDto): Promise<PlaceRow> {
-    return this.create(campId, checked(dto));
+  begin(campId: string, dto: NewPlaceDto, id?: string): Promise<PlaceRow> {
+    return this.create(campId, checked(dto), id);
   }
 
   async change(id: string, dto: SavePlaceDto): Promise<PlaceRow> {

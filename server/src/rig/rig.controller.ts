@@ -24,6 +24,7 @@ import {
 import type { RidgeRig } from '@rough-bight/core/rig';
 import type { Draft, Revision } from '../db/revised.js';
 import { Problem } from '../errors/problem.js';
+import { MadeAs } from '../web/made-as.js';
 import { CalledDto, NewRigDto, OrderDto, RevisionDto, RigDto, SaveRigDto } from './rig.dto.js';
 import { RigService } from './rig.service.js';
 import { VerdictDto } from './verdict.dto.js';
@@ -91,8 +92,8 @@ export class RigController {
   @Post('camps/:campId/rigs')
   @ApiCreatedResponse({ type: RigDto })
   @ApiUnprocessableEntityResponse({ type: Problem })
-  create(@Param('campId') campId: string, @Body() body: NewRigDto): Promise<RigRow> {
-    return this.rigs.begin(campId, body);
+  create(@Param('campId') campId: string, @Body() body: NewRigDto, @MadeAs() id?: string): Promise<RigRow> {
+    return this.rigs.begin(campId, body, id);
   }
 
   /** Sets the order that a camp's rigs are listed in. */

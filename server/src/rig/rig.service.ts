@@ -30,9 +30,9 @@ export class RigService extends Revised<RidgeRig> {
     super(store, 'rig');
   }
 
-  async begin(campId: string, dto: NewRigDto): Promise<RigRow> {
+  async begin(campId: string, dto: NewRigDto, id?: string): Promise<RigRow> {
     await this.campIsThere(campId);
-    return this.create(campId, await this.checked(campId, dto));
+    return this.create(campId, await this.checked(campId, dto), id);
   }
 
   async change(id: string, dto: SaveRigDto): Promise<RigRow> {

@@ -10,6 +10,7 @@ import { BightMark } from '../parts/marks.js';
 import { ShellContext } from './shell-context.js';
 import type { ShellContent } from './shell-context.js';
 import { currentTheme, setTheme } from './theme/index.js';
+import { Refused, Waiting } from './waiting.js';
 
 // what is opened by a touch; fetched when the first view stands, so that it is there when it is asked for
 const fetchFind = () => import('./find.js');
@@ -148,6 +149,7 @@ export function Shell(): ReactElement {
           })}
         </Flex>
         <HStack gap="2px" fontSize="13px" color="ink2" whiteSpace="nowrap">
+          <Waiting />
           {content.save !== undefined && (
             <Status.Root
               role="status"
@@ -222,6 +224,7 @@ export function Shell(): ReactElement {
           )}
         </HStack>
       </Flex>
+      <Refused />
       <Flex id="view" tabIndex={-1} direction="column" flex={1} minHeight={0} _focus={{ outline: 'none' }}>
         <Outlet />
       </Flex>

@@ -14,7 +14,13 @@ export class ApiError extends Error {
 /** The server could not be reached at all. */
 export class Unreachable extends Error {
   override readonly name = 'Unreachable';
-  override readonly message = 'The server does not answer. What you change is kept here and saved when it is back.';
+  override readonly message = 'The server does not answer. Nothing was changed: try again when it is back.';
+}
+
+/** How a request is sent besides: so that it outlives the page, and under which id what is new is made. */
+export interface Sending {
+  readonly keepalive?: boolean;
+  readonly key?: string;
 }
 
 /** Calls the server; JSON both ways. @throws ApiError or Unreachable */
@@ -22,12 +28,16 @@ export async function call<T>(
   method: 'GET' | 'POST' | 'PUT' | 'DELETE',
   path: string,
   body?: unknown,
-  keepalive = false,
+  { keepalive = false, key }: Sending = {},
 ): Promise<T> {
   return answered<T>(path, {
     method,
     keepalive,
-    ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+    headers: {
+      ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+      ...(key === undefined ? {} : { 'idempotency-key': key }),
+    },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
   });
 }
 

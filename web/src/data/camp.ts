@@ -1,11 +1,15 @@
 import type { Binding, KitCord } from '@rough-bight/core/cordage';
 import type { Place } from '@rough-bight/core/ground';
-import type { GearList, Kit, KitList, RidgeRig } from '@rough-bight/core/rig';
+import type { Kit, KitList, RidgeRig } from '@rough-bight/core/rig';
 import type { Verdict } from '@rough-bight/core/words';
+import { useMemo } from 'react';
 import useSWR, { useSWRConfig } from 'swr';
-import { call, get, sendFile } from './api.js';
+import { ApiError, Unreachable, call, get, sendFile } from './api.js';
+import { asChanged, changed, documentAsChanged, nameOf } from './as-changed.js';
 import { deedsOf } from './deeds.js';
 import { inTurn } from './in-turn.js';
+import { outbox, useOutbox } from './outbox.js';
+import type { Change, Parcel } from './outbox.js';
 import type { Camp, CampSummary, Stored, StoredPlace, StoredRig } from './types.js';
 
 const CAMPS = '/api/camps';
@@ -48,80 +52,146 @@ export function useCampsActions() {
   };
 }
 
+const campAt = (id: string): string => `${CAMPS}/${encodeURIComponent(id)}`;
+
+/** A camp as it was changed here, whether the server has that already or not. */
 export function useCamp(id: string | undefined) {
-  return useSWR<Camp>(id === undefined ? null : `/api/camps/${encodeURIComponent(id)}`, get, {
+  const swr = useSWR<Camp>(id === undefined ? null : campAt(id), get, {
     onSuccess: (camp) => localStorage.setItem(LAST, camp.id),
   });
+  const parcels = useOutbox();
+  const { data } = swr;
+  // the same until it changes: much is made of it
+  const camp = useMemo(() => (data === undefined ? undefined : asChanged(data, parcels)), [data, parcels]);
+  return { ...swr, data: camp };
 }
 
 /** A camp's kit, list by list. */
 export const kitOf = ({ kit, roofs, pegs, beds, straps }: Camp): Kit => ({ cords: kit, roofs, pegs, beds, straps });
-/** What a list of the kit is called in a camp and in an address. */
-const nameOf = (list: KitList): 'kit' | GearList => (list === 'cords' ? 'kit' : list);
-
 /** Rigs and places: documents with a name, each at its own address. */
 type DocumentKind = 'rig' | 'place';
 type Drafted<D> = Pick<Stored<D>, 'name' | 'note' | 'document'>;
 
 const draftOf = <D>({ name, note, document }: Drafted<D>): Drafted<D> => ({ name, note, document });
 
-/** Changes to a camp, each refreshing what is shown, and each to be taken back. */
+const documentAt = (kind: DocumentKind, id: string): string => `/api/${kind}s/${encodeURIComponent(id)}`;
+
+/**
+ * A rig or a place as it is now: as the server has it, as it was changed here meanwhile, and where neither is to be had as it
+ * stands in the camp that this device had open.
+ * @throws ApiError or Unreachable
+ */
+export async function documentNow<D>(kind: DocumentKind, id: string): Promise<Stored<D>> {
+  await outbox.ready;
+  const here = documentAsChanged<D>(kind, id, outbox.read().parcels);
+  try {
+    const stored = await get<Stored<D>>(documentAt(kind, id));
+    return here !== undefined && here !== null && here.version > stored.version ? here : stored;
+  } catch (error) {
+    const missing = error instanceof ApiError && error.status === 404;
+    if (!missing && !(error instanceof Unreachable)) throw error;
+    if (here !== undefined && here !== null) return here;
+    const last = localStorage.getItem(LAST);
+    if (missing || last === null) throw error;
+    const camp = await get<Camp>(campAt(last));
+    const found = (camp[`${kind}s`] as readonly Stored<unknown>[]).find((x) => x.id === id);
+    if (found === undefined) throw error;
+    return found as Stored<D>;
+  }
+}
+
+/** Changes to a camp, each shown at once, kept until the server has it, and to be taken back. */
 export function useCampActions(campId: string) {
   const { mutate, cache } = useSWRConfig();
-  const path = `/api/camps/${encodeURIComponent(campId)}`;
+  const path = campAt(campId);
   const deeds = deedsOf(campId);
-  const shown = (): Camp => cache.get(path)!.data as Camp;
+  const shown = (): Camp => asChanged(cache.get(path)!.data as Camp, outbox.read().parcels);
   const then = async <T>(work: Promise<T>): Promise<T> => {
     const done = await work;
     await mutate(path);
     return done;
   };
+  /** Asks for a change, or keeps it until there is a server. @param expected what it will answer */
+  const ask = <T>(
+    request: Omit<Parcel, 'id' | 'change'>,
+    change: Change,
+    expected: T,
+    id: string = crypto.randomUUID(),
+  ): Promise<T> => outbox.ask({ ...request, id, change }, expected);
   /** Puts a change on its way after those before it, and shows it at once. */
-  const atOnce = (call_: () => Promise<unknown>, change: (camp: Camp) => Camp): Promise<unknown> =>
-    mutate<Camp>(path, inTurn(call_) as Promise<Camp>, {
-      optimisticData: (_, camp) => change(camp!),
+  const atOnce = (request: Omit<Parcel, 'id' | 'change' | 'method'>, change: Change): Promise<unknown> =>
+    mutate<Camp>(path, inTurn(() => ask({ method: 'PUT', ...request }, change, null)) as Promise<never>, {
+      optimisticData: (_, camp) => changed(camp!, change),
       populateCache: false,
       rollbackOnError: true,
     });
 
-  const at = (name: string, id: string): string => `${name}/${encodeURIComponent(id)}`;
-  const take = (address: string) => () => then(call<undefined>('DELETE', address));
-  const back = (address: string) => () => then(call('POST', `${address}/back`));
+  /** What something new is, gone and put back: its address, and what is changed by its coming and going. */
+  type Named = { readonly name: string };
+  interface Kept<T extends Named> {
+    readonly made: T;
+    readonly address: string;
+    readonly change: (to: T | null) => Change;
+  }
+  const take =
+    <T extends Named>({ made, address, change }: Kept<T>) =>
+    () =>
+      then(ask({ what: made.name, method: 'DELETE', path: address }, change(null), undefined));
+  const back =
+    <T extends Named>({ made, address, change }: Kept<T>) =>
+    () =>
+      then(ask<unknown>({ what: made.name, method: 'POST', path: `${address}/back` }, change(made), made));
   /** Something new, which goes again when it is taken back. */
-  const added = <T extends { readonly id: string; readonly name: string }>(
-    made: T,
-    addressOf: (id: string) => string,
-  ): T => {
-    const address = addressOf(made.id);
-    deeds.done({ what: `${made.name} was added.`, back: take(address), again: back(address) });
-    return made;
+  const added = <T extends Named>(it: Kept<T>): T => {
+    deeds.done({ what: `${it.made.name} was added.`, back: take(it), again: back(it) });
+    return it.made;
   };
-  const removed = async (what: string, address: string): Promise<void> => {
-    await take(address)();
-    deeds.done({ what, gone: true, back: back(address), again: take(address) });
+  const removed = async <T extends Named>(what: string, it: Kept<T>): Promise<void> => {
+    await take(it)();
+    deeds.done({ what, gone: true, back: back(it), again: take(it) });
   };
 
-  const thingAt = (list: KitList, id: string): string => at(`${path}/${nameOf(list)}`, id);
-  const putThing = (list: KitList, thing: Kit[KitList][number]): Promise<unknown> => {
+  type Thing<L extends KitList> = Kit[L][number];
+  const thingAt = (list: KitList, id: string): string => `${path}/${nameOf(list)}/${encodeURIComponent(id)}`;
+  const thingOf = <L extends KitList>(list: L, made: Thing<L>): Kept<Thing<L>> => ({
+    made,
+    address: thingAt(list, made.id),
+    change: (to) => ({ kind: 'thing', camp: campId, list, id: made.id, to }),
+  });
+  const putThing = <L extends KitList>(list: L, thing: Thing<L>): Promise<unknown> => {
     const { id, ...body } = thing;
-    const name = nameOf(list);
-    return atOnce(
-      () => call('PUT', thingAt(list, id), body),
-      (camp) => ({ ...camp, [name]: camp[name].map((x) => (x.id === id ? thing : x)) }),
-    );
+    return atOnce({ what: thing.name, path: thingAt(list, id), body }, thingOf(list, thing).change(thing));
   };
-  const documentAt = (kind: DocumentKind, id: string): string => at(`/api/${kind}s`, id);
-  const add = async <D>(kind: DocumentKind, draft: Drafted<D>): Promise<Stored<D>> =>
-    added(await then(call<Stored<D>>('POST', `${path}/${kind}s`, draft)), (id) => documentAt(kind, id));
-  const put = <D>(kind: DocumentKind, { id, name, note, document, version }: Stored<D>): Promise<Stored<D>> =>
-    then(call<Stored<D>>('PUT', documentAt(kind, id), { name, note, document, version }));
+  const documentOf = <D extends RidgeRig | Place>(kind: DocumentKind, made: Stored<D>): Kept<Stored<D>> => ({
+    made,
+    address: documentAt(kind, made.id),
+    change: (to) => ({ kind, camp: campId, id: made.id, to }),
+  });
+  const add = async <D extends RidgeRig | Place>(kind: DocumentKind, draft: Drafted<D>): Promise<Stored<D>> => {
+    const id = crypto.randomUUID();
+    const updatedAt = new Date().toISOString();
+    const it = documentOf<D>(kind, { id, campId, ...draftOf(draft), version: 1, updatedAt });
+    const request = { what: draft.name, method: 'POST', path: `${path}/${kind}s`, body: draftOf(draft) } as const;
+    const made = await then(ask(request, it.change(it.made), it.made, id));
+    return added(documentOf(kind, made));
+  };
+  const put = <D extends RidgeRig | Place>(kind: DocumentKind, was: Stored<D>): Promise<Stored<D>> => {
+    const next = { ...was, version: was.version + 1, updatedAt: new Date().toISOString() };
+    const { address, change } = documentOf(kind, next);
+    const body = { ...draftOf(was), version: was.version };
+    return then(ask({ what: was.name, method: 'PUT', path: address, body }, change(next), next));
+  };
   /** Names it anew, or stands it elsewhere. */
-  const change = async <D>(kind: DocumentKind, was: Stored<D>, wish: Drafted<D>): Promise<Stored<D>> => {
+  const change = async <D extends RidgeRig | Place>(
+    kind: DocumentKind,
+    was: Stored<D>,
+    wish: Drafted<D>,
+  ): Promise<Stored<D>> => {
     const draft = draftOf(wish);
     const made = await put(kind, { ...was, ...draft });
     let { version } = made;
     const to = (wanted: Drafted<D>) => async (): Promise<void> => {
-      const now = await get<Stored<D>>(documentAt(kind, was.id));
+      const now = await documentNow<D>(kind, was.id);
       const { name, note } = wanted;
       // what was worked on meanwhile is not taken back with its name
       if (draft.document === was.document) version = (await put(kind, { ...now, name, note })).version;
@@ -133,26 +203,27 @@ export function useCampActions(campId: string) {
   };
   const order = (ids: readonly string[]): Promise<unknown> =>
     atOnce(
-      () => call('PUT', `${path}/rigs-order`, { ids }),
-      (camp) => ({ ...camp, rigs: ids.flatMap((id) => camp.rigs.find((r) => r.id === id) ?? []) }),
+      { what: 'the order of the rigs', path: `${path}/rigs-order`, body: { ids } },
+      { kind: 'order', camp: campId, ids },
     );
 
   /** Changes something of the camp itself; shown at once. */
   const changeCamp = async (part: Partial<Pick<Camp, 'tonight' | 'bindings'>>, what: string): Promise<void> => {
     const { name, about, away, tonight, bindings } = shown();
     const put = (next: typeof part): Promise<unknown> =>
-      atOnce(
-        () => call('PUT', path, { name, about, away, ...next }),
-        (camp) => ({ ...camp, ...next }),
-      );
+      atOnce({ what: name, path, body: { name, about, away, ...next } }, { kind: 'camp', camp: campId, part: next });
     await put(part);
     const was = { ...('tonight' in part ? { tonight } : {}), ...('bindings' in part ? { bindings } : {}) };
     deeds.done({ what, back: () => put(was), again: () => put(part) });
   };
 
   return {
-    addThing: async <L extends KitList>(list: L, thing: Omit<Kit[L][number], 'id'>) =>
-      added(await then(call<Kit[L][number]>('POST', `${path}/${nameOf(list)}`, thing)), (id) => thingAt(list, id)),
+    addThing: async <L extends KitList>(list: L, thing: Omit<Thing<L>, 'id'>): Promise<Thing<L>> => {
+      const id = crypto.randomUUID();
+      const it = thingOf(list, { ...thing, id } as Thing<L>);
+      const request = { what: thing.name, method: 'POST', path: `${path}/${nameOf(list)}`, body: thing } as const;
+      return added(thingOf(list, await then(ask(request, it.change(it.made), it.made, id))));
+    },
     /** A changed thing of the kit is shown at once, so that the next change to it begins from this one. */
     changeThing: async (list: KitList, thing: Kit[KitList][number]): Promise<void> => {
       const was = kitOf(shown())[list].find((x) => x.id === thing.id);
@@ -173,16 +244,16 @@ export function useCampActions(campId: string) {
       await all(hanks);
       deeds.done({ what: 'Cord was cut as planned.', back: () => all(was), again: () => all(hanks) });
     },
-    removeThing: (list: KitList, { id, name }: { readonly id: string; readonly name: string }) =>
-      removed(`${name} was taken out of the kit.`, thingAt(list, id)),
+    removeThing: <L extends KitList>(list: L, thing: Thing<L>) =>
+      removed(`${thing.name} was taken out of the kit.`, thingOf(list, thing)),
     takeInRig: async (file: unknown) =>
-      added(await then(call<StoredRig>('POST', `${path}/rig-files`, file)), (id) => documentAt('rig', id)),
+      added(documentOf('rig', await then(call<StoredRig>('POST', `${path}/rig-files`, file)))),
     addRig: (rig: Drafted<RidgeRig>) => add('rig', rig),
     changeRig: (was: StoredRig, draft: Drafted<RidgeRig>) => change('rig', was, draft),
-    removeRig: ({ id, name }: StoredRig) => removed(`${name} was deleted.`, documentAt('rig', id)),
+    removeRig: (rig: StoredRig) => removed(`${rig.name} was deleted.`, documentOf('rig', rig)),
     addPlace: (place: Drafted<Place>) => add('place', place),
     changePlace: (was: StoredPlace, draft: Drafted<Place>) => change('place', was, draft),
-    removePlace: ({ id, name }: StoredPlace) => removed(`${name} was deleted.`, documentAt('place', id)),
+    removePlace: (place: StoredPlace) => removed(`${place.name} was deleted.`, documentOf('place', place)),
     /** Shown in its new order at once. */
     orderRigs: async (ids: readonly string[]): Promise<void> => {
       const was = shown().rigs.map((r) => r.id);

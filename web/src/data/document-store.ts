@@ -1,7 +1,8 @@
 import { UnknownVersion, bringUp } from '@rough-bight/core/document';
 import { PLACE_VERSIONS, RIG_VERSIONS, noteWith } from '@rough-bight/core/formats';
-import { ApiError, Unreachable, call } from './api.js';
+import { ApiError, call } from './api.js';
 import { kept } from './kept.js';
+import { outbox } from './outbox.js';
 import { Telling } from './source.js';
 import type { Stored } from './types.js';
 
@@ -34,6 +35,7 @@ interface Kept<D> {
 }
 
 const VERSIONS = { rig: RIG_VERSIONS, place: PLACE_VERSIONS } as const;
+const AWAY = 'The server does not answer. What you change is kept here and saved when it is back.';
 const SAVE_AFTER = 400;
 const RETRY_AFTER = 3000;
 const STEPS_KEPT = 200;
@@ -191,6 +193,12 @@ export class DocumentStore<D> extends Telling<Snapshot<D>> {
   async send(leaving = false): Promise<void> {
     if (!this.dirty || this.sending || this.read().save.kind === 'conflict') return;
     clearTimeout(this.timer);
+    // it is not there yet, or what was done to it before this is not
+    if (outbox.holds(this.kind, this.stored.id)) {
+      this.show({ save: { kind: 'waiting', message: AWAY } });
+      this.schedule(RETRY_AFTER);
+      return;
+    }
     this.sending = true;
     this.dirty = false;
     const { draft } = this.read();
@@ -199,7 +207,7 @@ export class DocumentStore<D> extends Telling<Snapshot<D>> {
         'PUT',
         `/api/${this.kind}s/${encodeURIComponent(this.stored.id)}`,
         { ...draft, version: this.version },
-        leaving,
+        { keepalive: leaving },
       );
       await this.saved(saved);
     } catch (error) {
@@ -217,7 +225,7 @@ export class DocumentStore<D> extends Telling<Snapshot<D>> {
       else if (error instanceof ApiError && error.status < 500)
         this.show({ save: { kind: 'refused', message: error.message } });
       else {
-        this.show({ save: { kind: 'waiting', message: new Unreachable().message } });
+        this.show({ save: { kind: 'waiting', message: AWAY } });
         this.schedule(RETRY_AFTER);
       }
     }

@@ -2,8 +2,10 @@ import type { Reader } from '@rough-bight/core/ground';
 import { useMemo, useSyncExternalStore } from 'react';
 import useSWR from 'swr';
 import { call, get } from './api.js';
+import { peopleAsChanged } from './as-changed.js';
 import { deedsOf } from './deeds.js';
 import { inTurn } from './in-turn.js';
+import { outbox, useOutbox } from './outbox.js';
 import type { Person } from './types.js';
 
 export const PEOPLE = '/api/people';
@@ -40,8 +42,21 @@ async function save({ id, version, ...person }: Person): Promise<Person> {
   const made = Math.max(version, ownVersion.get(id) ?? 0) + underway;
   underway++;
   try {
-    const saved = await call<Person>('PUT', at(id), { ...person, version: made }, true);
-    ownVersion.set(id, saved.version);
+    const expected = { id, ...person, version: made + 1 };
+    const saved = await outbox.ask<Person>(
+      {
+        what: `the measures of ${person.name}`,
+        id: crypto.randomUUID(),
+        method: 'PUT',
+        path: at(id),
+        body: { ...person, version: made },
+        change: { kind: 'person', person: expected },
+      },
+      expected,
+      true,
+    );
+    // what waits is not saved yet
+    if (saved !== expected) ownVersion.set(id, saved.version);
     return saved;
   } finally {
     underway--;
@@ -61,7 +76,9 @@ addEventListener('pagehide', () => {
 export function usePeople() {
   const swr = useSWR<readonly Person[]>(PEOPLE, get, { revalidateOnFocus: false });
   const held = useSyncExternalStore(watchHolder, holder);
-  const people = swr.data;
+  const parcels = useOutbox();
+  const { data } = swr;
+  const people = useMemo(() => (data === undefined ? undefined : peopleAsChanged(data, parcels)), [data, parcels]);
   const me = people?.find((p) => p.id === held) ?? people?.[0];
   return { ...swr, people, me };
 }

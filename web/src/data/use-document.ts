@@ -1,6 +1,6 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import useSWR from 'swr';
-import { get } from './api.js';
+import { documentNow } from './camp.js';
 import { DocumentStore } from './document-store.js';
 import type { Snapshot } from './document-store.js';
 import type { Stored } from './types.js';
@@ -10,9 +10,11 @@ export function useDocument<D>(
   kind: 'rig' | 'place',
   id: string,
 ): { readonly store: DocumentStore<D> | null; readonly error: Error | undefined } {
-  const { data, error } = useSWR<Stored<D>, Error>(`/api/${kind}s/${encodeURIComponent(id)}`, get, {
-    dedupingInterval: 500,
-  });
+  const { data, error } = useSWR<Stored<D>, Error>(
+    `/api/${kind}s/${encodeURIComponent(id)}`,
+    () => documentNow<D>(kind, id),
+    { dedupingInterval: 500 },
+  );
   const [store, setStore] = useState<DocumentStore<D> | null>(null);
   if (data !== undefined && data.id === id && store?.id !== id) setStore(new DocumentStore(kind, data));
   const open = store?.id === id ? store : null;

@@ -185,7 +185,6 @@ function WorkPage({
             }
           />
         )}
-        {log.waiting.refused !== null && <Problem role="alert">{log.waiting.refused}</Problem>}
         <Caution marginTop="18px">
           Stand beside a line that is let go, not in it. A weak anchor, a dead branch or a rising storm ends the work:
           leave.

@@ -1,0 +1,12 @@
+/** What is kept on this device, in place of the browser's own store. */
+export const device = new Map<string, unknown>();
+
+const done = (_: unknown): Promise<void> => Promise.resolve();
+export const keptHere = () => ({
+  kept: {
+    read: (key: string) => Promise.resolve(device.get(key)),
+    write: (key: string, value: unknown) => done(device.set(key, value)),
+    update: (key: string, change: (was: unknown) => unknown) => done(device.set(key, change(device.get(key)))),
+    drop: (key: string) => done(device.delete(key)),
+  },
+});
