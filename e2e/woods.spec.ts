@@ -139,3 +139,26 @@ test('the card: one page that opens from a file without a network, and a PDF to 
   expect(await phone.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
   expect(asked.filter((url) => !url.startsWith('file:'))).toEqual([]);
 });
+
+test('the cards of a night: one for all that stands, and one a rig, on one page', async ({ page }) => {
+  test.setTimeout(180_000);
+  await page.goto('/camps/sallow-ait/card');
+  const all = page.getByRole('region', { name: 'Card of Sallow Ait' });
+  await expect(all.getByRole('img', { name: /^Sallow Ait\. / })).toBeVisible({ timeout: 90_000 });
+  const { tonight, rigs } = (await (await page.request.get('/api/camps/sallow-ait')).json()) as {
+    readonly tonight: readonly string[] | null;
+    readonly rigs: readonly unknown[];
+  };
+  const cards = 1 + (tonight ?? rigs).length;
+  await expect(page.getByRole('region', { name: /^Card of / })).toHaveCount(cards);
+  const waiting = page.waitForEvent('download', { timeout: 60_000 });
+  await page.getByRole('button', { name: 'Page for a phone' }).click();
+  const html = await readFile((await (await waiting).path())!, 'utf8');
+  expect([...html.matchAll(/<article>/g)]).toHaveLength(cards);
+  // what is cut from which hank stands on the night's card
+  expect(html).toMatch(/<h2>Cut from tarred twine #36<\/h2>/);
+  const code = /Found again as<br><b>([2-9A-Z]{5})<\/b>/.exec(html)![1]!;
+  await page.keyboard.press('Control+k');
+  await page.getByRole('combobox', { name: /^Find/ }).fill(code);
+  await expect(page.getByRole('option').first()).toContainText('Sallow Ait, cord for tonight');
+});

@@ -114,7 +114,7 @@ describe('in body measures', () => {
   test('small lengths by hand', () => {
     expect(saySmall(0.004, body)).toBe('less than a finger');
     expect(saySmall(0.055, body)).toBe('3 fingers');
-    expect(saySmall(0.12, body)).toBe("a hand's width");
+    expect(saySmall(0.12, body)).toBe('a hand’s width');
     expect(saySmall(0.2, body)).toBe('a hand span');
   });
 });

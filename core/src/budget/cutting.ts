@@ -3,8 +3,8 @@ import { MOST_CUTS } from '../cordage/index.js';
 import { livesOnRoof } from './need.js';
 import type { Plan } from './plan.js';
 
-/** Too short to be worth keeping, m. Judgement: 0.1 to 0.5. */
-const SCRAP = 0.3;
+/** A rest that is too short to be worth keeping, m. Judgement: 0.1 to 0.5. */
+export const SCRAP = 0.3;
 
 /** What a plan cuts from one hank, in the order in which it is cut: the longest first. */
 export interface Cutting {

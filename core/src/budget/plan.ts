@@ -1,6 +1,7 @@
 import { firstPlan } from './first.js';
 import type { Condition, MipAnswer, SolveMip, Term } from './mip.js';
 import type { Need } from './need.js';
+import { STEP } from './need.js';
 import type { Given, Joint, Program, Question, Rank } from './program.js';
 import { LEAST_JOINED, RANKS, givenBy, programOf, question } from './program.js';
 import type { Stock } from './stock.js';
@@ -164,16 +165,40 @@ export function planCuts(
   );
 }
 
+/** What one length gives a line, m. */
+interface Part {
+  readonly stock: Stock;
+  readonly length: number;
+  readonly uncut: boolean;
+}
+
+/**
+ * Both parts of a joined line in whole steps of the hand, where there is that much left of what is cut: the one longer, and the
+ * other shorter by as much unless it is not cut at all.
+ */
+function inSteps(parts: readonly Part[], left: Map<Stock, number>): readonly Part[] {
+  if (parts.length < 2) return parts;
+  for (const one of parts) {
+    const up = Math.ceil(one.length / STEP - 1e-6) * STEP - one.length;
+    if (one.uncut || left.get(one.stock)! < up - 1e-9) continue;
+    const longer = new Map(parts.map((p) => [p, p === one ? up : p.uncut ? 0 : -up]));
+    for (const [p, by] of longer) left.set(p.stock, left.get(p.stock)! - by);
+    return parts.map((p) => ({ ...p, length: p.length + longer.get(p)! }));
+  }
+  return parts;
+}
+
 function planOf(
   all: readonly { readonly given: readonly Given[]; readonly stocks: readonly Stock[] }[],
   stocks: readonly Stock[],
   behind: readonly Behind[],
 ): Plan {
   const left = new Map(stocks.map((s) => [s, s.length]));
-  const given = all.flatMap(({ given: list, stocks: of }) =>
-    list.map((g) => ({ need: g.need, parts: g.parts.map((p) => ({ ...p, stock: of[p.stock]! })) })),
+  const solved = all.flatMap(({ given: list, stocks: of }) =>
+    list.map((g) => ({ need: g.need, parts: g.parts.map((p): Part => ({ ...p, stock: of[p.stock]! })) })),
   );
-  for (const { parts } of given) for (const p of parts) left.set(p.stock, left.get(p.stock)! - p.length);
+  for (const { parts } of solved) for (const p of parts) left.set(p.stock, left.get(p.stock)! - p.length);
+  const given = solved.map((g) => ({ need: g.need, parts: inSteps(g.parts, left) }));
   const kept = new Set(given.flatMap((g) => g.parts.flatMap((p) => (p.uncut ? [p.stock] : []))));
   const taken = given
     .filter((g) => g.parts.length > 0)

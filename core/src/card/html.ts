@@ -1,5 +1,6 @@
 import { escaped } from '../document/index.js';
-import type { Card, CardLine } from './card.js';
+import type { Card, CardLine, Section } from './card.js';
+import { FOOT } from './card.js';
 import { modulesPath, pathsOf } from './pens.js';
 import type { Picture } from './picture.js';
 
@@ -10,9 +11,12 @@ const drawn = (picture: Picture, label: string): string =>
 
 const rows = (lines: readonly CardLine[]): string =>
   lines.map((l) => `<li><span>${escaped(l.what)}</span><b>${escaped(l.number)}</b></li>`).join('');
-const section = (title: string, inside: string): string => (inside === '' ? '' : `<h2>${escaped(title)}</h2>${inside}`);
-const list = (title: string, lines: readonly CardLine[], ordered = false): string =>
-  section(title, lines.length === 0 ? '' : ordered ? `<ol>${rows(lines)}</ol>` : `<ul>${rows(lines)}</ul>`);
+function section(s: Section): string {
+  const head = `<h2>${escaped(s.title)}</h2>`;
+  if ('lines' in s) return `${head}${s.kind === 'steps' ? `<ol>${rows(s.lines)}</ol>` : `<ul>${rows(s.lines)}</ul>`}`;
+  const words = s.words.map((w) => `<p>${escaped(w)}</p>`).join('');
+  return `${head}${s.kind === 'beware' ? `<div class="warn">${words}</div>` : words}`;
+}
 
 /** Cloth and ink by day; dim and reddish at night, when the box at the top is ticked. */
 const STYLE = `
@@ -43,30 +47,16 @@ svg{display:block;width:100%;height:auto}
 @media print{label{display:none}body{font-size:11px}}
 `;
 
-/** One rig's part of a page. */
+/** One card's part of a page. */
 function part(card: Card): string {
+  const pictures = card.pictures.map((p) => drawn(p.picture, p.of)).join('');
   return `<article>
 <h1>${escaped(card.title)}</h1>
-<p class="quiet">${escaped(card.form)}${card.note === '' ? '' : `. ${escaped(card.note)}`}</p>
+<p class="quiet">${escaped(card.about)}</p>
 <p class="verdict${card.holds ? '' : ' fails'}">${escaped(card.verdict)}</p>
 <p>${escaped(card.detail)}</p>
-<div class="pictures">${drawn(card.side, `${card.title} from the side`)}${drawn(card.above, `${card.title} from above`)}</div>
-${list('Numbers', card.numbers)}
-${list(`Pitch it, ${card.upIn}`, card.up, true)}
-${list('Guys and pegs', card.guys)}
-${list('In the night', card.night)}
-${section(
-  'Seen and not seen',
-  [
-    card.bright.length === 0 ? '' : `<p><b>Mark bright:</b> ${escaped(card.bright.join(', '))}.</p>`,
-    card.dull.length === 0
-      ? ''
-      : `<p><b>May be dull</b> where the camp is not to be seen: ${escaped(card.dull.join(', '))}.</p>`,
-  ].join(''),
-)}
-${list('Cord', card.cord)}
-${list(`Take it down, ${card.downIn}`, card.down, true)}
-${section('Beware', `<div class="warn">${card.warnings.map((w) => `<p>${escaped(w)}</p>`).join('')}</div>`)}
+${pictures === '' ? '' : `<div class="pictures">${pictures}</div>`}
+${card.sections.map(section).join('\n')}
 <div class="code"><svg viewBox="0 0 ${card.modules.length} ${card.modules.length}" role="img" aria-label="Code ${card.code}"><path d="${modulesPath(card.modules)}"/></svg><p>Found again as<br><b>${card.code}</b></p></div>
 </article>`;
 }
@@ -80,5 +70,5 @@ export const cardHtml = (title: string, cards: readonly Card[]): string => `<!do
 <title>${escaped(title)}</title><style>${STYLE}</style></head>
 <body><main><label><input type="checkbox" id="ember"> Ember, for the night</label>
 ${cards.map(part).join('\n')}
-<p class="quiet">Computed, not measured: check on the ground.</p></main></body></html>
+<p class="quiet">${FOOT}</p></main></body></html>
 `;

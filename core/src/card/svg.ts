@@ -1,6 +1,6 @@
 import { escaped } from '../document/index.js';
-import { capital } from '../quantity/index.js';
-import type { Card, CardLine } from './card.js';
+import type { Card, CardLine, Section } from './card.js';
+import { FOOT } from './card.js';
 import { modulesPath, pathsOf } from './pens.js';
 
 /** A6 standing up, mm (ISO 216), and its margin. */
@@ -83,10 +83,10 @@ class Pages {
     }
     this.y += 0.8;
   }
-  list(title: string, lines: readonly CardLine[], ordered = false): void {
-    if (lines.length === 0) return;
-    this.title(title);
-    lines.forEach((l, i) => this.row(l, ordered ? i + 1 : null));
+  section(s: Section): void {
+    this.title(s.title);
+    if ('lines' in s) s.lines.forEach((l, i) => this.row(l, s.kind === 'steps' ? i + 1 : null));
+    else for (const w of s.words) this.words(w, 2.9);
   }
   drawn(inside: string, width: number, height: number, scale: number): void {
     this.room(height * scale + 4);
@@ -102,26 +102,15 @@ class Pages {
 export function cardSvg(card: Card): string {
   const pages = new Pages();
   pages.words(card.title, 5.2, 'font-weight="700"');
-  pages.words(card.form, 2.9, 'fill="#4A544E"');
+  pages.words(card.about, 2.9, 'fill="#4A544E"');
   pages.words(card.verdict, 3.5, `font-weight="700" fill="${card.holds ? '#16241E' : '#98301A'}"`);
   pages.words(card.detail, 2.9);
   const wide = PAGE.width - 2 * PAGE.margin;
-  for (const p of [card.side, card.above]) pages.drawn(pathsOf(p, INKS), p.width, p.height, (0.62 * wide) / p.width);
-  pages.list('Numbers', card.numbers);
-  pages.list(`Pitch it, ${card.upIn}`, card.up, true);
-  pages.list('Guys and pegs', card.guys);
-  pages.list('In the night', card.night);
-  if (card.bright.length > 0) {
-    pages.title('Mark bright where people walk');
-    pages.words(`${capital(card.bright.join(', '))}.`, 2.9);
-  }
-  pages.list('Cord', card.cord);
-  pages.list(`Take it down, ${card.downIn}`, card.down, true);
-  pages.title('Beware');
-  for (const w of card.warnings) pages.words(w, 2.9);
+  for (const { picture: p } of card.pictures) pages.drawn(pathsOf(p, INKS), p.width, p.height, (0.62 * wide) / p.width);
+  for (const s of card.sections) pages.section(s);
   const side = card.modules.length;
   pages.drawn(`<path d="${modulesPath(card.modules)}" fill="#16241E"/>`, side, side, 26 / side);
-  pages.words(`Found again as ${card.code}. Computed, not measured: check on the ground.`, 2.9);
+  pages.words(`Found again as ${card.code}. ${FOOT}`, 2.9);
   pages.close();
   const width = PAGE.width * pages.done.length;
   return `<?xml version="1.0" encoding="UTF-8"?>

@@ -1,5 +1,5 @@
 import type { Constant } from './evidence.js';
-import { LOOP_JOIN } from './knots.js';
+import { LOOP_JOIN, strengthKept } from './knots.js';
 
 /** A knot that joins two ends of cord. */
 export interface Bend {
@@ -14,31 +14,22 @@ export interface Bend {
   readonly words: string;
 }
 
-const kept = (name: string, low: number, typical: number, high: number): Constant => ({
-  symbol: 'f_bend',
-  title: `strength kept in a ${name}`,
-  quantity: 'share',
-  low,
-  typical,
-  high,
-  kind: 'judgement',
-  citation:
-    'Judgement, within the ranges that published knot tests report: Warner, "Studies on the behaviour of knots", in Turner and van de Griend (eds.), History and Science of Knots, 1996. Cord, dressing and loading differ; test your own.',
-});
+const inBend = (name: string, low: number, typical: number, high: number): Constant =>
+  strengthKept('f_bend', name, low, typical, high);
 
 /** Bends, the easiest to undo first. */
 export const BENDS: readonly Bend[] = [
   {
     id: 'double-sheet',
     name: 'double sheet bend',
-    efficiency: kept('double sheet bend', 0.45, 0.53, 0.6),
+    efficiency: inBend('double sheet bend', 0.45, 0.53, 0.6),
     cordInDiameters: 40,
     words: 'Undone by hand. The tails on the same side; the thicker cord makes the bight.',
   },
   {
     id: 'figure-eight',
     name: 'figure-eight bend',
-    efficiency: kept('figure-eight bend', 0.55, 0.65, 0.75),
+    efficiency: inBend('figure-eight bend', 0.55, 0.65, 0.75),
     cordInDiameters: 60,
     words: 'One end follows the other back through a figure eight, side by side, uncrossed.',
   },
@@ -52,7 +43,7 @@ export const BENDS: readonly Bend[] = [
   {
     id: 'reef',
     name: 'reef knot',
-    efficiency: kept('reef knot used as a bend', 0.35, 0.42, 0.5),
+    efficiency: inBend('reef knot used as a bend', 0.35, 0.42, 0.5),
     cordInDiameters: 25,
     refused:
       'A tug on one tail turns a reef knot over, and both cords slide out of it. It ties a parcel; it joins no lines.',

@@ -22,6 +22,25 @@ export interface Termination {
 const KNOT_TESTS =
   'Judgement, within the ranges that published knot tests report: Warner, "Studies on the behaviour of knots", in Turner and van de Griend (eds.), History and Science of Knots, 1996; cave-rescue and cordage-maker test tables. Cord, dressing and loading differ; test your own.';
 
+/** Share of a cord's strength that is left in a knot. @param citation where no knot test of it is known */
+export const strengthKept = (
+  symbol: string,
+  name: string,
+  low: number,
+  typical: number,
+  high: number,
+  citation: string = KNOT_TESTS,
+): Constant => ({
+  symbol,
+  title: `strength kept in a ${name}`,
+  quantity: 'share',
+  low,
+  typical,
+  high,
+  kind: 'judgement',
+  citation,
+});
+
 const termination = (
   id: string,
   name: string,
@@ -40,16 +59,7 @@ const termination = (
 ): Termination => ({
   id,
   name,
-  efficiency: {
-    symbol: 'f_knot',
-    title: `strength kept in a ${name}`,
-    quantity: 'share',
-    low,
-    typical,
-    high,
-    kind: 'judgement',
-    citation: traits.untested ?? KNOT_TESTS,
-  },
+  efficiency: strengthKept('f_knot', name, low, typical, high, traits.untested),
   cordInDiameters,
   hauls: traits.hauls ?? false,
   quick: traits.quick ?? false,

@@ -7,6 +7,7 @@ import type { PitchLayout, Reach } from '../pitch/index.js';
 import { USUAL_WORK, bedStem, ridgeModel, togglesOf, treeOf, trunksUsed } from '../rig/index.js';
 import type { RidgeRig, RigContext } from '../rig/index.js';
 import { marksOf } from './marks.js';
+import { isPinned } from './pinned.js';
 import { pegsWanted } from '../shelter/index.js';
 import type { RigReport } from '../shelter/index.js';
 import { guyLine, supportOf } from '../support/index.js';
@@ -79,16 +80,23 @@ export function pitchingOf(rig: RidgeRig, context: RigContext, report: RigReport
   const drips = drip(steps, rig, report, [roof, bed]);
   const marked = markSteps(steps, rig, report, [roof ?? bed]);
   const { terminations } = terminationsOf(rig);
+  const slipped = terminations.filter((t) => isPinned(rig, t)).map((t) => t.name);
   const pinned =
-    work.nights > 1 || rig.wind.beaufort >= 6
-      ? steps.add('pin', 'pin', { ends: terminations.filter((t) => t.quick).map((t) => t.name) }, ['pin'], {
+    slipped.length > 0
+      ? steps.add('pin', 'pin', { ends: [...new Set(slipped)] }, ['pin'], {
           after: [roof ?? bed],
           lines: ['ridge'],
         })
       : null;
-  steps.add('check', 'check', { slack: (report.roof?.slack ?? 0) > 0.1, pool: report.roof?.standing ?? 0 }, ['check'], {
-    after: [roof, bed, drips, marked, pinned],
-  });
+  steps.add(
+    'check',
+    'check',
+    { slack: (report.roof?.slack ?? 0) > 0.1, pool: (report.roof?.standing ?? 0) / 1000 },
+    ['check'],
+    {
+      after: [roof, bed, drips, marked, pinned],
+    },
+  );
   haulAgain(steps, report);
   return steps.all;
 }

@@ -94,6 +94,7 @@ export interface StepFacts {
   tail: { readonly where: readonly string[] };
   mark: { readonly bright: readonly string[]; readonly dull: readonly string[] };
   pin: { readonly ends: readonly string[] };
+  /** Rain that stands on the roof, m³. */
   check: { readonly slack: boolean; readonly pool: number };
   haul: {
     readonly when: 'settled' | 'evening' | 'soaked';

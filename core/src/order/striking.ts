@@ -3,6 +3,7 @@ import { cordOf } from '../cordage/index.js';
 import { USUAL_WORK, usedBy } from '../rig/index.js';
 import type { RidgeRig, RigContext } from '../rig/index.js';
 import type { RigReport } from '../shelter/index.js';
+import { isPinned } from './pinned.js';
 import { Steps, countOf } from './pitching.js';
 import type { Step } from './step.js';
 
@@ -80,15 +81,13 @@ function offLine(turn: InTurn, rig: RidgeRig, report: RigReport, roof: string, w
     turn.add(
       `slip ${tie.id}`,
       'slip-end',
-      { tree: rig.trunks[end].name, hitch: t.name, tension: tie.pitched, quick: t.quick, pinned: pinned(rig) },
+      { tree: rig.trunks[end].name, hitch: t.name, tension: tie.pitched, quick: t.quick, pinned: isPinned(rig, t) },
       ['take-off'],
       { lines: [tie.id] },
     );
   }
   turn.add('unhang', 'unhang', { roof, wet, by }, ['cloth'], { lines: ['cloth', 'loop0', 'loop1'] });
 }
-
-const pinned = (rig: RidgeRig): boolean => (rig.work ?? USUAL_WORK).nights > 1;
 
 /** The line let go where it was hauled, then at its fixed end, and hanked. */
 function letGo(turn: InTurn, rig: RidgeRig, report: RigReport): void {
@@ -105,7 +104,7 @@ function letGo(turn: InTurn, rig: RidgeRig, report: RigReport): void {
         hitch: t.name,
         tension: i === hauled ? ridge.pitched : 0,
         quick: t.quick,
-        pinned: pinned(rig),
+        pinned: isPinned(rig, t),
       },
       ['take-off'],
       { lines: ['ridge'] },

@@ -50,13 +50,13 @@ export function sayHeight(height: number, body: BodyMeasures, unit: LengthUnit):
   return `${height > body[near] ? 'above' : 'below'} my ${near}`;
 }
 
-/** A small drop or gap in hands and fingers: "a hand's width", "two hand spans". */
+/** A small drop or gap in hands and fingers: 'a hand’s width', "two hand spans". */
 export function saySmall(length: number, body: BodyMeasures): string {
   const finger = body.handSpan / 11;
   if (length < finger * 0.5) return 'less than a finger';
   if (length < finger * 3.2)
     return `${Math.max(1, Math.round(length / finger))} finger${Math.round(length / finger) > 1 ? 's' : ''}`;
-  if (length < body.handSpan * 0.72) return "a hand's width";
+  if (length < body.handSpan * 0.72) return 'a hand’s width';
   const spans = Math.round((length / body.handSpan) * 2) / 2;
   return spans === 1 ? 'a hand span' : `${spans} hand spans`;
 }

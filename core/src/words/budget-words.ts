@@ -1,4 +1,4 @@
-import type { Budget, Fight, Joining, Need, NeedRole } from '../budget/index.js';
+import type { Budget, Fight, Joining, Need, NeedRole, Sticks } from '../budget/index.js';
 import { WRONG_BEND } from '../catalogue/index.js';
 import type { Phrase } from '../quantity/index.js';
 import { amount, capital, metres, phrase } from '../quantity/index.js';
@@ -26,7 +26,7 @@ export function budgetWords(
       : fewer > 0
         ? `There may be a plan with up to ${counted(fewer, 'cut')} fewer: the search was stopped at two seconds.`
         : unmet.length > 0
-          ? 'No plan gives more of them their cord.'
+          ? 'No other plan gives more lines their cord.'
           : cuts === 0
             ? ''
             : 'No plan does with fewer.';
@@ -57,6 +57,18 @@ export function budgetWords(
           : phrase`Every line has its cord, in ${counted(cuts, 'cut')}.`,
     detail,
   };
+}
+
+/** Sticks to find or cut for all rigs together: "three toggles, the thickest 30 mm", "two props". */
+export function sticksWords(sticks: readonly Sticks[]): Phrase[] {
+  const toggles = sticks.flatMap((s) => s.toggles);
+  const props = sticks.reduce((sum, s) => sum + s.props, 0);
+  return [
+    ...(toggles.length === 0
+      ? []
+      : [phrase`${counted(toggles.length, 'toggle')}, the thickest ${amount(Math.max(...toggles), 'diameter')}`]),
+    ...(props === 0 ? [] : [phrase`${counted(props, 'prop')}`]),
+  ];
 }
 
 const ROLES: Readonly<Record<NeedRole, string>> = {

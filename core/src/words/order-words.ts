@@ -1,5 +1,5 @@
 import { PULL_NAMES } from '../catalogue/index.js';
-import type { Hauled, Step, StepCode, StepFacts } from '../order/index.js';
+import type { Hauled, MarkedLine, Step, StepCode, StepFacts, marksOf } from '../order/index.js';
 import type { BodyMeasures, Phrase, UnitChoice } from '../quantity/index.js';
 import { amount, capital, metres, nearestMark, phrase, sayHaul, sayHeight, saySmall, tell } from '../quantity/index.js';
 import { GUY_HITCHES } from '../rig/index.js';
@@ -178,7 +178,7 @@ const WORDS: Words = {
   check: ({ slack, pool }, { units }) => ({
     what: 'Walk round it once',
     how: `No turn crossed, pegs leaning away from the pull, loops alike, ends level, ${slack ? 'the slack panel taken out, ' : ''}nothing rubbing.${
-      pool > 1
+      pool > 0.001
         ? ` ${tell([amount(pool, 'volume')], units)} of rain stand on it: lift or drop that place, and put the pail there.`
         : ''
     }`,
@@ -253,4 +253,13 @@ export function sayMinutes(seconds: number): string {
   if (minutes < 10) return `${Math.round(minutes)} min`;
   const five = Math.round(minutes / 5) * 5;
   return five < 60 ? `${five} min` : `${Math.floor(five / 60)} h${five % 60 === 0 ? '' : ` ${five % 60} min`}`;
+}
+
+/** Which lines to mark bright where people walk, and which may be dull where a camp is not to be seen. */
+export function seenWords({ bright, dull }: ReturnType<typeof marksOf>): string[] {
+  const names = (lines: readonly MarkedLine[]): string => listed(lines.map((l) => l.name));
+  return [
+    ...(bright.length === 0 ? [] : [`Mark bright where people walk: ${names(bright)}.`]),
+    ...(dull.length === 0 ? [] : [`May be dull where the camp is not to be seen: ${names(dull)}.`]),
+  ];
 }

@@ -163,6 +163,31 @@ describe('the plan of cuts', () => {
     expect(long.taken[0]!.parts).toHaveLength(1);
   });
 
+  test('what is cut for a join is cut in steps of a hand, and no hank gives more than it has', () => {
+    const arbitrary = fc.array(fc.double({ min: 1.2, max: 7, noNaN: true }), { minLength: 2, maxLength: 4 });
+    fc.assert(
+      fc.property(arbitrary, fc.integer({ min: 100, max: 240 }), (lengths, steps) => {
+        const on = lengths.map((l, i) => stock(['a', 'b', 'c', 'd'][i]!, l));
+        const line = need('ridge', steps * 0.05, 'ridge');
+        const plan = planCuts([line], on, solve, (all) => all.map((n) => ({ need: n, takes: 0.5 })));
+        for (const { parts } of plan.taken) {
+          if (parts.length < 2) continue;
+          const wanted = line.length + 0.5;
+          const all = parts.reduce((sum, p) => sum + p.length, 0);
+          expect(all).toBeGreaterThan(wanted - 1e-6);
+          expect(all).toBeLessThan(wanted + 0.05);
+          for (const p of parts) {
+            expect(p.length).toBeLessThanOrEqual(p.stock.length + 1e-6);
+            const off = p.length / 0.05 - Math.round(p.length / 0.05);
+            // where a length goes into it whole, or has no step to spare
+            if (!p.uncut && p.stock.length - p.length > 0.05) expect(Math.abs(off)).toBeLessThan(1e-4);
+          }
+        }
+      }),
+      { numRuns: 60, seed: 11 },
+    );
+  });
+
   test('says how far from the best it may be when it is not given the time', () => {
     const wanted = Array.from({ length: 30 }, (_, i) => need(`n${i}`, 1 + ((i * 37) % 29) / 10, 'loop'));
     const on = ['a', 'b', 'c', 'd'].map((id, i) => stock(id, 24 + i));

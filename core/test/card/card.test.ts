@@ -25,15 +25,26 @@ const cardIn = (name: string, length: 'm' | 'ft' = 'm', title = name): Card => {
   });
 };
 
+/** Nothing in it is none, and every section says something. */
+function wholeCard(card: Card): void {
+  expect(JSON.stringify({ ...card, pictures: '', modules: '' })).not.toMatch(/undefined|NaN|null,|\[object/);
+  for (const s of card.sections) expect('lines' in s ? s.lines.length : s.words.length).toBeGreaterThan(0);
+  expect(new Set(card.sections.map((s) => s.title)).size).toBe(card.sections.length);
+}
+
 describe.each(RIGS)('the card of %s', (name) => {
   const card = cardIn(name);
   test('is whole: no number that is none, nothing empty', () => {
-    const all = JSON.stringify({ ...card, side: '', above: '', modules: '' });
-    expect(all).not.toMatch(/undefined|NaN|null,|\[object/);
-    expect(card.up.length).toBeGreaterThan(4);
-    expect(card.down.length).toBeGreaterThan(3);
-    expect(card.warnings.length).toBeGreaterThanOrEqual(3);
-    for (const p of [card.side, card.above])
+    wholeCard(card);
+    const lines = (title: RegExp): number => {
+      const found = card.sections.find((s) => title.test(s.title));
+      return found === undefined ? 0 : 'lines' in found ? found.lines.length : found.words.length;
+    };
+    expect(lines(/^Pitch it, /)).toBeGreaterThan(4);
+    expect(lines(/^Take it down, /)).toBeGreaterThan(3);
+    expect(lines(/^Beware$/)).toBeGreaterThanOrEqual(3);
+    expect(card.pictures).toHaveLength(2);
+    for (const { picture: p } of card.pictures)
       for (const { rings } of p.strokes)
         for (const [x, y] of rings.flat()) {
           expect(x).toBeGreaterThan(-p.width * 0.2);
@@ -81,7 +92,9 @@ test('what a person typed stays what it was typed as', () => {
   expect(XMLValidator.validate(cardSvg(nasty))).toBe(true);
 });
 test('in feet it says no metres in its numbers', () => {
-  for (const l of cardIn('gravel-spit-gable', 'ft').numbers) expect(l.number).not.toMatch(/\d m\b/);
+  const numbers = cardIn('gravel-spit-gable', 'ft').sections.find((s) => s.title === 'Numbers')!;
+  expect('lines' in numbers && numbers.lines.length).toBeGreaterThan(2);
+  if ('lines' in numbers) for (const l of numbers.lines) expect(l.number).not.toMatch(/\d m\b/);
 });
 
 describe('the code of a rig', () => {

@@ -41,7 +41,16 @@ export default function FindDialog({
         go: to(path),
       });
     return [
-      ...(camps ?? []).map((c) => thing('camp', `/camps/${c.id}`)(c)),
+      ...(camps ?? []).flatMap((c) => [
+        thing('camp', `/camps/${c.id}`)(c),
+        {
+          value: `cord ${c.id}`,
+          label: `${c.name}, cord for tonight, code ${codeOf(c.id)}`,
+          kind: 'view',
+          go: to(`/camps/${c.id}/cord`),
+        },
+        { value: `cards ${c.id}`, label: `${c.name}, cards for tonight`, kind: 'view', go: to(`/camps/${c.id}/card`) },
+      ]),
       ...(camp?.places ?? []).flatMap((p) => [
         thing('place', `/places/${p.id}/look`)(p),
         { value: `choose ${p.id}`, label: `Choose a span at ${p.name}`, kind: 'do', go: to(`/places/${p.id}/choose`) },
@@ -68,9 +77,6 @@ export default function FindDialog({
       ...(camp?.pegs ?? []).map(thing('pegs', '/kit#pegs')),
       ...(camp?.beds ?? []).map(thing('bed, hammock', '/kit#beds')),
       ...(camp?.straps ?? []).map(thing('straps', '/kit#beds')),
-      ...(camp === undefined
-        ? []
-        : [{ value: 'cord', label: 'Cord for tonight', kind: 'view', go: to(`/camps/${camp.id}/cord`) }]),
       { value: 'kit', label: 'Kit', kind: 'view', go: to('/kit') },
       { value: 'me', label: 'Me', kind: 'view', go: to('/me') },
       { value: 'net', label: 'Open a net file', kind: 'view', go: to('/net') },

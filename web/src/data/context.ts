@@ -1,3 +1,4 @@
+import type { Bag } from '@rough-bight/core/budget';
 import type { RidgeRig, RigContext } from '@rough-bight/core/rig';
 import { pacedBy } from '@rough-bight/core/rig';
 import { useMemo } from 'react';
@@ -10,6 +11,14 @@ export function useCampContext(camp: Camp, { body, required }: Person): RigConte
   return useMemo(
     () => ({ kit, roofs, pegs, beds, straps, body, required }),
     [kit, roofs, pegs, beds, straps, body, required],
+  );
+}
+
+/** What the rigs of a camp draw on together. */
+export function useBag({ kit, roofs, pegs, beds, straps, bindings }: Camp): Bag {
+  return useMemo(
+    () => ({ cords: kit, roofs, pegs, beds, straps, bindings }),
+    [kit, roofs, pegs, beds, straps, bindings],
   );
 }
 

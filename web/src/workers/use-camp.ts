@@ -1,12 +1,10 @@
 import type { Card } from '@rough-bight/core/card';
-import type { Timed } from '@rough-bight/core/order';
-import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { Bag, Budget, Planned } from '@rough-bight/core/budget';
 import type { Remote } from 'comlink';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Answer } from './answer.js';
-import type { CampService, Carded } from './camp.worker.js';
+import type { CampService, CardsAsked } from './camp.worker.js';
 import { failure, startThread } from './thread.js';
 
 /** Work on a camp's rigs together that is begun anew whenever what it is asked of changes; what was begun before is given up. */
@@ -60,17 +58,9 @@ export const useBudget = (asked: BudgetAsked) =>
     async (service, { planned, bag }, progress) => (await service.budget(planned, bag, progress)) as Budget | null,
   );
 
-/** What cards are made of. */
-export interface CardsAsked {
-  readonly rigs: readonly Carded[];
-  readonly units: UnitChoice;
-  readonly timed: readonly Timed[];
-}
-
 /** Cards of some rigs. */
 export const useCards = (asked: CardsAsked) =>
   useCampWork(
     asked,
-    async (service, { rigs, units, timed }, progress) =>
-      (await service.cards(rigs, units, timed, progress)) as readonly Answer<Card>[],
+    async (service, cards, progress) => (await service.cards(cards, progress)) as readonly Answer<Card>[],
   );

@@ -30,6 +30,7 @@ import { useVersion } from '../../data/versions.js';
 import type { Shown } from './controls.js';
 import { Outcome } from './outcome.js';
 import { Uncomputed } from './said.js';
+import { SeenNote } from './seen-note.js';
 import { BENCH_NAMES, STEPS, benchSteps, marksOf } from './steps.js';
 import type { Step } from './steps.js';
 
@@ -211,6 +212,7 @@ function Bench({
             beside={other?.report?.roof ?? null}
             onPut={put}
           />
+          {view === 'above' && report !== null && problem === null && <SeenNote {...{ rig, report }} />}
         </SceneFrame>
       }
       under={

@@ -1,10 +1,9 @@
-import { Box, Button, Image, Progress, Text, chakra } from '@chakra-ui/react';
+import { Box, Button, Flex, Image, Progress, Text } from '@chakra-ui/react';
 import { cardHtml, cardSvg } from '@rough-bight/core/card';
 import type { Card } from '@rough-bight/core/card';
 import type { Timed } from '@rough-bight/core/order';
 import { pacedBy } from '@rough-bight/core/rig';
 import { counted } from '@rough-bight/core/words';
-import { capital } from '@rough-bight/core/quantity';
 import { FileImage, Printer, Smartphone } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
@@ -13,7 +12,7 @@ import useSWR from 'swr';
 import { useShell } from '../../app/shell-context.js';
 import { get } from '../../data/api.js';
 import { useCamp } from '../../data/camp.js';
-import { useCampContext } from '../../data/context.js';
+import { useBag, useCampContext } from '../../data/context.js';
 import { useLog } from '../../data/log.js';
 import { useMe } from '../../data/me.js';
 import type { Camp, Person, StoredRig } from '../../data/types.js';
@@ -55,7 +54,8 @@ function CardPage({
 }): ReactElement {
   const context = useCampContext(camp, me);
   const log = useLog(camp.id);
-  const { rigs, tonight } = camp;
+  const { id, name, about, rigs, tonight } = camp;
+  const bag = useBag(camp);
   const timed = useMemo(
     () => log.entries.flatMap((e): Timed[] => (e.what.kind === 'timed' && e.by === me.id ? [e.what] : [])),
     [log.entries, me.id],
@@ -64,18 +64,19 @@ function CardPage({
     () => ({
       rigs: rigs
         .filter((r) => (one === null ? tonight === null || tonight.includes(r.id) : r.id === one))
-        .map(({ id, name, note, document: rig }) => ({
-          id,
-          name,
-          note,
-          rig,
-          context: pacedBy(rig, context, { id: me.id, people }),
-          address: `${location.origin}/rigs/${id}`,
+        .map((r) => ({
+          id: r.id,
+          name: r.name,
+          note: r.note,
+          rig: r.document,
+          context: pacedBy(r.document, context, { id: me.id, people }),
+          address: `${location.origin}/rigs/${r.id}`,
         })),
       units: me.units,
       timed,
+      night: one === null ? { id, name, about, body: me.body, address: `${location.origin}/camps/${id}`, bag } : null,
     }),
-    [rigs, tonight, one, context, me.id, people, me.units, timed],
+    [rigs, tonight, one, context, me.id, me.body, people, me.units, timed, id, name, about, bag],
   );
   const { of, found, done, problem } = useCards(asked);
   const title = one === null ? camp.name : (asked.rigs[0]?.name ?? camp.name);
@@ -90,13 +91,14 @@ function CardPage({
     ],
   });
   const answers = of === asked ? found : null;
+  const titles = [...(one === null ? [camp.name] : []), ...asked.rigs.map((r) => r.name)];
   const cards = answers?.flatMap((a) => (a.ok ? [a.value] : [])) ?? [];
   return (
     <Page>
       <h1>{one === null ? 'Cards for tonight' : `${title}: the card`}</h1>
       <Text textStyle="lead" marginBottom="8px">
         {one === null
-          ? `${capital(counted(asked.rigs.length, 'rig'))} on paper, or as one page that opens on any phone without a signal.`
+          ? `The night and ${counted(asked.rigs.length, 'rig')} on paper, or as one page that opens on any phone without a signal.`
           : 'On paper in the pocket, or as one page that opens on any phone without a signal.'}
       </Text>
       {problem !== null && <Problem role="alert">{problem}</Problem>}
@@ -110,8 +112,8 @@ function CardPage({
       )}
       {answers?.map((a, i) =>
         a.ok ? null : (
-          <Problem key={asked.rigs[i]!.id} role="alert">
-            {asked.rigs[i]!.name} has no card: {a.message}
+          <Problem key={titles[i]} role="alert">
+            {titles[i]} has no card: {a.message}
           </Problem>
         ),
       )}
@@ -151,11 +153,7 @@ function Cards({ title, cards }: { readonly title: string; readonly cards: reado
         <Button disabled={printing !== null} onClick={() => void print('A4')}>
           <Printer size={17} aria-hidden="true" /> {printing === 'A4' ? 'Being made…' : 'PDF, A4 to fold'}
         </Button>
-        {cards.length === 1 && (
-          <Button onClick={() => saveText(`${name}.svg`, 'image/svg+xml', cardSvg(cards[0]!))}>
-            <FileImage size={17} aria-hidden="true" /> SVG
-          </Button>
-        )}
+        {cards.length === 1 && <AsSvg card={cards[0]!} />}
       </Buttons>
       {problem !== null && <Problem role="alert">{problem}</Problem>}
       <Text textStyle="quiet" marginTop="4px">
@@ -163,13 +161,24 @@ function Cards({ title, cards }: { readonly title: string; readonly cards: reado
       </Text>
       {cards.map((card) => (
         <Box as="section" key={card.code} marginTop="18px" aria-label={`Card of ${card.title}`}>
-          {cards.length > 1 && <chakra.h2>{card.title}</chakra.h2>}
+          {cards.length > 1 && (
+            <Flex justify="space-between" align="center" gap="12px">
+              <h2>{card.title}</h2>
+              <AsSvg card={card} />
+            </Flex>
+          )}
           <Preview card={card} />
         </Box>
       ))}
     </>
   );
 }
+
+const AsSvg = ({ card }: { readonly card: Card }): ReactElement => (
+  <Button onClick={() => saveText(`${fileName(card.title)}.svg`, 'image/svg+xml', cardSvg(card))}>
+    <FileImage size={17} aria-hidden="true" /> SVG
+  </Button>
+);
 
 /** A card as it is printed. */
 function Preview({ card }: { readonly card: Card }): ReactElement {

@@ -1,8 +1,8 @@
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff?url';
 import regular from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url';
 import { Document, Font, Page, Path, StyleSheet, Svg, Text, View, pdf } from '@react-pdf/renderer';
-import { modulesPath, pathOf } from '@rough-bight/core/card';
-import type { Card, CardLine, Pen, Picture } from '@rough-bight/core/card';
+import { FOOT, modulesPath, pathOf } from '@rough-bight/core/card';
+import type { Card, Pen, Picture, Section } from '@rough-bight/core/card';
 import { capital } from '@rough-bight/core/quantity';
 import type { ReactElement } from 'react';
 import { COLOURS } from '../../app/theme/colours.js';
@@ -57,28 +57,25 @@ const Drawn = ({ picture }: { readonly picture: Picture }): ReactElement => (
   </Svg>
 );
 
-function Lines({
-  title,
-  lines,
-  ordered = false,
-}: {
-  readonly title: string;
-  readonly lines: readonly CardLine[];
-  readonly ordered?: boolean;
-}): ReactElement | null {
-  if (lines.length === 0) return null;
+function Part({ section }: { readonly section: Section }): ReactElement {
   return (
     <View>
-      <Text style={S.head} minPresenceAhead={30}>
-        {title}
+      <Text style={S.head} minPresenceAhead={40} wrap={false}>
+        {section.title}
       </Text>
-      {lines.map((l, i) => (
-        <View key={i} style={S.row} wrap={false}>
-          {ordered && <Text style={S.count}>{i + 1}</Text>}
-          <Text style={S.what}>{l.what}</Text>
-          <Text style={S.number}>{l.number}</Text>
-        </View>
-      ))}
+      {'lines' in section
+        ? section.lines.map((l, i) => (
+            <View key={i} style={S.row} wrap={false}>
+              {section.kind === 'steps' && <Text style={S.count}>{i + 1}</Text>}
+              <Text style={S.what}>{l.what}</Text>
+              <Text style={S.number}>{l.number}</Text>
+            </View>
+          ))
+        : section.words.map((w, i) => (
+            <Text key={i} style={{ marginTop: 2 }}>
+              {w}
+            </Text>
+          ))}
     </View>
   );
 }
@@ -88,36 +85,15 @@ function CardPages({ card }: { readonly card: Card }): ReactElement {
   return (
     <Page size="A6" style={S.page}>
       <Text style={S.title}>{card.title}</Text>
-      <Text style={S.quiet}>{card.form}</Text>
+      <Text style={S.quiet}>{card.about}</Text>
       <Text style={{ ...S.verdict, color: day(card.holds ? 'ink' : 'danger') }}>{card.verdict}</Text>
       <Text>{card.detail}</Text>
-      <Drawn picture={card.side} />
-      <Drawn picture={card.above} />
-      <Lines title="Numbers" lines={card.numbers} />
-      <Lines title={`Pitch it, ${card.upIn}`} lines={card.up} ordered />
-      <Lines title="Guys and pegs" lines={card.guys} />
-      <Lines title="In the night" lines={card.night} />
-      {card.bright.length > 0 && (
-        <View>
-          <Text style={S.head} minPresenceAhead={30}>
-            Seen and not seen
-          </Text>
-          <Text>Mark bright: {card.bright.join(', ')}.</Text>
-          {card.dull.length > 0 && <Text>May be dull: {card.dull.join(', ')}.</Text>}
-        </View>
-      )}
-      <Lines title="Cord" lines={card.cord} />
-      <Lines title={`Take it down, ${card.downIn}`} lines={card.down} ordered />
-      <View>
-        <Text style={S.head} minPresenceAhead={30}>
-          Beware
-        </Text>
-        {card.warnings.map((w, i) => (
-          <Text key={i} style={{ marginTop: 2 }}>
-            {w}
-          </Text>
-        ))}
-      </View>
+      {card.pictures.map((p) => (
+        <Drawn key={p.of} picture={p.picture} />
+      ))}
+      {card.sections.map((section) => (
+        <Part key={section.title} section={section} />
+      ))}
       <View style={S.foot} wrap={false}>
         <Svg viewBox={`-2 -2 ${side + 4} ${side + 4}`} style={{ width: 74, height: 74 }}>
           <Path d={modulesPath(card.modules)} fill={day('ink')} />
@@ -125,7 +101,7 @@ function CardPages({ card }: { readonly card: Card }): ReactElement {
         <View style={{ flex: 1 }}>
           <Text>Found again as</Text>
           <Text style={{ fontSize: 15, fontWeight: 700, lineHeight: 1.3, letterSpacing: 1.5 }}>{card.code}</Text>
-          <Text style={S.quiet}>Computed, not measured: check on the ground.</Text>
+          <Text style={S.quiet}>{FOOT}</Text>
         </View>
       </View>
     </Page>
@@ -151,20 +127,23 @@ const A4 = [595.28, 841.89] as const;
  */
 export async function foldedPdf(title: string, cards: readonly Card[]): Promise<Blob> {
   const { PDFDocument, degrees } = await import('pdf-lib');
-  const small = await PDFDocument.load(await (await cardPdf(title, cards)).arrayBuffer());
   const sheets = await PDFDocument.create();
   sheets.setTitle(title);
   const [width, height] = [A4[0] / 2, A4[1] / 2];
-  const all = await sheets.embedPdf(small, small.getPageIndices());
-  for (let k = 0; k < all.length; k += 4) {
-    const sheet = sheets.addPage([...A4]);
-    const [first, second, third, fourth] = all.slice(k, k + 4);
-    const size = { width, height };
-    if (first !== undefined) sheet.drawPage(first, { x: width, y: 0, ...size });
-    // turned about the corner that is then at the upper right of its quarter
-    if (second !== undefined) sheet.drawPage(second, { x: 2 * width, y: 2 * height, rotate: degrees(180), ...size });
-    if (third !== undefined) sheet.drawPage(third, { x: width, y: 2 * height, rotate: degrees(180), ...size });
-    if (fourth !== undefined) sheet.drawPage(fourth, { x: 0, y: 0, ...size });
+  const size = { width, height };
+  // each card on sheets of its own: they are handed out
+  for (const card of cards) {
+    const small = await PDFDocument.load(await (await cardPdf(title, [card])).arrayBuffer());
+    const all = await sheets.embedPdf(small, small.getPageIndices());
+    for (let k = 0; k < all.length; k += 4) {
+      const sheet = sheets.addPage([...A4]);
+      const [first, second, third, fourth] = all.slice(k, k + 4);
+      if (first !== undefined) sheet.drawPage(first, { x: width, y: 0, ...size });
+      // turned about the corner that is then at the upper right of its quarter
+      if (second !== undefined) sheet.drawPage(second, { x: 2 * width, y: 2 * height, rotate: degrees(180), ...size });
+      if (third !== undefined) sheet.drawPage(third, { x: width, y: 2 * height, rotate: degrees(180), ...size });
+      if (fourth !== undefined) sheet.drawPage(fourth, { x: 0, y: 0, ...size });
+    }
   }
   return new Blob([(await sheets.save()) as Uint8Array<ArrayBuffer>], { type: 'application/pdf' });
 }

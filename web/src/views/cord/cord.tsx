@@ -1,17 +1,17 @@
 import { Box, Button, Flex, Progress, Span, Text, chakra } from '@chakra-ui/react';
 import { afterCutting, cuttingsOf } from '@rough-bight/core/budget';
-import type { Bag, Budget, Fight, Planned, Stock } from '@rough-bight/core/budget';
+import type { Budget, Fight, Planned, Stock } from '@rough-bight/core/budget';
 import { capital, say, tell } from '@rough-bight/core/quantity';
 import { pacedBy } from '@rough-bight/core/rig';
 import type { Figure } from '@rough-bight/core/working';
-import { budgetWords, counted, fightWords, joiningWords, listed } from '@rough-bight/core/words';
+import { budgetWords, counted, fightWords, joiningWords, listed, sticksWords } from '@rough-bight/core/words';
 import { IdCard, Scissors } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { deedsInBar, useShell } from '../../app/shell-context.js';
 import { useCamp, useCampActions } from '../../data/camp.js';
-import { useCampContext } from '../../data/context.js';
+import { useBag, useCampContext } from '../../data/context.js';
 import { useDeeds } from '../../data/deeds.js';
 import { useMe } from '../../data/me.js';
 import type { Camp, Person } from '../../data/types.js';
@@ -66,7 +66,7 @@ function CordPage({
     ...deedsInBar(useDeeds(camp.id), attempt),
   });
   const context = useCampContext(camp, me);
-  const { rigs, tonight, bindings, kit, roofs, pegs, beds, straps } = camp;
+  const { rigs, tonight, bindings, kit } = camp;
   const planned = useMemo(
     (): Planned[] =>
       rigs
@@ -79,10 +79,7 @@ function CordPage({
         })),
     [rigs, tonight, context, me.id, people],
   );
-  const bag = useMemo(
-    (): Bag => ({ cords: kit, roofs, pegs, beds, straps, bindings }),
-    [kit, roofs, pegs, beds, straps, bindings],
-  );
+  const bag = useBag(camp);
   const asked = useMemo(() => ({ planned, bag }), [planned, bag]);
   const { of, found: budget, done, problem: failed } = useBudget(asked);
   const current = of === asked;
@@ -179,8 +176,7 @@ function PlanShown({
   const untouched = stocks.filter((s) => s.piece === null && !used.some((u) => u.stock.id === s.id));
   const longest = Math.max(...used.map((u) => u.stock.length));
   const cuttings = cuttingsOf(plan, rigOf);
-  const toggles = sticks.flatMap((s) => s.toggles);
-  const props = sticks.reduce((sum, s) => sum + s.props, 0);
+  const found = sticksWords(sticks);
   const cut = (): void => {
     const at = new Date().toISOString();
     onCut(
@@ -272,20 +268,10 @@ function PlanShown({
                 </Span>
               </Flex>
             ))}
-            {(toggles.length > 0 || props > 0) && (
+            {found.length > 0 && (
               <Flex as="li" gap="12px" paddingBlock="5px" borderBottom="1px solid" borderColor="hairline">
                 <Box flex={1}>
-                  Sticks to find{' '}
-                  <Span textStyle="quiet">
-                    {[
-                      ...(toggles.length > 0
-                        ? [
-                            `${counted(toggles.length, 'toggle')}, the thickest ${say(Math.max(...toggles), 'diameter', units)}`,
-                          ]
-                        : []),
-                      ...(props > 0 ? [counted(props, 'prop')] : []),
-                    ].join('; ')}
-                  </Span>
+                  Sticks to find <Span textStyle="quiet">{found.map((f) => tell(f, units)).join('; ')}</Span>
                 </Box>
               </Flex>
             )}

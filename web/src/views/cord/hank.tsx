@@ -1,4 +1,5 @@
 import { Box, Flex, Span, Text, chakra } from '@chakra-ui/react';
+import { SCRAP } from '@rough-bight/core/budget';
 import type { Stock, Taken } from '@rough-bight/core/budget';
 import { cutFigure } from '@rough-bight/core/cordage';
 import { capital, say, sayByArms } from '@rough-bight/core/quantity';
@@ -81,8 +82,8 @@ export function HankPlan({
         </Span>
         <Span textStyle="quiet" marginStart="auto">
           {left > 0
-            ? `${say(left, 'length', units)} left in one`
-            : shares.some((s) => s.part.over > 0.3)
+            ? `${say(left, 'length', units)} ${left < SCRAP ? 'over, too short to keep' : 'left in one'}`
+            : shares.some((s) => s.part.over >= SCRAP)
               ? 'the rest stays on it'
               : 'nothing left over'}
         </Span>
