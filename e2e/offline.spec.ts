@@ -82,7 +82,7 @@ test('without a server: a rig copied, opened and changed, another deleted, a han
   // what the server never saw stands open, is judged and changed
   const tie = page.getByRole('slider', { name: 'Tie height at the upstream alder' });
   const height = await tie.getAttribute('aria-valuenow');
-  await expect(page.getByRole('status').filter({ hasText: '1 waits' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: '1 change waits' })).toBeVisible();
   await tie.press('ArrowUp');
   const raised = (await tie.getAttribute('aria-valuenow'))!;
   expect(Number(raised)).toBeGreaterThan(Number(height));
@@ -95,7 +95,7 @@ test('without a server: a rig copied, opened and changed, another deleted, a han
   await expect(page.getByRole('link', { name: /^Bank-top ridge/ })).toHaveCount(0);
   // the tab is closed and opened again in the wood
   await page.reload();
-  await expect(page.getByRole('status').filter({ hasText: '2 wait' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: '2 changes wait' })).toBeVisible();
   await expect(page.getByRole('link', { name: /^Landing gable/ })).toHaveCount(2);
   await expect(page.getByRole('link', { name: /^Bank-top ridge/ })).toHaveCount(0);
   await page.goto('/kit');
@@ -103,7 +103,7 @@ test('without a server: a rig copied, opened and changed, another deleted, a han
   const length = page.getByRole('textbox', { name: 'On hand' });
   await length.fill('27');
   await length.press('Enter');
-  await expect(page.getByRole('status').filter({ hasText: '3 wait' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: '3 changes wait' })).toBeVisible();
   await page.goto(at);
   await expect(tie).toHaveAttribute('aria-valuenow', raised);
 

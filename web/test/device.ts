@@ -10,3 +10,13 @@ export const keptHere = () => ({
     drop: (key: string) => done(device.delete(key)),
   },
 });
+
+/** A server that answers everything with a conflict, and what it has. */
+export const conflict = (current: unknown): void => {
+  globalThis.fetch = (() =>
+    Promise.resolve({
+      ok: false,
+      status: 409,
+      json: () => Promise.resolve({ code: 'conflict', message: 'Changed since.', fields: [], current }),
+    })) as unknown as typeof fetch;
+};

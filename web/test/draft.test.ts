@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, jest, test } from '@jest/globals';
 import type { StoredRig } from '../src/data/types.js';
 import { freshRig } from '@rough-bight/core/rig';
-import { device, keptHere } from './device.js';
+import { conflict, device, keptHere } from './device.js';
 
 jest.unstable_mockModule('../src/data/kept.js', keptHere);
 const { DocumentStore } = await import('../src/data/document-store.js');
@@ -50,14 +50,6 @@ describe('a draft that never reached the server', () => {
 });
 
 describe('a save whose answer was lost', () => {
-  const conflict = (current: unknown): void => {
-    globalThis.fetch = (() =>
-      Promise.resolve({
-        ok: false,
-        status: 409,
-        json: () => Promise.resolve({ code: 'conflict', message: 'Changed since.', fields: [], current }),
-      })) as unknown as typeof fetch;
-  };
   test('is no conflict where the server has the very same', async () => {
     const store = new DocumentStore('rig', stored);
     const mine = { name: 'Rig', note: '', document: { ...rig, sway: 0.1 } };

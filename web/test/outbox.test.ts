@@ -2,7 +2,7 @@ import { describe, expect, jest, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { KitCord } from '@rough-bight/core/rig';
 import type { Camp } from '../src/data/types.js';
-import { device, keptHere } from './device.js';
+import { conflict, device, keptHere } from './device.js';
 
 jest.unstable_mockModule('../src/data/kept.js', keptHere);
 const { outbox } = await import('../src/data/outbox.js');
@@ -147,14 +147,6 @@ describe('a save of a version whose answer was lost', () => {
     body: { name: 'New name', note: '', document: { span: 4 }, version: 3 },
     what: 'New name',
     change: { kind: 'rig', camp: 'camp', id: 'r', to: null },
-  };
-  const conflict = (current: unknown): void => {
-    globalThis.fetch = (() =>
-      Promise.resolve({
-        ok: false,
-        status: 409,
-        json: () => Promise.resolve({ code: 'conflict', message: 'Changed since.', fields: [], current }),
-      })) as unknown as typeof fetch;
   };
   const waits = async (current: unknown): Promise<void> => {
     globalThis.fetch = (() => Promise.reject(new Error('cut off'))) as unknown as typeof fetch;

@@ -1,6 +1,8 @@
 import { escaped } from '../document/index.js';
 import type { Card, CardLine, Section } from './card.js';
 import { FOOT } from './card.js';
+import type { Paper } from './paper.js';
+import { DAY, EMBER } from './paper.js';
 import { modulesPath, pathsOf } from './pens.js';
 import type { Picture } from './picture.js';
 
@@ -18,10 +20,15 @@ function section(s: Section): string {
   return `${head}${s.kind === 'beware' ? `<div class="warn">${words}</div>` : words}`;
 }
 
+const variables = (paper: Paper): string =>
+  Object.entries(paper)
+    .map(([name, colour]) => `--${name}:${colour}`)
+    .join(';');
+
 /** Cloth and ink by day; dim and reddish at night, when the box at the top is ticked. */
 const STYLE = `
-:root{--cloth:#F4EEE1;--ink:#16241E;--ink2:#4A544E;--tar:#5A4330;--act:#D9861A;--danger:#98301A;--roof:#C9B88F;--moss:#566539;--line:#CFC3AC}
-html:has(#ember:checked){--cloth:#150E0B;--ink:#F0C3A2;--ink2:#B58A6E;--tar:#C08A66;--act:#FF9448;--danger:#FF5A3C;--roof:#3A271E;--moss:#C08A66;--line:#3A271E}
+:root{${variables(DAY)}}
+html:has(#ember:checked){${variables(EMBER)}}
 *{box-sizing:border-box}
 body{margin:0;background:var(--cloth);color:var(--ink);font:17px/1.4 "Atkinson Hyperlegible Next","Segoe UI",Verdana,sans-serif}
 main{max-width:720px;margin:0 auto;padding:14px 16px 40px}

@@ -5,5 +5,6 @@ export * from './rig-card.js';
 export * from './camp-card.js';
 export { cardHtml } from './html.js';
 export * from './svg.js';
+export * from './paper.js';
 export * from './pens.js';
 export * from './modules.js';

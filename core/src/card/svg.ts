@@ -1,12 +1,12 @@
 import { escaped } from '../document/index.js';
 import type { Card, CardLine, Section } from './card.js';
 import { FOOT } from './card.js';
+import type { Paper } from './paper.js';
+import { DAY } from './paper.js';
 import { modulesPath, pathsOf } from './pens.js';
 
 /** A6 standing up, mm (ISO 216), and its margin. */
 const PAGE = { width: 105, height: 148, margin: 6 } as const;
-
-const INKS = { ink: '#16241E', tar: '#5A4330', act: '#D9861A', roof: '#C9B88F', moss: '#566539' };
 
 /** Width of a letter over the size of its type, at most on average: no program that opens a file says what its letters measure. */
 const LETTER = 0.56;
@@ -29,6 +29,8 @@ class Pages {
   readonly done: string[][] = [];
   private now: string[] = [];
   private y: number = PAGE.margin;
+
+  constructor(private readonly ink: string) {}
 
   private room(height: number): void {
     if (this.y + height <= PAGE.height - PAGE.margin) return;
@@ -53,7 +55,7 @@ class Pages {
     this.room(20);
     this.y += 2.5;
     this.now.push(
-      `<path d="M${PAGE.margin} ${this.y.toFixed(2)}H${PAGE.width - PAGE.margin}" stroke="#16241E" stroke-width=".4"/>`,
+      `<path d="M${PAGE.margin} ${this.y.toFixed(2)}H${PAGE.width - PAGE.margin}" stroke="${this.ink}" stroke-width=".4"/>`,
     );
     this.words(text, 3.6, 'font-weight="700"');
     this.y += 0.6;
@@ -99,27 +101,28 @@ class Pages {
 }
 
 /** A card as pages of A6 beside each other in one SVG, a unit a millimetre. */
-export function cardSvg(card: Card): string {
-  const pages = new Pages();
+export function cardSvg(card: Card, paper: Paper = DAY): string {
+  const pages = new Pages(paper.ink);
   pages.words(card.title, 5.2, 'font-weight="700"');
-  pages.words(card.about, 2.9, 'fill="#4A544E"');
-  pages.words(card.verdict, 3.5, `font-weight="700" fill="${card.holds ? '#16241E' : '#98301A'}"`);
+  pages.words(card.about, 2.9, `fill="${paper.ink2}"`);
+  pages.words(card.verdict, 3.5, `font-weight="700" fill="${card.holds ? paper.ink : paper.danger}"`);
   pages.words(card.detail, 2.9);
   const wide = PAGE.width - 2 * PAGE.margin;
-  for (const { picture: p } of card.pictures) pages.drawn(pathsOf(p, INKS), p.width, p.height, (0.62 * wide) / p.width);
+  for (const { picture: p } of card.pictures)
+    pages.drawn(pathsOf(p, paper), p.width, p.height, (0.62 * wide) / p.width);
   for (const s of card.sections) pages.section(s);
   const side = card.modules.length;
-  pages.drawn(`<path d="${modulesPath(card.modules)}" fill="#16241E"/>`, side, side, 26 / side);
+  pages.drawn(`<path d="${modulesPath(card.modules)}" fill="${paper.ink}"/>`, side, side, 26 / side);
   pages.words(`Found again as ${card.code}. ${FOOT}`, 2.9);
   pages.close();
   const width = PAGE.width * pages.done.length;
   return `<?xml version="1.0" encoding="UTF-8"?>
-<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${PAGE.height}mm" viewBox="0 0 ${width} ${PAGE.height}" font-family="Atkinson Hyperlegible Next, Verdana, sans-serif" fill="#16241E">
+<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${PAGE.height}mm" viewBox="0 0 ${width} ${PAGE.height}" font-family="Atkinson Hyperlegible Next, Verdana, sans-serif" fill="${paper.ink}">
 <title>${escaped(card.title)}</title>
 ${pages.done
   .map(
     (page, i) =>
-      `<g transform="translate(${i * PAGE.width} 0)"><rect width="${PAGE.width}" height="${PAGE.height}" fill="#F4EEE1" stroke="#CFC3AC" stroke-width=".2"/>${page.join('')}</g>`,
+      `<g transform="translate(${i * PAGE.width} 0)"><rect width="${PAGE.width}" height="${PAGE.height}" fill="${paper.cloth}" stroke="${paper.line}" stroke-width=".2"/>${page.join('')}</g>`,
   )
   .join('\n')}
 </svg>

@@ -1,7 +1,7 @@
-import { Box, Button, List, Status } from '@chakra-ui/react';
+import { Button, List, Span, Status } from '@chakra-ui/react';
 import type { ReactElement } from 'react';
 import { outbox, useOutbox, useWaiting } from '../data/outbox.js';
-import { Buttons } from '../parts/layout.js';
+import { Buttons, Undecided } from '../parts/layout.js';
 
 /** How much of what was changed here is not on the server yet; nothing where all is. */
 export function Waiting(): ReactElement | null {
@@ -10,7 +10,9 @@ export function Waiting(): ReactElement | null {
   if (!away || count === 0) return null;
   return (
     <Status.Root role="status" paddingInline={{ base: '2px', lg: '8px' }} color="danger" fontWeight={700}>
-      {count} {count === 1 ? 'waits' : 'wait'}
+      {count}
+      <Span hideBelow="lg">{count === 1 ? ' change' : ' changes'}</Span>
+      {count === 1 ? ' waits' : ' wait'}
     </Status.Root>
   );
 }
@@ -20,14 +22,7 @@ export function Refused(): ReactElement | null {
   const refused = useOutbox().filter((p) => p.refused !== undefined);
   if (refused.length === 0) return null;
   return (
-    <Box
-      padding="14px 18px"
-      bg="cloth2"
-      borderBottom="1.5px solid"
-      borderColor="ink"
-      borderLeft="5px solid var(--rb-colors-danger)"
-      role="alert"
-    >
+    <Undecided>
       <p>Changed here while the server was away, and not taken by it:</p>
       <List.Root paddingLeft="18px" marginBlock="6px">
         {refused.map((p) => (
@@ -42,6 +37,6 @@ export function Refused(): ReactElement | null {
         </Button>
         <Button onClick={() => void outbox.letGo()}>Let it go</Button>
       </Buttons>
-    </Box>
+    </Undecided>
   );
 }

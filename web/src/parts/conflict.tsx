@@ -1,10 +1,10 @@
-import { Buttons, Problem } from './layout.js';
-import { Box, Button } from '@chakra-ui/react';
+import { Button } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { ReactElement } from 'react';
 import { useNavigate } from 'react-router';
 import type { DocumentStore, Draft, SaveState } from '../data/document-store.js';
 import type { Stored } from '../data/types.js';
+import { Buttons, Problem, Undecided } from './layout.js';
 
 /** Why what is on this screen is not stored, and what can be done; nothing where it is. */
 export function SaveTrouble<D>({
@@ -55,14 +55,7 @@ function Conflict<D>({
     }
   };
   return (
-    <Box
-      padding="14px 18px"
-      bg="cloth2"
-      borderBottom="1.5px solid"
-      borderColor="ink"
-      borderLeft="5px solid var(--rb-colors-danger)"
-      role="alert"
-    >
+    <Undecided>
       <p>{message}</p>
       <Buttons>
         <Button variant="solid" onClick={() => void keepCopy()}>
@@ -71,6 +64,6 @@ function Conflict<D>({
         <Button onClick={() => store.adopt(theirs)}>Take the other</Button>
       </Buttons>
       {problem !== null && <Problem>{problem}</Problem>}
-    </Box>
+    </Undecided>
   );
 }

@@ -111,3 +111,18 @@ export const Facts = chakra('dl', {
     '& dd': { margin: 0, whiteSpace: 'nowrap' },
   },
 });
+
+/** Above a view: something is not stored as it is shown, and a person decides. */
+export const Undecided = chakra(
+  'div',
+  {
+    base: {
+      padding: '14px 18px',
+      bg: 'cloth2',
+      borderBottom: '1.5px solid',
+      borderColor: 'ink',
+      borderLeft: '5px solid var(--rb-colors-danger)',
+    },
+  },
+  { defaultProps: { role: 'alert' } },
+);

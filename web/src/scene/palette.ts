@@ -1,5 +1,6 @@
-import { useMemo, useSyncExternalStore } from 'react';
+import { useMemo } from 'react';
 import { ink } from '../app/theme/paint.js';
+import { useTheme } from '../app/theme/use-theme.js';
 
 const NAMES = [
   'cloth',
@@ -36,16 +37,9 @@ function readPalette(): Palette {
   return { ...named, panels };
 }
 
-const themeOn = (): string => document.documentElement.dataset.theme ?? '';
-function watchTheme(changed: () => void): () => void {
-  const observer = new MutationObserver(changed);
-  observer.observe(document.documentElement, { attributeFilter: ['data-theme'] });
-  return () => observer.disconnect();
-}
-
 /** The colours of the theme that is on, read again when it changes. */
 export function usePalette(): Palette {
-  const theme = useSyncExternalStore(watchTheme, themeOn);
+  const theme = useTheme();
   return useMemo(() => {
     void theme;
     return readPalette();

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Image, Progress, Text } from '@chakra-ui/react';
-import { cardHtml, cardSvg } from '@rough-bight/core/card';
+import { DAY, EMBER, cardHtml, cardSvg } from '@rough-bight/core/card';
 import type { Card } from '@rough-bight/core/card';
 import type { Timed } from '@rough-bight/core/order';
 import { pacedBy } from '@rough-bight/core/rig';
@@ -9,6 +9,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { useParams } from 'react-router';
 import useSWR from 'swr';
+import { useTheme } from '../../app/theme/use-theme.js';
 import { useShell } from '../../app/shell-context.js';
 import { get } from '../../data/api.js';
 import { useCamp } from '../../data/camp.js';
@@ -180,9 +181,10 @@ const AsSvg = ({ card }: { readonly card: Card }): ReactElement => (
   </Button>
 );
 
-/** A card as it is printed. */
+/** A card as it is printed; at night in what eyes bear then. */
 function Preview({ card }: { readonly card: Card }): ReactElement {
-  const svg = useMemo(() => cardSvg(card), [card]);
+  const theme = useTheme();
+  const svg = useMemo(() => cardSvg(card, theme === 'day' ? DAY : EMBER), [card, theme]);
   const [url, setUrl] = useState<string | null>(null);
   useEffect(() => {
     const made = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }));

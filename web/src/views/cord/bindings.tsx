@@ -11,7 +11,7 @@ import {
 } from '@rough-bight/core/cordage';
 import type { Binding, BindingKind, BindingKnot, KitCord } from '@rough-bight/core/cordage';
 import { acrossOf } from '@rough-bight/core/catalogue';
-import { say } from '@rough-bight/core/quantity';
+import { capital, say } from '@rough-bight/core/quantity';
 import { counted } from '@rough-bight/core/words';
 import { Plus, Trash2 } from 'lucide-react';
 import type { ReactElement } from 'react';
@@ -38,7 +38,11 @@ export function Bindings({
   };
   const total = bindings.reduce((sum, b) => sum + b.count, 0);
   return (
-    <Fold line={bindings.length === 0 ? 'Nothing is bound with cord besides' : `${counted(total, 'binding')} besides`}>
+    <Fold
+      line={
+        bindings.length === 0 ? 'Nothing is bound with cord besides' : `${capital(counted(total, 'binding'))} besides`
+      }
+    >
       <chakra.ul aria-label="What is bound with cord">
         {bindings.map((b) => {
           const cord = cords.find((c) => c.id === b.cord);
