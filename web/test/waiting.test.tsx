@@ -8,7 +8,7 @@ import { render } from './render.js';
 jest.unstable_mockModule('../src/data/kept.js', keptHere);
 const { outbox } = await import('../src/data/outbox.js');
 const { documentNow, useCamp, useCampActions } = await import('../src/data/camp.js');
-const { asChanged, changed, logAsWritten, peopleAsChanged } = await import('../src/data/as-changed.js');
+const { asChanged, changed, keptWhereSame, logAsWritten, peopleAsChanged } = await import('../src/data/as-changed.js');
 const { Refused, Waiting } = await import('../src/app/waiting.js');
 
 type Reply = { readonly status: number; readonly body: unknown } | 'away';
@@ -38,6 +38,11 @@ const whole = (rigs: readonly StoredRig[]): Camp => ({
 });
 const gone = { code: 'not-found', message: 'There is no rig of that name.', fields: [] };
 
+/** A server that has two rigs and takes everything. */
+const there = (method: string, path: string): Reply => ({
+  status: 200,
+  body: method !== 'GET' ? {} : path === '/api/camps' ? [camp] : whole([rig('a'), rig('b')]),
+});
 beforeEach(() => {
   sent = [];
   reply = () => 'away';
@@ -52,7 +57,7 @@ beforeEach(() => {
 });
 afterEach(async () => {
   cleanup();
-  reply = () => ({ status: 200, body: {} });
+  reply = there;
   await act(async () => {
     await outbox.send();
     await outbox.letGo();
@@ -93,7 +98,7 @@ describe('a camp without a server', () => {
     await act(() => deedsOf('camp').read().undo!());
     expect(names().sort()).toEqual(['Rig a', 'Rig b']);
     sent = [];
-    reply = () => ({ status: 200, body: {} });
+    reply = there;
     await act(() => outbox.send());
     expect(sent.map((s) => `${s.method} ${s.path}`)).toEqual(['DELETE /api/rigs/a', 'POST /api/rigs/a/back']);
     expect(outbox.read().parcels).toEqual([]);
@@ -146,7 +151,7 @@ describe('what waits is told', () => {
     expect(screen.getByRole('status').textContent).toBe('1 change waits');
     await act(() => wait('b'));
     expect(screen.getByRole('status').textContent).toBe('2 changes wait');
-    reply = () => ({ status: 200, body: {} });
+    reply = there;
     await act(() => outbox.send());
     expect(screen.queryByRole('status')).toBeNull();
   });
@@ -188,6 +193,22 @@ describe('a change shown before it arrived', () => {
     }
     // a rig that the order does not know stays, at the end
     expect(changed(changed(there, add), { ...order, ids: ['a'] }).rigs.map((r) => r.id)).toEqual(['a', 'n']);
+  });
+  test('read anew, what says the same stays the very same, and only that', () => {
+    const was = { ...whole([rig('a'), rig('b')]), kit: [{ id: 'k' }], pegs: [{ id: 'p' }] } as unknown as Camp;
+    const read = (camp: Camp): Camp => JSON.parse(JSON.stringify(camp)) as Camp;
+    const same = keptWhereSame(was, read(was));
+    for (const key of ['kit', 'pegs', 'rigs', 'places'] as const) expect(same[key]).toBe(was[key]);
+    // one of its rigs was saved: its kit is the same, so nothing is judged again for it
+    const saved = keptWhereSame(was, read({ ...was, rigs: [rig('a', 2), rig('b')] }));
+    expect(saved.kit).toBe(was.kit);
+    expect(saved.rigs).not.toBe(was.rigs);
+    expect(saved.rigs[0]).toEqual(rig('a', 2));
+    expect(saved.rigs[1]).toBe(was.rigs[1]);
+    expect(keptWhereSame(was, read({ ...was, rigs: [rig('a')] })).rigs).toHaveLength(1);
+    expect(keptWhereSame(undefined, was)).toBe(was);
+    const other = { ...was, id: 'other' };
+    expect(keptWhereSame(was, other)).toBe(other);
   });
   test('what was refused is not shown', () => {
     const there = whole([rig('a')]);

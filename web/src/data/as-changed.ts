@@ -76,3 +76,22 @@ export function documentAsChanged<D>(
   const last = waiting(parcels).findLast((c) => c.kind === kind && c.id === id);
   return last?.kind === kind ? (last.to as Stored<D> | null) : undefined;
 }
+
+/** The same value where it says the same. */
+const sameAs = <T>(was: T, now: T): T => (was === now || JSON.stringify(was) === JSON.stringify(now) ? was : now);
+
+/**
+ * A camp read anew with everything of it that says the same kept as it was: what is made of its kit is not made again because one of
+ * its rigs was saved.
+ */
+export function keptWhereSame(was: Camp | undefined, now: Camp): Camp {
+  if (was === undefined || was === now || was.id !== now.id) return now;
+  const old = was as unknown as Readonly<Record<string, unknown>>;
+  const parts = Object.entries(now).map(([key, value]: [string, unknown]) => {
+    const before = old[key];
+    if (!Array.isArray(before) || !Array.isArray(value)) return [key, sameAs(before, value)];
+    const list = value.map((x: unknown, i) => sameAs((before as unknown[])[i], x));
+    return [key, list.length === before.length && list.every((x, i) => x === before[i]) ? before : list];
+  });
+  return Object.fromEntries(parts) as unknown as Camp;
+}

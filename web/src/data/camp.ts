@@ -5,7 +5,7 @@ import type { Verdict } from '@rough-bight/core/words';
 import { useMemo } from 'react';
 import useSWR, { useSWRConfig } from 'swr';
 import { ApiError, Unreachable, call, get, sendFile } from './api.js';
-import { asChanged, changed, documentAsChanged, nameOf } from './as-changed.js';
+import { asChanged, changed, documentAsChanged, keptWhereSame, nameOf } from './as-changed.js';
 import { deedsOf } from './deeds.js';
 import { inTurn } from './in-turn.js';
 import { outbox, useOutbox } from './outbox.js';
@@ -54,6 +54,9 @@ export function useCampsActions() {
 
 const campAt = (id: string): string => `${CAMPS}/${encodeURIComponent(id)}`;
 
+/** Each camp as it was shown last. */
+const shownLast = new Map<string, Camp>();
+
 /** A camp as it was changed here, whether the server has that already or not. */
 export function useCamp(id: string | undefined) {
   const swr = useSWR<Camp>(id === undefined ? null : campAt(id), get, {
@@ -62,7 +65,12 @@ export function useCamp(id: string | undefined) {
   const parcels = useOutbox();
   const { data } = swr;
   // the same until it changes: much is made of it
-  const camp = useMemo(() => (data === undefined ? undefined : asChanged(data, parcels)), [data, parcels]);
+  const camp = useMemo(() => {
+    if (data === undefined) return undefined;
+    const now = keptWhereSame(shownLast.get(data.id), asChanged(data, parcels));
+    shownLast.set(data.id, now);
+    return now;
+  }, [data, parcels]);
   return { ...swr, data: camp };
 }
 

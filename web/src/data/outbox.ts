@@ -169,6 +169,7 @@ class Outbox extends Telling<Waiting> {
     // another window may have sent some meanwhile
     await this.look();
     const sent: string[] = [];
+    const before = this.parcels;
     for (;;) {
       const next = this.waits.find((p) => !sent.includes(p.id));
       if (next === undefined) break;
@@ -192,7 +193,7 @@ class Outbox extends Telling<Waiting> {
     if (sent.length === 0) return;
     if (this.waits.every((p) => sent.includes(p.id))) this.show({ away: false });
     // it is shown as it was changed until it is read as it is stored
-    await readAgain();
+    await readAgain(before.concat(this.parcels).filter((p) => sent.includes(p.id)));
     this.put(this.parcels.filter((p) => !sent.includes(p.id)));
   }
 
@@ -205,13 +206,22 @@ class Outbox extends Telling<Waiting> {
     void this.send();
   }
   async letGo(): Promise<void> {
+    const gone = this.parcels.filter((p) => p.refused !== undefined);
     await this.change((was) => was.filter((p) => p.refused === undefined));
-    await readAgain();
+    await readAgain(gone);
   }
 }
 
-/** What is shown is read again as it is stored. */
-const readAgain = (): Promise<unknown> => mutate((key) => typeof key === 'string' && key.startsWith('/api/'));
+/** Addresses whose answers a change touches: what is shown of them is read again as it is stored. */
+function touched({ path, change }: Parcel): readonly string[] {
+  if (change.kind === 'person') return ['/api/people'];
+  const camp = `/api/camps/${encodeURIComponent(change.camp)}`;
+  return change.kind === 'log' ? [path] : ['/api/camps', camp, path.replace(/\/back$/, '')];
+}
+function readAgain(parcels: readonly Parcel[]): Promise<unknown> {
+  const all = new Set(parcels.flatMap(touched));
+  return mutate((key) => typeof key === 'string' && all.has(key));
+}
 
 const send = <T>({ id, method, path, body }: Parcel, keepalive = false): Promise<T> =>
   call<T>(method, path, body, { keepalive, key: id });

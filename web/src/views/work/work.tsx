@@ -79,6 +79,8 @@ function WorkPage({
   const [search, setSearch] = useSearchParams();
   const [figure, setFigure] = useState<Figure | null>(null);
   const log = useLog(camp.id);
+  // it goes on while the rig is judged anew
+  const [watch, setWatch] = useState<Watch | null>(null);
   useEffect(() => {
     document.title = `Work, ${name}, Rough Bight`;
   }, [name]);
@@ -174,6 +176,7 @@ function WorkPage({
             me={me}
             context={context}
             timed={timed}
+            {...{ watch, setWatch }}
             striking={search.get('way') === 'down'}
             onWay={(down) => setSearch(down ? { way: 'down' } : {}, { replace: true })}
             onTimed={(step, took) =>
@@ -194,12 +197,20 @@ function WorkPage({
   );
 }
 
+/** When the step at hand was begun, and what is done. */
+interface Watch {
+  readonly since: number;
+  readonly done: ReadonlySet<string>;
+}
+
 function Steps({
   rig,
   report,
   me,
   context,
   timed,
+  watch,
+  setWatch,
   striking,
   onWay,
   onTimed,
@@ -209,6 +220,8 @@ function Steps({
   readonly me: Person;
   readonly context: Parameters<typeof pitchingOf>[1];
   readonly timed: readonly Timed[];
+  readonly watch: Watch | null;
+  readonly setWatch: (watch: Watch | null) => void;
   readonly striking: boolean;
   readonly onWay: (down: boolean) => void;
   readonly onTimed: (step: Step, seconds: number) => void;
@@ -219,8 +232,6 @@ function Steps({
     return { up: of(pitchingOf(rig, context, report)), down: of(strikingOf(rig, context, report)) };
   }, [rig, context, report, hands, timed]);
   const plan = striking ? plans.down : plans.up;
-  /** When the step at hand was begun, and what is done. */
-  const [watch, setWatch] = useState<{ readonly since: number; readonly done: ReadonlySet<string> } | null>(null);
   const tick = (p: Planned): void => {
     if (watch === null) return;
     const at = Date.now();
