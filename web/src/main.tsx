@@ -19,6 +19,7 @@ const CampsView = lazy(() => import('./views/camp/camps.js'));
 const CordView = lazy(() => import('./views/cord/cord.js'));
 const WorkView = lazy(() => import('./views/work/work.js'));
 const CardView = lazy(() => import('./views/card/card.js'));
+const DrillsView = lazy(() => import('./views/drills/drills.js'));
 const StartView = lazy(() => import('./views/start/start.js'));
 const MeView = lazy(() => import('./views/me/me.js'));
 const NetView = lazy(() => import('./views/net/net.js'));
@@ -39,6 +40,7 @@ const router = createBrowserRouter([
       { path: 'camps/:campId', element: shown(<CampView />) },
       { path: 'camps/:campId/new', element: shown(<StartView />) },
       { path: 'camps/:campId/cord', element: shown(<CordView />) },
+      { path: 'camps/:campId/drills', element: shown(<DrillsView />) },
       { path: 'camps/:campId/card', element: shown(<CardView />) },
       { path: 'rigs/:rigId/card', element: shown(<CardView />) },
       { path: 'rigs/:rigId/work', element: shown(<WorkView />) },

@@ -1,12 +1,17 @@
 import { z } from 'zod';
 import type { Described } from '../document/index.js';
-import { id, moment, oneOf, part, prose, within } from '../document/index.js';
+import { id, moment, oneOf, part, prose, whole, within, yesNo } from '../document/index.js';
+import { DRILL_KINDS } from '../drill/index.js';
 import { STEP_CODES } from '../order/index.js';
 import { limit } from '../quantity/index.js';
 
 export const LOG_LIMITS = {
   took: limit('time that it took', 'time', 1, 86_400),
   expected: limit('time that was expected', 'time', 1, 86_400),
+  seed: limit('seed of the drill', 'count', 0, 2_147_483_647),
+  error: limit('error of the guess', 'ratio', -20, 20),
+  grade: limit('grade of the guess', 'count', 1, 4),
+  sure: limit('how sure of the guess', 'share', 0, 1),
 } as const;
 
 /** What happened, by its kind. */
@@ -17,6 +22,16 @@ const happened = z.discriminatedUnion('kind', [
     code: oneOf('step', STEP_CODES),
     took: within(LOG_LIMITS.took),
     expected: within(LOG_LIMITS.expected),
+  }),
+  /** A guess of a drill: natural logarithm of it over the truth (null of a choice), and how it counts. */
+  part({
+    kind: z.literal('guess'),
+    drill: oneOf('drill', DRILL_KINDS),
+    seed: whole(LOG_LIMITS.seed),
+    error: within(LOG_LIMITS.error).nullable(),
+    near: yesNo('whether it is near'),
+    grade: whole(LOG_LIMITS.grade),
+    sure: within(LOG_LIMITS.sure),
   }),
   /** Words. */
   part({ kind: z.literal('note'), words: prose('note', 2000) }),

@@ -49,6 +49,7 @@ export default function FindDialog({
           kind: 'view',
           go: to(`/camps/${c.id}/cord`),
         },
+        { value: `drills ${c.id}`, label: `${c.name}, drills`, kind: 'view', go: to(`/camps/${c.id}/drills`) },
         { value: `cards ${c.id}`, label: `${c.name}, cards for tonight`, kind: 'view', go: to(`/camps/${c.id}/card`) },
       ]),
       ...(camp?.places ?? []).flatMap((p) => [

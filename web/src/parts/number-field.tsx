@@ -53,8 +53,8 @@ function trim(x: number, places: number): string {
 
 interface Props {
   readonly label: string;
-  /** SI. */
-  readonly value: number;
+  /** SI; null where nothing stands there yet. */
+  readonly value: number | null;
   /** What it is and how far it may go. */
   readonly limit: Pick<Limit, 'quantity' | 'min' | 'max'>;
   /** SI; arrow keys move by it. */
@@ -92,7 +92,7 @@ export function NumberField({
   const units = useUnits();
   const { unit, si, places } = typed(quantity, units, max);
   const decimals = asked ?? (whole ? 0 : quantity === 'length' && unit !== 'in' && step < 0.01 ? 3 : places);
-  const shown = trim(value / si, decimals);
+  const shown = value === null ? '' : trim(value / si, decimals);
   const [text, setText] = useState(shown);
   const [problem, setProblem] = useState<string | null>(null);
   const [seen, setSeen] = useState(shown);
@@ -133,7 +133,7 @@ export function NumberField({
     fault(onCommit(Math.min(max, Math.max(min, inside))));
   };
   const nudge = (by: number): void => {
-    const next = Math.min(max, Math.max(min, Math.round((value + by) / step) * step));
+    const next = Math.min(max, Math.max(min, Math.round(((value ?? min) + by) / step) * step));
     fault(onCommit(next));
   };
   const after = suffix ?? unit;

@@ -5,7 +5,7 @@ import { kindOf } from '@rough-bight/core/ground';
 import { tell } from '@rough-bight/core/quantity';
 import { freshRig } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { FileInput, Plus, Scissors } from 'lucide-react';
+import { FileInput, GraduationCap, Plus, Scissors } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -167,6 +167,13 @@ function CampPage({ camp, me }: { readonly camp: Camp; readonly me: Person }): R
           <Button asChild>
             <Link to={`/camps/${camp.id}/cord`}>
               <Scissors size={16} aria-hidden="true" /> Cord for tonight
+            </Link>
+          </Button>
+        )}
+        {camp.rigs.length > 0 && (
+          <Button asChild>
+            <Link to={`/camps/${camp.id}/drills`}>
+              <GraduationCap size={16} aria-hidden="true" /> Drills
             </Link>
           </Button>
         )}
