@@ -3,6 +3,7 @@ import { DAY, EMBER, cardHtml, cardSvg } from '@rough-bight/core/card';
 import type { Card } from '@rough-bight/core/card';
 import type { Timed } from '@rough-bight/core/order';
 import { pacedBy } from '@rough-bight/core/rig';
+import type { RidgeRig } from '@rough-bight/core/rig';
 import { counted } from '@rough-bight/core/words';
 import { FileImage, Printer, Smartphone } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
@@ -11,8 +12,7 @@ import { useParams } from 'react-router';
 import useSWR from 'swr';
 import { useTheme } from '../../app/theme/use-theme.js';
 import { useShell } from '../../app/shell-context.js';
-import { get } from '../../data/api.js';
-import { useCamp } from '../../data/camp.js';
+import { documentNow, useCamp } from '../../data/camp.js';
 import { useBag, useCampContext } from '../../data/context.js';
 import { useLog } from '../../data/log.js';
 import { useMe } from '../../data/me.js';
@@ -25,7 +25,9 @@ import { useCards } from '../../workers/use-camp.js';
 /** One rig's card, or those of all that stand tonight: for the pocket, printed or on a phone. */
 export default function CardView(): ReactElement {
   const { rigId, campId } = useParams();
-  const rig = useSWR<StoredRig, Error>(rigId === undefined ? null : `/api/rigs/${encodeURIComponent(rigId)}`, get);
+  const rig = useSWR<StoredRig, Error>(rigId === undefined ? null : `/api/rigs/${encodeURIComponent(rigId)}`, () =>
+    documentNow<RidgeRig>('rig', rigId!),
+  );
   const camp = useCamp(campId ?? rig.data?.campId);
   const me = useMe();
   const failed = rig.error ?? ((camp.error ?? me.error) as Error | undefined);

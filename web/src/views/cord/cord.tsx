@@ -8,19 +8,19 @@ import { budgetWords, counted, fightWords, joiningWords, listed, sticksWords } f
 import { IdCard, Scissors } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link } from 'react-router';
 import { deedsInBar, useShell } from '../../app/shell-context.js';
-import { useCamp, useCampActions } from '../../data/camp.js';
+import { useCampActions } from '../../data/camp.js';
 import { useBag, useCampContext } from '../../data/context.js';
 import { useDeeds } from '../../data/deeds.js';
-import { useMe } from '../../data/me.js';
 import type { Camp, Person } from '../../data/types.js';
 import { Check } from '../../parts/choice.js';
 import { Fold } from '../../parts/fold.js';
 import { Buttons, Caution, Page, Problem } from '../../parts/layout.js';
 import { Wave } from '../../parts/marks.js';
-import { Empty, Loading, Trouble } from '../../parts/states.js';
-import { UnitsContext, WorkingContext, useUnits } from '../../parts/units.js';
+import { Empty } from '../../parts/states.js';
+import { OfCamp } from '../of-camp.js';
+import { WorkingContext, useUnits } from '../../parts/units.js';
 import { WorkingPanel } from '../../parts/working.js';
 import { useBudget } from '../../workers/use-camp.js';
 import { Bindings } from './bindings.js';
@@ -29,17 +29,7 @@ import { HankPlan } from './hank.js';
 
 /** The cord of the rigs that stand tonight: what is cut from which hank, and where they want the same. */
 export default function CordView(): ReactElement {
-  const { campId } = useParams();
-  const camp = useCamp(campId);
-  const me = useMe();
-  const failed = (camp.error ?? me.error) as Error | undefined;
-  if (failed !== undefined) return <Trouble error={failed} />;
-  if (camp.data === undefined || me.data === undefined) return <Loading what="the cord" />;
-  return (
-    <UnitsContext.Provider value={me.data.units}>
-      <CordPage camp={camp.data} me={me.data} people={me.people ?? []} />
-    </UnitsContext.Provider>
-  );
+  return <OfCamp what="the cord">{(of) => <CordPage {...of} />}</OfCamp>;
 }
 
 function CordPage({

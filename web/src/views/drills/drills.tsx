@@ -6,17 +6,15 @@ import { DRILL_NAMES, counted } from '@rough-bight/core/words';
 import { capital } from '@rough-bight/core/quantity';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
-import { useParams } from 'react-router';
 import { useShell } from '../../app/shell-context.js';
-import { useCamp } from '../../data/camp.js';
 import { useCampContext } from '../../data/context.js';
 import { useLog } from '../../data/log.js';
-import { useMe } from '../../data/me.js';
 import type { Camp, Person } from '../../data/types.js';
 import { Choice } from '../../parts/choice.js';
 import { Caution, Page } from '../../parts/layout.js';
-import { Empty, Loading, Trouble } from '../../parts/states.js';
-import { UnitsContext, WorkingContext } from '../../parts/units.js';
+import { Empty } from '../../parts/states.js';
+import { OfCamp } from '../of-camp.js';
+import { WorkingContext } from '../../parts/units.js';
 import { WorkingPanel } from '../../parts/working.js';
 import type { Figure } from '@rough-bight/core/working';
 import { Ask } from './ask.js';
@@ -24,17 +22,7 @@ import { Progress } from './progress.js';
 
 /** Guess, then see: drills made from the camp's own rigs, when they are due. */
 export default function DrillsView(): ReactElement {
-  const { campId } = useParams();
-  const camp = useCamp(campId);
-  const me = useMe();
-  const failed = (camp.error ?? me.error) as Error | undefined;
-  if (failed !== undefined) return <Trouble error={failed} />;
-  if (camp.data === undefined || me.data === undefined) return <Loading what="the drills" />;
-  return (
-    <UnitsContext.Provider value={me.data.units}>
-      <DrillsPage camp={camp.data} me={me.data} people={me.people ?? []} />
-    </UnitsContext.Provider>
-  );
+  return <OfCamp what="the drills">{(of) => <DrillsPage {...of} />}</OfCamp>;
 }
 
 /** Guesses of one person, as a log has them. */
