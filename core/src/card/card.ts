@@ -1,4 +1,4 @@
-import type { Picture } from './picture.js';
+import type { Picture } from '../picture/index.js';
 
 /** A line of a card: what, and its number. */
 export interface CardLine {

@@ -3,8 +3,8 @@ import type { Card, CardLine, Section } from './card.js';
 import { FOOT } from './card.js';
 import type { Paper } from './paper.js';
 import { DAY, EMBER } from './paper.js';
-import { modulesPath, pathsOf } from './pens.js';
-import type { Picture } from './picture.js';
+import { modulesPath, pathsOf } from '../picture/index.js';
+import type { Picture } from '../picture/index.js';
 
 const INKS = { ink: 'var(--ink)', tar: 'var(--tar)', act: 'var(--act)', roof: 'var(--roof)', moss: 'var(--moss)' };
 

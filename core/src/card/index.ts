@@ -1,4 +1,3 @@
-export * from './picture.js';
 export * from './code.js';
 export * from './card.js';
 export * from './rig-card.js';
@@ -6,5 +5,4 @@ export * from './camp-card.js';
 export { cardHtml } from './html.js';
 export * from './svg.js';
 export * from './paper.js';
-export * from './pens.js';
 export * from './modules.js';

@@ -1,4 +1,4 @@
-import type { Colours } from './pens.js';
+import type { Colours } from '../picture/index.js';
 
 /** What a card is written on and with. */
 export type Paper = Colours & Readonly<Record<'cloth' | 'ink2' | 'danger' | 'line', string>>;

@@ -11,7 +11,7 @@ import type { Card, CardLine } from './card.js';
 import { CAUTIONS, filled } from './card.js';
 import { codeOf } from './code.js';
 import { modulesOf } from './modules.js';
-import { picturesOf } from './picture.js';
+import { picturesOf } from '../picture/index.js';
 
 /** What a rig's card is made of. */
 export interface RigOnCard {

@@ -3,7 +3,7 @@ import type { Card, CardLine, Section } from './card.js';
 import { FOOT } from './card.js';
 import type { Paper } from './paper.js';
 import { DAY } from './paper.js';
-import { modulesPath, pathsOf } from './pens.js';
+import { modulesPath, pathsOf } from '../picture/index.js';
 
 /** A6 standing up, mm (ISO 216), and its margin. */
 const PAGE = { width: 105, height: 148, margin: 6 } as const;

@@ -1,6 +1,9 @@
 export * from './drill.js';
-export { SAID_LIMITS, drillOf } from './make.js';
-export type { DrillSource } from './make.js';
+export { drillOf } from './make.js';
+export { SAID_LIMITS } from './maker.js';
+export type { DrillSource } from './maker.js';
+export { FAULTS, seenOf } from './faults.js';
+export type { Fault, FaultId, Seen } from './faults.js';
 export * from './score.js';
 export * from './progress.js';
 export * from './spacing.js';

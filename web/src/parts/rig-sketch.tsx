@@ -1,6 +1,6 @@
-import { pathOf } from '@rough-bight/core/card';
-import type { Pen, Picture } from '@rough-bight/core/card';
-import type { ReactElement, SVGProps } from 'react';
+import { pathOf } from '@rough-bight/core/picture';
+import type { Pen, Picture } from '@rough-bight/core/picture';
+import type { ReactElement, ReactNode, SVGProps } from 'react';
 import { ink } from '../app/theme/paint.js';
 
 const PENS: Readonly<Record<Pen, SVGProps<SVGPathElement>>> = {
@@ -13,20 +13,33 @@ const PENS: Readonly<Record<Pen, SVGProps<SVGPathElement>>> = {
   stick: { fill: 'none', stroke: ink('tar'), strokeWidth: 2, strokeLinecap: 'round' },
   bed: { fill: 'none', stroke: ink('moss'), strokeWidth: 2.4, strokeLinecap: 'round' },
   foot: { fill: ink('tar') },
+  guide: { fill: 'none', stroke: ink('tar'), strokeWidth: 0.9, strokeDasharray: '4 4' },
+  body: { fill: ink('ink') },
 };
 
-/** A small true picture of a rig, drawn by the core. */
-export function RigSketch({ picture, label }: { readonly picture: Picture; readonly label?: string }): ReactElement {
+/** A small true picture of a rig, drawn by the core, and what lies over it. */
+export function RigSketch({
+  picture,
+  label,
+  children,
+}: {
+  readonly picture: Picture;
+  readonly label?: string;
+  readonly children?: ReactNode;
+}): ReactElement {
   const { width, height, strokes } = picture;
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
       style={{ display: 'block', width: '100%', height: 'auto' }}
-      {...(label === undefined ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
+      {...(label === undefined
+        ? { 'aria-hidden': true }
+        : { role: children === undefined ? 'img' : 'group', 'aria-label': label })}
     >
       {strokes.map((s, i) => (
         <path key={i} d={pathOf(s)} {...PENS[s.pen]} />
       ))}
+      {children}
     </svg>
   );
 }

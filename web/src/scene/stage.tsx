@@ -2,6 +2,24 @@ import { chakra } from '@chakra-ui/react';
 import { createContext, memo, useContext } from 'react';
 import type { ReactElement, ReactNode, RefObject } from 'react';
 
+/** Handles in a picture: they grow under the hand and show where the keyboard is. */
+export const HANDLES = {
+  '& [role=slider], & [role=button]': { cursor: 'grab', touchAction: 'none', outline: 'none' },
+  '& [data-part=reach]': { fill: 'transparent' },
+  '& [data-part=dot]': {
+    fill: 'act',
+    stroke: 'ink',
+    strokeWidth: 1.5,
+    transition: 'r 120ms',
+    '@media (prefers-reduced-motion: reduce)': { transition: 'none' },
+  },
+  '& :is(:hover, :focus-visible) > [data-part=dot]': { r: '9px' },
+  '& :focus-visible > [data-part=reach], & :focus-visible > g > [data-part=reach]': {
+    stroke: 'act',
+    strokeWidth: 3,
+  },
+};
+
 /** Fills its room; handles grow under the hand and show where the keyboard is. */
 const Sheet = chakra('div', {
   base: {
@@ -14,20 +32,7 @@ const Sheet = chakra('div', {
     fill: 'ink',
     '& > svg': { display: 'block', position: 'absolute', inset: 0, touchAction: 'pan-y', userSelect: 'none' },
     '& > canvas': { position: 'absolute', pointerEvents: 'none' },
-    '& [role=slider], & [role=button]': { cursor: 'grab', touchAction: 'none', outline: 'none' },
-    '& [data-part=reach]': { fill: 'transparent' },
-    '& [data-part=dot]': {
-      fill: 'act',
-      stroke: 'ink',
-      strokeWidth: 1.5,
-      transition: 'r 120ms',
-      '@media (prefers-reduced-motion: reduce)': { transition: 'none' },
-    },
-    '& :is(:hover, :focus-visible) > [data-part=dot]': { r: '9px' },
-    '& :focus-visible > [data-part=reach], & :focus-visible > g > [data-part=reach]': {
-      stroke: 'act',
-      strokeWidth: 3,
-    },
+    ...HANDLES,
     '& [aria-current=true] > g > [data-part=reach]': { stroke: 'ink', strokeWidth: 1.6, strokeDasharray: '3 3' },
   },
   variants: {

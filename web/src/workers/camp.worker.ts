@@ -1,9 +1,7 @@
 import { budgetOf, loadSolver } from '@rough-bight/core/budget';
 import type { Bag, Budget, Planned, SolveMip } from '@rough-bight/core/budget';
-import { campCardOf, cardOf, picturesOf } from '@rough-bight/core/card';
-import type { CampOnCard, Card, Picture, RigOnCard } from '@rough-bight/core/card';
-import { chanceOf, drillOf } from '@rough-bight/core/drill';
-import type { Drill, DrillKind } from '@rough-bight/core/drill';
+import { campCardOf, cardOf } from '@rough-bight/core/card';
+import type { CampOnCard, Card, RigOnCard } from '@rough-bight/core/card';
 import type { Timed } from '@rough-bight/core/order';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import { judgeRig } from '@rough-bight/core/shelter';
@@ -34,23 +32,6 @@ export interface CardsAsked {
       })
     | null;
 }
-
-/** What a drill is made of. */
-export interface DrillAsked {
-  readonly rigs: readonly Planned[];
-  readonly kind: DrillKind;
-  readonly seed: number;
-  readonly hard: number;
-  readonly units: UnitChoice;
-}
-/** A drill, and the rig of the camp that it is made from. */
-export interface AskedDrill {
-  readonly drill: Drill;
-  readonly of: string;
-  readonly name: string;
-  readonly picture: Picture;
-}
-const DRILL_PICTURE = [640, 300] as const;
 
 const service = {
   /**
@@ -93,18 +74,6 @@ const service = {
       ...cards,
     ];
   },
-  /** A drill of a kind from one of a camp's rigs, the first by chance that has something to ask; null where none has. */
-  drill: ({ rigs, kind, seed, hard, units }: DrillAsked): Answer<AskedDrill | null> =>
-    answer(units, () => {
-      for (const one of chanceOf(seed).shuffled(rigs)) {
-        const drill = drillOf(kind, one, seed, hard);
-        if (drill === null) continue;
-        const { report } = judgeRig(drill.rig, one.context, { full: false });
-        const picture = picturesOf(report, one.context.body, 'side', DRILL_PICTURE)();
-        return { drill, of: one.id, name: one.name, picture };
-      }
-      return null;
-    }),
   /** The cord of some rigs of a camp together. */
   budget: async (planned: readonly Planned[], bag: Bag, progress: (done: number) => void): Promise<Budget | null> => {
     solver ??= loadSolver(wasm);

@@ -4,7 +4,7 @@ import type { Remote } from 'comlink';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Answer } from './answer.js';
-import type { AskedDrill, CampService, CardsAsked, DrillAsked } from './camp.worker.js';
+import type { CampService, CardsAsked } from './camp.worker.js';
 import { failure, startThread } from './thread.js';
 
 /** Work on a camp's rigs together that is begun anew whenever what it is asked of changes; what was begun before is given up. */
@@ -64,7 +64,3 @@ export const useCards = (asked: CardsAsked) =>
     asked,
     async (service, cards, progress) => (await service.cards(cards, progress)) as readonly Answer<Card>[],
   );
-
-/** One drill. */
-export const useDrill = (asked: DrillAsked) =>
-  useCampWork(asked, async (service, drill) => (await service.drill(drill)) as Answer<AskedDrill | null>);

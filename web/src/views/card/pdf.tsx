@@ -1,8 +1,10 @@
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff?url';
 import regular from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url';
 import { Document, Font, Page, Path, StyleSheet, Svg, Text, View, pdf } from '@react-pdf/renderer';
-import { FOOT, modulesPath, pathOf } from '@rough-bight/core/card';
-import type { Card, Pen, Picture, Section } from '@rough-bight/core/card';
+import { FOOT } from '@rough-bight/core/card';
+import type { Card, Section } from '@rough-bight/core/card';
+import { modulesPath, pathOf } from '@rough-bight/core/picture';
+import type { Pen, Picture } from '@rough-bight/core/picture';
 import { capital } from '@rough-bight/core/quantity';
 import type { ReactElement } from 'react';
 import { COLOURS } from '../../app/theme/colours.js';
@@ -47,6 +49,8 @@ const PENS: Readonly<Record<Pen, Readonly<Record<string, string | number>>>> = {
   stick: { fill: 'none', stroke: day('tar'), strokeWidth: 2 },
   bed: { fill: 'none', stroke: day('moss'), strokeWidth: 2.4 },
   foot: { fill: day('tar') },
+  guide: { fill: 'none', stroke: day('tar'), strokeWidth: 0.9, strokeDasharray: '4 4' },
+  body: { fill: day('ink') },
 };
 
 const Drawn = ({ picture }: { readonly picture: Picture }): ReactElement => (

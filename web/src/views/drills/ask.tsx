@@ -1,9 +1,10 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Span, Text } from '@chakra-ui/react';
 import { scoreOf } from '@rough-bight/core/drill';
-import type { Drill, Guess, Score } from '@rough-bight/core/drill';
+import type { Drill, Guess, Said, Score } from '@rough-bight/core/drill';
+import type { Picture } from '@rough-bight/core/picture';
 import { say, tell } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
-import { drillQuestion, guessWords } from '@rough-bight/core/words';
+import { drillQuestion, guessWords, lookedWords, truthWords } from '@rough-bight/core/words';
 import { ArrowRight, Eye } from 'lucide-react';
 import { useState } from 'react';
 import type { ReactElement } from 'react';
@@ -11,10 +12,11 @@ import { Choice } from '../../parts/choice.js';
 import { FigureValue } from '../../parts/figure.js';
 import { Buttons, ControlRow, Problem } from '../../parts/layout.js';
 import { NumberField } from '../../parts/number-field.js';
-import { RigSketch } from '../../parts/rig-sketch.js';
 import { Loading } from '../../parts/states.js';
-import type { AskedDrill, DrillAsked } from '../../workers/camp.worker.js';
-import { useDrill } from '../../workers/use-camp.js';
+import type { AskedDrill, DrillAsked } from '../../workers/drill.worker.js';
+import { useDrill } from '../../workers/use-drill.js';
+import { Shown, letterOf } from './by-hand.js';
+import { usePlayed } from './played.js';
 
 /** How sure one can say that one is. */
 const SURE = [0.5, 0.7, 0.9, 0.99] as const;
@@ -40,7 +42,7 @@ export function Ask({ asked, ...props }: Props & { readonly asked: DrillAsked | 
 }
 
 function Asked({ asked, ...props }: Props & { readonly asked: DrillAsked }): ReactElement {
-  const { of, found, problem } = useDrill(asked);
+  const { of, found, problem, see } = useDrill(asked);
   if (problem !== null) return <Problem role="alert">{problem}</Problem>;
   if (of !== asked || found === null) return <Loading what="a question" />;
   if (!found.ok) return <Problem role="alert">{found.message}</Problem>;
@@ -55,50 +57,64 @@ function Asked({ asked, ...props }: Props & { readonly asked: DrillAsked }): Rea
         </Buttons>
       </>
     );
-  return <Question one={found.value} {...props} />;
+  return <Question one={found.value} see={see} {...props} />;
 }
 
-function Question({ one, units, onNext, onGuess }: Props & { readonly one: AskedDrill }): ReactElement {
-  const { drill, name, picture } = one;
-  const { asked } = drill;
-  const [said, setSaid] = useState<number | string | null>(null);
+const NONE: readonly Picture[] = [];
+
+function Question({
+  one,
+  units,
+  see,
+  onNext,
+  onGuess,
+}: Props & {
+  readonly one: AskedDrill;
+  readonly see: (said: Said | null) => Promise<readonly Picture[]>;
+}): ReactElement {
+  const { drill, name } = one;
+  const { shown } = drill;
+  const [said, setSaid] = useState<Said | null>(null);
   const [sure, setSure] = useState<(typeof SURE)[number]>(0.7);
   const [guess, setGuess] = useState<Guess | null>(null);
+  const [frames, setFrames] = useState(NONE);
   const [silent, setSilent] = useState(false);
+  const picture = usePlayed(frames) ?? shown.picture;
   const commit = (): void => {
     setSilent(said === null);
     if (said === null || guess !== null) return;
     const made = { said, sure };
     setGuess(made);
     onGuess(one.of, scoreOf(drill, made), sure);
+    // where it cannot be drawn, the number is told all the same
+    see(said).then(setFrames, () => undefined);
   };
   return (
     <Box as="section" aria-label="Drill" borderTop="1.5px solid" borderColor="ink" paddingTop="12px">
+      <Text textStyle="verdict" maxWidth="70ch" marginBottom="10px">
+        {tell(drillQuestion(drill), units)}
+      </Text>
       <Flex gap="24px" wrap="wrap" align="flex-start">
-        <Box flex="1 1 320px" maxWidth="560px">
-          <RigSketch picture={picture} label={`${name} from the side`} />
-          <Text textStyle="quiet">{name}, changed for the question</Text>
-        </Box>
-        <Box flex="1 1 320px">
-          <Text textStyle="verdict" maxWidth="44ch" marginBottom="10px">
-            {tell(drillQuestion(drill), units)}
+        <Box flex="2 1 420px" minWidth="min(100%, 300px)">
+          <Shown
+            drill={drill}
+            picture={picture}
+            label={`${name}, as it is asked about`}
+            units={units}
+            said={said}
+            onSaid={guess === null ? setSaid : null}
+          />
+          <Text textStyle="quiet">
+            {drill.kind === 'pair' ? 'A place of this camp, north up' : name}, changed for the question.
+            {shown.upright > 1 && ` Upright is drawn ${shown.upright} times as large.`}
           </Text>
+        </Box>
+        <Box flex="1 1 280px">
+          {drill.kind === 'fault' && <Looked seen={drill.facts.seen} units={units} />}
           {guess === null ? (
             <>
               <ControlRow>
-                {asked.form === 'number' ? (
-                  <Said drill={drill} onSaid={setSaid} />
-                ) : (
-                  <Choice<string>
-                    label="My guess"
-                    value={typeof said === 'string' ? said : ''}
-                    options={[
-                      ...(said === null ? [{ id: '', name: 'choose one' }] : []),
-                      ...asked.options.map((o) => ({ id: o.id, name: o.name })),
-                    ]}
-                    onChange={(id) => setSaid(id === '' ? null : id)}
-                  />
-                )}
+                <Saying drill={drill} said={said} onSaid={setSaid} units={units} />
                 <Choice<string>
                   label="I am near, I am so sure"
                   value={String(sure)}
@@ -116,7 +132,7 @@ function Question({ one, units, onNext, onGuess }: Props & { readonly one: Asked
               )}
             </>
           ) : (
-            <Seen drill={drill} guess={guess} units={units} onNext={onNext} />
+            <Truth drill={drill} guess={guess} units={units} onNext={onNext} />
           )}
         </Box>
       </Flex>
@@ -124,38 +140,111 @@ function Question({ one, units, onNext, onGuess }: Props & { readonly one: Asked
   );
 }
 
-/** A number that nothing is put into beforehand: a number that stands there is a guess already. */
-function Said({
-  drill,
-  onSaid,
+/** What was seen of a rig, a line each. */
+export function Looked({
+  seen,
+  units,
 }: {
-  readonly drill: Drill;
-  readonly onSaid: (said: number | null) => void;
+  readonly seen: Extract<Drill, { readonly kind: 'fault' }>['facts']['seen'];
+  readonly units: UnitChoice;
 }): ReactElement {
-  if (drill.asked.form !== 'number') throw new Error('A number is asked for.');
-  const { limit, whole } = drill.asked;
-  const [value, setValue] = useState<number | null>(null);
   return (
-    <NumberField
-      label="My guess"
-      value={value}
-      limit={limit}
-      step={whole ? 1 : limit.quantity === 'force' ? 10 : 0.05}
-      whole={whole}
-      onCommit={(next) => {
-        setValue(next);
-        onSaid(next);
-        return null;
-      }}
-      onFault={(wrong) => {
-        if (wrong) onSaid(null);
-      }}
-    />
+    <Box as="ul" aria-label="What was seen" marginBottom="10px">
+      {seen.map((s, i) => {
+        const { what, how } = lookedWords(s);
+        return (
+          <Flex
+            as="li"
+            key={i}
+            gap="12px"
+            paddingBlock="3px"
+            borderBottom="1px solid"
+            borderColor="hairline"
+            wrap="wrap"
+          >
+            <Span flex="1 1 140px">{what}</Span>
+            <Span flex="1 1 160px" fontWeight={700}>
+              {tell(how, units)}
+            </Span>
+          </Flex>
+        );
+      })}
+    </Box>
   );
 }
 
+/** Where a guess is typed or chosen, beside the picture on which it is set by hand. */
+export function Saying({
+  drill: { asked, shown },
+  said,
+  onSaid,
+  units,
+}: {
+  readonly drill: Pick<Drill, 'asked' | 'shown'>;
+  readonly said: Said | null;
+  readonly onSaid: (said: Said | null) => void;
+  readonly units: UnitChoice;
+}): ReactElement {
+  switch (asked.form) {
+    case 'number': {
+      const { limit, whole } = asked;
+      return (
+        <NumberField
+          label="My guess"
+          value={typeof said === 'number' ? said : null}
+          limit={limit}
+          step={whole ? 1 : limit.quantity === 'force' ? 10 : limit.quantity === 'length' ? 0.05 : 1}
+          whole={whole}
+          onCommit={(next) => {
+            onSaid(next);
+            return null;
+          }}
+          onFault={(wrong) => {
+            if (wrong) onSaid(null);
+          }}
+        />
+      );
+    }
+    case 'choice':
+      return (
+        <Choice<string>
+          label="My guess"
+          value={typeof said === 'string' ? said : ''}
+          options={[
+            ...(said === null ? [{ id: '', name: 'choose one' }] : []),
+            ...asked.options
+              .map((o) => ({ id: o.id, name: [letterOf(shown, o.id), o.name].filter(Boolean).join(': ') }))
+              .sort((a, b) => (a.name < b.name ? -1 : 1)),
+          ]}
+          onChange={(id) => onSaid(id === '' ? null : id)}
+        />
+      );
+    case 'place':
+      return (
+        <Text flex="1 1 160px">
+          {typeof said === 'object' && said !== null
+            ? `${say(Math.hypot(said[0] - asked.from[0], said[1] - asked.from[1]), 'length', units)} out.`
+            : 'Draw the cord out from its tie-out, by hand or by the arrow keys.'}
+        </Text>
+      );
+  }
+}
+
+/** A guess as it was said. */
+export function saidWords({ asked }: Pick<Drill, 'asked'>, { said, sure }: Guess, units: UnitChoice): string {
+  const so = `${Math.round(100 * sure)} % sure.`;
+  switch (asked.form) {
+    case 'choice':
+      return `You said ${asked.options.find((o) => o.id === said)!.name}, ${so}`;
+    case 'place':
+      return `You set it, ${so}`;
+    case 'number':
+      return `You said ${asked.whole ? said : say(Number(said), asked.limit.quantity, units)}, ${so}`;
+  }
+}
+
 /** The truth, with its working one touch away, and how far off the guess was. */
-function Seen({
+function Truth({
   drill,
   guess,
   units,
@@ -167,28 +256,23 @@ function Seen({
   readonly onNext: () => void;
 }): ReactElement {
   const { asked, figure } = drill;
+  const more = tell(truthWords(drill), units);
   return (
     <Box role="status">
-      {figure !== null && asked.form === 'number' && !asked.whole && (
+      {asked.form === 'number' && (
         <Text fontSize="34px" fontFamily="heading" fontWeight={700} lineHeight={1.1}>
-          <FigureValue figure={figure} />
-        </Text>
-      )}
-      {asked.form === 'number' && asked.whole && (
-        <Text fontSize="34px" fontFamily="heading" fontWeight={700} lineHeight={1.1}>
-          {asked.truth}
+          {asked.whole ? (
+            asked.truth
+          ) : figure !== null ? (
+            <FigureValue figure={figure} />
+          ) : (
+            say(asked.truth, asked.limit.quantity, units)
+          )}
         </Text>
       )}
       <Text textStyle="verdict">{guessWords(drill, guess)}</Text>
-      <Text textStyle="quiet">
-        You said{' '}
-        {asked.form === 'choice'
-          ? asked.options.find((o) => o.id === guess.said)!.name
-          : asked.whole
-            ? guess.said
-            : say(Number(guess.said), asked.limit.quantity, units)}
-        , {Math.round(100 * guess.sure)} % sure.
-      </Text>
+      {more !== '' && <Text marginTop="4px">{more}</Text>}
+      <Text textStyle="quiet">{saidWords(drill, guess, units)}</Text>
       <Buttons>
         <Button variant="solid" onClick={onNext}>
           <ArrowRight size={17} aria-hidden="true" /> Next

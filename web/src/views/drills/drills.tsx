@@ -64,16 +64,18 @@ function DrillsPage({
     document.title = `Drills, ${camp.name}, Rough Bight`;
   }, [camp.name]);
   useShell({ crumbs: [{ name: camp.name, to: `/camps/${camp.id}` }, { name: 'Drills' }] });
-  const { rigs } = camp;
+  const { rigs, places } = camp;
+  const grounds = useMemo(() => places.map((p) => p.document), [places]);
   const sources = useMemo(
     () =>
-      rigs.map(({ id, name, document: rig }) => ({
+      rigs.map(({ id, name, document: rig }, k) => ({
         id,
         name,
         rig,
         context: pacedBy(rig, context, { id: me.id, people }),
+        ground: grounds.length === 0 ? null : { place: grounds[k % grounds.length]!, who: { ...me, people } },
       })),
-    [rigs, context, me.id, people],
+    [rigs, grounds, context, me, people],
   );
   const asked = useMemo(
     () => (turn === null ? null : { rigs: sources, units: me.units, ...turn }),

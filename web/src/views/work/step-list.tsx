@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Span, Text, chakra } from '@chakra-ui/react';
-import { picturesOf } from '@rough-bight/core/card';
+import { picturesOf } from '@rough-bight/core/picture';
 import type { Planned } from '@rough-bight/core/order';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import type { RigReport } from '@rough-bight/core/shelter';

@@ -8,31 +8,12 @@ import type { RidgeRig } from '../rig/index.js';
 import { hemOf } from '../roof/index.js';
 import { drawingOf } from '../shelter/index.js';
 import type { RigReport } from '../shelter/index.js';
-
-export type Point = readonly [x: number, y: number];
-
-/** What a stroke stands for: whoever shows it has a pen for each. */
-export type Pen = 'ground' | 'trunk' | 'cloth' | 'hem' | 'line' | 'now' | 'stick' | 'bed' | 'foot';
-
-/** What one pen draws of a picture, in the picture's own units, y down. */
-export interface Stroke {
-  readonly pen: Pen;
-  readonly rings: readonly (readonly Point[])[];
-  readonly closed: boolean;
-}
-
-/** A small true picture of a rig, to scale. */
-export interface Picture {
-  readonly width: number;
-  readonly height: number;
-  readonly strokes: readonly Stroke[];
-}
+import type { Frame, Pen, Picture, Point, Stroke } from './picture.js';
+import { frameOf } from './picture.js';
 
 /** Draws one rig again and again: what is there of it, and what is drawn boldly. Rows of the ledger; all of them where left out. */
 export type Draws = (there?: ReadonlySet<string>, now?: ReadonlySet<string>) => Picture;
 
-/** Room at the edges, share of the smaller side. */
-const EDGE = 0.06;
 /** How far trunks go on over their ties, m. */
 const ABOVE_TIE = 0.35;
 /** Trunks and feet are seen at least so large, m. */
@@ -42,20 +23,38 @@ const FOOT = 0.06;
 const NONE: ReadonlySet<string> = new Set();
 
 /** Readies a judged rig to be drawn as pitched, someone lying in its bed: from the side, or from above with the span to the right. */
-export function picturesOf(
+export const picturesOf = (
   report: RigReport,
   body: BodyMeasures,
   view: 'side' | 'above',
-  [width, height]: readonly [number, number],
-): Draws {
+  size: readonly [number, number],
+): Draws => drawnFrom(report, body, view, size).draw;
+
+/**
+ * The same, with the frame in which it is drawn.
+ * @param options.room m beyond the rig that are seen too, all round
+ * @param options.at places of its nodes in which it is drawn, instead of as pitched; three a node, m
+ * @param options.frame another’s, in which it is seen
+ */
+export function drawnFrom(
+  report: RigReport,
+  body: BodyMeasures,
+  view: 'side' | 'above',
+  size: readonly [number, number],
+  {
+    room = 0,
+    at,
+    frame: given,
+  }: { readonly room?: number; readonly at?: ArrayLike<number>; readonly frame?: Frame } = {},
+): { readonly draw: Draws; readonly frame: Frame } {
   const { rig } = report;
   const { topology, shapes, guys } = drawingOf(report);
-  const shape = shapes[0]!;
+  const nodes = at ?? shapes[0]!.at;
   const span = measuredSpan(rig, body);
   const ground = groundOf(rig, span);
   const up = view === 'above' ? 1 : 2;
   const bed = report.bed?.shapes.find((s) => s.caseId === 'lying') ?? null;
-  const place = (k: number): Vec3 => [shape.at[3 * k]!, shape.at[3 * k + 1]!, shape.at[3 * k + 2]!];
+  const place = (k: number): Vec3 => [nodes[3 * k]!, nodes[3 * k + 1]!, nodes[3 * k + 2]!];
   const flat = (p: Vec3): Point => [p[0], p[up]];
   const trunks = trunksUsed(rig).map((i) => trunkAt(rig, i, i * span, ground(i * span, 0), view).map(flat));
   const cloth = coverOf(topology.corners, (k) => flat(place(k)));
@@ -70,29 +69,34 @@ export function picturesOf(
     ...(bed?.line.map(flat) ?? []),
     ...(bed?.poles.flatMap((p) => [p.foot, ...p.stays.map((t) => t.foot)]).map(flat) ?? []),
   ];
-  const [xs, ys] = [all.map((p) => p[0]), all.map((p) => p[1])];
-  if (view === 'side') ys.push(ground(Math.min(...xs), 0), ground(Math.max(...xs), 0));
-  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  const edge = EDGE * Math.min(width, height);
-  const scale = Math.min((width - 2 * edge) / Math.max(x1 - x0, 0.1), (height - 2 * edge) / Math.max(y1 - y0, 0.1));
-  const left = (width - scale * (x1 - x0)) / 2;
-  const bottom = height - (height - scale * (y1 - y0)) / 2;
-  const put = ([x, y]: Point): Point => [left + scale * (x - x0), bottom - scale * (y - y0)];
+  const xs = all.map((p) => p[0]);
+  const [x0, x1] = [Math.min(...xs), Math.max(...xs)];
+  if (view === 'side') all.push([x0, ground(x0, 0)], [x1, ground(x1, 0)]);
+  const frame =
+    given ??
+    frameOf(
+      all.flatMap(([x, y]): Point[] => [
+        [x - room, y - (view === 'above' ? room : 0)],
+        [x + room, y + room],
+      ]),
+      size,
+    );
+  const { width, height, put } = frame;
 
-  return (there, now = NONE) => {
+  const draw: Draws = (there, now = NONE) => {
     const isThere = (row: string): boolean => there === undefined || there.has(row) || now.has(row);
     const strokes: Stroke[] = [];
-    const draw = (pen: Pen, rings: readonly (readonly Point[])[], closed = false): void => {
+    const stroke = (pen: Pen, rings: readonly (readonly Point[])[], closed = false): void => {
       if (rings.length > 0) strokes.push({ pen, rings: rings.map((ring) => ring.map(put)), closed });
     };
     const line = (pen: Pen, row: string, ...points: readonly Vec3[]): void => {
-      if (isThere(row)) draw(now.has(row) ? 'now' : pen, [points.map(flat)]);
+      if (isThere(row)) stroke(now.has(row) ? 'now' : pen, [points.map(flat)]);
     };
-    if (view === 'side') draw('ground', [[x0 - 0.3, x1 + 0.3].map((x): Point => [x, ground(x, 0)])]);
-    draw('trunk', trunks, true);
+    if (view === 'side') stroke('ground', [[x0 - 0.3, x1 + 0.3].map((x): Point => [x, ground(x, 0)])]);
+    stroke('trunk', trunks, true);
     if (topology.clothNodes > 0 && isThere('cloth')) {
-      draw('cloth', cloth, true);
-      draw('hem', hem);
+      stroke('cloth', cloth, true);
+      stroke('hem', hem);
     }
     for (const s of topology.sticks) line('stick', s.id, place(s.from), place(s.to));
     for (const l of topology.lines) {
@@ -102,7 +106,7 @@ export function picturesOf(
     }
     for (const g of guys)
       if (g.kind !== 'tie' && isThere(g.id))
-        draw(now.has(g.id) ? 'now' : 'foot', [roundAt(g.foot, FOOT).map(flat)], true);
+        stroke(now.has(g.id) ? 'now' : 'foot', [roundAt(g.foot, FOOT).map(flat)], true);
     if (bed !== null) {
       line('bed', 'bed', ...bed.line);
       for (const i of [0, 1] as const)
@@ -114,6 +118,7 @@ export function picturesOf(
     }
     return { width, height, strokes };
   };
+  return { draw, frame };
 }
 
 /** A trunk's outline from the side, or its ring from above. */

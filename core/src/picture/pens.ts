@@ -14,6 +14,8 @@ const pensIn = ({ ink, tar, act, roof, moss }: Colours): Readonly<Record<Pen, st
   stick: `fill="none" stroke="${tar}" stroke-width="2"`,
   bed: `fill="none" stroke="${moss}" stroke-width="2.4"`,
   foot: `fill="${tar}"`,
+  guide: `fill="none" stroke="${tar}" stroke-width=".9" stroke-dasharray="4 4"`,
+  body: `fill="${ink}"`,
 });
 
 const round = (v: number): string => String(Math.round(v * 10) / 10);

@@ -1,0 +1,3 @@
+export * from './picture.js';
+export * from './rig-picture.js';
+export * from './pens.js';
