@@ -19,6 +19,8 @@ const CampsView = lazy(() => import('./views/camp/camps.js'));
 const CordView = lazy(() => import('./views/cord/cord.js'));
 const WorkView = lazy(() => import('./views/work/work.js'));
 const CardView = lazy(() => import('./views/card/card.js'));
+const TyingView = lazy(() => import('./views/tying/tying.js'));
+const KnotView = lazy(() => import('./views/tying/knot.js'));
 const DrillsView = lazy(() => import('./views/drills/drills.js'));
 const StartView = lazy(() => import('./views/start/start.js'));
 const MeView = lazy(() => import('./views/me/me.js'));
@@ -46,6 +48,8 @@ const router = createBrowserRouter([
       { path: 'rigs/:rigId/work', element: shown(<WorkView />) },
       { path: 'rigs/:rigId/:step?', element: shown(<BenchView />) },
       { path: 'places/:placeId/:step?', element: shown(<GroundView />) },
+      { path: 'tying', element: shown(<TyingView />) },
+      { path: 'tying/:knotId', element: shown(<KnotView />) },
       { path: 'kit', element: shown(<KitView />) },
       { path: 'me', element: shown(<MeView />) },
       { path: 'net', element: shown(<NetView />) },

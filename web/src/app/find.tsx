@@ -73,6 +73,7 @@ export default function FindDialog({
         })),
         { value: `size ${r.id}`, label: `Size ${r.name}`, kind: 'do', go: to(`/rigs/${r.id}/ridge?panel=size`) },
       ]),
+      { value: 'tying', label: 'Tying: every hitch, knot and bend', kind: 'view', go: to('/tying') },
       ...(camp?.roofs ?? []).map(thing('roof, tarp', '/kit#roofs')),
       ...(camp?.kit ?? []).map(thing('cord', '/kit#cords')),
       ...(camp?.pegs ?? []).map(thing('pegs', '/kit#pegs')),

@@ -1,0 +1,213 @@
+import type { Vec3 } from '../../quantity/index.js';
+import type { Knot, Lay, Step } from '../knot.js';
+import type { Bar } from '../rope.js';
+import { EIGHT, OVERHAND, put, thread } from './paths.js';
+
+/** A doubled knot is so much larger than a single one. */
+const DOUBLED = 1.9;
+
+const bight = (says: string, through: readonly Vec3[], then?: readonly Vec3[], wide?: number): Step => ({
+  says,
+  rope: 0,
+  adds: {
+    how: 'bight',
+    through,
+    beside: 'flat',
+    ...(then === undefined ? {} : { then }),
+    ...(wide === undefined ? {} : { wide }),
+  },
+});
+
+const eight = put(EIGHT, [0, 0, 0], DOUBLED);
+const EYE_OUT: readonly Vec3[] = [
+  [-15, -6.4, 0],
+  [-19, -6.6, 0],
+  [-22, -6.6, 0],
+];
+const figureEight: Lay = {
+  bars: [],
+  starts: [
+    [
+      [24, 0, 0],
+      [14, 0, 0],
+    ],
+  ],
+  steps: [
+    bight('Fold the end back along the line: a bight.', eight.slice(0, 4)),
+    bight('The bight over the line, and round behind it.', eight.slice(4, 12)),
+    bight(
+      'Through the first eye, from above; the two strands beside each other all the way.',
+      [...eight.slice(12), ...EYE_OUT],
+      [
+        [20, -1.4, 0],
+        [24, -2, 0.4],
+      ],
+      2,
+    ),
+  ],
+};
+export const FIGURE_EIGHT: Knot = {
+  id: 'figure-eight',
+  name: 'figure-eight loop',
+  lay: figureEight,
+  wrong: [
+    {
+      id: 'overhand',
+      name: 'once round too few: an overhand loop',
+      does: 'It looks much like it, jams hard and keeps less strength. Look for the eight.',
+      lay: {
+        bars: [],
+        starts: figureEight.starts,
+        steps: [
+          bight('The bight over the line.', put(OVERHAND, [0, 0, 0], DOUBLED).slice(0, 8)),
+          bight(
+            'Through from below, without going round behind.',
+            [...put(OVERHAND, [0, 0, 0], DOUBLED).slice(8), [-9, 13.6, 0.4], [-13, 14.6, 0], [-17, 15, 0]],
+            [
+              [20, -1.4, 0],
+              [24, -2, 0.4],
+            ],
+            2,
+          ),
+        ],
+      },
+    },
+  ],
+  when: 'A loop that stays, at the end of a line; the strongest of these and easily seen to be right.',
+  fails: 'Crossed strands weaken it and jam it; a short tail creeps out.',
+  release: 'Not under load, and hardly after a heavy one.',
+};
+
+const overhand = put(OVERHAND, [0, 0, 0], DOUBLED);
+export const OVERHAND_LOOP: Knot = {
+  id: 'overhand-loop',
+  name: 'overhand loop and toggle',
+  lay: {
+    bars: [{ is: 'stick', from: [-15.5, 8, 0], to: [-15.5, 21, 0], radius: 0.8 }],
+    starts: [
+      [
+        [24, 0, 0],
+        [14, 0, 0],
+      ],
+    ],
+    steps: [
+      bight('Fold the end back along the line: a bight.', overhand.slice(0, 2)),
+      bight('The bight round, and over the line.', overhand.slice(2, 9)),
+      bight(
+        'Up through from below: a loop. It goes round the trunk; a stick through it holds a bight of the line.',
+        [...overhand.slice(9), [-9, 13.6, 0.4], [-13, 14.6, 0], [-17.4, 15, 0]],
+        [
+          [20, -1.4, 0],
+          [24, -2, 0.4],
+        ],
+        3,
+      ),
+    ],
+  },
+  wrong: [],
+  when: 'A loop kept in the end of a line, pinned by a stick: off and on in gloves.',
+  fails:
+    'The stick breaks before the cord: thicker than a thumb, dry, no rot. The knot itself hardly comes undone again.',
+  release: 'Draw the stick: it falls off under load, and the cord keeps its loop.',
+};
+
+const STEM: Bar = { is: 'trunk', from: [-14, -20, 0], to: [-14, 20, 0], radius: 3 };
+/** Up between two strands of a bight from behind, round behind them, and under itself: the ring that a bowline is. */
+const ring: readonly Vec3[] = [
+  [6.5, 0, -1.2],
+  [3.9, 0, 0.2],
+  [2.6, 0.5, 1.7],
+  [1.6, 1.2, 2.1],
+  [0.9, 2.6, 0.6],
+  [0.4, 1.6, -1.4],
+  [0.3, 0, -1.7],
+  [-0.3, -2.4, -1.1],
+  [-0.3, -3.6, 0.4],
+  [0.4, -2.4, 1.4],
+  [0.9, -0.9, 1.4],
+  [1.9, 0.2, 0.8],
+  [3, 1.2, 1.3],
+  [3.4, 2.8, 1],
+  [2, 4.8, 0.8],
+  [-3, 5.2, 1],
+];
+const bowlineSteps = [
+  thread('A small eye in the line.', ...ring),
+  thread(
+    'Round the trunk.',
+    [-9, 4.8, 2.8],
+    [-14, 4.2, 3.8],
+    [-17.8, 3.6, 0],
+    [-14, 2.6, -3.8],
+    [-8.6, 1.5, -2.2],
+    [-4, 1.1, -0.2],
+  ),
+  thread('Up through the eye from behind.', [-1, 1.1, 0], [2, 1.1, 0], [3.6, 1.2, 0]),
+] as const;
+export const BOWLINE: Knot = {
+  id: 'bowline',
+  name: 'releasable bowline',
+  lay: {
+    bars: [STEM],
+    starts: [
+      [
+        [18, 0, 0],
+        [10, 0, -0.8],
+      ],
+    ],
+    steps: [
+      ...bowlineSteps,
+      thread('Round behind the line.', [5.4, 0.9, 0.6], [6.2, -0.3, 0.9], [5.2, -1.3, 0.4]),
+      {
+        says: 'Back down through the eye as a bight: slipped.',
+        rope: 0,
+        adds: {
+          how: 'bight',
+          beside: 'flat',
+          through: [
+            [3.2, -1.3, 0],
+            [0, -1.3, 0],
+            [-3.4, -1.4, 0],
+            [-6.4, -1.6, 0],
+          ],
+          then: [
+            [5.6, -3.6, 1],
+            [7, -6.2, 2],
+          ],
+        },
+      },
+    ],
+  },
+  wrong: [
+    {
+      id: 'not-round',
+      name: 'not round behind the line',
+      does: 'Without the line inside it the bight pulls straight out: it is no knot.',
+      lay: {
+        bars: [STEM],
+        starts: [
+          [
+            [18, 0, 0],
+            [10, 0, -0.8],
+          ],
+        ],
+        steps: [
+          ...bowlineSteps,
+          thread(
+            'Straight back down beside the line.',
+            [4.6, 2, 1.2],
+            [5.6, 2.4, 2.2],
+            [5, 1, 3],
+            [3.4, -0.6, 2.6],
+            [1.6, -1.2, 0.2],
+            [-0.6, -1.3, 0],
+            [-4, -1.6, 0],
+          ),
+        ],
+      },
+    },
+  ],
+  when: 'A loop round a trunk that neither slides nor jams, let go by its tail.',
+  fails: 'Shaken without load it opens; in stiff or slick cord the tail creeps. Pin the bight for a stay of days.',
+  release: 'Pull the tail of the bight; it lets go under moderate load.',
+};
