@@ -21,6 +21,8 @@ const WorkView = lazy(() => import('./views/work/work.js'));
 const CardView = lazy(() => import('./views/card/card.js'));
 const TyingView = lazy(() => import('./views/tying/tying.js'));
 const KnotView = lazy(() => import('./views/tying/knot.js'));
+const ClassView = lazy(() => import('./views/class/class.js'));
+const PitchView = lazy(() => import('./views/class/pitch.js'));
 const DrillsView = lazy(() => import('./views/drills/drills.js'));
 const StartView = lazy(() => import('./views/start/start.js'));
 const MeView = lazy(() => import('./views/me/me.js'));
@@ -43,6 +45,8 @@ const router = createBrowserRouter([
       { path: 'camps/:campId/new', element: shown(<StartView />) },
       { path: 'camps/:campId/cord', element: shown(<CordView />) },
       { path: 'camps/:campId/drills', element: shown(<DrillsView />) },
+      { path: 'camps/:campId/class', element: shown(<ClassView />) },
+      { path: 'camps/:campId/pitch', element: shown(<PitchView />) },
       { path: 'camps/:campId/card', element: shown(<CardView />) },
       { path: 'rigs/:rigId/card', element: shown(<CardView />) },
       { path: 'rigs/:rigId/work', element: shown(<WorkView />) },

@@ -1,13 +1,15 @@
 import { z } from 'zod';
 import type { Described } from '../document/index.js';
-import { id, moment, oneOf, part, prose, whole, within, yesNo } from '../document/index.js';
+import { atMost, id, keyOf, moment, oneOf, part, prose, whole, within, yesNo } from '../document/index.js';
 import { DRILL_KINDS } from '../drill/index.js';
 import { STEP_CODES } from '../order/index.js';
 import { limit } from '../quantity/index.js';
+import { PITCHES, PITCH_FAULT_IDS, SPLITS } from '../teach/pitched.js';
 
 export const LOG_LIMITS = {
   took: limit('time that it took', 'time', 1, 86_400),
   expected: limit('time that was expected', 'time', 1, 86_400),
+  split: limit('time of a split', 'time', 0, 86_400),
   seed: limit('seed of the drill', 'count', 0, 2_147_483_647),
   error: limit('error of the guess', 'ratio', -20, 20),
   grade: limit('grade of the guess', 'count', 1, 4),
@@ -32,6 +34,18 @@ const happened = z.discriminatedUnion('kind', [
     near: yesNo('whether it is near'),
     grade: whole(LOG_LIMITS.grade),
     sure: within(LOG_LIMITS.sure),
+  }),
+  /** A pitch against the watch: what, s in all and by split, and what was wrong with it. */
+  part({
+    kind: z.literal('pitch'),
+    of: keyOf('what was pitched', PITCHES),
+    total: within(LOG_LIMITS.took),
+    splits: atMost(
+      part({ of: keyOf('split', SPLITS), took: within(LOG_LIMITS.split) }),
+      Object.keys(SPLITS).length,
+      'Each split is told once.',
+    ),
+    faults: atMost(oneOf('fault', PITCH_FAULT_IDS), PITCH_FAULT_IDS.length, 'Each fault is told once.'),
   }),
   /** Words. */
   part({ kind: z.literal('note'), words: prose('note', 2000) }),

@@ -9,3 +9,4 @@ export * from './verdict.js';
 export { verdictDocument } from './verdict-document.js';
 export * from './gust-words.js';
 export * from './dry-words.js';
+export * from './teach-words.js';

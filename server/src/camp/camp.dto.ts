@@ -1,6 +1,7 @@
 import { MOST_BINDINGS, bindingDocument } from '@rough-bight/core/cordage';
 import { atMost, id, part, yesNo } from '@rough-bight/core/document';
 import { campDocument } from '@rough-bight/core/formats';
+import { MOST_LEARNERS, learnerDocument } from '@rough-bight/core/teach';
 import { bodyOf } from '../errors/body.js';
 
 /** A camp's own name and what it is about. */
@@ -15,6 +16,11 @@ export class ChangeCampDto extends bodyOf(
     ...campDocument.shape,
     away: yesNo('away'),
     bindings: atMost(bindingDocument, MOST_BINDINGS, `At most ${MOST_BINDINGS} bindings can be kept.`).optional(),
+    learners: atMost(learnerDocument, MOST_LEARNERS, `At most ${MOST_LEARNERS} learners can be kept.`)
+      .refine((list) => new Set(list.map((l) => l.id)).size === list.length, {
+        error: 'Each learner needs an id of their own.',
+      })
+      .optional(),
     tonight: atMost(id('rig'), MOST_TONIGHT, `At most ${MOST_TONIGHT} rigs can stand tonight.`).nullable().optional(),
   }),
 ) {}

@@ -56,7 +56,7 @@ export class CampService {
   /** Names it anew, puts it away or brings it back, says what stands tonight. */
   async change(
     id: string,
-    part: Partial<Pick<CampRow, 'name' | 'about' | 'away' | 'tonight' | 'bindings'>>,
+    part: Partial<Pick<CampRow, 'name' | 'about' | 'away' | 'tonight' | 'bindings' | 'learners'>>,
   ): Promise<CampRow> {
     const [changed] = await this.store.db.update(camps).set(part).where(eq(camps.id, id)).returning();
     if (changed === undefined) throw notFound('camp of that name');

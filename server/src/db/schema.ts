@@ -4,6 +4,7 @@ import type { LogEntry } from '@rough-bight/core/log';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import type { Gear, GearList, RidgeRig } from '@rough-bight/core/rig';
 import type { Required } from '@rough-bight/core/strength';
+import type { Learner } from '@rough-bight/core/teach';
 import { sql } from 'drizzle-orm';
 import {
   boolean,
@@ -42,6 +43,8 @@ export const camps = pgTable('camps', {
   tonight: jsonb('tonight').$type<readonly string[]>(),
   /** What is bound with cord there, besides rigs. */
   bindings: jsonb('bindings').$type<readonly Binding[]>().notNull().default([]),
+  /** Who learns there. */
+  learners: jsonb('learners').$type<readonly Learner[]>().notNull().default([]),
   createdAt: when('created_at'),
 });
 

@@ -5,8 +5,10 @@ import type { Person, Place } from '@rough-bight/core/ground';
 import { GEAR_LISTS, pacedFirst } from '@rough-bight/core/rig';
 import type { Gear, KitCord, RidgeRig } from '@rough-bight/core/rig';
 import { calibratedBody, measuredFirst } from '@rough-bight/core/ground';
+import type { LogEntry } from '@rough-bight/core/log';
+import type { Learner } from '@rough-bight/core/teach';
 import { DEFAULT_REQUIRED } from '@rough-bight/core/strength';
-import { camps, kitCords, kitGear, people, placeRevisions, places, rigRevisions, rigs } from './schema.js';
+import { camps, logEntries, kitCords, kitGear, people, placeRevisions, places, rigRevisions, rigs } from './schema.js';
 import type { Store } from './database.js';
 
 /** A camp as a file: `rough-bight/camp@1`. */
@@ -32,13 +34,25 @@ export function slug(name: string): string {
     .replaceAll(/^-|-$/g, '');
 }
 
-export function readDemo(): CampFile {
+const example = (name: string): unknown => {
   const here = dirname(fileURLToPath(import.meta.url));
-  return JSON.parse(readFileSync(join(here, '../../../examples/sallow-ait.json'), 'utf8')) as CampFile;
+  return JSON.parse(readFileSync(join(here, '../../../examples', name), 'utf8'));
+};
+export const readDemo = (): CampFile => example('sallow-ait.json') as CampFile;
+
+/** Who learns in the demo camp, and what they guessed and pitched there; made up. */
+interface ClassFile {
+  readonly learners: readonly Learner[];
+  readonly log: readonly LogEntry[];
 }
+export const readClass = (): ClassFile => example('sallow-ait-class.json') as ClassFile;
 
 /** Fills an empty database with the demo camp. Returns true when it did. */
-export async function seed(store: Store, file: CampFile = readDemo()): Promise<boolean> {
+export async function seed(
+  store: Store,
+  file: CampFile = readDemo(),
+  { learners, log }: ClassFile = readClass(),
+): Promise<boolean> {
   return store.db.transaction(async (tx) => {
     const known = await tx.select({ id: people.id }).from(people).limit(1);
     if (known.length > 0) return false;
@@ -51,7 +65,8 @@ export async function seed(store: Store, file: CampFile = readDemo()): Promise<b
         units: { length: 'm', force: 'N' },
       });
     const campId = slug(file.camp.name);
-    await tx.insert(camps).values({ id: campId, ...file.camp });
+    await tx.insert(camps).values({ id: campId, ...file.camp, learners });
+    await tx.insert(logEntries).values(log.map((entry) => ({ campId, ...entry })));
     for (const cord of file.kit) await tx.insert(kitCords).values({ campId, ...cord });
     for (const kind of GEAR_LISTS)
       for (const document of file[kind]) await tx.insert(kitGear).values({ id: document.id, campId, kind, document });

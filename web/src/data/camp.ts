@@ -1,3 +1,4 @@
+import type { Learner } from '@rough-bight/core/teach';
 import type { Binding, KitCord } from '@rough-bight/core/cordage';
 import type { Place } from '@rough-bight/core/ground';
 import type { Kit, KitList, RidgeRig } from '@rough-bight/core/rig';
@@ -216,12 +217,16 @@ export function useCampActions(campId: string) {
     );
 
   /** Changes something of the camp itself; shown at once. */
-  const changeCamp = async (part: Partial<Pick<Camp, 'tonight' | 'bindings'>>, what: string): Promise<void> => {
-    const { name, about, away, tonight, bindings } = shown();
+  const changeCamp = async (
+    part: Partial<Pick<Camp, 'tonight' | 'bindings' | 'learners'>>,
+    what: string,
+  ): Promise<void> => {
+    const now = shown();
+    const { name, about, away } = now;
     const put = (next: typeof part): Promise<unknown> =>
       atOnce({ what: name, path, body: { name, about, away, ...next } }, { kind: 'camp', camp: campId, part: next });
     await put(part);
-    const was = { ...('tonight' in part ? { tonight } : {}), ...('bindings' in part ? { bindings } : {}) };
+    const was = Object.fromEntries((Object.keys(part) as (keyof typeof part)[]).map((k) => [k, now[k]])) as typeof part;
     deeds.done({ what, back: () => put(was), again: () => put(part) });
   };
 
@@ -273,6 +278,8 @@ export function useCampActions(campId: string) {
       changeCamp({ tonight }, 'Other rigs stand tonight.'),
     /** What is bound with cord, besides rigs. */
     bind: (bindings: readonly Binding[]): Promise<void> => changeCamp({ bindings }, 'What is bound was changed.'),
+    /** Who learns there. */
+    teach: (learners: readonly Learner[]): Promise<void> => changeCamp({ learners }, 'Who learns here was changed.'),
     /** Kept with the rig; nobody waits for it, and where it cannot be kept it is worked out again. */
     keepVerdict: (rigId: string, of: string, verdict: Verdict): void => {
       const { holds, sentence, detail } = verdict;

@@ -1,3 +1,4 @@
+import type { Learner } from '@rough-bight/core/teach';
 import type { Binding } from '@rough-bight/core/cordage';
 import type { Calibrations, Place } from '@rough-bight/core/ground';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
@@ -28,6 +29,8 @@ export interface CampSummary {
   readonly tonight: readonly string[] | null;
   /** What is bound with cord there, besides rigs. */
   readonly bindings: readonly Binding[];
+  /** Who learns there. */
+  readonly learners: readonly Learner[];
 }
 
 /** What was last made of a rig, and of what. */

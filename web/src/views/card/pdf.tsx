@@ -1,23 +1,10 @@
-import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff?url';
-import regular from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url';
-import { Document, Font, Page, Path, StyleSheet, Svg, Text, View, pdf } from '@react-pdf/renderer';
+import { Document, Page, Path, StyleSheet, Svg, Text, View, pdf } from '@react-pdf/renderer';
 import { FOOT } from '@rough-bight/core/card';
 import type { Card, Section } from '@rough-bight/core/card';
-import { modulesPath, pathOf } from '@rough-bight/core/picture';
-import type { Pen, Picture } from '@rough-bight/core/picture';
+import { modulesPath } from '@rough-bight/core/picture';
 import { capital } from '@rough-bight/core/quantity';
 import type { ReactElement } from 'react';
-import { COLOURS } from '../../app/theme/colours.js';
-
-const FACE = 'Atkinson Hyperlegible Next';
-Font.register({
-  family: FACE,
-  fonts: [{ src: regular }, { src: bold, fontWeight: 700 }],
-});
-// words are not parted: there is no dictionary on board
-Font.registerHyphenationCallback((word) => [word]);
-
-const day = (name: keyof typeof COLOURS): string => COLOURS[name][0];
+import { FACE, PdfPicture, day } from '../../parts/pdf-picture.js';
 
 /** Points on an A6 page: 298 by 420. */
 const S = StyleSheet.create({
@@ -38,28 +25,6 @@ const S = StyleSheet.create({
   number: { fontWeight: 700, maxWidth: 132, textAlign: 'right' },
   foot: { flexDirection: 'row', gap: 10, alignItems: 'center', marginTop: 8 },
 });
-
-const PENS: Readonly<Record<Pen, Readonly<Record<string, string | number>>>> = {
-  ground: { fill: 'none', stroke: day('tar'), strokeWidth: 1.4 },
-  trunk: { fill: day('tar') },
-  cloth: { fill: day('roof') },
-  hem: { fill: 'none', stroke: day('tar'), strokeWidth: 0.7 },
-  line: { fill: 'none', stroke: day('ink'), strokeWidth: 1.2 },
-  now: { fill: 'none', stroke: day('act'), strokeWidth: 3 },
-  stick: { fill: 'none', stroke: day('tar'), strokeWidth: 2 },
-  bed: { fill: 'none', stroke: day('moss'), strokeWidth: 2.4 },
-  foot: { fill: day('tar') },
-  guide: { fill: 'none', stroke: day('tar'), strokeWidth: 0.9, strokeDasharray: '4 4' },
-  body: { fill: day('ink') },
-};
-
-const Drawn = ({ picture }: { readonly picture: Picture }): ReactElement => (
-  <Svg viewBox={`0 0 ${picture.width} ${picture.height}`} style={{ width: 190, height: 108, alignSelf: 'center' }}>
-    {picture.strokes.map((s, i) => (
-      <Path key={i} d={pathOf(s)} {...PENS[s.pen]} />
-    ))}
-  </Svg>
-);
 
 function Part({ section }: { readonly section: Section }): ReactElement {
   return (
@@ -93,7 +58,7 @@ function CardPages({ card }: { readonly card: Card }): ReactElement {
       <Text style={{ ...S.verdict, color: day(card.holds ? 'ink' : 'danger') }}>{card.verdict}</Text>
       <Text>{card.detail}</Text>
       {card.pictures.map((p) => (
-        <Drawn key={p.of} picture={p.picture} />
+        <PdfPicture key={p.of} picture={p.picture} width={190} height={108} />
       ))}
       {card.sections.map((section) => (
         <Part key={section.title} section={section} />

@@ -1,0 +1,1 @@
+ALTER TABLE "camps" ADD COLUMN "learners" jsonb DEFAULT '[]'::jsonb NOT NULL;
