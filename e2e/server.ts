@@ -12,16 +12,24 @@ const start = fileURLToPath(new URL('../scripts/start.mjs', import.meta.url));
 export class Application {
   private process: ChildProcess | null = null;
   private port = 0;
+  /** Where phones find its class; empty without one. */
+  class = { address: '', code: '', passphrase: '' };
   readonly data = mkdtempSync(join(tmpdir(), 'rough-bight-e2e-'));
 
   get address(): string {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  /** Starts it; again on the same port, so that an open page finds it back. */
-  async up(): Promise<void> {
-    const child = spawn('node', [start], {
-      env: { ...process.env, ROUGH_BIGHT_DATA: this.data, PORT: String(this.port) },
+  /** Starts it; again on the same port, so that an open page finds it back. @param withClass opens a class too, on this machine alone */
+  async up(withClass = false): Promise<void> {
+    const child = spawn('node', [start, ...(withClass ? ['--class'] : [])], {
+      env: {
+        ROUGH_BIGHT_CLASS_AT: '127.0.0.1',
+        CLASS_PORT: '0',
+        ...process.env,
+        ROUGH_BIGHT_DATA: this.data,
+        PORT: String(this.port),
+      },
       stdio: ['ignore', 'pipe', 'pipe'],
     });
     this.process = child;
@@ -30,7 +38,10 @@ export class Application {
       const listen = (chunk: Buffer): void => {
         said += chunk.toString();
         const ready = /ready: http:\/\/127\.0\.0\.1:(\d+)/.exec(said);
-        if (ready !== null) resolve(Number(ready[1]));
+        if (ready === null) return;
+        const told = /phones open\s+(\S+?)\/class[\s\S]*code\s+(\d{4})\s+passphrase\s+(.+)/.exec(said);
+        if (told !== null) this.class = { address: told[1]!, code: told[2]!, passphrase: told[3]!.trim() };
+        resolve(Number(ready[1]));
       };
       child.stdout.on('data', listen);
       child.stderr.on('data', listen);

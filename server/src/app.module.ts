@@ -1,11 +1,12 @@
 import { existsSync } from 'node:fs';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { Module } from '@nestjs/common';
 import type { DynamicModule } from '@nestjs/common';
 import { ServeStaticModule } from '@nestjs/serve-static';
 import { TerminusModule } from '@nestjs/terminus';
 import { LoggerModule } from 'nestjs-pino';
+import { CLASSROOM } from './class/classroom.js';
+import type { Classroom } from './class/classroom.js';
+import { TeacherController } from './class/teacher.controller.js';
 import { CampController } from './camp/camp.controller.js';
 import { CampService } from './camp/camp.service.js';
 import type { Store } from './db/database.js';
@@ -27,14 +28,13 @@ import { PlaceService } from './place/place.service.js';
 import { RigController } from './rig/rig.controller.js';
 import { RigService } from './rig/rig.service.js';
 import { VerdictService } from './rig/verdict.service.js';
+import { webFolder } from './web/guarded.js';
 import { FORECAST, STATION, WeatherController } from './weather/weather.controller.js';
-
-const webFolder = join(dirname(fileURLToPath(import.meta.url)), '../../web/dist');
 
 @Module({})
 export class AppModule {
   /** The application over an open store. */
-  static over(store: Store): DynamicModule {
+  static over(store: Store, classroom: Classroom): DynamicModule {
     return {
       module: AppModule,
       imports: [
@@ -56,6 +56,7 @@ export class AppModule {
         PlaceController,
         KitController,
         LogController,
+        TeacherController,
         ...GEAR_CONTROLLERS,
         PersonController,
         WeatherController,
@@ -64,6 +65,7 @@ export class AppModule {
       ],
       providers: [
         { provide: STORE, useValue: store },
+        { provide: CLASSROOM, useValue: classroom },
         { provide: STATION, useFactory: () => simulatedStation(Date.now) },
         { provide: FORECAST, useFactory: () => simulatedForecast(Date.now) },
         CampService,

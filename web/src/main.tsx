@@ -23,6 +23,8 @@ const TyingView = lazy(() => import('./views/tying/tying.js'));
 const KnotView = lazy(() => import('./views/tying/knot.js'));
 const ClassView = lazy(() => import('./views/class/class.js'));
 const PitchView = lazy(() => import('./views/class/pitch.js'));
+const LiveView = lazy(() => import('./views/class/live.js'));
+const JoinView = lazy(() => import('./views/class/join.js'));
 const DrillsView = lazy(() => import('./views/drills/drills.js'));
 const StartView = lazy(() => import('./views/start/start.js'));
 const MeView = lazy(() => import('./views/me/me.js'));
@@ -35,6 +37,8 @@ registerSW({ immediate: true });
 const waiting = <Loading what="the view" />;
 const shown = (view: ReactElement): ReactElement => <Suspense fallback={waiting}>{view}</Suspense>;
 const router = createBrowserRouter([
+  // what a learner's phone sees: nothing of the rest is served there
+  { path: 'class', element: shown(<JoinView />), errorElement: <Failed /> },
   {
     element: <Shell />,
     errorElement: <Failed />,
@@ -46,6 +50,7 @@ const router = createBrowserRouter([
       { path: 'camps/:campId/cord', element: shown(<CordView />) },
       { path: 'camps/:campId/drills', element: shown(<DrillsView />) },
       { path: 'camps/:campId/class', element: shown(<ClassView />) },
+      { path: 'camps/:campId/live', element: shown(<LiveView />) },
       { path: 'camps/:campId/pitch', element: shown(<PitchView />) },
       { path: 'camps/:campId/card', element: shown(<CardView />) },
       { path: 'rigs/:rigId/card', element: shown(<CardView />) },

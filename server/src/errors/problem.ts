@@ -12,8 +12,10 @@ export class FieldProblem {
 
 /** The one shape of every error. */
 export class Problem {
-  @ApiProperty({ enum: ['invalid', 'conflict', 'not-found', 'forbidden', 'too-large', 'unavailable', 'failed'] })
-  code: 'invalid' | 'conflict' | 'not-found' | 'forbidden' | 'too-large' | 'unavailable' | 'failed';
+  @ApiProperty({
+    enum: ['invalid', 'conflict', 'not-found', 'forbidden', 'too-large', 'unavailable', 'busy', 'failed'],
+  })
+  code: 'invalid' | 'conflict' | 'not-found' | 'forbidden' | 'too-large' | 'unavailable' | 'busy' | 'failed';
 
   @ApiProperty({ description: 'A sentence for a person' })
   message: string;
@@ -32,6 +34,7 @@ const STATUS: Readonly<Record<Problem['code'], HttpStatus>> = {
   forbidden: HttpStatus.FORBIDDEN,
   'too-large': HttpStatus.PAYLOAD_TOO_LARGE,
   unavailable: HttpStatus.BAD_GATEWAY,
+  busy: HttpStatus.TOO_MANY_REQUESTS,
   failed: HttpStatus.INTERNAL_SERVER_ERROR,
 };
 

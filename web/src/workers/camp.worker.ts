@@ -1,6 +1,6 @@
 import { budgetOf, loadSolver } from '@rough-bight/core/budget';
 import type { Bag, Budget, Planned, SolveMip } from '@rough-bight/core/budget';
-import { campCardOf, cardOf } from '@rough-bight/core/card';
+import { campCardOf, cardHtml, cardOf } from '@rough-bight/core/card';
 import type { CampOnCard, Card, RigOnCard } from '@rough-bight/core/card';
 import type { Timed } from '@rough-bight/core/order';
 import type { UnitChoice } from '@rough-bight/core/quantity';
@@ -73,6 +73,11 @@ const service = {
       ),
       ...cards,
     ];
+  },
+  /** The card of the first of them as a page that stands by itself. */
+  page: async (asked: CardsAsked): Promise<Answer<string>> => {
+    const [card] = await service.cards(asked, () => undefined);
+    return card?.ok === true ? { ok: true, value: cardHtml(card.value.title, [card.value]) } : card!;
   },
   /** The cord of some rigs of a camp together. */
   budget: async (planned: readonly Planned[], bag: Bag, progress: (done: number) => void): Promise<Budget | null> => {

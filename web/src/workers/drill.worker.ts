@@ -2,6 +2,7 @@ import { chanceOf, drillOf } from '@rough-bight/core/drill';
 import type { Asking, Drill, DrillKind, DrillSource, Said } from '@rough-bight/core/drill';
 import type { Picture } from '@rough-bight/core/picture';
 import type { UnitChoice } from '@rough-bight/core/quantity';
+import type { LiveDrill } from '@rough-bight/core/teach';
 import { expose } from 'comlink';
 import type { Answer } from './answer.js';
 import { answer } from './answer.js';
@@ -49,6 +50,15 @@ const service = {
       const found = made(of);
       last = found?.asking ?? null;
       return found === null ? null : { drill: found.drill, of: found.of, name: found.name };
+    }),
+  /** A drill for many: with the picture of what is true, and without the rig and the working that it is made of. */
+  live: ({ units, ...of }: DrillAsked): Answer<Omit<LiveDrill, 'camp'> | null> =>
+    answer(units, () => {
+      const found = made(of);
+      if (found === null) return null;
+      const { kind, seed, facts, truths, asked, shown } = found.drill;
+      const after = found.asking.seen(null).at(-1) ?? null;
+      return { kind, seed, facts, truths, asked, shown, after, rig: found.of, name: found.name };
     }),
   /** How what was asked last moves from what was said, or from what is shown, to what is true. */
   see: (said: Said | null, units: UnitChoice): Answer<readonly Picture[]> =>

@@ -64,3 +64,17 @@ export const useCards = (asked: CardsAsked) =>
     asked,
     async (service, cards, progress) => (await service.cards(cards, progress)) as readonly Answer<Card>[],
   );
+
+/** The card of one rig as a page of its own. @throws Error saying why it cannot be made */
+export async function cardPage(asked: CardsAsked): Promise<string> {
+  const thread = startThread<CampService>(
+    () => new Worker(new URL('./camp.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  try {
+    const made = (await thread.service.page(asked)) as Answer<string>;
+    if (!made.ok) throw new Error(made.message);
+    return made.value;
+  } finally {
+    thread.stop();
+  }
+}

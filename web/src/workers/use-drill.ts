@@ -1,5 +1,6 @@
 import type { Said } from '@rough-bight/core/drill';
 import type { Picture } from '@rough-bight/core/picture';
+import type { LiveDrill } from '@rough-bight/core/teach';
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Answer } from './answer.js';
@@ -59,6 +60,18 @@ export async function drillsOf(
   const thread = start();
   try {
     return (await thread.service.sheet(rigs, wanted, proxy(progress))) as readonly AskedDrill[];
+  } finally {
+    thread.stop();
+  }
+}
+
+/** One drill for a class that answers together; null where no rig has that to ask. @throws Error saying why it cannot be made */
+export async function liveDrill(asked: DrillAsked): Promise<Omit<LiveDrill, 'camp'> | null> {
+  const thread = start();
+  try {
+    const made = (await thread.service.live(asked)) as Answer<Omit<LiveDrill, 'camp'> | null>;
+    if (!made.ok) throw new Error(made.message);
+    return made.value;
   } finally {
     thread.stop();
   }

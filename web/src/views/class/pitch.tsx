@@ -161,7 +161,8 @@ function Ticking({
         {watchWords((now - running.since) / 1000)}
       </Text>
       <Button
-        variant="solid"
+        border="4px solid"
+        borderColor="act"
         width="100%"
         minHeight="min(40vh, 320px)"
         fontSize="26px"

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Span, Text } from '@chakra-ui/react';
 import { scoreOf } from '@rough-bight/core/drill';
-import type { Drill, Guess, Said, Score } from '@rough-bight/core/drill';
+import type { Drill, DrillFacts, Guess, Said, Score } from '@rough-bight/core/drill';
 import type { Picture } from '@rough-bight/core/picture';
 import { say, tell } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
@@ -16,10 +16,11 @@ import { Loading } from '../../parts/states.js';
 import type { AskedDrill, DrillAsked } from '../../workers/drill.worker.js';
 import { useDrill } from '../../workers/use-drill.js';
 import { Shown, letterOf } from './by-hand.js';
+import type { OnBoard } from './by-hand.js';
 import { usePlayed } from './played.js';
 
 /** How sure one can say that one is. */
-const SURE = [0.5, 0.7, 0.9, 0.99] as const;
+export const SURE = [0.5, 0.7, 0.9, 0.99] as const;
 
 interface Props {
   readonly units: UnitChoice;
@@ -110,7 +111,7 @@ function Question({
           </Text>
         </Box>
         <Box flex="1 1 280px">
-          {drill.kind === 'fault' && <Looked seen={drill.facts.seen} units={units} />}
+          <Looked drill={drill} units={units} />
           {guess === null ? (
             <>
               <ControlRow>
@@ -140,14 +141,16 @@ function Question({
   );
 }
 
-/** What was seen of a rig, a line each. */
+/** What was seen of the rig whose fault is asked for, a line each; nothing of other drills. */
 export function Looked({
-  seen,
+  drill: { kind, facts },
   units,
 }: {
-  readonly seen: Extract<Drill, { readonly kind: 'fault' }>['facts']['seen'];
+  readonly drill: Pick<Drill, 'kind' | 'facts'>;
   readonly units: UnitChoice;
-}): ReactElement {
+}): ReactElement | null {
+  if (kind !== 'fault') return null;
+  const { seen } = facts as DrillFacts['fault'];
   return (
     <Box as="ul" aria-label="What was seen" marginBottom="10px">
       {seen.map((s, i) => {
@@ -180,7 +183,7 @@ export function Saying({
   onSaid,
   units,
 }: {
-  readonly drill: Pick<Drill, 'asked' | 'shown'>;
+  readonly drill: OnBoard;
   readonly said: Said | null;
   readonly onSaid: (said: Said | null) => void;
   readonly units: UnitChoice;

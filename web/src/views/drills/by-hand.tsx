@@ -1,5 +1,6 @@
 import { chakra } from '@chakra-ui/react';
-import type { ByHand, Drill, Said } from '@rough-bight/core/drill';
+import type { Asked, ByHand, Drill, Said } from '@rough-bight/core/drill';
+import type { AskedOpen } from '@rough-bight/core/teach';
 import { pathOf } from '@rough-bight/core/picture';
 import type { Picture, Point } from '@rough-bight/core/picture';
 import { say } from '@rough-bight/core/quantity';
@@ -21,8 +22,11 @@ const SLACK = 4;
 const twoFigures = (x: number): number => Number(x.toPrecision(2));
 const to = (step: number, x: number): number => Math.round(x / step) * step;
 
+/** What is asked, with what is true or without. */
+export type OnBoard = Pick<Drill, 'shown'> & { readonly asked: Asked | AskedOpen };
+
 interface Props {
-  readonly drill: Pick<Drill, 'shown' | 'asked'>;
+  readonly drill: OnBoard;
   readonly picture: Picture;
   readonly label: string;
   readonly units: UnitChoice;
@@ -134,7 +138,7 @@ function Arrow({ drill, hand, units, said, onSaid, scale }: Kind<'arrow'>): Reac
           );
         })}
       <line x1={hand.from[0]} y1={hand.from[1]} x2={head[0]} y2={head[1]} {...GUESS} />
-      {onSaid === null && <Reach hand={hand} far={lengthOf(hand, asked.truth)} />}
+      {onSaid === null && 'truth' in asked && <Reach hand={hand} far={lengthOf(hand, asked.truth)} />}
       {typeof said === 'number' && onSaid !== null && (
         <Label at={[head[0] + 12, head[1] - 14]}>{say(said, quantity, units)}</Label>
       )}
