@@ -3,8 +3,8 @@ import type { Calibrated, Drill, DrillFacts, DrillKind, FaultId, Guess, Off, See
 import { footOff, scoreOf } from '../drill/index.js';
 import type { Ruling } from '../ground/index.js';
 import { wished } from '../ground/index.js';
-import type { Phrase } from '../quantity/index.js';
-import { amount, capital, metres, phrase } from '../quantity/index.js';
+import type { Phrase, UnitChoice } from '../quantity/index.js';
+import { amount, capital, metres, phrase, say } from '../quantity/index.js';
 import { BEAUFORT, compassPoint } from '../weather/index.js';
 import { counted, listed } from './budget-words.js';
 
@@ -169,6 +169,18 @@ export function truthWords(drill: Drill): Phrase {
       return [];
   }
 }
+
+/** A number as it is said or true: whole ones as they are, paces to half of one. */
+export const answerNumber = (
+  { whole, limit }: Pick<Extract<Drill['asked'], { readonly form: 'number' }>, 'whole' | 'limit'>,
+  value: number,
+  units: UnitChoice,
+): string =>
+  whole
+    ? String(value)
+    : limit.quantity === 'count'
+      ? String(Math.round(2 * value) / 2)
+      : say(value, limit.quantity, units);
 
 /** Factors nearer to one than this are told as a share: nobody says "1.1 times too much". */
 const NEARLY = 1.5;

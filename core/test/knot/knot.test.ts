@@ -97,6 +97,20 @@ describe('as a knot', () => {
     for (const name of ['double-sheet', 'reef']) expect([det(name, 0)]).toEqual([1]);
     expect(det('reef', 1)).toBe(1);
   });
+  test('both tails of a double sheet bend lie on one side, tied wrong on both; a bowline’s bight lies inside its loop', () => {
+    const tails = (name: string): number[] =>
+      tiedOf(name)
+        .drawn.at(-1)!
+        .map((r) => Math.sign(r.at(-1)![1]));
+    expect(tails('double-sheet')).toEqual([1, 1]);
+    expect(tails('double-sheet, wrong: opposite')).toEqual([-1, 1]);
+    const [rope] = tiedOf('bowline').drawn.at(-1)!;
+    // at the bight's end, left of the knot: the loop's legs above and below it
+    const apex = rope!.slice(-60).reduce((a, b) => (b[0] < a[0] ? b : a));
+    const at = rope!.filter((p) => Math.abs(p[0] - apex[0]) < 0.6 && p !== apex).map((p) => p[1]);
+    expect(Math.max(...at)).toBeGreaterThan(apex[1] + 1);
+    expect(Math.min(...at)).toBeLessThan(apex[1] - 0.8);
+  });
   test('drawing up changes no knot', () => {
     for (const name of ['figure-eight-bend', 'bowline', 'clove', 'adjustable']) {
       const one = tiedOf(name);

@@ -2,7 +2,14 @@ import { describe, expect, test } from '@jest/globals';
 import { DRILL_KINDS, drillOf } from '../../src/drill/index.js';
 import type { Drill } from '../../src/drill/index.js';
 import { limit, tell } from '../../src/quantity/index.js';
-import { DRILL_NAMES, calibrationWords, drillQuestion, guessWords, offWords } from '../../src/words/index.js';
+import {
+  DRILL_NAMES,
+  answerNumber,
+  calibrationWords,
+  drillQuestion,
+  guessWords,
+  offWords,
+} from '../../src/words/index.js';
 import { UNITS } from '../shelter/helper.js';
 import { source } from '../drill/helper.js';
 
@@ -72,4 +79,11 @@ test('what the eye knows', () => {
     /you know more than you think\.$/,
   );
   expect(calibrationWords({ sure: 0.7, count: 10, near: 0.7, range: [0.45, 0.87] })).toMatch(/7 were near\.$/);
+});
+
+test('a number is told to what it can be known to', () => {
+  const asked = (quantity: 'force' | 'count', whole = false) => ({ whole, limit: limit('x', quantity, 0, 1e4) });
+  expect(answerNumber(asked('count'), 14.34, UNITS)).toBe('14.5');
+  expect(answerNumber(asked('count', true), 6, UNITS)).toBe('6');
+  expect(answerNumber(asked('force'), 157.3, UNITS)).toBe('157 N');
 });

@@ -50,6 +50,13 @@ export default function FindDialog({
           go: to(`/camps/${c.id}/cord`),
         },
         { value: `drills ${c.id}`, label: `${c.name}, drills`, kind: 'view', go: to(`/camps/${c.id}/drills`) },
+        { value: `class ${c.id}`, label: `${c.name}, class`, kind: 'view', go: to(`/camps/${c.id}/class`) },
+        {
+          value: `watch ${c.id}`,
+          label: `${c.name}, against the watch`,
+          kind: 'view',
+          go: to(`/camps/${c.id}/pitch`),
+        },
         { value: `cards ${c.id}`, label: `${c.name}, cards for tonight`, kind: 'view', go: to(`/camps/${c.id}/card`) },
       ]),
       ...(camp?.places ?? []).flatMap((p) => [

@@ -3,17 +3,27 @@ import type { Knot, Lay } from '../knot.js';
 import type { Path } from '../rope.js';
 import { EIGHT, flatBeside, halfTurned, other, put, thread } from './paths.js';
 
-const bightOfThick = thread(
-  'A bight in the thicker cord.',
-  [-6, 1.2, 0],
-  [0, 1.2, 0],
-  [4, 1.2, 0],
-  [5.8, 0, 0.3],
-  [4, -1.2, 0],
-  [0, -1.2, 0],
-  [-6, -1.5, 0],
-  [-9, -2, 0],
-);
+/** @param side where the bight’s own tail lies: 1 above its line, -1 below */
+const bightOfThick = (side: 1 | -1) =>
+  thread(
+    'A bight in the thicker cord.',
+    [-6, -1.2 * side, 0],
+    [0, -1.2 * side, 0],
+    [4, -1.2 * side, 0],
+    [5.8, 0, 0.3],
+    [4, 1.2 * side, 0],
+    [0, 1.2 * side, 0],
+    [-6, 1.5 * side, 0],
+    [-9, 2 * side, 0],
+  );
+const startOfThick = (side: 1 | -1): Path => [
+  [-17, -1.2 * side, 0],
+  [-12, -1.2 * side, 0],
+];
+const startOfThin: Path = [
+  [18, 0, -1],
+  [10, 0, -1.3],
+];
 const upThrough = other('The other end up through it from behind.', [7, 0, -1.3], [4.4, 0, 0.3], [3.4, 0.2, 1.8]);
 const behindBoth = other(
   'Over one strand, round behind both.',
@@ -31,49 +41,41 @@ const underItself = other(
   [2, 1.3, 1.3],
   [2.5, 2.9, 0.3],
 );
-const doubleSheet: Lay = {
+const onceMore = other(
+  'Round once more, and under itself again, beside the first.',
+  [2.3, 1.4, -1.5],
+  [2.2, -1.4, -1.5],
+  [2.1, -2.9, 0.3],
+  [2.6, -1.3, 1.3],
+  [3.1, 0, 0.7],
+  [3.8, 1.3, 1.3],
+  [4.6, 3.4, 1],
+  [5.6, 6, 1.5],
+);
+const doubleSheet = (side: 1 | -1): Lay => ({
   bars: [],
-  starts: [
-    [
-      [-17, 1.2, 0],
-      [-12, 1.2, 0],
-    ],
-    [
-      [18, 0, -1],
-      [10, 0, -1.3],
-    ],
-  ],
-  steps: [
-    bightOfThick,
-    upThrough,
-    behindBoth,
-    underItself,
-    other(
-      'Round once more, and under itself again, beside the first.',
-      [2.3, 1.4, -1.5],
-      [2.2, -1.4, -1.5],
-      [2.1, -2.9, 0.3],
-      [2.6, -1.3, 1.3],
-      [3.1, 0, 0.7],
-      [3.8, 1.3, 1.3],
-      [4.6, 3.4, 1],
-      [5.6, 6, 1.5],
-    ),
-  ],
-};
+  starts: [startOfThick(side), startOfThin],
+  steps: [bightOfThick(side), upThrough, behindBoth, underItself, onceMore],
+});
 export const DOUBLE_SHEET: Knot = {
   id: 'double-sheet',
   name: 'double sheet bend',
-  lay: doubleSheet,
+  lay: doubleSheet(1),
   wrong: [
+    {
+      id: 'opposite',
+      name: 'tails on opposite sides',
+      does: 'Tied from the other strand of the bight it holds less and slips in slick cord. Both tails on one side.',
+      lay: doubleSheet(-1),
+    },
     {
       id: 'single',
       name: 'only once round',
       does: 'Once round slips in slick cord, and where one cord is much thinner.',
       lay: {
-        ...doubleSheet,
+        ...doubleSheet(1),
         steps: [
-          bightOfThick,
+          bightOfThick(1),
           upThrough,
           behindBoth,
           other(
@@ -153,6 +155,8 @@ const start: Path = [
   [-13, 0.6, 0],
 ];
 const whole = (path: Path): Path => halfTurned(path);
+/** What was in front behind, and the other way about. */
+const behind = (path: Path): Path => path.map(([x, y, z]): Vec3 => [x, y, -z]);
 export const FISHERMAN: Knot = {
   id: 'double-fisherman',
   name: 'double fisherman’s bend',
@@ -166,7 +170,23 @@ export const FISHERMAN: Knot = {
       other('Out through both its turns. Drawn up, the two lie against each other.', ...whole(out)),
     ],
   },
-  wrong: [],
+  wrong: [
+    {
+      id: 'other-way',
+      name: 'the second end the other way about',
+      does: 'The two do not lie against each other: they jam askew and hold less. Each as the other, turned about.',
+      lay: {
+        bars: [],
+        starts: [start, whole(start)],
+        steps: [
+          thread('One end twice back round both.', ...coil),
+          thread('Out through both its turns.', ...out),
+          other('The other end the other way about.', ...behind(whole(coil))),
+          other('Out through both its turns.', ...behind(whole(out))),
+        ],
+      },
+    },
+  ],
   when: 'A join that stays: the loops of friction hitches. Off the wraps and off the load point.',
   fails: 'Turns that cross, or tails shorter than six thicknesses.',
   release: 'Hardly at all once it was loaded: cut it off.',

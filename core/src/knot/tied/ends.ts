@@ -1,5 +1,5 @@
 import type { Vec3 } from '../../quantity/index.js';
-import type { Knot, Lay } from '../knot.js';
+import type { Knot, Lay, Step } from '../knot.js';
 import type { Bar, Path } from '../rope.js';
 import { ON_BARK, TRUNK, at, halfHitch, put, round, slippedHitch, thread } from './paths.js';
 
@@ -76,12 +76,39 @@ export const WRAPS: Knot = {
       thread('And another.', ...halfHitch(10.2, THIN), [12.6, -4.6, THIN + 3]),
     ],
   },
-  wrong: [],
+  wrong: [
+    {
+      id: 'once',
+      name: 'once round only',
+      does: 'The half hitches bear all of the pull: they jam, and slip when they are eased.',
+      lay: {
+        bars: [SAPLING],
+        starts: [
+          [
+            [15, 0, THIN],
+            [6, 0, THIN],
+          ],
+        ],
+        steps: [
+          thread('Once round.', ...round(0, -270, 0, -1.2, THIN)),
+          thread('A half hitch round the line.', [3.4, -2.6, 1.4], ...halfHitch(7, THIN)),
+          thread('And another.', ...halfHitch(10.2, THIN), [12.6, -4.6, THIN + 3]),
+        ],
+      },
+    },
+  ],
   when: 'A guy to a sapling, a root or a stick: the wraps take the pull, the hitches hardly any.',
   fails: 'One wrap only lets the hitches bear it all, and they jam.',
   release: 'Hitches off first, by hand; then pay out round the wraps.',
 };
 
+/** From the trunk to the line, and a slipped half hitch round it. @param y at which it leaves the trunk */
+const held = (y: number): readonly Step[] =>
+  slippedHitch(['Round the line.', 'A bight out through the eye: slipped.'], FIRST, ON_BARK).map((s, k) =>
+    k === 0 && s.adds.how === 'thread'
+      ? { ...s, adds: { ...s.adds, through: [[5.4, y, 2.6] as Vec3, ...s.adds.through] } }
+      : s,
+  );
 export const PASSES: Knot = {
   id: 'passes',
   name: 'passes round the trunk, slipped half hitches',
@@ -91,14 +118,21 @@ export const PASSES: Knot = {
     steps: [
       thread('Round the trunk, haul, round again: each pass takes in some slack.', ...round(0, -630, 0, -2.3)),
       thread('A third pass, hauled and held by its grip.', ...round(-675, -990, -2.5, -3.7)),
-      ...slippedHitch(['Round the line.', 'A bight out through the eye: slipped.'], FIRST, ON_BARK).map((s, k) =>
-        k === 0 && s.adds.how === 'thread'
-          ? { ...s, adds: { ...s.adds, through: [[5.4, -4.6, 2.6] as Vec3, ...s.adds.through] } }
-          : s,
-      ),
+      ...held(-4.6),
     ],
   },
-  wrong: [],
+  wrong: [
+    {
+      id: 'once',
+      name: 'one pass only',
+      does: 'Bark holds hardly anything by one pass: the slipped hitch bears it all and pulls out.',
+      lay: {
+        bars: [TRUNK],
+        starts: [LINE],
+        steps: [thread('Round the trunk, once.', ...round(0, -270, 0, -1.2)), ...held(-2.2)],
+      },
+    },
+  ],
   when: 'The hauled end where nothing is to be tied in the line: bark and turns hold while one hauls.',
   fails: 'Too few passes slide on smooth bark; the slipped hitch pulls out in a flogging wind: a second, or a pin.',
   release: 'Pull the tail, then ease the passes off under load.',

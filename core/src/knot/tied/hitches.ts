@@ -251,28 +251,32 @@ const shackleWay: Path = [
   [-2.4, 3.8, 0],
   [0, 5, 0],
 ];
+const shackleStart: readonly Path[] = [
+  [
+    [5.6, -1.7, 0.66],
+    [5.4, -1.9, 0.66],
+  ],
+];
+const throughBoth: readonly Step[] = [
+  {
+    says: 'Through the tie-out.',
+    rope: 0,
+    adds: { how: 'bight', beside: [0, 0, 1], through: shackleWay.slice(0, 4) },
+  },
+  {
+    says: 'Through the loop of the hitch.',
+    rope: 0,
+    adds: { how: 'bight', beside: [0, 0, 1], through: shackleWay.slice(4), then: [[5.6, -1.7, -0.66]] },
+  },
+];
 export const SOFT_SHACKLE: Knot = {
   id: 'soft-shackle',
   name: 'soft shackle on a hitch',
   lay: {
     bars: SHACKLED,
-    starts: [
-      [
-        [5.6, -1.7, 0.66],
-        [5.4, -1.9, 0.66],
-      ],
-    ],
+    starts: shackleStart,
     steps: [
-      {
-        says: 'Through the tie-out.',
-        rope: 0,
-        adds: { how: 'bight', beside: [0, 0, 1], through: shackleWay.slice(0, 4) },
-      },
-      {
-        says: 'Through the loop of the hitch.',
-        rope: 0,
-        adds: { how: 'bight', beside: [0, 0, 1], through: shackleWay.slice(4) },
-      },
+      ...throughBoth,
       {
         says: 'Its eye over the knob, and drawn close.',
         rope: 0,
@@ -292,7 +296,14 @@ export const SOFT_SHACKLE: Knot = {
       },
     ],
   },
-  wrong: [],
+  wrong: [
+    {
+      id: 'open',
+      name: 'the eye not over the knob',
+      does: 'It hangs on nothing: the first tug draws it out.',
+      lay: { bars: SHACKLED, starts: shackleStart, steps: throughBoth },
+    },
+  ],
   when: 'The roof off the hitch without untying anything, in gloves.',
   fails: 'A slack eye rides off the knob: draw it close.',
   release: 'Open the eye: not under load.',

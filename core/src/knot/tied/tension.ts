@@ -184,6 +184,18 @@ const CLEAT_BARS: readonly Bar[] = [
   { is: 'fitting', from: [12, -3, Z - 1.4], to: [12, -3, Z + 1.8], radius: 0.7 },
   { is: 'fitting', from: [8.6, -3, Z + 1.9], to: [15.4, -3, Z + 1.9], radius: 0.6 },
 ];
+const roundNeck: readonly Step[] = [
+  thread('Through the plate, and round the trunk.', [16, 0, Z], ...toTrunk, ...round(0, -270, 0, -2.4)),
+  thread(
+    'Round the neck under both horns, and haul.',
+    [5.4, -3.8, 2.6],
+    [9, -5, Z],
+    [12, -4.5, Z],
+    [13.6, -3, Z],
+    [12, -1.5, Z + 0.1],
+    [9.8, -1.4, Z + 0.6],
+  ),
+];
 export const CLEAT: Knot = {
   id: 'cleat',
   name: 'cleat tensioner',
@@ -191,16 +203,7 @@ export const CLEAT: Knot = {
     bars: [TRUNK, ...CLEAT_BARS],
     starts: [LINE],
     steps: [
-      thread('Through the plate, and round the trunk.', [16, 0, Z], ...toTrunk, ...round(0, -270, 0, -2.4)),
-      thread(
-        'Round the neck under both horns, and haul.',
-        [5.4, -3.8, 2.6],
-        [9, -5, Z],
-        [12, -4.5, Z],
-        [13.6, -3, Z],
-        [12, -1.5, Z + 0.1],
-        [9.8, -1.4, Z + 0.6],
-      ),
+      ...roundNeck,
       thread(
         'Across over the horns and under one: half an eight.',
         [8.6, -2, Z + 2.4],
@@ -221,7 +224,18 @@ export const CLEAT: Knot = {
       ),
     ],
   },
-  wrong: [],
+  wrong: [
+    {
+      id: 'no-eights',
+      name: 'round the neck, and left so',
+      does: 'Without its eights over the horns the line pays out as soon as it is let go.',
+      lay: {
+        bars: [TRUNK, ...CLEAT_BARS],
+        starts: [LINE],
+        steps: [...roundNeck, thread('The tail let hang.', [8.4, -3, Z + 1.6], [7.6, -6, Z + 1.2], [8, -8.6, Z + 1])],
+      },
+    },
+  ],
   when: 'A line that is hauled in and let out every day, without a knot.',
   fails: 'Cord thinner or slicker than the cleat is made for slides through it. Tie the tail off.',
   release: 'Take the eights off, pay out round the neck.',

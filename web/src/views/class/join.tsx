@@ -1,10 +1,10 @@
 import { Box, Button, Input, Text, chakra } from '@chakra-ui/react';
 import { scoreOf } from '@rough-bight/core/drill';
 import type { Drill, Guess, Said } from '@rough-bight/core/drill';
-import { say, tell } from '@rough-bight/core/quantity';
+import { tell } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { LearnerView } from '@rough-bight/core/teach';
-import { drillQuestion, guessWords, truthWords } from '@rough-bight/core/words';
+import { answerNumber, drillQuestion, guessWords, truthWords } from '@rough-bight/core/words';
 import { LogIn, Send } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import type { ReactElement } from 'react';
@@ -236,9 +236,7 @@ function Round({ view, units }: { readonly view: LearnerView; readonly units: Un
         <Box role="status">
           <Text fontSize="30px" fontFamily="heading" fontWeight={700} lineHeight={1.1}>
             {drill.asked.form === 'number'
-              ? drill.asked.whole
-                ? drill.asked.truth
-                : say(drill.asked.truth, drill.asked.limit.quantity, units)
+              ? answerNumber(drill.asked, drill.asked.truth, units)
               : drill.asked.form === 'choice'
                 ? drill.asked.options.find((o) => o.id === (drill.asked as { readonly truth: string }).truth)?.name
                 : 'There'}

@@ -1,7 +1,7 @@
 import { Document, Page, StyleSheet, Text, View, pdf } from '@react-pdf/renderer';
-import { say, tell } from '@rough-bight/core/quantity';
+import { capital, say, tell } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
-import { drillQuestion, lookedWords, truthWords } from '@rough-bight/core/words';
+import { answerNumber, drillQuestion, lookedWords, truthWords } from '@rough-bight/core/words';
 import type { Drill } from '@rough-bight/core/drill';
 import type { ReactElement } from 'react';
 import { FACE, PdfPicture, day } from '../../parts/pdf-picture.js';
@@ -29,11 +29,9 @@ function answerOf(drill: Drill, units: UnitChoice): string {
   const more = tell(truthWords(drill), units);
   switch (asked.form) {
     case 'number':
-      return [asked.whole ? String(asked.truth) : say(asked.truth, asked.limit.quantity, units), more]
-        .filter(Boolean)
-        .join('. ');
+      return [answerNumber(asked, asked.truth, units), more].filter(Boolean).join('. ');
     case 'choice':
-      return [asked.options.find((o) => o.id === asked.truth)!.name, more].join('. ');
+      return [capital(asked.options.find((o) => o.id === asked.truth)!.name), more].join('. ');
     case 'place': {
       const [dx, dy] = [asked.truth[0] - asked.from[0], asked.truth[1] - asked.from[1]];
       return `${say(Math.hypot(dx, dy), 'length', units)} out. ${more}`;
@@ -68,7 +66,7 @@ function Question({
             </Text>
           );
         })}
-      {asked.form === 'choice' && <Text>{asked.options.map((o) => `[  ] ${o.name}`).join('     ')}</Text>}
+      {asked.form === 'choice' && asked.options.map((o) => <Text key={o.id}>[ ] {capital(o.name)}</Text>)}
       <View style={S.guess}>
         <Text>My guess: ______________</Text>
         <Text>How sure: ______ %</Text>

@@ -1,9 +1,8 @@
 import { Box, Flex, Span, Text } from '@chakra-ui/react';
 import type { Asked, Said } from '@rough-bight/core/drill';
-import { say } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { AskedOpen } from '@rough-bight/core/teach';
-import { counted } from '@rough-bight/core/words';
+import { answerNumber, counted } from '@rough-bight/core/words';
 import type { ReactElement } from 'react';
 import { ink, paint } from '../../app/theme/paint.js';
 
@@ -69,7 +68,7 @@ function Line({
   const [low, high] = [Math.min(...ends) / 1.25, Math.max(...ends) * 1.25];
   const x = (v: number): number => EDGE + ((WIDE - 2 * EDGE) * Math.log(v / low)) / Math.log(high / low);
   const sorted = [...all].sort((a, b) => a - b);
-  const told = (v: number): string => (asked.whole ? String(v) : say(v, asked.limit.quantity, units));
+  const told = (v: number): string => answerNumber(asked, v, units);
   const rows: number[] = [];
   const placed = sorted.map((v): readonly [number, number] => {
     const at = x(v);

@@ -4,7 +4,7 @@ import type { Drill, DrillFacts, Guess, Said, Score } from '@rough-bight/core/dr
 import type { Picture } from '@rough-bight/core/picture';
 import { say, tell } from '@rough-bight/core/quantity';
 import type { UnitChoice } from '@rough-bight/core/quantity';
-import { drillQuestion, guessWords, lookedWords, truthWords } from '@rough-bight/core/words';
+import { answerNumber, drillQuestion, guessWords, lookedWords, truthWords } from '@rough-bight/core/words';
 import { ArrowRight, Eye } from 'lucide-react';
 import { useState } from 'react';
 import type { ReactElement } from 'react';
@@ -242,7 +242,7 @@ export function saidWords({ asked }: Pick<Drill, 'asked'>, { said, sure }: Guess
     case 'place':
       return `You set it, ${so}`;
     case 'number':
-      return `You said ${asked.whole ? said : say(Number(said), asked.limit.quantity, units)}, ${so}`;
+      return `You said ${answerNumber(asked, Number(said), units)}, ${so}`;
   }
 }
 
@@ -264,12 +264,13 @@ function Truth({
     <Box role="status">
       {asked.form === 'number' && (
         <Text fontSize="34px" fontFamily="heading" fontWeight={700} lineHeight={1.1}>
-          {asked.whole ? (
-            asked.truth
-          ) : figure !== null ? (
-            <FigureValue figure={figure} />
+          {figure !== null && !asked.whole ? (
+            <FigureValue
+              figure={figure}
+              {...(asked.limit.quantity === 'count' ? { said: answerNumber(asked, asked.truth, units) } : {})}
+            />
           ) : (
-            say(asked.truth, asked.limit.quantity, units)
+            answerNumber(asked, asked.truth, units)
           )}
         </Text>
       )}
