@@ -6,17 +6,20 @@ import type { Camp, Person } from '../data/types.js';
 import { Loading, Trouble } from '../parts/states.js';
 import { UnitsContext } from '../parts/units.js';
 
+/** What such a view is of. */
+export interface InCamp {
+  readonly camp: Camp;
+  readonly me: Person;
+  readonly people: readonly Person[];
+}
+
 /** A view of the camp of its address, told in the units of whoever looks. @param what it is, while it loads: "the cord" */
 export function OfCamp({
   what,
   children,
 }: {
   readonly what: string;
-  readonly children: (of: {
-    readonly camp: Camp;
-    readonly me: Person;
-    readonly people: readonly Person[];
-  }) => ReactElement;
+  readonly children: (of: InCamp) => ReactElement;
 }): ReactElement {
   const { campId } = useParams();
   const camp = useCamp(campId);

@@ -59,17 +59,16 @@ export const ROUND_TURN: Knot = {
 
 const SAPLING: Bar = { is: 'stick', from: [0, -16, 0], to: [0, 16, 0], radius: 1.5 };
 const THIN = 2.1;
+const THIN_LINE: Path = [
+  [15, 0, THIN],
+  [6, 0, THIN],
+];
 export const WRAPS: Knot = {
   id: 'wraps',
   name: 'wraps and half hitches',
   lay: {
     bars: [SAPLING],
-    starts: [
-      [
-        [15, 0, THIN],
-        [6, 0, THIN],
-      ],
-    ],
+    starts: [THIN_LINE],
     steps: [
       thread('Three times round, each turn under the one before.', ...round(0, -990, 0, -3.7, THIN)),
       thread('A half hitch round the line.', [3.4, -4.4, 1.4], ...halfHitch(7, THIN)),
@@ -83,12 +82,7 @@ export const WRAPS: Knot = {
       does: 'The half hitches bear all of the pull: they jam, and slip when they are eased.',
       lay: {
         bars: [SAPLING],
-        starts: [
-          [
-            [15, 0, THIN],
-            [6, 0, THIN],
-          ],
-        ],
+        starts: [THIN_LINE],
         steps: [
           thread('Once round.', ...round(0, -270, 0, -1.2, THIN)),
           thread('A half hitch round the line.', [3.4, -2.6, 1.4], ...halfHitch(7, THIN)),

@@ -11,7 +11,6 @@ import { useShell } from '../../app/shell-context.js';
 import { useCampActions } from '../../data/camp.js';
 import { guessesOf, pitchesOf } from '../../data/learnt.js';
 import { useLog } from '../../data/log.js';
-import type { Camp, Person } from '../../data/types.js';
 import { TextField } from '../../parts/choice.js';
 import { DataTable } from '../../parts/data-table.js';
 import type { Column } from '../../parts/data-table.js';
@@ -21,6 +20,7 @@ import { NumberField } from '../../parts/number-field.js';
 import { saveText } from '../../parts/save-text.js';
 import { Empty } from '../../parts/states.js';
 import { OfCamp } from '../of-camp.js';
+import type { InCamp } from '../of-camp.js';
 import { Teaching } from '../drills/teaching.js';
 import { SheetButton } from './sheet.js';
 
@@ -31,15 +31,7 @@ export default function ClassView(): ReactElement {
 
 const EVENING = limit('evening', 'count', 20, 300);
 
-function ClassPage({
-  camp,
-  me,
-  people,
-}: {
-  readonly camp: Camp;
-  readonly me: Person;
-  readonly people: readonly Person[];
-}): ReactElement {
+function ClassPage({ camp, me, people }: InCamp): ReactElement {
   const log = useLog(camp.id);
   const { teach } = useCampActions(camp.id);
   const [trouble, setTrouble] = useState<string | null>(null);

@@ -12,12 +12,13 @@ import { useForm } from 'react-hook-form';
 import { useSearchParams } from 'react-router';
 import { call } from '../../data/api.js';
 import { useHeard } from '../../data/live.js';
-import { Choice, Segments } from '../../parts/choice.js';
+import { Segments } from '../../parts/choice.js';
 import { Field } from '../../parts/field.js';
 import { Buttons, Caution, ControlRow, Page, Problem } from '../../parts/layout.js';
 import { Loading } from '../../parts/states.js';
 import { UnitsContext } from '../../parts/units.js';
-import { Looked, SURE, Saying, saidWords } from '../drills/ask.js';
+import { Looked, Saying, SureOf, saidWords } from '../drills/ask.js';
+import type { Sure } from '../drills/ask.js';
 import { Shown } from '../drills/by-hand.js';
 import { Spread } from './spread.js';
 
@@ -176,7 +177,7 @@ function Inside({ units, onOut }: { readonly units: UnitChoice; readonly onOut: 
 function Round({ view, units }: { readonly view: LearnerView; readonly units: UnitChoice }): ReactElement {
   const question = view.question!;
   const [said, setSaid] = useState<Said | null>(view.mine?.said ?? null);
-  const [sure, setSure] = useState<(typeof SURE)[number]>(0.7);
+  const [sure, setSure] = useState<Sure>(0.7);
   const [sent, setSent] = useState<Guess | null>(view.mine);
   const [trouble, setTrouble] = useState<string | null>(null);
   const shown = view.truth;
@@ -217,12 +218,7 @@ function Round({ view, units }: { readonly view: LearnerView; readonly units: Un
         <>
           <ControlRow>
             <Saying drill={board} said={said} onSaid={setSaid} units={units} />
-            <Choice<string>
-              label="I am near, I am so sure"
-              value={String(sure)}
-              options={SURE.map((s) => ({ id: String(s), name: `${Math.round(100 * s)} %` }))}
-              onChange={(s) => setSure(Number(s) as typeof sure)}
-            />
+            <SureOf sure={sure} onSure={setSure} />
           </ControlRow>
           {trouble !== null && <Problem role="alert">{trouble}</Problem>}
           <Buttons>

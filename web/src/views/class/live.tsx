@@ -16,7 +16,7 @@ import { ink } from '../../app/theme/paint.js';
 import { call, get } from '../../data/api.js';
 import { useHeard } from '../../data/live.js';
 import type { Live } from '../../data/live.js';
-import type { Camp, Person } from '../../data/types.js';
+import type { Person } from '../../data/types.js';
 import { Check, Choice } from '../../parts/choice.js';
 import { Fold } from '../../parts/fold.js';
 import { Buttons, Caution, ControlRow, Page, Problem } from '../../parts/layout.js';
@@ -28,6 +28,7 @@ import { Shown } from '../drills/by-hand.js';
 import { useDrillRigs } from '../drills/rigs.js';
 import { Teaching } from '../drills/teaching.js';
 import { OfCamp } from '../of-camp.js';
+import type { InCamp } from '../of-camp.js';
 import { Spread } from './spread.js';
 
 /** A class that answers the same drill together on its own phones. */
@@ -35,13 +36,7 @@ export default function LiveView(): ReactElement {
   return <OfCamp what="the class">{(of) => <LivePage {...of} />}</OfCamp>;
 }
 
-interface Of {
-  readonly camp: Camp;
-  readonly me: Person;
-  readonly people: readonly Person[];
-}
-
-function LivePage(of: Of): ReactElement {
+function LivePage(of: InCamp): ReactElement {
   const { camp } = of;
   const { data, error, mutate } = useSWR<Live, Error>('/api/class', get);
   useEffect(() => {
@@ -77,7 +72,7 @@ function LivePage(of: Of): ReactElement {
   );
 }
 
-function Open({ camp, me, people, onClosed }: Of & { readonly onClosed: () => void }): ReactElement {
+function Open({ camp, me, people, onClosed }: InCamp & { readonly onClosed: () => void }): ReactElement {
   const { view, open, over } = useHeard<RoomView>('/api/class/events', true);
   const rigs = useDrillRigs(camp, me, people);
   const [kind, setKind] = useState<DrillKind>('pull');
@@ -257,7 +252,7 @@ function Share({
   people,
   view,
   doing,
-}: Of & { readonly view: RoomView; readonly doing: (work: () => Promise<unknown>) => void }): ReactElement {
+}: InCamp & { readonly view: RoomView; readonly doing: (work: () => Promise<unknown>) => void }): ReactElement {
   const rigs = useDrillRigs(camp, me, people);
   const [making, setMaking] = useState<string | null>(null);
   const share = async (id: string): Promise<void> => {

@@ -3,7 +3,7 @@ import { DRILL_KINDS } from '@rough-bight/core/drill';
 import { useState } from 'react';
 import type { ReactElement, ReactNode } from 'react';
 import { useDrillRigs } from '../drills/rigs.js';
-import type { Camp, Person } from '../../data/types.js';
+import type { InCamp } from '../of-camp.js';
 import { Problem } from '../../parts/layout.js';
 import { saveBlob } from '../../parts/save-text.js';
 import { drillsOf } from '../../workers/use-drill.js';
@@ -13,17 +13,7 @@ const ON_PAPER = DRILL_KINDS.filter((k) => k !== 'first' && k !== 'wind');
 const EACH = 2;
 
 /** Makes a sheet of drills with their answers on a page of their own, to be printed. */
-export function SheetButton({
-  camp,
-  me,
-  people,
-  children,
-}: {
-  readonly camp: Camp;
-  readonly me: Person;
-  readonly people: readonly Person[];
-  readonly children: ReactNode;
-}): ReactElement {
+export function SheetButton({ camp, me, people, children }: InCamp & { readonly children: ReactNode }): ReactElement {
   const rigs = useDrillRigs(camp, me, people);
   const [done, setDone] = useState<number | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);

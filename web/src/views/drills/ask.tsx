@@ -20,7 +20,23 @@ import type { OnBoard } from './by-hand.js';
 import { usePlayed } from './played.js';
 
 /** How sure one can say that one is. */
-export const SURE = [0.5, 0.7, 0.9, 0.99] as const;
+const SURE = [0.5, 0.7, 0.9, 0.99] as const;
+export type Sure = (typeof SURE)[number];
+/** How sure one is that a guess is near. */
+export const SureOf = ({
+  sure,
+  onSure,
+}: {
+  readonly sure: Sure;
+  readonly onSure: (sure: Sure) => void;
+}): ReactElement => (
+  <Choice<string>
+    label="I am near, I am so sure"
+    value={String(sure)}
+    options={SURE.map((s) => ({ id: String(s), name: `${Math.round(100 * s)} %` }))}
+    onChange={(s) => onSure(Number(s) as Sure)}
+  />
+);
 
 interface Props {
   readonly units: UnitChoice;
@@ -76,7 +92,7 @@ function Question({
   const { drill, name } = one;
   const { shown } = drill;
   const [said, setSaid] = useState<Said | null>(null);
-  const [sure, setSure] = useState<(typeof SURE)[number]>(0.7);
+  const [sure, setSure] = useState<Sure>(0.7);
   const [guess, setGuess] = useState<Guess | null>(null);
   const [frames, setFrames] = useState(NONE);
   const [silent, setSilent] = useState(false);
@@ -116,12 +132,7 @@ function Question({
             <>
               <ControlRow>
                 <Saying drill={drill} said={said} onSaid={setSaid} units={units} />
-                <Choice<string>
-                  label="I am near, I am so sure"
-                  value={String(sure)}
-                  options={SURE.map((s) => ({ id: String(s), name: `${Math.round(100 * s)} %` }))}
-                  onChange={(s) => setSure(Number(s) as typeof sure)}
-                />
+                <SureOf sure={sure} onSure={setSure} />
               </ControlRow>
               <Buttons>
                 <Button variant="solid" onClick={commit}>

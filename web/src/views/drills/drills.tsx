@@ -8,11 +8,11 @@ import type { ReactElement } from 'react';
 import { useShell } from '../../app/shell-context.js';
 import { guessesOf } from '../../data/learnt.js';
 import { useLog } from '../../data/log.js';
-import type { Camp, Person } from '../../data/types.js';
 import { Choice } from '../../parts/choice.js';
 import { Caution, ControlRow, Page } from '../../parts/layout.js';
 import { Empty } from '../../parts/states.js';
 import { OfCamp } from '../of-camp.js';
+import type { InCamp } from '../of-camp.js';
 import { WorkingContext } from '../../parts/units.js';
 import { WorkingPanel } from '../../parts/working.js';
 import type { Figure } from '@rough-bight/core/working';
@@ -29,15 +29,7 @@ export default function DrillsView(): ReactElement {
 
 const seedNow = (): number => Math.floor(Math.random() * 2_147_483_647);
 
-function DrillsPage({
-  camp,
-  me,
-  people,
-}: {
-  readonly camp: Camp;
-  readonly me: Person;
-  readonly people: readonly Person[];
-}): ReactElement {
+function DrillsPage({ camp, me, people }: InCamp): ReactElement {
   const log = useLog(camp.id);
   const [figure, setFigure] = useState<Figure | null>(null);
   const { who, choose } = useWho(camp, me);
