@@ -219,6 +219,23 @@ export function offWords({ times, range, bias, count }: Off): string {
   return `off by ${factor(times)} times (${factor(range[0])} to ${factor(range[1])}, of ${count})${lean}`;
 }
 
+/**
+ * What became of somebody between two whiles: "Off by 2.6 times in March, by 1.4 in May: better, as far as guesses can tell."
+ * @param then when it began, and how far off they were
+ */
+export function sinceWords(
+  then: { readonly when: string; readonly off: Off },
+  now: { readonly when: string; readonly off: Off },
+): string {
+  const told =
+    now.off.range[1] < then.off.range[0]
+      ? ': better, as far as guesses can tell'
+      : now.off.range[0] > then.off.range[1]
+        ? ': worse, as far as guesses can tell'
+        : ', which may be chance yet';
+  return `Off by ${factor(then.off.times)} times in ${then.when}, by ${factor(now.off.times)} in ${now.when}${told}.`;
+}
+
 /** What is told of who says they are so sure: "Of 20 that you were 90 % sure of, 10 were near: you are surer than you are right." */
 export function calibrationWords({ sure, count, near, range }: Calibrated): string {
   const told =

@@ -9,6 +9,7 @@ import {
   drillQuestion,
   guessWords,
   offWords,
+  sinceWords,
 } from '../../src/words/index.js';
 import { UNITS } from '../shelter/helper.js';
 import { source } from '../drill/helper.js';
@@ -86,4 +87,20 @@ test('a number is told to what it can be known to', () => {
   expect(answerNumber(asked('count'), 14.34, UNITS)).toBe('14.5');
   expect(answerNumber(asked('count', true), 6, UNITS)).toBe('6');
   expect(answerNumber(asked('force'), 157.3, UNITS)).toBe('157 N');
+});
+
+test('what became of somebody, and whether that can be told', () => {
+  const off = (times: number, low: number, high: number) => ({
+    count: 12,
+    times,
+    range: [low, high] as const,
+    bias: 1,
+  });
+  const said = (a: ReturnType<typeof off>, b: ReturnType<typeof off>): string =>
+    sinceWords({ when: 'March 2026', off: a }, { when: 'May 2026', off: b });
+  expect(said(off(2.6, 2.1, 3.6), off(1.4, 1.3, 1.7))).toBe(
+    'Off by 2.6 times in March 2026, by 1.4 in May 2026: better, as far as guesses can tell.',
+  );
+  expect(said(off(1.4, 1.3, 1.7), off(2.6, 2.1, 3.6))).toMatch(/: worse, as far as guesses can tell\.$/);
+  expect(said(off(2.6, 1.6, 3.6), off(1.4, 1.3, 1.7))).toMatch(/, which may be chance yet\.$/);
 });
