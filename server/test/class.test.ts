@@ -231,6 +231,14 @@ describe('what a learner cannot reach', () => {
     await teacher().get('/api/camps').set('Host', host().replace('127.0.0.1', '192.0.2.2')).expect(403);
     await teacher().post('/api/join').send({}).expect(404);
   });
+  test('a body that is not well-formed, or too large, is refused as it is everywhere', async () => {
+    const cookie = await joined('Garbled');
+    const post = (body: string) => phone(cookie).post('/api/join/guess').send(body);
+    expect((await post('{"round":')).status).toBe(400);
+    expect((await post(JSON.stringify({ round: 1, said: 'a\u0000b', sure: 0.5 }))).status).toBe(422);
+    expect((await post(JSON.stringify({ round: 1, said: 'x'.repeat(30_000), sure: 0.5 }))).status).toBe(413);
+    expect((await post(JSON.stringify({ round: 1, said: 5, sure: 0.5, role: 'teacher' }))).status).toBe(422);
+  });
   test('the truth is in nothing that is sent before it is shown', async () => {
     const cookie = await joined('Peeker');
     await ask(777.25);

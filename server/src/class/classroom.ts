@@ -69,8 +69,9 @@ export class Classroom {
           bufferLogs: true,
           bodyParser: false,
         });
-        guarded(app, classOnly(hosts));
-        app.useBodyParser('json', { limit: '20kb', strict: true });
+        guarded(app, classOnly(hosts), () => {
+          app.useBodyParser('json', { limit: '20kb', strict: true });
+        });
         if (existsSync(webFolder)) {
           app.useStaticAssets(webFolder, { index: false });
           app.use('/class', (_request: Request, response: Response) =>

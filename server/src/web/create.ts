@@ -13,9 +13,10 @@ export async function createApp(store: Store, classroom = new Classroom()): Prom
     bufferLogs: true,
     bodyParser: false,
   });
-  guarded(app, ownOnly);
-  app.useBodyParser('raw', { type: 'application/zip', limit: '20mb' });
-  app.useBodyParser('json', { limit: '200kb', strict: true });
+  guarded(app, ownOnly, () => {
+    app.useBodyParser('raw', { type: 'application/zip', limit: '20mb' });
+    app.useBodyParser('json', { limit: '200kb', strict: true });
+  });
   const config = new DocumentBuilder()
     .setTitle('Rough Bight')
     .setDescription('Numbers are SI: m, N, kg. Every error has the shape Problem.')

@@ -39,8 +39,11 @@ const policy = (style: string[]): ReturnType<typeof helmet> =>
 export const webFolder = join(dirname(fileURLToPath(import.meta.url)), '../../../web/dist');
 
 type Door = (request: Request, response: Response, next: NextFunction) => void;
-/** What every server of the program has before anything is read: its door, the policy of its pages, well-formed requests, checked bodies. */
-export function guarded(app: NestExpressApplication, door: Door): void {
+/**
+ * What every server of the program has: its door, the policy of its pages, well-formed requests, checked bodies.
+ * @param bodies sets what bodies it reads, and how large they may be
+ */
+export function guarded(app: NestExpressApplication, door: Door, bodies: () => void): void {
   app.useLogger(app.get(Logger));
   app.disable('x-powered-by');
   app.use(door);
@@ -49,6 +52,8 @@ export function guarded(app: NestExpressApplication, door: Door): void {
   app.use((request: Request, response: Response, next: NextFunction) =>
     (request.path.startsWith('/api/docs') ? docs : strict)(request, response, next),
   );
+  bodies();
+  // of bodies that were read
   app.use('/api', wellFormed);
   app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
     response.setHeader('Cache-Control', 'no-store');
