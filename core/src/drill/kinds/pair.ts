@@ -5,7 +5,7 @@ import { frameOf } from '../../picture/index.js';
 import type { Frame, Picture, Point, Stroke } from '../../picture/index.js';
 import type { Chance } from '../chance.js';
 import type { At } from '../drill.js';
-import type { DrillSource, Maker } from '../maker.js';
+import type { DrillSource, Made, Maker } from '../maker.js';
 import { SIZE, rounded, within } from '../maker.js';
 import { withWind } from '../wind-arrow.js';
 
@@ -41,8 +41,19 @@ function wishedOtherwise({ ground }: DrillSource, chance: Chance, hard: number):
 
 /** Which of some pairs of anchors suits best: the ranking's first, among others that are ruled out or come after it. */
 export const pair: Maker<'pair'> = (source, chance, hard) => {
-  const place = wishedOtherwise(source, chance, hard);
-  if (place === null) return null;
+  for (let k = 0; k < TRIES; k++) {
+    const place = wishedOtherwise(source, chance, hard);
+    if (place === null) return null;
+    const made = pairAt(place, source, chance, hard);
+    if (made !== null) return made;
+  }
+  return null;
+};
+
+/** Wishes that are tried: for some, a place has no pair that is better than the others by enough to be told. */
+const TRIES = 16;
+
+function pairAt(place: Place, source: DrillSource, chance: Chance, hard: number): Made<'pair'> | null {
   const hank = source.context.kit.find((k) => k.id === place.wish.cord);
   const cord = hank === undefined ? undefined : cordOf(hank);
   if (hank === undefined || cord === undefined) return null;
@@ -90,7 +101,7 @@ export const pair: Maker<'pair'> = (source, chance, hard) => {
     figure: null,
     seen: () => [drawn(best)],
   };
-};
+}
 
 /** Seen about the pairs, m. */
 const ROOM = 2;

@@ -262,12 +262,19 @@ function Touch({ drill, hand, said, onSaid }: Kind<'touch'>): ReactElement | nul
     <g>
       {hand.on.map(({ id, rings }) => {
         const d = pathOf({ pen: 'line', rings, closed: false });
-        const ring = rings.reduce((long, r) => (r.length > long.length ? r : long));
-        const [[ax, ay], [bx, by]] = [ring[Math.floor((ring.length - 1) / 2)]!, ring[Math.ceil(ring.length / 2)]!];
         return (
           <g key={id} onClick={() => onSaid?.(id)}>
             {said === id && <path d={d} {...GUESS} strokeWidth={5} />}
             {onSaid !== null && <path d={d} {...paint.pitchTouch} strokeWidth={26} />}
+          </g>
+        );
+      })}
+      {/* over all of them: where two cross, their letters can still be touched */}
+      {hand.on.map(({ id, rings }) => {
+        const ring = rings.reduce((long, r) => (r.length > long.length ? r : long));
+        const [[ax, ay], [bx, by]] = [ring[Math.floor((ring.length - 1) / 2)]!, ring[Math.ceil(ring.length / 2)]!];
+        return (
+          <g key={id} onClick={() => onSaid?.(id)}>
             <Label at={[(ax + bx) / 2 + 4, (ay + by) / 2 - 4]}>{letterOf(shown, id)!}</Label>
           </g>
         );
