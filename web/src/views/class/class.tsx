@@ -9,7 +9,7 @@ import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useShell } from '../../app/shell-context.js';
 import { useCampActions } from '../../data/camp.js';
-import { guessesOf, pitchesOf } from '../../data/learnt.js';
+import { guessesOf, learnersOf, pitchesOf } from '../../data/learnt.js';
 import { useLog } from '../../data/log.js';
 import { TextField } from '../../parts/choice.js';
 import { DataTable } from '../../parts/data-table.js';
@@ -36,7 +36,7 @@ function ClassPage({ camp, me, people }: InCamp): ReactElement {
   const { teach } = useCampActions(camp.id);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [evening, setEvening] = useState(90);
-  const { learners } = camp;
+  const learners = learnersOf(camp);
   const standings = useMemo(
     () =>
       learners.map((l) =>

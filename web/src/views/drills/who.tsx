@@ -1,5 +1,6 @@
 import type { ReactElement } from 'react';
 import { useSearchParams } from 'react-router';
+import { learnersOf } from '../../data/learnt.js';
 import type { Camp, Person } from '../../data/types.js';
 import { Choice } from '../../parts/choice.js';
 
@@ -9,7 +10,7 @@ export function useWho(
   me: Person,
 ): { readonly who: { readonly id: string; readonly name: string }; readonly choose: ReactElement | null } {
   const [search, setSearch] = useSearchParams();
-  const all = [{ id: me.id, name: me.name }, ...camp.learners];
+  const all = [{ id: me.id, name: me.name }, ...learnersOf(camp)];
   const who = all.find((w) => w.id === search.get('who')) ?? all[0]!;
   return {
     who,
