@@ -5,7 +5,7 @@ const common = {
   moduleNameMapper: { '^@rough-bight/core/(.*)$': '<rootDir>/core/src/$1/index.ts', '^(\\.{1,2}/.*)\\.js$': '$1' },
 };
 const swc = (decorators) => [
-  '@swc/jest',
+  '<rootDir>/scripts/jest-swc.mjs',
   {
     jsc: {
       parser: { syntax: 'typescript', tsx: !decorators, decorators },
