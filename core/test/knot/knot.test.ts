@@ -40,6 +40,7 @@ describe('what is tied', () => {
       const { low, typical, high } = strengthOf(k);
       expect(low).toBeLessThanOrEqual(typical);
       expect(typical).toBeLessThanOrEqual(high);
+      expect(k.wrong.length).toBeGreaterThan(0);
       for (const words of [k.name, k.when, k.fails, k.release, ...k.lay.steps.map((s) => s.says)])
         expect(words.length).toBeGreaterThan(3);
     }
@@ -63,6 +64,12 @@ describe('what is tied', () => {
       expect(whole(steps)).toBeLessThan(whole(steps - 1));
     },
   );
+  test('a stick through an overhand loop holds it: drawn up, the loop still goes round it', () => {
+    const one = tiedOf('overhand-loop');
+    const [stick] = one.bars;
+    const rope = one.drawn.at(-1)![0]!;
+    expect(Math.min(...rope.map((p) => p[0]))).toBeLessThan(stick!.from[0] - stick!.radius - 0.4);
+  });
   test('begins with the standing part alone, and each step adds to it', () => {
     for (const name of ['round-turn', 'clove', 'adjustable', 'hook']) {
       const one = tiedOf(name);

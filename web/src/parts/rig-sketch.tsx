@@ -2,6 +2,7 @@ import { pathOf } from '@rough-bight/core/picture';
 import type { Pen, Picture } from '@rough-bight/core/picture';
 import type { ReactElement, ReactNode, SVGProps } from 'react';
 import { ink } from '../app/theme/paint.js';
+import { Sketch } from './sketch.js';
 
 const PENS: Readonly<Record<Pen, SVGProps<SVGPathElement>>> = {
   ground: { fill: 'none', stroke: ink('tar'), strokeWidth: 1.2 },
@@ -27,19 +28,12 @@ export function RigSketch({
   readonly label?: string;
   readonly children?: ReactNode;
 }): ReactElement {
-  const { width, height, strokes } = picture;
   return (
-    <svg
-      viewBox={`0 0 ${width} ${height}`}
-      style={{ display: 'block', width: '100%', height: 'auto' }}
-      {...(label === undefined
-        ? { 'aria-hidden': true }
-        : { role: children === undefined ? 'img' : 'group', 'aria-label': label })}
-    >
-      {strokes.map((s, i) => (
+    <Sketch size={picture} label={label} role={children === undefined ? 'img' : 'group'}>
+      {picture.strokes.map((s, i) => (
         <path key={i} d={pathOf(s)} {...PENS[s.pen]} />
       ))}
       {children}
-    </svg>
+    </Sketch>
   );
 }

@@ -2,6 +2,7 @@ import type { RopePicture, RopeStroke } from '@rough-bight/core/knot';
 import type { ReactElement } from 'react';
 import { Fragment } from 'react';
 import { ink } from '../app/theme/paint.js';
+import { Sketch } from './sketch.js';
 
 const COLOUR: Readonly<Record<RopeStroke['is'], string>> = {
   rope: ink('roof'),
@@ -27,16 +28,9 @@ export function RopeSketch({
   readonly picture: RopePicture;
   readonly label?: string;
 }): ReactElement {
-  const { width, height, strokes } = picture;
   return (
-    <svg
-      viewBox={`0 0 ${width} ${height}`}
-      style={{ display: 'block', width: '100%', height: 'auto' }}
-      fill="none"
-      strokeLinejoin="round"
-      {...(label === undefined ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
-    >
-      {strokes.map((s, i) => {
+    <Sketch size={picture} label={label} fill="none" strokeLinejoin="round">
+      {picture.strokes.map((s, i) => {
         const d = path(s);
         return (
           <Fragment key={i}>
@@ -45,6 +39,6 @@ export function RopeSketch({
           </Fragment>
         );
       })}
-    </svg>
+    </Sketch>
   );
 }

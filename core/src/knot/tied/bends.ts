@@ -99,6 +99,15 @@ const eight = put(EIGHT, [0, 0, 0], 1.9);
 const WAY: Path = [[14, 0, 0], ...eight, [-15, -6, 0]];
 const [first, second] = [flatBeside(WAY, 0.68), flatBeside(WAY, -0.68)];
 const back: Path = [...second].reverse();
+/** The second end on the wrong side of the first from here on: it goes over it. */
+const CROSSED = 9;
+const crossed: Path = [
+  ...back.slice(0, CROSSED),
+  ...[...flatBeside(WAY, 2.1)]
+    .reverse()
+    .slice(CROSSED + 1)
+    .map(([x, y, z]): Vec3 => [x, y, z]),
+];
 export const FIGURE_EIGHT_BEND: Knot = {
   id: 'figure-eight-bend',
   name: 'figure-eight bend',
@@ -115,7 +124,26 @@ export const FIGURE_EIGHT_BEND: Knot = {
       other('All the way to the line, uncrossed.', ...back.slice(11), [20, -1.6, 0.6]),
     ],
   },
-  wrong: [],
+  wrong: [
+    {
+      id: 'crossed',
+      name: 'strands that cross',
+      does: 'The second end changes sides half way: it bears on one place, keeps less strength and jams. Side by side.',
+      lay: {
+        bars: [],
+        starts: [
+          [[24, 0.68, 0], first[0]!],
+          [[-24, -6.7, 0], back[0]!],
+        ],
+        steps: [
+          thread('A figure eight in one end.', ...first.slice(1, 13)),
+          thread('Through the first eye.', ...first.slice(13)),
+          other('The other end follows it, then crosses over it.', ...crossed.slice(1, 12)),
+          other('On along its other side.', ...crossed.slice(12), [20, 2.2, 0.6]),
+        ],
+      },
+    },
+  ],
   when: 'Two like cords that are to stay joined and still come apart.',
   fails: 'Crossed strands and short tails. Ten thicknesses of tail.',
   release: 'Not under load; break it open along the outer turns.',

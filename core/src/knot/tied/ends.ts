@@ -305,18 +305,26 @@ export const mirrored = (path: Path): Path => path.map(([x, y, z]): Vec3 => [-x,
 const upright = (path: Path): Path => path.map(([x, y, z]): Vec3 => [-y, x, z]);
 
 const leg = put(legOf(1, ON_BARK, 1.7, 0.95, ON_BARK + 1.5), [0, 0, 0]);
+const eye = upright([
+  [-1.6, -0.4, ON_BARK + 1.6],
+  [0, -0.8, ON_BARK + 1.7],
+  [1.6, -0.4, ON_BARK + 1.6],
+]);
+/** Out under the eye and back over it. */
+const folded: Path = [
+  ...leg.slice(0, -2),
+  [0.8, -4.2, ON_BARK + 1.2],
+  [0.8, -3.8, ON_BARK + 3],
+  [0.78, -1, ON_BARK + 3.4],
+  [0.75, 4, ON_BARK + 3],
+  [0.75, 11, ON_BARK + 2],
+];
 export const GIRTH: Knot = {
   id: 'girth',
   name: 'girth hitch of a sewn or tied loop',
   lay: {
     bars: [TRUNK],
-    starts: [
-      upright([
-        [-1.6, -0.4, ON_BARK + 1.6],
-        [0, -0.8, ON_BARK + 1.7],
-        [1.6, -0.4, ON_BARK + 1.6],
-      ]),
-    ],
+    starts: [eye],
     steps: [
       {
         says: 'The loop round the trunk, then all of the line out through its own eye.',
@@ -325,7 +333,24 @@ export const GIRTH: Knot = {
       },
     ],
   },
-  wrong: [],
+  wrong: [
+    {
+      id: 'folded',
+      name: 'pulled back over its own eye',
+      does: 'Folded sharply over the eye, the legs saw on it and keep far less strength. Turn it until eye and pull are in line.',
+      lay: {
+        bars: [TRUNK],
+        starts: [eye],
+        steps: [
+          {
+            says: 'Through its eye, then back the way it came.',
+            rope: 0,
+            adds: { how: 'legs', through: [upright(mirrored(folded)), upright(folded)] },
+          },
+        ],
+      },
+    },
+  ],
   when: 'A strap or a permanent loop on a trunk.',
   fails: 'Pulled from aside it saws; a thin loop cuts into the bark. Both legs alike, the eye in line with the pull.',
   release: 'Only without load: the whole line goes back through the eye.',

@@ -238,8 +238,9 @@ export const ADJUSTABLE: Knot = {
 };
 
 const SHACKLED: readonly Bar[] = [
-  { is: 'line', from: [0, 3.4, -5], to: [0, 3.4, 5], radius: 0.6 },
-  { is: 'stick', from: [0, -3.4, -5], to: [0, -3.4, 5], radius: 0.6 },
+  // slanting, so that from the tier's side they are seen to go through it
+  { is: 'line', from: [-3, 2.4, -6], to: [3, 4.4, 6], radius: 0.6 },
+  { is: 'stick', from: [-3, -4.4, -6], to: [3, -2.4, 6], radius: 0.6 },
   { is: 'fitting', from: [5.6, -0.02, 0], to: [5.6, 0.02, 0], radius: 1.15 },
 ];
 const shackleWay: Path = [

@@ -18,30 +18,36 @@ const bight = (says: string, through: readonly Vec3[], then?: readonly Vec3[], w
   },
 });
 
+const LINE: readonly Vec3[] = [
+  [24, 0, 0],
+  [14, 0, 0],
+];
+/** What is left of the end beside the line. */
+const LOOP_TAIL: readonly Vec3[] = [
+  [20, -1.4, 0],
+  [24, -2, 0.4],
+];
 const eight = put(EIGHT, [0, 0, 0], DOUBLED);
 const EYE_OUT: readonly Vec3[] = [
   [-15, -6.4, 0],
   [-19, -6.6, 0],
   [-22, -6.6, 0],
 ];
+const overhand = put(OVERHAND, [0, 0, 0], DOUBLED);
+const EYE_UP: readonly Vec3[] = [
+  [-9, 13.6, 0.4],
+  [-13, 14.6, 0],
+];
 const figureEight: Lay = {
   bars: [],
-  starts: [
-    [
-      [24, 0, 0],
-      [14, 0, 0],
-    ],
-  ],
+  starts: [LINE],
   steps: [
     bight('Fold the end back along the line: a bight.', eight.slice(0, 4)),
     bight('The bight over the line, and round behind it.', eight.slice(4, 12)),
     bight(
       'Through the first eye, from above; the two strands beside each other all the way.',
       [...eight.slice(12), ...EYE_OUT],
-      [
-        [20, -1.4, 0],
-        [24, -2, 0.4],
-      ],
+      LOOP_TAIL,
       2,
     ),
   ],
@@ -59,14 +65,11 @@ export const FIGURE_EIGHT: Knot = {
         bars: [],
         starts: figureEight.starts,
         steps: [
-          bight('The bight over the line.', put(OVERHAND, [0, 0, 0], DOUBLED).slice(0, 8)),
+          bight('The bight over the line.', overhand.slice(0, 8)),
           bight(
             'Through from below, without going round behind.',
-            [...put(OVERHAND, [0, 0, 0], DOUBLED).slice(8), [-9, 13.6, 0.4], [-13, 14.6, 0], [-17, 15, 0]],
-            [
-              [20, -1.4, 0],
-              [24, -2, 0.4],
-            ],
+            [...overhand.slice(8), ...EYE_UP, [-17, 15, 0]],
+            LOOP_TAIL,
             2,
           ),
         ],
@@ -78,33 +81,33 @@ export const FIGURE_EIGHT: Knot = {
   release: 'Not under load, and hardly after a heavy one.',
 };
 
-const overhand = put(OVERHAND, [0, 0, 0], DOUBLED);
+/** @param radius half of how thick its stick is */
+const toggled = (radius: number): Lay => ({
+  bars: [{ is: 'stick', from: [-15.4, 10, -5], to: [-15.4, 20, 5], radius }],
+  starts: [LINE],
+  steps: [
+    bight('Fold the end back along the line: a bight.', overhand.slice(0, 2)),
+    bight('The bight round, and over the line.', overhand.slice(2, 9)),
+    bight(
+      'Up through from below: a loop. It goes round the trunk; a stick through it holds a bight of the line.',
+      [...overhand.slice(9), ...EYE_UP, [-17.4, 15, 0]],
+      LOOP_TAIL,
+      3,
+    ),
+  ],
+});
 export const OVERHAND_LOOP: Knot = {
   id: 'overhand-loop',
   name: 'overhand loop and toggle',
-  lay: {
-    bars: [{ is: 'stick', from: [-15.5, 8, 0], to: [-15.5, 21, 0], radius: 0.8 }],
-    starts: [
-      [
-        [24, 0, 0],
-        [14, 0, 0],
-      ],
-    ],
-    steps: [
-      bight('Fold the end back along the line: a bight.', overhand.slice(0, 2)),
-      bight('The bight round, and over the line.', overhand.slice(2, 9)),
-      bight(
-        'Up through from below: a loop. It goes round the trunk; a stick through it holds a bight of the line.',
-        [...overhand.slice(9), [-9, 13.6, 0.4], [-13, 14.6, 0], [-17.4, 15, 0]],
-        [
-          [20, -1.4, 0],
-          [24, -2, 0.4],
-        ],
-        3,
-      ),
-    ],
-  },
-  wrong: [],
+  lay: toggled(0.8),
+  wrong: [
+    {
+      id: 'thin-stick',
+      name: 'a stick no thicker than the cord',
+      does: 'It bends, and snaps when it is wet or knocked: all of the line goes at once. Thicker than a thumb, and dry.',
+      lay: toggled(0.4),
+    },
+  ],
   when: 'A loop kept in the end of a line, pinned by a stick: off and on in gloves.',
   fails:
     'The stick breaks before the cord: thicker than a thumb, dry, no rot. The knot itself hardly comes undone again.',

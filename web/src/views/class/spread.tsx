@@ -2,11 +2,26 @@ import { Box, Flex, Span, Text } from '@chakra-ui/react';
 import type { Asked, Said } from '@rough-bight/core/drill';
 import type { UnitChoice } from '@rough-bight/core/quantity';
 import type { AskedOpen } from '@rough-bight/core/teach';
+import { capital } from '@rough-bight/core/quantity';
 import { answerNumber, counted } from '@rough-bight/core/words';
 import type { ReactElement } from 'react';
 import { ink, paint } from '../../app/theme/paint.js';
 
 const [WIDE, HIGH, EDGE, DOT] = [640, 150, 60, 7];
+/** Height of the line that guesses stand on, and the room above it for them, below what is true. */
+const BASE = HIGH - 34;
+const ROOM = BASE - 2 - 26;
+
+/** In which row over the line each dot stands, so that none lies on another: the lowest with room. @param at where along it, rising */
+function stacked(at: readonly number[], r: number): number[] {
+  const ends: number[] = [];
+  return at.map((x) => {
+    const free = ends.findIndex((end) => end + 2 * r <= x);
+    const row = free < 0 ? ends.length : free;
+    ends[row] = x;
+    return row;
+  });
+}
 
 /** What a class guessed, all of it at once; with what is true once that is shown. */
 export function Spread({
@@ -49,7 +64,7 @@ export function Spread({
     case 'number':
       return <Line asked={asked} all={all.filter((s): s is number => typeof s === 'number')} units={units} />;
     case 'place':
-      return <Text>{counted(all.length, 'foot', 'feet')} set.</Text>;
+      return <Text>{capital(counted(all.length, 'foot', 'feet'))} set.</Text>;
   }
 }
 
@@ -69,14 +84,10 @@ function Line({
   const x = (v: number): number => EDGE + ((WIDE - 2 * EDGE) * Math.log(v / low)) / Math.log(high / low);
   const sorted = [...all].sort((a, b) => a - b);
   const told = (v: number): string => answerNumber(asked, v, units);
-  const rows: number[] = [];
-  const placed = sorted.map((v): readonly [number, number] => {
-    const at = x(v);
-    let row = rows.findIndex((end) => end + 2 * DOT < at);
-    if (row < 0) row = rows.push(0) - 1;
-    rows[row] = at;
-    return [at, row];
-  });
+  // where many say nearly the same, dots get smaller until all have room
+  const tall = Math.max(...stacked(sorted.map(x), DOT)) + 1;
+  const r = Math.min(DOT, ROOM / (2 * tall));
+  const rows = stacked(sorted.map(x), r);
   const middle = sorted[sorted.length >> 1]!;
   return (
     <svg
@@ -87,7 +98,7 @@ function Line({
         truth === null ? '' : `; it is ${told(truth)}`
       }`}
     >
-      <line x1={EDGE / 2} x2={WIDE - EDGE / 2} y1={HIGH - 34} y2={HIGH - 34} stroke={ink('ink')} strokeWidth={1.5} />
+      <line x1={EDGE / 2} x2={WIDE - EDGE / 2} y1={BASE} y2={BASE} stroke={ink('ink')} strokeWidth={1.5} />
       {truth !== null && (
         <g>
           <line x1={x(truth)} x2={x(truth)} y1={26} y2={HIGH - 26} stroke={ink('act')} strokeWidth={4} />
@@ -96,8 +107,8 @@ function Line({
           </text>
         </g>
       )}
-      {placed.map(([at, row], i) => (
-        <circle key={i} cx={at} cy={HIGH - 34 - DOT - 2 - 2 * DOT * row} r={DOT} fill={ink('tar')} />
+      {sorted.map((v, i) => (
+        <circle key={i} cx={x(v)} cy={BASE - 2 - r - 2 * r * rows[i]!} r={r} fill={ink('tar')} />
       ))}
       {[sorted[0]!, middle, sorted.at(-1)!]
         .filter((v, i, list) => i === 0 || x(v) - x(list[i - 1]!) > 70)

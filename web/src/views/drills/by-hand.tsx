@@ -80,6 +80,40 @@ const following = (at: Point, scale: () => number, take: ((to: Point) => void) |
   press: () => undefined,
 });
 
+/** What a guess is set by; by the arrow keys too. */
+const Guess = ({
+  at,
+  how,
+  value,
+  text,
+  upright,
+  scale,
+  take,
+  onKey,
+}: {
+  readonly at: Point;
+  readonly how: string;
+  readonly value: number;
+  /** What was said; null while nothing was. */
+  readonly text: string | null;
+  readonly upright?: true;
+  readonly scale: () => number;
+  readonly take: (to: Point) => void;
+  readonly onKey: (e: KeyboardEvent) => void;
+}): ReactElement => (
+  <Handle
+    kind="guess"
+    at={at}
+    label={`My guess: ${how}`}
+    value={value}
+    text={text ?? 'nothing said yet'}
+    {...(upright === true ? { upright } : {})}
+    slack={SLACK}
+    grasp={following(at, scale, take)}
+    onKeyDown={onKey}
+  />
+);
+
 const Label = ({ at, children }: { readonly at: Point; readonly children: string }): ReactElement => (
   <text x={at[0]} y={at[1]} fontSize={20} {...paint.rim} {...paint.words} fontWeight={700}>
     {children}
@@ -143,15 +177,13 @@ function Arrow({ drill, hand, units, said, onSaid, scale }: Kind<'arrow'>): Reac
         <Label at={[head[0] + 12, head[1] - 14]}>{say(said, quantity, units)}</Label>
       )}
       {onSaid !== null && (
-        <Handle
-          kind="guess"
+        <Guess
           at={head}
-          label="My guess: draw the arrow out"
+          how="draw the arrow out"
           value={pull}
-          text={typeof said === 'number' ? say(said, quantity, units) : 'nothing said yet'}
-          slack={SLACK}
-          grasp={following(head, scale, take)}
-          onKeyDown={key}
+          text={typeof said === 'number' ? say(said, quantity, units) : null}
+          {...{ scale, take }}
+          onKey={key}
         />
       )}
     </g>
@@ -194,16 +226,14 @@ function Drop({ drill, hand, units, said, onSaid, scale }: Kind<'drop'>): ReactE
         <Label at={[at[0] + 16, at[1] + 22]}>{say(said, quantity, units)}</Label>
       )}
       {onSaid !== null && (
-        <Handle
-          kind="guess"
+        <Guess
           at={at}
-          label="My guess: draw the line down"
+          how="draw the line down"
           value={sag}
-          text={typeof said === 'number' ? say(said, quantity, units) : 'nothing said yet'}
+          text={typeof said === 'number' ? say(said, quantity, units) : null}
           upright
-          slack={SLACK}
-          grasp={following(at, scale, take)}
-          onKeyDown={key}
+          {...{ scale, take }}
+          onKey={key}
         />
       )}
     </g>
@@ -233,15 +263,13 @@ function SetFoot({ drill, hand, units, said, onSaid, scale }: Kind<'set'>): Reac
       {onSaid === null ? (
         <circle cx={at[0]} cy={at[1]} r={7} {...GUESS} strokeWidth={2.5} />
       ) : (
-        <Handle
-          kind="guess"
+        <Guess
           at={at}
-          label="My guess: set the foot"
+          how="set the foot"
           value={far}
-          text={set ? `${say(far, 'length', units)} out` : 'nothing said yet'}
-          slack={SLACK}
-          grasp={following(at, scale, take)}
-          onKeyDown={key}
+          text={set ? `${say(far, 'length', units)} out` : null}
+          {...{ scale, take }}
+          onKey={key}
         />
       )}
     </g>
