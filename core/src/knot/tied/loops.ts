@@ -211,7 +211,7 @@ export const BOWLINE: Knot = {
       },
     },
   ],
-  when: 'A loop round a trunk that neither slides nor jams, let go by its tail, which lies inside the loop.',
+  when: 'A loop round a trunk that neither slides nor jams; its bight lies inside the loop, and its tail lets it go.',
   fails: 'Shaken without load it opens; in stiff or slick cord the tail creeps. Pin the bight for a stay of days.',
   release: 'Pull the tail of the bight; it lets go under moderate load.',
 };
