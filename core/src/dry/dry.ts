@@ -155,10 +155,10 @@ function stands(rig: RidgeRig, context: RigContext): Standing {
   return {
     model,
     tied,
-    corners: model.mesh.corners,
+    corners: model.overhead.corners,
     at,
     ground,
-    run: runOff(model.mesh, model.neighbours, at, ground),
+    run: runOff(model.overhead, model.neighbours, at, ground),
   };
 }
 

@@ -5,6 +5,6 @@ import { USUAL_WORK } from '../rig/index.js';
 /** Wind in which a slipped hitch is flogged loose in one night, Beaufort. Judgement: 5 to 7. */
 const FLOGS = 6;
 
-/** Whether a slipped end gets a stick through its bight: where it stays for days, or the wind flogs it. */
-export const isPinned = (rig: RidgeRig, { quick }: Pick<Termination, 'quick'>): boolean =>
-  quick && ((rig.work ?? USUAL_WORK).nights > 1 || rig.wind.beaufort >= FLOGS);
+/** Whether an end is made sure of, by what keeps it: where it stays for days, or the wind flogs it. */
+export const isPinned = (rig: RidgeRig, { keeper }: Pick<Termination, 'keeper'>): boolean =>
+  keeper !== 'none' && ((rig.work ?? USUAL_WORK).nights > 1 || rig.wind.beaufort >= FLOGS);

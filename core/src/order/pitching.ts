@@ -6,6 +6,7 @@ import { inHaulOrder, layoutOf } from '../pitch/index.js';
 import type { PitchLayout, Reach } from '../pitch/index.js';
 import { USUAL_WORK, bedStem, ridgeModel, togglesOf, treeOf, trunksUsed } from '../rig/index.js';
 import type { RidgeRig, RigContext } from '../rig/index.js';
+import { PITCH_TRAITS } from '../roof/index.js';
 import { marksOf } from './marks.js';
 import { isPinned } from './pinned.js';
 import { pegsWanted } from '../shelter/index.js';
@@ -80,10 +81,10 @@ export function pitchingOf(rig: RidgeRig, context: RigContext, report: RigReport
   const drips = drip(steps, rig, report, [roof, bed]);
   const marked = markSteps(steps, rig, report, [roof ?? bed]);
   const { terminations } = terminationsOf(rig);
-  const slipped = terminations.filter((t) => isPinned(rig, t)).map((t) => t.name);
+  const kept = [...new Set(terminations.filter((t) => isPinned(rig, t)))];
   const pinned =
-    slipped.length > 0
-      ? steps.add('pin', 'pin', { ends: [...new Set(slipped)] }, ['pin'], {
+    kept.length > 0
+      ? steps.add('pin', 'pin', { ends: kept.map(({ name, keeper }) => ({ name, keeper })) }, ['pin'], {
           after: [roof ?? bed],
           lines: ['ridge'],
         })
@@ -152,7 +153,7 @@ function ridgeSteps(
   const fixed = steps.add(
     'fixed-end',
     'fixed-end',
-    { ...end(first), quick: terminations[first].quick },
+    { ...end(first), release: terminations[first].release },
     ['ridge-tie'],
     {
       after: [after],
@@ -208,6 +209,7 @@ function hitchSteps(steps: Steps, rig: RidgeRig, context: RigContext, layout: Pi
       roof: layout.roof.name,
       line: pitch.line,
       toggles: pitch.hitches.filter((h) => h.toggle !== undefined).length,
+      laid: PITCH_TRAITS[pitch.form].laid,
       gathered: layout.gathered,
     },
     ['cloth'],
@@ -233,7 +235,16 @@ function roofSteps(
   const pitch = rig.pitch!;
   const { terminations } = terminationsOf(rig);
   const ties = layout.reaches.filter((r) => r.kind === 'tie');
-  let from = after;
+  let from =
+    layout.plan.ridge === null
+      ? steps.add(
+          'lay-cloth',
+          'lay-cloth',
+          { roof: layout.roof.name, laid: PITCH_TRAITS[pitch.form].laid, gathered: layout.gathered },
+          ['cloth'],
+          { after: [after], lines: ['cloth'] },
+        )
+      : after;
   for (const r of ties)
     from = steps.add(
       `tie ${r.key.id}`,

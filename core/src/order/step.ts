@@ -1,4 +1,4 @@
-import type { HandTime } from '../catalogue/index.js';
+import type { HandTime, Keeper, Release } from '../catalogue/index.js';
 import type { GuyHitch } from '../rig/index.js';
 import type { Phrase } from '../quantity/index.js';
 import type { Pull } from '../catalogue/index.js';
@@ -21,7 +21,7 @@ export interface StepFacts {
     readonly hitch: string;
     readonly wraps: number;
     readonly height: number;
-    readonly quick: boolean;
+    readonly release: Release;
     /** Above one's reach: with a forked stick. */
     readonly high: boolean;
   };
@@ -56,8 +56,11 @@ export interface StepFacts {
     readonly roof: string;
     readonly line: 'under' | 'over' | 'through';
     readonly toggles: number;
+    /** How it is laid. */
+    readonly laid: string;
     readonly gathered: readonly string[];
   };
+  'lay-cloth': { readonly roof: string; readonly laid: string; readonly gathered: readonly string[] };
   'draw-out': { readonly pull: number };
   'tie-end': {
     readonly end: 0 | 1;
@@ -93,7 +96,7 @@ export interface StepFacts {
   'sit-in': { readonly comesDown: number };
   tail: { readonly where: readonly string[] };
   mark: { readonly bright: readonly string[]; readonly dull: readonly string[] };
-  pin: { readonly ends: readonly string[] };
+  pin: { readonly ends: readonly { readonly name: string; readonly keeper: Keeper }[] };
   /** Rain that stands on the roof, m³. */
   check: { readonly slack: boolean; readonly pool: number };
   haul: {
@@ -108,8 +111,9 @@ export interface StepFacts {
     readonly tree: string;
     readonly hitch: string;
     readonly tension: number;
-    readonly quick: boolean;
-    readonly pinned: boolean;
+    readonly release: Release;
+    /** What it is kept by now; none where nothing was done to it. */
+    readonly keeper: Keeper;
   };
   'stow-line': { readonly middle: boolean };
   'hank-guys': { readonly count: number };
@@ -131,6 +135,7 @@ export const STEP_CODES = [
   'raise-end',
   'hitch',
   'hang',
+  'lay-cloth',
   'draw-out',
   'tie-end',
   'prop',

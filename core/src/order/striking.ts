@@ -81,7 +81,13 @@ function offLine(turn: InTurn, rig: RidgeRig, report: RigReport, roof: string, w
     turn.add(
       `slip ${tie.id}`,
       'slip-end',
-      { tree: rig.trunks[end].name, hitch: t.name, tension: tie.pitched, quick: t.quick, pinned: isPinned(rig, t) },
+      {
+        tree: rig.trunks[end].name,
+        hitch: t.name,
+        tension: tie.pitched,
+        release: t.release,
+        keeper: isPinned(rig, t) ? t.keeper : 'none',
+      },
       ['take-off'],
       { lines: [tie.id] },
     );
@@ -103,8 +109,8 @@ function letGo(turn: InTurn, rig: RidgeRig, report: RigReport): void {
         tree: rig.trunks[i].name,
         hitch: t.name,
         tension: i === hauled ? ridge.pitched : 0,
-        quick: t.quick,
-        pinned: isPinned(rig, t),
+        release: t.release,
+        keeper: isPinned(rig, t) ? t.keeper : 'none',
       },
       ['take-off'],
       { lines: ['ridge'] },

@@ -415,11 +415,11 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
     .sort((a, b) => ratioOf(a) - ratioOf(b));
   const pitched = tied.pitched.numbers;
   const { ground } = model.layout.setting;
-  const roofed = roofedIn(rig, { corners: model.mesh.corners, at: pitched.at, ground });
+  const roofed = roofedIn(rig, { corners: model.overhead.corners, at: pitched.at, ground });
   const under = rig.under === undefined ? null : underRoof(rig.under, roofed);
   const fire = rig.fire === undefined ? null : fireBy(rig.fire, roofed.walls, roofed, roofed.upwind, rig.wind.beaufort);
-  const cover = coverOf(model.mesh, model.neighbours, pitched.at, ground);
-  const water = runOff(model.mesh, model.neighbours, pitched.at, ground);
+  const cover = coverOf(model.overhead, model.neighbours, pitched.at, ground);
+  const water = runOff(model.overhead, model.neighbours, pitched.at, ground);
   let [slack, wrinkled, whole] = [0, 0, 0];
   for (let i = 0; i < pitched.panelState.length; i++) {
     const a = s.area[i]!;

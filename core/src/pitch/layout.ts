@@ -241,7 +241,8 @@ function footOf(
   const [ux, uy] = [(key.at[0] - from[0]) / away, (key.at[1] - from[1]) / away];
   const height = key.at[2] - ground(key.at[0], key.at[1]);
   const slope = Math.atan2(from[2] - key.at[2], away);
-  const wanted = guy.stick < 0 ? (to === 'guy' && slope < FLATTEST && tied === null ? height : 0) : guy.stick;
+  const propped = key.role.to === 'guy' && (key.role.stick === true || slope < FLATTEST);
+  const wanted = guy.stick < 0 ? (propped && tied === null ? height : 0) : guy.stick;
   const stick = height > 0.15 ? wanted : 0;
   if (guy.foot !== null) return { foot: level(guy.foot[0], guy.foot[1], raise), stick };
   if (to === 'peg') return { foot: level(key.at[0] + ux * PEG_LOOP, key.at[1] + uy * PEG_LOOP, raise), stick: 0 };

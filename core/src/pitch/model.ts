@@ -31,7 +31,7 @@ import {
   treeOf,
   treeProblems,
 } from '../rig/index.js';
-import type { Key, Mesh, Neighbours } from '../roof/index.js';
+import type { FormPlan, Key, Mesh, Neighbours } from '../roof/index.js';
 import { meshCloth, neighboursOf, roofMass } from '../roof/index.js';
 import type { HoldId } from '../support/index.js';
 import type { PitchLayout, Reach } from './layout.js';
@@ -63,6 +63,9 @@ export interface PitchModel {
   readonly ridge: RidgeModel;
   readonly cloth: Cloth;
   readonly mesh: Mesh;
+  /** The same without what lies on the ground as a floor: what is over somebody, what rain falls on. */
+  readonly overhead: Mesh;
+  /** Of what is overhead. */
   readonly neighbours: Neighbours;
   /** The cloth's nodes come first in the net, in the mesh's order. */
   readonly net: Net;
@@ -336,6 +339,7 @@ export function pitchModel(
   // cloth and all that hangs on the line may come down to the ground, and rest on it
   const stopped = nodes.map((n): NetNode => (MAY_LIE.test(n.id) ? { ...n, overGround: true } : n));
   const panels = panelsOf(mesh, cloth, (roofMass(roof) * GRAVITY) / clothArea(mesh));
+  const overhead = withoutFloor(mesh, plan);
   const model: PitchModel = {
     rig,
     context,
@@ -343,7 +347,8 @@ export function pitchModel(
     ridge,
     cloth,
     mesh,
-    neighbours: neighboursOf(mesh),
+    overhead,
+    neighbours: neighboursOf(overhead),
     net: {
       format: 'rough-bight/net@1',
       nodes: stopped,
@@ -385,18 +390,45 @@ function lumpWeight(
 
 const lengthOf = (r: Reach): number => Math.hypot(...([0, 1, 2] as const).map((c) => r.key.at[c] - r.foot[c]!));
 
+/** How a place of the flat cloth lies in one of its pieces: shares of its second and its third corner. */
+function inPiece([a, b, c]: readonly [Key, Key, Key], s: number, t: number): readonly [v: number, w: number] {
+  const twice = (b.flat[0] - a.flat[0]) * (c.flat[1] - a.flat[1]) - (c.flat[0] - a.flat[0]) * (b.flat[1] - a.flat[1]);
+  return [
+    ((s - a.flat[0]) * (c.flat[1] - a.flat[1]) - (c.flat[0] - a.flat[0]) * (t - a.flat[1])) / twice,
+    ((b.flat[0] - a.flat[0]) * (t - a.flat[1]) - (s - a.flat[0]) * (b.flat[1] - a.flat[1])) / twice,
+  ];
+}
+const keysOf = (piece: readonly string[], byId: ReadonlyMap<string, Key>): [Key, Key, Key] =>
+  piece.map((id) => byId.get(id)!) as [Key, Key, Key];
+
+/** A mesh without the panels whose middles lie in the form's floor. */
+function withoutFloor(mesh: Mesh, { keys, floor = [] }: FormPlan): Mesh {
+  if (floor.length === 0) return mesh;
+  const byId = new Map(keys.map((k) => [k.id, k]));
+  const pieces = floor.map((f) => keysOf(f, byId));
+  const corners: number[] = [];
+  for (let t = 0; t < mesh.corners.length; t += 3) {
+    const of = [0, 1, 2].map((k) => mesh.corners[t + k]!);
+    const [s, u] = [0, 1].map((c) => of.reduce((sum, n) => sum + mesh.flat[2 * n + c]!, 0) / 3) as [number, number];
+    const lies = pieces.some((p) => {
+      const [v, w] = inPiece(p, s, u);
+      return Math.min(v, w, 1 - v - w) > -1e-9;
+    });
+    if (!lies) corners.push(...of);
+  }
+  return { ...mesh, corners: Int32Array.from(corners) };
+}
+
 /** The cloth's nodes where its flat pieces lie in space. */
 function placeCloth({ plan }: PitchLayout, mesh: Mesh, byId: ReadonlyMap<string, Key>): NetNode[] {
-  const facets = plan.facets.map((f) => f.map((id) => byId.get(id)!) as [Key, Key, Key]);
+  const facets = plan.facets.map((f) => keysOf(f, byId));
   return Array.from({ length: mesh.flat.length / 2 }, (_, n): NetNode => {
     const [s, t] = [mesh.flat[2 * n]!, mesh.flat[2 * n + 1]!];
     let best: Vec3 = [0, 0, 0];
     let inside = Number.NEGATIVE_INFINITY;
-    for (const [a, b, c] of facets) {
-      const twice =
-        (b.flat[0] - a.flat[0]) * (c.flat[1] - a.flat[1]) - (c.flat[0] - a.flat[0]) * (b.flat[1] - a.flat[1]);
-      const v = ((s - a.flat[0]) * (c.flat[1] - a.flat[1]) - (c.flat[0] - a.flat[0]) * (t - a.flat[1])) / twice;
-      const w = ((b.flat[0] - a.flat[0]) * (t - a.flat[1]) - (s - a.flat[0]) * (b.flat[1] - a.flat[1])) / twice;
+    for (const facet of facets) {
+      const [a, b, c] = facet;
+      const [v, w] = inPiece(facet, s, t);
       const least = Math.min(v, w, 1 - v - w);
       if (least <= inside + 1e-9) continue;
       inside = least;

@@ -158,6 +158,13 @@ const HAULED = 1e-4;
 const FIRST_PULL = 0.4;
 
 /**
+ * Whether a guy is what a stick stands by, without a ridge or a tree to steady it: it is tied at its length before the stick is let go,
+ * since no stick stands between pulls that give.
+ */
+const standsBy = ({ hasRidge, layout }: PitchModel, { role, reach }: Member): boolean =>
+  role === 'guy' && !hasRidge && layout.sticks.length > 1 && reach!.stick > 0;
+
+/**
  * Ties a rig as people do: everything is put on with a light pull, then each guy is hauled in turn and tied off at its
  * length, which the next ones change again.
  * @param options.from the rig as it was a moment ago: every haul begins from where that one ended, and ends the same
@@ -206,10 +213,14 @@ export function tieOff(
   };
   members.forEach((m, k) => {
     const i = line[k]!;
+    const first = m.haul * (order.includes(m) && m.role !== 'tie' ? FIRST_PULL : 1);
     if (m.role === 'ridge') {
       s.curve[i] = model.curveOf(m, false);
       tied[k] = s.rest[i]!;
-    } else soft(k, m.haul * (order.includes(m) && m.role !== 'tie' ? FIRST_PULL : 1), s.rest[i]!);
+    } else if (standsBy(model, m)) {
+      s.curve[i] = model.curveOf(m, false);
+      tied[k] = s.rest[i] = s.rest[i]! / (1 + strainAt(s.curve[i]!, first));
+    } else soft(k, first, s.rest[i]!);
   });
   haul();
   members.forEach((m, k) => m.role !== 'ridge' && freeze(k));
@@ -495,7 +506,7 @@ export function solveCase(
   let runsAway = false;
   if (c.environment.rain > 0) {
     for (let round = 0; round < FILL_ROUNDS; round++) {
-      const runs = runOff(model.mesh, model.neighbours, placesOf(engine), model.layout.setting.ground);
+      const runs = runOff(model.overhead, model.neighbours, placesOf(engine), model.layout.setting.ground);
       ponds = filledBy(runs, c.environment.rain);
       const now = 1000 * ponds.reduce((sum, p) => sum + p.volume, 0);
       if (now < 0.05 || Math.abs(now - litres) <= AT_REST * now) {

@@ -107,20 +107,7 @@ export function bedRows(model: BedModel, cases: readonly LoadCase[]): Row[] {
       pull,
       [
         at('eye', 'end', `${END[i]} strap round ${bedStem(rig, i).name}`, [looked(STRAP_EYE)]),
-        at('loop', 'end', `${way.one} of the ${END[i]} strap`, [
-          knotKept(
-            {
-              id: straps.adjust,
-              name: way.name,
-              efficiency: way.efficiency,
-              cordInDiameters: 0,
-              hauls: false,
-              quick: false,
-              toggled: false,
-            },
-            webbing,
-          ),
-        ]),
+        at('loop', 'end', `${way.one} of the ${END[i]} strap`, [knotKept(way, webbing)]),
         {
           id: `strap${i}:connector`,
           kind: 'end',

@@ -3,7 +3,7 @@ import type { PitchLayout } from '../pitch/index.js';
 import { SaidError } from '../quantity/index.js';
 import { RigProblem, freshKit, freshPitch, meanWind, measuredSpan, roofedIn } from '../rig/index.js';
 import type { RigContext, RidgeRig } from '../rig/index.js';
-import { PITCH_FORMS, PITCH_TRAITS, clothOver, opensIntoWind } from '../roof/index.js';
+import { PITCH_FORMS, PITCH_TRAITS, clothOver, opensIntoWind, overheadOf } from '../roof/index.js';
 import type { KitRoof, PitchForm } from '../roof/index.js';
 import { DRY, openTo, placeUnder } from '../under/index.js';
 import type { Placed, Roofed } from '../under/index.js';
@@ -84,10 +84,10 @@ function pitched(wanted: Wanted, context: RigContext, roof: KitRoof, form: Pitch
 
 /** The roof as its form lays it, before anything pulls: what it covers is known from that, near enough to choose by. */
 function roofedBy(rig: RidgeRig, layout: PitchLayout): Roofed {
-  const { keys, facets } = layout.plan;
+  const { keys } = layout.plan;
   const index = new Map(keys.map((k, i) => [k.id, i]));
   return roofedIn(rig, {
-    corners: Int32Array.from(facets.flatMap((f) => f.map((id) => index.get(id)!))),
+    corners: Int32Array.from(overheadOf(layout.plan).flatMap((f) => f.map((id) => index.get(id)!))),
     at: keys.flatMap((k) => k.at),
     ground: layout.setting.ground,
   });

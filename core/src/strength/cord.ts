@@ -46,7 +46,7 @@ export function cordStrength(
 }
 
 /** What a knot leaves of a cord of this fibre. */
-export function knotKept(termination: Termination, cord: Cord): Figure {
+export function knotKept(termination: Pick<Termination, 'name' | 'efficiency'>, cord: Cord): Figure {
   const factor = FIBRE_TRAITS[cord.fibre].knotFactor;
   const knot = looked(termination.efficiency);
   if (factor === 1) return knot;

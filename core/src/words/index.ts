@@ -1,5 +1,6 @@
 export * from './budget-words.js';
 export * from './order-words.js';
+export * from './end-words.js';
 export * from './drill-words.js';
 export * from './night-words.js';
 export * from './doubt-words.js';

@@ -4,6 +4,7 @@ import type { BodyMeasures, Phrase, UnitChoice } from '../quantity/index.js';
 import { amount, capital, metres, nearestMark, phrase, sayHaul, sayHeight, saySmall, tell } from '../quantity/index.js';
 import { GUY_HITCHES } from '../rig/index.js';
 import { counted, listed } from './budget-words.js';
+import { sayKeeping, sayLettingGo, sayRelease, sayUnkeeping } from './end-words.js';
 
 /** A step in words: what is done, and the numbers that hands want for it. */
 export interface StepWords {
@@ -66,6 +67,9 @@ const WHEN = {
   soaked: 'When all is soaked',
 } as const;
 
+const gather = (at: readonly string[]): string =>
+  at.length > 0 ? `No tie-out at the ${listed(at)}: gather the cloth round a pebble there. ` : '';
+
 const WORDS: Words = {
   'look-up': ({ trees }) => ({
     what: 'Look up',
@@ -84,9 +88,9 @@ const WORDS: Words = {
     what: 'Stand the pole',
     how: phrase`Its foot ${metres(dug)} into the ground, its head leaning away from the bed by ${amount(lean, 'angle')}; ${counted(stays, 'back-stay')} before anything hangs on it.`,
   }),
-  'fixed-end': ({ tree, hitch, wraps, height, high, quick }, reader) => ({
+  'fixed-end': ({ tree, hitch, wraps, height, high, release }, reader) => ({
     what: `Tie the line to ${tree}`,
-    how: `${capital(hitch)}, ${turns(wraps)}.${quick ? ' It lets go under load.' : ''}${withReach(high)}`,
+    how: `${capital(hitch)}, ${turns(wraps)}. ${sayRelease({ release })}${withReach(high)}`,
     number: atHeight(height, reader),
   }),
   'low-end': ({ tree }) => ({
@@ -108,11 +112,13 @@ const WORDS: Words = {
     how: phrase`${capital(type)} of ${cord}, its loop ${saySmall(loop, body)} long, turns side by side, the join off the turns; ${tell([metres(at)], units)} along from the first tree.`,
     number: `${wraps} ${wraps === 1 ? 'wrap' : 'wraps'}`,
   }),
-  hang: ({ roof, line, toggles, gathered }) => ({
+  hang: ({ roof, line, toggles, laid, gathered }) => ({
     what: `Hang the ${roof} ${TIES[line]}`,
-    how: `${toggles > 0 ? `${capital(counted(toggles, 'toggle'))} through loop and tie-out. ` : ''}${
-      gathered.length > 0 ? `No tie-out at the ${listed(gathered)}: gather the cloth round a pebble there. ` : ''
-    }Lift the cloth to move it; cord that slides through a tab saws it.`,
+    how: `${laid} ${toggles > 0 ? `${capital(counted(toggles, 'toggle'))} through loop and tie-out. ` : ''}${gather(gathered)}Lift the cloth to move it; cord that slides through a tab saws it.`,
+  }),
+  'lay-cloth': ({ roof, laid, gathered }) => ({
+    what: `Spread the ${roof} where it will stand`,
+    how: `${laid} ${gather(gathered)}`.trim(),
   }),
   'draw-out': ({ pull }) => ({
     what: 'Slide the hitches out until the ridge of the cloth is taut',
@@ -172,8 +178,8 @@ const WORDS: Words = {
     number: counted(bright.length, 'line'),
   }),
   pin: ({ ends }) => ({
-    what: 'Pin the slipped hitches',
-    how: `A stick through the bight of the ${listed(ends)}: flogging and days of weather shake them loose.`,
+    what: ends.every((e) => e.keeper === 'bight') ? 'Pin the slipped hitches' : 'Make the ends sure',
+    how: `${capital(listed(ends.flatMap((e) => (e.keeper === 'none' ? [] : [sayKeeping(e.name, e.keeper)]))))}: flogging and days of weather shake them loose.`,
   }),
   check: ({ slack, pool }, { units }) => ({
     what: 'Walk round it once',
@@ -203,11 +209,11 @@ const WORDS: Words = {
     what: by === 'hitches' ? `Take the ${roof} off its hitches` : `Take the ${roof} down`,
     how: `${wet ? 'Shake it off first. ' : ''}${by === 'hitches' ? 'The hitches stay on the line: slide both to the middle.' : 'Gather it to the middle before the wind has it.'}`,
   }),
-  'slip-end': ({ tree, hitch, tension, quick, pinned }) => ({
+  'slip-end': ({ tree, hitch, tension, release, keeper }) => ({
     what: `Let the line go at ${tree}`,
     how:
       tension > 0
-        ? `${capital(hitch)}: ${pinned ? 'draw the pin, ' : ''}take the strain on the working end before you ${quick ? 'slip it: it lets go under load' : 'untie it: it does not let go under load, ease it round the trunk'}. Stand beside the line, not in it.`
+        ? `${capital(hitch)}: ${sayUnkeeping(keeper)}take the strain on the working end before you ${sayLettingGo(release)}. Stand beside the line, not in it.`
         : `${capital(hitch)}, slack now.`,
     number: tension > 0 ? [amount(tension, 'force')] : '',
   }),

@@ -63,6 +63,11 @@ export const HEIGHTS: Readonly<Record<PitchForm, number>> = {
   threesided: 1.1,
   prop: 1.7,
   low: 0.65,
+  window: 1.2,
+  tube: 1,
+  canopy: 1.7,
+  lifted: 1.3,
+  diamond: 1.3,
 };
 
 /** A form between two equal alders over level ground, symmetric in everything. */

@@ -51,14 +51,18 @@ const SAID: readonly (readonly [StepCode, object, readonly [string, string, stri
       hitch: 'round turn and two half hitches',
       wraps: 2,
       height: 1.9,
-      quick: false,
+      release: 'eased',
       high: false,
     },
-    ['Tie the line to the upstream alder', 'Round turn and two half hitches, twice round.', '1.90 m, below my reach'],
+    [
+      'Tie the line to the upstream alder',
+      'Round turn and two half hitches, twice round. It is eased off under load, turn by turn.',
+      '1.90 m, below my reach',
+    ],
   ],
   [
     'fixed-end',
-    { tree: 'the upstream alder', hitch: 'releasable bowline', wraps: 1, height: 2.4, quick: true, high: true },
+    { tree: 'the upstream alder', hitch: 'releasable bowline', wraps: 1, height: 2.4, release: 'loaded', high: true },
     [
       'Tie the line to the upstream alder',
       'Releasable bowline, once round. It lets go under load. Above reach: push the turn up with a forked stick.',
@@ -151,12 +155,23 @@ const SAID: readonly (readonly [StepCode, object, readonly [string, string, stri
   ],
   [
     'hang',
-    { roof: 'grey-blue square, 3 m', line: 'under', toggles: 2, gathered: ['left corner'] },
+    {
+      roof: 'grey-blue square, 3 m',
+      line: 'under',
+      toggles: 2,
+      laid: 'Middles on the line.',
+      gathered: ['left corner'],
+    },
     [
       'Hang the grey-blue square, 3 m over the line',
-      'Two toggles through loop and tie-out. No tie-out at the left corner: gather the cloth round a pebble there. Lift the cloth to move it; cord that slides through a tab saws it.',
+      'Middles on the line. Two toggles through loop and tie-out. No tie-out at the left corner: gather the cloth round a pebble there. Lift the cloth to move it; cord that slides through a tab saws it.',
       '',
     ],
+  ],
+  [
+    'lay-cloth',
+    { roof: 'mess roof, 5 m', laid: 'Its four corners, and nothing else.', gathered: [] },
+    ['Spread the mess roof, 5 m where it will stand', 'Its four corners, and nothing else.', ''],
   ],
   [
     'draw-out',
@@ -301,10 +316,24 @@ const SAID: readonly (readonly [StepCode, object, readonly [string, string, stri
   ],
   [
     'pin',
-    { ends: ['pulley-style hitch'] },
+    { ends: [{ name: 'pulley-style hitch', keeper: 'bight' }] },
     [
       'Pin the slipped hitches',
       'A stick through the bight of the pulley-style hitch: flogging and days of weather shake them loose.',
+      '',
+    ],
+  ],
+  [
+    'pin',
+    {
+      ends: [
+        { name: 'overhand loop and toggle', keeper: 'stick' },
+        { name: 'cleat tensioner', keeper: 'tail' },
+      ],
+    },
+    [
+      'Make the ends sure',
+      'The stick of the overhand loop and toggle tied in and the tail of the cleat tensioner tied off: flogging and days of weather shake them loose.',
       '',
     ],
   ],
@@ -389,7 +418,7 @@ const SAID: readonly (readonly [StepCode, object, readonly [string, string, stri
   ],
   [
     'slip-end',
-    { tree: 'the split willow', hitch: 'pulley-style hitch', tension: 240, quick: true, pinned: true },
+    { tree: 'the split willow', hitch: 'pulley-style hitch', tension: 240, release: 'loaded', keeper: 'bight' },
     [
       'Let the line go at the split willow',
       'Pulley-style hitch: draw the pin, take the strain on the working end before you slip it: it lets go under load. Stand beside the line, not in it.',
@@ -398,16 +427,31 @@ const SAID: readonly (readonly [StepCode, object, readonly [string, string, stri
   ],
   [
     'slip-end',
-    { tree: 'the split willow', hitch: 'figure-eight loop', tension: 240, quick: false, pinned: false },
+    { tree: 'the split willow', hitch: 'figure-eight loop', tension: 240, release: 'slack', keeper: 'none' },
     [
       'Let the line go at the split willow',
-      'Figure-eight loop: take the strain on the working end before you untie it: it does not let go under load, ease it round the trunk. Stand beside the line, not in it.',
+      'Figure-eight loop: take the strain on the working end before you take it off: it does not let go under load, slack it first. Stand beside the line, not in it.',
       '240 N',
     ],
   ],
   [
     'slip-end',
-    { tree: 'the upstream alder', hitch: 'figure-eight loop', tension: 0, quick: false, pinned: false },
+    {
+      tree: 'the split willow',
+      hitch: 'loop cranked tight by a stick',
+      tension: 240,
+      release: 'eased',
+      keeper: 'stick',
+    },
+    [
+      'Let the line go at the split willow',
+      'Loop cranked tight by a stick: untie its stick, take the strain on the working end before you untie it: its turns bear meanwhile, ease it off round the trunk. Stand beside the line, not in it.',
+      '240 N',
+    ],
+  ],
+  [
+    'slip-end',
+    { tree: 'the upstream alder', hitch: 'figure-eight loop', tension: 0, release: 'slack', keeper: 'none' },
     ['Let the line go at the upstream alder', 'Figure-eight loop, slack now.', ''],
   ],
   [

@@ -108,15 +108,16 @@ const crossed: Path = [
     .slice(CROSSED + 1)
     .map(([x, y, z]): Vec3 => [x, y, z]),
 ];
+const EIGHT_STARTS: readonly Path[] = [
+  [[24, 0.68, 0], first[0]!],
+  [[-24, -6.7, 0], back[0]!],
+];
 export const FIGURE_EIGHT_BEND: Knot = {
   id: 'figure-eight-bend',
   name: 'figure-eight bend',
   lay: {
     bars: [],
-    starts: [
-      [[24, 0.68, 0], first[0]!],
-      [[-24, -6.7, 0], back[0]!],
-    ],
+    starts: EIGHT_STARTS,
     steps: [
       thread('A figure eight in one end: over the line, round behind it.', ...first.slice(1, 13)),
       thread('Through the first eye.', ...first.slice(13)),
@@ -131,10 +132,7 @@ export const FIGURE_EIGHT_BEND: Knot = {
       does: 'The second end changes sides half way: it bears on one place, keeps less strength and jams. Side by side.',
       lay: {
         bars: [],
-        starts: [
-          [[24, 0.68, 0], first[0]!],
-          [[-24, -6.7, 0], back[0]!],
-        ],
+        starts: EIGHT_STARTS,
         steps: [
           thread('A figure eight in one end.', ...first.slice(1, 13)),
           thread('Through the first eye.', ...first.slice(13)),

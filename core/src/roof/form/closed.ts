@@ -8,6 +8,7 @@ import { SIDE, hung, lineAt, onHitch } from './over-ridge.js';
 export const closed: Form = {
   name: 'gable, one end closed',
   words: 'A gable whose first end comes down to the ground: low, for cold wind along the ridge.',
+  laid: 'The second hitch takes the middle of its short edge; the first one a tie-out in the cloth, in from the other end, which comes down with its corners.',
   reads: [],
   hangs: 'ridge',
   usual: { edges: [0, 0] },

@@ -6,6 +6,7 @@ import { hung, lineAt, onHitch } from './over-ridge.js';
 export const diagonal: Form = {
   name: 'diagonal fly',
   words: 'The ridge from corner to corner: least cord, over a hammock.',
+  laid: 'Two opposite corners on the line, the other two out to the sides.',
   reads: ['edges'],
   hangs: 'ridge',
   usual: { edges: [0.7, 0.7] },

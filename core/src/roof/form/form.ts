@@ -32,8 +32,8 @@ export type Role =
   | { readonly to: 'hitch'; readonly end: 0 | 1 }
   /** Tied straight to a trunk. */
   | { readonly to: 'trunk'; readonly end: 0 | 1 }
-  /** Guyed out; `from` is the point of the cloth whose line the guy extends. */
-  | { readonly to: 'guy'; readonly from: string }
+  /** Guyed out; `from` is the point of the cloth whose line the guy extends. `stick`: over a stick, however steeply the cloth comes down. */
+  | { readonly to: 'guy'; readonly from: string; readonly stick?: true }
   /** Pegged down where it lies, drawn away from `from`, or from the middle of the roof. */
   | { readonly to: 'peg'; readonly from?: string }
   /** Stood up on a prop, or on two sticks in an A. */
@@ -60,6 +60,8 @@ export interface FormPlan {
   readonly keys: readonly Key[];
   /** Keys of each flat piece; together they cover the cloth. */
   readonly facets: readonly (readonly [string, string, string])[];
+  /** Those of them that lie on the ground as a floor: no roof over anything. */
+  readonly floor?: readonly (readonly [string, string, string])[];
   /** Where a ridgeline meets the cloth, as a segment of the cloth; null without one. */
   readonly ridge: readonly [readonly [number, number], readonly [number, number]] | null;
   /** Whether the fold runs from corner to corner. */
@@ -99,6 +101,8 @@ export interface Cloth {
 export interface Form {
   readonly name: string;
   readonly words: string;
+  /** How the cloth is laid: which tie-outs go where, counted from where. */
+  readonly laid: string;
   /** Which of the shape's numbers it reads. */
   readonly reads: readonly (keyof Shape)[];
   /** Whether it hangs on a ridgeline, is tied to the trunks by its ends, hangs from the first trunk or stands alone. */

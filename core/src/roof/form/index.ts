@@ -1,29 +1,39 @@
 export * from './form.js';
 
 import type { Form, FormPlan, Setting } from './form.js';
+import { canopy } from './canopy.js';
 import { closed } from './closed.js';
 import { diagonal } from './diagonal.js';
+import { diamond } from './diamond.js';
 import { flying } from './flying.js';
 import { gable } from './gable.js';
 import { group } from './group.js';
 import { leanto } from './leanto.js';
+import { lifted } from './lifted.js';
 import { low } from './low.js';
 import { prop } from './prop.js';
 import { storm } from './storm.js';
 import { threesided } from './threesided.js';
+import { tube } from './tube.js';
 import { wedge } from './wedge.js';
+import { window } from './window.js';
 
 /** Every form a roof can be pitched in, and be wished for on the ground: the one list of them. */
 export const PITCH_TRAITS = {
   gable,
   closed,
   storm,
+  window,
+  tube,
   flying,
   group,
+  canopy,
   diagonal,
   leanto,
   wedge,
+  lifted,
   threesided,
+  diamond,
   prop,
   low,
 } as const satisfies Record<string, Form>;
@@ -32,6 +42,10 @@ export const PITCH_FORMS = Object.keys(PITCH_TRAITS) as readonly PitchForm[];
 
 /** Traits of a form by its id. */
 export const formOf = (id: PitchForm): Form => PITCH_TRAITS[id];
+
+/** Those pieces of a form that are over something: all but its floor. */
+export const overheadOf = ({ facets, floor = [] }: Pick<FormPlan, 'facets' | 'floor'>): FormPlan['facets'] =>
+  facets.filter((f) => !floor.includes(f));
 
 /**
  * A form by construction.

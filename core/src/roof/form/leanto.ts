@@ -5,6 +5,7 @@ import { onHitch, overRidge } from './over-ridge.js';
 export const leanto: Form = {
   name: 'lean-to',
   words: 'One slope to the ground behind, open in front, with an awning or without.',
+  laid: 'Counted from the front corners, the tie-outs of the short edges where the awning ends on the line; the back edge pegged, to windward.',
   reads: ['edges', 'awning'],
   hangs: 'ridge',
   usual: { edges: [1.4, 0], awning: 0.25 },

@@ -9,6 +9,7 @@ import { SIDE } from './over-ridge.js';
 export const prop: Form = {
   name: 'single prop with a beak',
   words: 'Stands on one stick a third of the way from the front, without trees.',
+  laid: 'Back edge pegged, to windward; the stick under the tie-out a third of the length from the front; sides, front corners, then the beak.',
   reads: ['prop'],
   hangs: 'alone',
   usual: { prop: 1.2 },

@@ -9,6 +9,7 @@ export const threesided: Form = {
   name: 'three-sided',
   words:
     'Back pegged with a strip of cloth as floor, front corners folded in, the front’s middle drawn out to a triangle.',
+  laid: 'The short edges’ tie-outs nearest the front on the line; the back edge pegged a strip in, front corners folded in and down, the middle of the front drawn out.',
   reads: ['flap'],
   hangs: 'ridge',
   usual: { flap: 0.3 },
@@ -106,10 +107,18 @@ function threeSides(g: Setting): FormPlan {
   );
   facets.push(['r0', 'rm', 'f0'], ['rm', 'fm', 'f0'], ['rm', 'r1', 'f1'], ['rm', 'f1', 'fm']);
   facets.push(['r0', 'b0', 'rm'], ['rm', 'b0', 'bm'], ['rm', 'bm', 'b1'], ['rm', 'b1', 'r1']);
-  if (flap > 0.03) facets.push(['b0', 'i0', 'bm'], ['bm', 'i0', 'i1'], ['bm', 'i1', 'b1']);
+  const floor: [string, string, string][] =
+    flap > 0.03
+      ? [
+          ['b0', 'i0', 'bm'],
+          ['bm', 'i0', 'i1'],
+          ['bm', 'i1', 'b1'],
+        ]
+      : [];
   return {
     keys,
-    facets,
+    facets: [...facets, ...floor],
+    floor,
     ridge: [
       [-half, ridgeT],
       [half, ridgeT],

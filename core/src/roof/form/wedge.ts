@@ -8,6 +8,7 @@ import { meet } from './meet.js';
 export const wedge: Form = {
   name: 'wedge',
   words: 'One high corner, three on the ground: sheds wind from behind.',
+  laid: 'One corner to the tree, the opposite one to windward, the other two pegged out and down.',
   reads: [],
   hangs: 'first',
   usual: {},

@@ -8,6 +8,7 @@ import { say } from '@rough-bight/core/quantity';
 import { RIDGE_LIMITS, TENSIONINGS } from '@rough-bight/core/rig';
 import type { End, RidgeResult, RidgeRig, Tensioning } from '@rough-bight/core/rig';
 import type { RigReport } from '@rough-bight/core/shelter';
+import { sayEnd } from '@rough-bight/core/words';
 import { lazy, Suspense } from 'react';
 import type { ReactElement } from 'react';
 import { Choice, Segments } from '../../parts/choice.js';
@@ -258,6 +259,7 @@ export function TieFields({ editing, i }: { readonly editing: Editing; readonly 
         label="Hitch"
         value={rig.ends[i].termination}
         options={TERMINATIONS.map((t) => ({ id: t.id, name: t.name }))}
+        hint={sayEnd(findTermination(rig.ends[i].termination)!)}
         onChange={(termination) => end({ termination })}
       />
       <NumberField

@@ -189,7 +189,9 @@ function RoofAndForm({
           />
         )}
       </ControlRow>
-      <Text textStyle="quiet">{trait.words}</Text>
+      <Text textStyle="quiet">
+        {trait.words} {trait.laid}
+      </Text>
       <ControlRow>
         {SHAPED.filter(({ of }) => trait.reads.includes(of)).map(({ of, label, step, hint }) => (
           <NumberField

@@ -1,7 +1,9 @@
 import { Box, Button, Flex, Slider, Text, chakra } from '@chakra-ui/react';
+import { findTermination } from '@rough-bight/core/catalogue';
 import { KNOTS, drawnAt, momentOf, stepsOf, strengthOf } from '@rough-bight/core/knot';
 import type { Knot, Look, Tied } from '@rough-bight/core/knot';
 import { capital, say } from '@rough-bight/core/quantity';
+import { sayLeft } from '@rough-bight/core/words';
 import { useDrag } from '@use-gesture/react';
 import { ArrowLeft, ArrowRight, RotateCcw } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -56,6 +58,7 @@ function Shown({ knot }: { readonly knot: Knot }): ReactElement {
   const units = useUnits();
   const go = useNavigate();
   const strength = strengthOf(knot);
+  const end = findTermination(knot.id);
   const fault = knot.wrong.find((w) => w.id === wrong);
   const full: Look = { ...look, left: hand === 'left' };
   const next = KNOTS[(KNOTS.indexOf(knot) + 1) % KNOTS.length]!;
@@ -84,6 +87,7 @@ function Shown({ knot }: { readonly knot: Knot }): ReactElement {
               <Told what="When">{knot.when}</Told>
               <Told what="How it fails">{knot.fails}</Told>
               <Told what="Let go">{knot.release}</Told>
+              {end !== undefined && <Told what="Afterwards">{sayLeft(end)}</Told>}
               <Told what={strength.quantity === 'share' ? 'Strength kept' : 'Grip, over the plain loop’s'}>
                 {`${say(strength.low, strength.quantity, units)} to ${say(strength.high, strength.quantity, units)}, mostly ${say(strength.typical, strength.quantity, units)}`}
               </Told>
