@@ -94,6 +94,7 @@ export const RIDGE_KINDS: Readonly<Record<string, UnknownKind>> = {
   wetGrowth: 'soaking',
   uptake: 'soaking',
   hung: 'hung',
+  cloth: 'hung',
   area: 'hung',
   rho: 'air',
   beaufort: 'wind',

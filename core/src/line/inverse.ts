@@ -210,6 +210,23 @@ export function unstressedFromSag(span: Span, sag: number): number {
   );
 }
 
+/**
+ * Unstressed length at which the line, with its loads on, pulls on one of its supports as given: hauled there with all of it hanging.
+ * @param end     which support
+ * @param tension of the line at it, N, > 0
+ * @throws NoSuchLine naming the nearest pull that this line comes to
+ */
+export function unstressedFromEndTension(span: Span, end: 0 | 1, tension: number): number {
+  const solve = warmSolver(span);
+  return fromTightSide(
+    norm(span.chord),
+    -tension,
+    (l) => -solve(l).endTension[end],
+    (reached) =>
+      phrase`a pull of ${amount(tension, 'force')} does not raise what hangs on it; the nearest this line comes is ${amount(-reached, 'force')}`,
+  );
+}
+
 /** Vertical drop of point `at` of the bare line when `force` (N) is hung there, beyond its drop without, m. */
 export function dipOf(span: Span, unstressed: number, at: number, force: number): number {
   const bare = bareOf(span);

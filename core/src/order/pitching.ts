@@ -171,7 +171,11 @@ function ridgeSteps(
   }
   const low = steps.add('low-end', 'low-end', { tree: rig.trunks[last].name }, ['knot'], { after: [fixed], lines });
   const hung = hitches(low);
-  return steps.add('raise-end', 'raise-end', tied, ['raise', 'ridge-tie', 'ridge-haul'], {
+  const bare = { ...rig, work: { ...work, hauls: 'bare' as const } };
+  const lifts =
+    ridgeModel(bare, context, { ranges: false }).pretension.value -
+    ridgeModel(rig, context, { ranges: false }).pretension.value;
+  return steps.add('raise-end', 'raise-end', { ...tied, lifts }, ['raise', 'ridge-tie', 'ridge-haul'], {
     after: [hung],
     lines,
     // a heavy roof is hauled by body weight while somebody minds the cloth

@@ -42,6 +42,8 @@ export interface StepFacts {
     readonly wraps: number;
     readonly hauled: Hauled;
     readonly tension: number;
+    /** What the same pull would leave more in the line if it were hauled bare, N. */
+    readonly lifts: number;
   };
   hitch: {
     readonly end: 0 | 1;

@@ -32,12 +32,15 @@ import {
   tensionAfterSetBack,
   turnEfficiency,
   unstressedFromDip,
+  unstressedFromEndTension,
   unstressedFromPretension,
   unstressedFromSag,
   unstressedWhenRelaxed,
 } from '../line/index.js';
 import type { Phrase, Vec3 } from '../quantity/index.js';
 import { GRAVITY, SaidError, rangeFromSd } from '../quantity/index.js';
+import { PITCH_TRAITS, roofMass } from '../roof/index.js';
+import type { KitRoof } from '../roof/index.js';
 import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure, Source } from '../working/index.js';
 import { derive, given } from '../working/index.js';
@@ -72,6 +75,7 @@ const KEYS = [
   'muC',
   'muB',
   'setBack',
+  'cloth',
   'k',
   'onset',
   'wetStretch',
@@ -156,6 +160,7 @@ function baseFigures(
   context: LineContext,
   cord: Cord,
   woods: readonly [Wood, Wood],
+  raised: Raised | null,
 ): Record<Key, Figure> {
   const { body } = context;
   const t = rig.tensioning;
@@ -232,6 +237,12 @@ function baseFigures(
       measured('by eye'),
       spread(t.pulley.setBack, t.pulley.setBack * 0.3),
     ),
+    cloth: given(
+      { symbol: 'm_c', title: 'cloth on the line while it is hauled', quantity: 'mass' },
+      raised?.mass ?? 0,
+      measured('the roof’s, dry, within 10 %'),
+      spread(raised?.mass ?? 0, 0.05 * (raised?.mass ?? 0)),
+    ),
     k: looked(traits.relaxation),
     onset: looked(RELAX_ONSET),
     wetStretch: looked(traits.wetStretch),
@@ -298,7 +309,8 @@ export function ridgeModel(
   };
   const woods = [woodOf(0), woodOf(1)] as const;
   const terminations = [terminationOf(0), terminationOf(1)] as const;
-  const figures = baseFigures(rig, context, cord, woods);
+  const raised = raisedWith(rig, context);
+  const figures = baseFigures(rig, context, cord, woods, raised);
   for (const key of KEYS) figures[key] = { ...figures[key], value: options.as?.[key] ?? figures[key].value };
   if (!options.ranges)
     for (const key of KEYS) figures[key] = { ...figures[key], range: [figures[key].value, figures[key].value] };
@@ -342,12 +354,25 @@ export function ridgeModel(
     };
   };
 
-  const hauledTension = (v: Values): number => {
-    const gain = pulleyHitchGain(turnEfficiency(v.muC, Math.PI), turnEfficiency(v.muB, Math.PI));
-    return tensionAfterSetBack(v.pull * gain, v.setBack, Math.hypot(v.span, rise), scaledCurve(dry, 1, v.stretch));
+  const hauledPull = (v: Values): number =>
+    v.pull * pulleyHitchGain(turnEfficiency(v.muC, Math.PI), turnEfficiency(v.muB, Math.PI));
+  /** Hauled with the cloth hanging on it: what the pull comes to at that end, less what tying off gives back. */
+  const unstressedRaised = (v: Values, { places }: Raised): number => {
+    const each = (v.cloth * GRAVITY) / places.length;
+    const loads = places.map((x): PointLoad => ({ at: place(v, x), force: [0, 0, -each] }));
+    const laden = { ...span(v, PITCHED), loads };
+    return unstressedFromEndTension(laden, 1, hauledPull(v)) + v.setBack;
   };
+  const hauledTension = (v: Values): number =>
+    raised === null
+      ? tensionAfterSetBack(hauledPull(v), v.setBack, Math.hypot(v.span, rise), scaledCurve(dry, 1, v.stretch))
+      : pretensionOf(span(v, PITCHED), unstressedRaised(v, raised));
   const lengths = new Map<string, number>();
-  const lengthKeys = [...LINE_KEYS, ...BY_TENSIONING[t.how]];
+  const lengthKeys: readonly Key[] = [
+    ...LINE_KEYS,
+    ...BY_TENSIONING[t.how],
+    ...(raised === null ? [] : (['cloth'] as const)),
+  ];
   const unstressedOf = (v: Values): number => {
     const key = lengthKeys.map((k) => v[k]).join();
     const known = lengths.get(key);
@@ -362,7 +387,9 @@ export function ridgeModel(
             ? unstressedFromDip(bare, place(v, t.dip.at), v.testMass * GRAVITY, v.dip)
             : t.how === 'passes'
               ? Math.hypot(v.span, rise) - v.takeUp
-              : unstressedFromPretension(bare, hauledTension(v));
+              : raised === null
+                ? unstressedFromPretension(bare, hauledTension(v))
+                : unstressedRaised(v, raised);
     lengths.set(key, value);
     return value;
   };
@@ -469,7 +496,10 @@ export function ridgeModel(
       symbol: 'L₀',
       title: 'unstressed length between the ties',
       quantity: 'length',
-      formula: LENGTH_FORMULA[t.how],
+      formula:
+        raised === null
+          ? LENGTH_FORMULA[t.how]
+          : 'L₀ = L_h + c, L_h so that with the cloth on it |t| = P g at the hauled end',
       notes: EXACT,
     },
     lengthInputs,
@@ -506,8 +536,32 @@ export function ridgeModel(
       at: (changed) => unstressedOf({ ...central, ...changed }),
     },
     keysOf,
-    hauling: t.how === 'pulley' ? pulleyFigures(rig, figures, (v) => hauledTension({ ...central, ...v })) : [],
+    hauling:
+      t.how === 'pulley'
+        ? pulleyFigures(rig, figures, raised !== null, (v) => hauledTension({ ...central, ...v }))
+        : [],
     caseFigures,
+  };
+}
+
+/** Cloth that hangs on the line while it is hauled: how heavy, kg, and where along the bare line, m. */
+interface Raised {
+  readonly mass: number;
+  readonly places: readonly number[];
+}
+/** Places that the weight of hanging cloth is shared between, from hitch to hitch. */
+const SHARED = 5;
+
+/** What is on the line when it is hauled by a pull; null where it is hauled bare, or to what is measured on it afterwards. */
+function raisedWith(rig: RidgeRig, context: LineContext & { readonly roofs?: readonly KitRoof[] }): Raised | null {
+  const { pitch, work, tensioning } = rig;
+  if (pitch === undefined || work?.hauls !== 'hung' || tensioning.how !== 'pulley') return null;
+  const roof = context.roofs?.find((r) => r.id === pitch.roof);
+  if (roof === undefined || PITCH_TRAITS[pitch.form].hangs !== 'ridge') return null;
+  const half = roof.length / 2;
+  return {
+    mass: roofMass(roof),
+    places: Array.from({ length: SHARED }, (_, k) => pitch.middle + half * ((2 * k) / (SHARED - 1) - 1)),
   };
 }
 
@@ -526,6 +580,7 @@ const LENGTH_FORMULA: Readonly<Record<RidgeRig['tensioning']['how'], string>> = 
 function pulleyFigures(
   rig: RidgeRig,
   figures: Readonly<Record<Key, Figure>>,
+  raised: boolean,
   tied: (v: Partial<Values>) => number,
 ): Figure[] {
   const gain = derive(
@@ -549,13 +604,21 @@ function pulleyFigures(
     [figures.pull, gain],
     (p, g) => p! * g!,
   );
-  const keys = ['pull', 'muC', 'muB', 'setBack', 'span', 'stretch'] as const;
+  const keys = [
+    ...(['pull', 'muC', 'muB', 'setBack', 'span', 'stretch'] as const),
+    ...(raised ? (['cloth'] as const) : []),
+  ];
   const left = derive(
     {
       symbol: 'T₀',
       title: 'tension left after tying off',
       quantity: 'force',
-      formula: 'T₀ = T(D / (L_h + c) − 1), L_h = D / (1 + ε(T_h))',
+      formula: raised
+        ? 'T₀ = T(D / (L_h + c) − 1), L_h so that with the cloth on it |t| = T_h at the hauled end'
+        : 'T₀ = T(D / (L_h + c) − 1), L_h = D / (1 + ε(T_h))',
+      ...(raised
+        ? { notes: ['Hauled with the cloth on it: part of the pull lifts it, and bare the line has less.'] }
+        : {}),
     },
     keys.map((k) => figures[k]),
     (...values) => tied(Object.fromEntries(keys.map((k, i) => [k, values[i]!])) as Partial<Values>),

@@ -67,6 +67,8 @@ const WHEN = {
   soaked: 'When all is soaked',
 } as const;
 
+/** A pull that nobody feels, N. Judgement. */
+const LITTLE = 5;
 const gather = (at: readonly string[]): string =>
   at.length > 0 ? `No tie-out at the ${listed(at)}: gather the cloth round a pebble there. ` : '';
 
@@ -102,9 +104,9 @@ const WORDS: Words = {
     how: phrase`${capital(hitch)}, ${turns(wraps)}, at ${atHeight(height, reader)}. ${hauling(hauled)}${withReach(high)}`,
     number: [amount(tension, 'force')],
   }),
-  'raise-end': ({ tree, height, hitch, wraps, hauled, tension }, reader) => ({
+  'raise-end': ({ tree, height, hitch, wraps, hauled, tension, lifts }, reader) => ({
     what: `Raise it at ${tree} and haul`,
-    how: phrase`To ${atHeight(height, reader)}, with your weight, while the other minds the cloth. ${capital(hitch)}, ${turns(wraps)}. ${hauling(hauled)}`,
+    how: phrase`To ${atHeight(height, reader)}, with your weight, while the other minds the cloth. ${capital(hitch)}, ${turns(wraps)}. ${hauling(hauled)}${lifts > LITTLE ? phrase` Part of the pull lifts the cloth: hauled bare it would leave ${amount(lifts, 'force')} more in the line.` : ''}`,
     number: [amount(tension, 'force')],
   }),
   hitch: ({ end, type, wraps, cord, loop, at }, { body, units }) => ({

@@ -121,10 +121,11 @@ const SAID: readonly (readonly [StepCode, object, readonly [string, string, stri
       wraps: 1,
       hauled: { how: 'pulley', pull: 'two-hands', loopOut: 1.2 },
       tension: 300,
+      lifts: 42,
     },
     [
       'Raise it at the split willow and haul',
-      'To my full reach, with your weight, while the other minds the cloth. Pulley-style hitch, once round. The loop 1.20 m out; haul with two hands.',
+      'To my full reach, with your weight, while the other minds the cloth. Pulley-style hitch, once round. The loop 1.20 m out; haul with two hands. Part of the pull lifts the cloth: hauled bare it would leave 42 N more in the line.',
       '300 N',
     ],
   ],
@@ -137,6 +138,7 @@ const SAID: readonly (readonly [StepCode, object, readonly [string, string, stri
       wraps: 1,
       hauled: { how: 'passes', count: 3, takeUp: 0.1 },
       tension: 300,
+      lifts: 0,
     },
     [
       'Raise it at the split willow and haul',
