@@ -12,6 +12,7 @@ export * from './trees.js';
 export * from './holds.js';
 export * from './bearer.js';
 export * from './fresh.js';
+export * from './heights.js';
 export * from './gust.js';
 export * from './rain.js';
 export * from './model.js';

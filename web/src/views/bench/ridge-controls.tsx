@@ -1,17 +1,19 @@
 import { ToggleFields } from './toggle-fields.js';
 import { cordOf } from '@rough-bight/core/cordage';
 import { ControlGroup, ControlRow, Controls, Facts } from '../../parts/layout.js';
-import { Box, Text } from '@chakra-ui/react';
+import { Box, Button, Menu, Portal, Span, Text } from '@chakra-ui/react';
+import { MoveVertical } from 'lucide-react';
 import { PULLS, PULL_NAMES, TERMINATIONS, findTermination } from '@rough-bight/core/catalogue';
 import type { Pull } from '@rough-bight/core/catalogue';
-import { say } from '@rough-bight/core/quantity';
-import { RIDGE_LIMITS, TENSIONINGS } from '@rough-bight/core/rig';
-import type { End, RidgeResult, RidgeRig, Tensioning } from '@rough-bight/core/rig';
+import { capital, say } from '@rough-bight/core/quantity';
+import { BOTH_ENDS, PURPOSES, RIDGE_LIMITS, TENSIONINGS, bothEnds, tiedAt } from '@rough-bight/core/rig';
+import type { BothEnds, End, Purpose, RidgeResult, RidgeRig, Tensioning } from '@rough-bight/core/rig';
 import type { RigReport } from '@rough-bight/core/shelter';
 import { sayEnd } from '@rough-bight/core/words';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Choice, Segments } from '../../parts/choice.js';
+import { Refused } from '../../parts/field.js';
 import { FigureValue } from '../../parts/figure.js';
 import { BodyMarkChoice } from '../../parts/body-mark.js';
 import { NumberField } from '../../parts/number-field.js';
@@ -242,8 +244,50 @@ export function RidgeQuick({ editing }: { readonly editing: Editing }): ReactEle
           onCommit={(h) => tied(editing, i, h)}
         />
       ))}
+      <BothEndsMenu editing={editing} />
       <TensioningFields editing={editing} />
     </>
+  );
+}
+
+const LEVELS = { level: 'Level', 'first-low': 'Falling to the first end', 'second-low': 'Falling to the second end' };
+
+/** Both ends by one touch: level, sloped on purpose, or as high as what it is for wants. */
+function BothEndsMenu({ editing: { rig, body, edit } }: { readonly editing: Editing }): ReactElement {
+  const units = useUnits();
+  const [refused, setRefused] = useState<string | null>(null);
+  return (
+    <Box alignSelf="center" flex="none !important">
+      <Menu.Root
+        onSelect={({ value }) => setRefused(edit(tiedAt(rig, bothEnds(rig, body, value as BothEnds))) ?? null)}
+      >
+        <Menu.Trigger asChild>
+          <Button>
+            <MoveVertical size={16} aria-hidden="true" /> Both ends
+          </Button>
+        </Menu.Trigger>
+        <Portal>
+          <Menu.Positioner>
+            <Menu.Content>
+              {BOTH_ENDS.map((to) => {
+                const [a, b] = bothEnds(rig, body, to);
+                const purpose = to in PURPOSES ? PURPOSES[to as Purpose] : null;
+                return (
+                  <Menu.Item key={to} value={to}>
+                    {purpose === null ? LEVELS[to as keyof typeof LEVELS] : capital(purpose.name)}
+                    <Span textStyle="quiet">
+                      {purpose === null ? '' : `${purpose.why}: `}
+                      {a === b ? say(a, 'length', units) : `${say(a, 'length', units)} and ${say(b, 'length', units)}`}
+                    </Span>
+                  </Menu.Item>
+                );
+              })}
+            </Menu.Content>
+          </Menu.Positioner>
+        </Portal>
+      </Menu.Root>
+      <Refused>{refused}</Refused>
+    </Box>
   );
 }
 
