@@ -7,10 +7,12 @@ import { MemoryRouter } from 'react-router';
 import type { ReactElement } from 'react';
 import { readRigFile, contextOf } from '@rough-bight/core/formats';
 import type { RigFile } from '@rough-bight/core/formats';
-import { measuredSpan, rigProblems } from '@rough-bight/core/rig';
+import { findTermination } from '@rough-bight/core/catalogue';
+import { BOTH_ENDS, bothEnds, measuredSpan, rigProblems } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { gustSpeed } from '@rough-bight/core/rig';
 import { judgeRig } from '@rough-bight/core/shelter';
+import { sayEnd } from '@rough-bight/core/words';
 import { system } from '../src/app/theme/index.js';
 import type { Camp } from '../src/data/types.js';
 import { GroundControls, GroundQuick } from '../src/views/bench/ground-controls.js';
@@ -166,6 +168,23 @@ describe('the ridge', () => {
       'Wraps is counted in whole ones, from 0 to 8.',
       'This cord is no longer in the kit. Choose another.',
     ]);
+  });
+  test('both ends at once: each choice says the heights that it gives, and gives them', async () => {
+    const uneven = { ...bareRig, groundRise: 0.25 };
+    for (const [k, to] of BOTH_ENDS.entries()) {
+      cleanup();
+      const { last } = shown(uneven);
+      await choose('Both ends', k);
+      expect(last().trunks.map((t) => t.tieHeight)).toEqual(bothEnds(uneven, context.body, to));
+      expect(last()).toEqual({ ...uneven, trunks: last().trunks });
+    }
+  });
+  test('an end says how it lets go, what it leaves and what keeps it', async () => {
+    const { last } = shown({ ...bareRig, ends: [{ termination: 'cranked', wraps: 1 }, bareRig.ends[1]] });
+    await press(screen.getByRole('tab', { name: 'Cord and ends' }));
+    expect(screen.getByText(sayEnd(findTermination('cranked')!))).toBeTruthy();
+    fireEvent.change(screen.getAllByLabelText('Hitch')[0]!, { target: { value: 'metal-hook' } });
+    expect(last().ends[0].termination).toBe('metal-hook');
   });
   test('with a roof on it the line alone has no chart, and it is told how tight it is with the roof', () => {
     shown(file.rig, judgement);
