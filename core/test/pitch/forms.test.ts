@@ -158,6 +158,14 @@ describe('what shapes a form', () => {
     expect(flying.sticks.length).toBeGreaterThanOrEqual(5);
     for (const s of flying.sticks) expect(s.key.at[2] - s.foot[2]).toBeGreaterThan(1);
   });
+  test('a diamond’s top corner thrown back over the ridge is tied behind it, closes and solves', () => {
+    const rig = rigOf('diamond', square, {}, {});
+    const thrown = { ...rig, pitch: { ...rig.pitch!, shape: { ...rig.pitch!.shape, awning: 0 } } };
+    const { plan, reaches } = layoutOf(thrown, context);
+    expect(closure(plan).stretched).toBeLessThan(0.005);
+    expect(reaches.find((r) => r.key.id === 'fm')!.foot[1]).toBeLessThan(0);
+    expect(tieOff(pitchModel(thrown, context)).pitched.numbers.converged).toBe(true);
+  });
   test('one without tie-outs is gathered, and the tool says where', () => {
     const bare = squareRoof(3, { tieOuts: [] });
     const { gathered, reaches } = layoutOf(rigOf('gable', bare), contextFor(bare));

@@ -33,7 +33,7 @@ const NEARLY_SQUARE = 0.06;
 /** How far an awning hangs below level, rad; steeper sheds water sooner and shuts the view. Judgement: 0.1 to 0.4. */
 const DROOP = 0.2;
 /** Cloth thrown back lies so far over the back wall, m. */
-const OVER = 0.03;
+const OVER = 0.02;
 
 const FLOOR = [
   ['b0', 'bm', 'im'],
