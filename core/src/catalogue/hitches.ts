@@ -50,3 +50,26 @@ export const CROSSED: Constant = judged('x', 'grip left when a turn crosses anot
 export const OFF_AXIS = 0.4;
 /** What the bend through an adjustable guy hitch adds to the clamping of cord on its own like. */
 export const DOGLEG: Constant = judged('eta_d', 'clamping in an adjustable hitch on its own standing part', 0.45, 0.65, 0.85, 'Judgement: the standing part is bent through the hitch, so that turns of the same cord bite.');
+
+/** Where the join of a loop sits when it is loaded. */
+export const JOINS = {
+  clear: { name: 'in a leg, off the turns', grip: null, kept: null },
+  turns: { name: 'among the turns', grip: judged('x_j', 'grip left when the join lies among the turns', 0.4, 0.65, 0.85, 'Judgement: the knot is thicker than the cord and lifts the turns beside it off the host.'), kept: null },
+  load: { name: 'where it is pulled', grip: null, kept: judged('f_j', 'strength left when the join sits where the loop is pulled', 0.6, 0.75, 0.9, 'Judgement: the knot is bent over what pulls on it, besides being a knot.') },
+} as const satisfies Record<string, { name: string; grip: Constant | null; kept: Constant | null }>;
+export type Join = keyof typeof JOINS;
+
+/** Which way the wraps of a hitch from a tail lie. */
+export const LAID = {
+  toward: { name: 'wraps toward the roof', grip: null },
+  away: { name: 'wraps away from the roof', grip: judged('x_w', 'grip left when a tail is wrapped the wrong way', 0.1, 0.3, 0.5, 'Judgement: pulled from their open side the turns unroll; what holds is the friction of the last one.') },
+} as const satisfies Record<string, { name: string; grip: Constant | null }>;
+export type Laid = keyof typeof LAID;
+
+/** How a cord takes hold of a fabric tie-out. */
+export const TABS = {
+  tied: { name: 'tied to it', kept: null, strength: null },
+  bare: { name: 'drawn through it', kept: judged('f_saw', 'strength left in a tie-out that a line is drawn through', 0.3, 0.55, 0.8, 'Judgement: cord that runs under load melts and cuts the weave within a few hauls; slick thin cord soonest.'), strength: null },
+  connector: { name: 'through a small connector', kept: null, strength: { symbol: 'R_k', title: 'strength of a small connector at a tie-out', quantity: 'force', low: 300, typical: 800, high: 2000, kind: 'judgement', citation: 'Judgement: small hooks, rings and links without a number on them differ widely.' } satisfies Constant },
+} as const satisfies Record<string, { name: string; kept: Constant | null; strength: Constant | null }>;
+export type Tab = keyof typeof TABS;

@@ -17,6 +17,12 @@ export const CORD_LIMITS = {
   piece: limit('length of the piece', 'length', 0.1, 1000),
 } as const satisfies Record<string, Limit>;
 
+/** Of elastic let into a line. */
+export const ELASTIC_LIMITS = {
+  draw: limit('draw of the elastic', 'length', 0.01, 1.5),
+  pull: limit('pull at the elastic’s end', 'force', 5, 400),
+} as const satisfies Record<string, Limit>;
+
 /** Pieces of one hank, and cuts told of it, at most. */
 export const MOST_PIECES = 60;
 export const MOST_CUTS = 200;

@@ -72,6 +72,14 @@ export interface Facts {
   readonly 'hitch-slides': { readonly hitch: string; readonly by: number };
   readonly hitch: { readonly hitch: string; readonly advice: HitchAdvice };
   readonly 'no-tie-out': { readonly at: string };
+  /** Lines whose elastic is drawn out to its end as pitched. */
+  readonly 'elastic-out': { readonly lines: readonly string[] };
+  /** Lines drawn bare through a fabric tie-out. */
+  readonly 'tab-sawn': { readonly lines: readonly string[] };
+  /** Things told to hang on a ridgeline that the roof does not have. */
+  readonly 'no-line': { readonly things: readonly string[] };
+  /** A form without the ridgeline that it could have: cord saved, m, and the most that its cloth bears along the ridge, N. */
+  readonly 'end-tied': { readonly saves: number; readonly carries: number; readonly said: string };
   /** Water that stands before it runs over, m³. */
   readonly pool: { readonly volume: number };
   readonly 'guys-trip': { readonly guys: readonly string[]; readonly of: number };
@@ -161,6 +169,9 @@ const SEVERITIES = {
   'held-twice': 'warns',
   'hitch-slides': 'warns',
   hitch: 'warns',
+  'elastic-out': 'warns',
+  'tab-sawn': 'warns',
+  'no-line': 'warns',
   'no-tie-out': 'warns',
   pool: 'warns',
   'guys-trip': 'warns',
@@ -183,6 +194,7 @@ const SEVERITIES = {
   'sleeper-slides': 'warns',
   'sleeper-low': 'warns',
   comfort: 'notes',
+  'end-tied': 'notes',
 } as const satisfies Record<FindingCode, Severity>;
 const ORDER = Object.keys(SEVERITIES) as FindingCode[];
 

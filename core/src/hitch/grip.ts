@@ -1,6 +1,16 @@
 import type { Constant, Cord } from '../catalogue/index.js';
-import { CLAMP_EQUAL, CLAMP_THIN, CROSSED, DOGLEG, FIBRE_FRICTION, OFF_AXIS, looked } from '../catalogue/index.js';
-import type { HitchType } from '../catalogue/index.js';
+import {
+  CLAMP_EQUAL,
+  CLAMP_THIN,
+  CROSSED,
+  DOGLEG,
+  FIBRE_FRICTION,
+  JOINS,
+  LAID,
+  OFF_AXIS,
+  looked,
+} from '../catalogue/index.js';
+import type { HitchType, Join, Laid } from '../catalogue/index.js';
 import type { Phrase } from '../quantity/index.js';
 import { amount, phrase } from '../quantity/index.js';
 import type { Figure } from '../working/index.js';
@@ -39,7 +49,20 @@ export interface TiedHitch {
   readonly wraps: number;
   /** Whether a turn crosses another. */
   readonly crossed: boolean;
+  /** Where the join of its loop sits; off the turns where it is left out. */
+  readonly join?: Join | undefined;
+  /** Which way a tail is wrapped; toward the roof where it is left out. */
+  readonly laid?: Laid | undefined;
 }
+
+/** Whether a hitch is a loop, which has a join, or a tail, which has a way to be wrapped. */
+export const isLoop = ({ legs }: Pick<HitchType, 'legs'>): boolean => legs === 2;
+
+/** What its dressing leaves of a hitch's grip: one figure for each thing that is not as it should be. */
+const dressing = ({ crossed, type, join = 'clear', laid = 'toward' }: TiedHitch): Figure[] =>
+  [crossed ? CROSSED : null, isLoop(type) ? JOINS[join].grip : LAID[laid].grip].flatMap((c) =>
+    c === null ? [] : [looked(c)],
+  );
 
 const friction = (a: Cord, b: Cord, wet: boolean): Figure[] => {
   const of = (c: Cord): Constant => FIBRE_FRICTION[c.fibre][wet ? 'wet' : 'dry'];
@@ -48,7 +71,8 @@ const friction = (a: Cord, b: Cord, wet: boolean): Figure[] => {
 
 /** Grip ratio of a tied hitch with its working and range. */
 export function gripFigure(hitch: TiedHitch, wet: boolean): Figure {
-  const { cord, host, wraps, type, crossed } = hitch;
+  const { cord, host, wraps, type } = hitch;
+  const undone = dressing(hitch);
   const mu = friction(cord, host, wet);
   const inputs = [
     given({ symbol: 'n', title: 'wraps', quantity: 'count' }, wraps, { kind: 'chosen', text: 'as tied' }),
@@ -64,20 +88,20 @@ export function gripFigure(hitch: TiedHitch, wet: boolean): Figure {
       text: 'catalogue',
     }),
     ...mu,
-    ...(crossed ? [looked(CROSSED)] : []),
+    ...undone,
   ];
   return derive(
     {
       symbol: 'G',
       title: `grip ratio, ${wet ? 'wet' : 'dry'}`,
       quantity: 'ratio',
-      formula: `G = 2 π n ${mu.length === 2 ? '√(μ₁ μ₂)' : 'μ'} η(d / D) k${crossed ? ' x' : ''}`,
+      formula: `G = 2 π n ${mu.length === 2 ? '√(μ₁ μ₂)' : 'μ'} η(d / D) k${undone.map((f) => ` ${f.symbol}`).join('')}`,
       notes: ['A screening model: slide-test the hitch by hand before you trust it.'],
     },
     inputs,
     (n, k, thin, equal, d, D, ...rest) => {
       const m = mu.length === 2 ? Math.sqrt(rest[0]! * rest[1]!) : rest[0]!;
-      const x = crossed ? rest.at(-1)! : 1;
+      const x = rest.slice(mu.length).reduce((a, b) => a * b, 1);
       return gripRatio(n!, m, clamping(d! / D!, thin!, equal!)) * k! * x;
     },
   );
@@ -113,6 +137,10 @@ export function slipMargin(grip: number, angle: number, used = Math.cos(angle)):
 /** What a person should change about a hitch; thicknesses in m. */
 export type HitchAdvice =
   | { readonly what: 'crossed' }
+  /** Its tail is wrapped away from the roof. */
+  | { readonly what: 'laid-away' }
+  /** The join of its loop sits among the turns, or where it is pulled. */
+  | { readonly what: 'join'; readonly at: 'turns' | 'load' }
   /** Its cord is about as thick as its host, or thicker; half the host's thickness is better. */
   | { readonly what: 'thick'; readonly thicker: boolean; readonly wraps: number; readonly better: number }
   | { readonly what: 'slick' }
@@ -127,14 +155,16 @@ const MOST_SLICK_WRAPS = 5;
 
 /** What a person should change about a hitch, most pressing first; empty when nothing. */
 export function hitchAdvice(hitch: TiedHitch, grip: Figure, angle: number): HitchAdvice[] {
-  const { cord, host, wraps, crossed } = hitch;
+  const { cord, host, wraps, crossed, type, join = 'clear', laid = 'toward' } = hitch;
   const out: HitchAdvice[] = [];
   const ratio = cord.diameter / host.diameter;
   if (crossed) out.push({ what: 'crossed' });
+  if (!isLoop(type) && laid === 'away') out.push({ what: 'laid-away' });
+  if (isLoop(type) && join !== 'clear') out.push({ what: 'join', at: join });
   if (ratio > 0.85) out.push({ what: 'thick', thicker: ratio > 1.05, wraps, better: host.diameter / 2 });
   if (cord.fibre === 'uhmwpe' || host.fibre === 'uhmwpe')
     out.push({ what: wraps < MOST_SLICK_WRAPS ? 'slick' : 'creeps' });
-  if ((grip.range?.[0] ?? grip.value) < 1.5 && !crossed && ratio <= 0.85) out.push({ what: 'weak', wraps });
+  if ((grip.range?.[0] ?? grip.value) < 1.5 && dressing(hitch).length === 0 && ratio <= 0.85) out.push({ what: 'weak', wraps });
   if (grip.value > 6) out.push({ what: 'jams' });
   if (angle > 0.6) out.push({ what: 'off-line' });
   return out;
@@ -145,6 +175,12 @@ export function hitchWords(a: HitchAdvice): Phrase {
   switch (a.what) {
     case 'crossed':
       return phrase`A turn crosses another and halves the grip. Dress the wraps side by side.`;
+    case 'laid-away':
+      return phrase`Its tail is wrapped away from the roof, and unrolls under load. Wrap toward the roof, over the pull.`;
+    case 'join':
+      return a.at === 'turns'
+        ? phrase`The join of its loop lies among the turns and lifts them off the line. Turn the loop until the join is in a leg.`
+        : phrase`The join of its loop sits where it is pulled, and is bent there. Turn the loop until the join is in a leg.`;
     case 'thick':
       return phrase`Its cord is ${a.thicker ? 'thicker than' : 'as thick as'} the ridgeline: ${
         a.wraps < 3 ? 'two turns of it are at the edge of slipping' : 'three turns of it usually hold'

@@ -1,5 +1,5 @@
 import type { HandTime, Keeper, Release } from '../catalogue/index.js';
-import type { GuyHitch } from '../rig/index.js';
+import type { GuyHitch, LinePlace } from '../rig/index.js';
 import type { Phrase } from '../quantity/index.js';
 import type { Pull } from '../catalogue/index.js';
 
@@ -56,7 +56,7 @@ export interface StepFacts {
   };
   hang: {
     readonly roof: string;
-    readonly line: 'under' | 'over' | 'through';
+    readonly line: LinePlace;
     readonly toggles: number;
     /** How it is laid. */
     readonly laid: string;

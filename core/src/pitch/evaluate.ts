@@ -3,16 +3,15 @@ import type { CaseKind, CaseWind, LoadCase } from '../cases/index.js';
 import { diameterOf } from '../anchor/index.js';
 import { fireBy } from '../around/index.js';
 import type { FireResult } from '../around/index.js';
-import { acrossOf, GUY_ENDS } from '../catalogue/index.js';
-import type { Cut, EndLength } from '../cordage/index.js';
-import { GUY_TRAVEL, PEG_TAILS, ROUND_ANCHOR, cutBetween, cutLength, onHand } from '../cordage/index.js';
+import { acrossOf } from '../catalogue/index.js';
+import { cutLength, onHand } from '../cordage/index.js';
 import type { Finding } from '../findings/index.js';
 import { gripFigure, hangGap, hitchAdvice, loopCut, offAxis } from '../hitch/index.js';
 import type { HitchAdvice } from '../hitch/index.js';
 import { norm, sub } from '../quantity/index.js';
 import type { Phrase, Vec3 } from '../quantity/index.js';
 import type { BearerId, GivenWind, RigContext, RidgeRig, Row } from '../rig/index.js';
-import { gustOf, haulTravel, pegsOfBed, ratioOf, roofedIn, tiedTo, treeOf, trunkEnd } from '../rig/index.js';
+import { gustOf, pegsOfBed, ratioOf, roofedIn, tiedTo, treeOf } from '../rig/index.js';
 import { judgedBy } from '../strength/index.js';
 import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
@@ -21,6 +20,11 @@ import { supportOf } from '../support/index.js';
 import { openTo, underRoof } from '../under/index.js';
 import type { UnderResult } from '../under/index.js';
 import type { Figure } from '../working/index.js';
+import { cutOf } from './cut.js';
+import type { ElasticReport } from './elastic.js';
+import { elasticsOf } from './elastic.js';
+import type { EndTied } from './end-tied.js';
+import { endTiedOf } from './end-tied.js';
 import { isIn, solveCases } from './envelope.js';
 import type { Half } from './envelope.js';
 import type { LetsGo } from './first.js';
@@ -211,6 +215,9 @@ export interface PitchResult {
   /** Largest drop of the ridgeline below its ends' chord, as pitched, m; null without one. */
   readonly sag: number | null;
   readonly sagLimit: number;
+  /** What it saves and bears by having its ends tied without a ridgeline; null where it has one, or its form has none. */
+  readonly endTied: EndTied | null;
+  readonly elastics: readonly ElasticReport[];
   /** What to take up again, by quiet case and row, m. */
   readonly takeUp: readonly {
     readonly caseId: string;
@@ -493,6 +500,8 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
     wrinkled: wrinkled / whole,
     sag: sagOf(tied),
     sagLimit: rig.tightness * model.ridge.distance,
+    endTied: endTiedOf(tied, readings),
+    elastics: elasticsOf(tied, readings),
     takeUp: takeUpOf(tied, states),
     pegs: pegsOf(tied),
     cords: cordsOf(tied),
@@ -604,29 +613,6 @@ function pitchedOf(model: PitchModel, reading: CaseReading, chain: Chain): numbe
     return bearerIn(model, id)!.size(pullsOn(model, id, reading));
   }
   return reading.tension(chain.id).value;
-}
-
-/** Cord for a member of this unstressed length: both knots, a tail and what is hauled with it; a hitch's loop by its own wraps. */
-export function cutOf(model: PitchModel, m: Member, length: number): Cut {
-  const d = acrossOf(m.cord);
-  const hank = m.kitCord.id;
-  if (m.role === 'loop') {
-    const h = model.hitches.find((x) => x.end === m.end)!;
-    return loopCut(hank, h.set.loop, h.wraps, d, h.host.diameter);
-  }
-  const at = (i: 0 | 1): EndLength => trunkEnd(model.rig, model.ridge.terminations, i);
-  if (m.role === 'ridge') return cutBetween(hank, length, [at(0), at(1)], d, haulTravel(model.rig));
-  const tieOut: EndLength = { wraps: 0, girth: 0, knotDiameters: GUY_ENDS.cloth.cordInDiameters, tail: 0 };
-  if (m.role === 'tie')
-    return cutBetween(hank, length, [at(m.end), tieOut], d, m.end === 1 ? haulTravel(model.rig) : 0);
-  // a loop of cord to a peg is doubled and joined
-  if (m.role === 'peg') return cutBetween(hank, 2 * length, [{ ...tieOut, tail: PEG_TAILS }], d, 0);
-  const { guy, key } = m.reach!;
-  const made = GUY_ENDS[guy.hitch === 'elastic' ? 'adjustable' : guy.hitch];
-  const tied = tiedTo(guy.anchor, key.id);
-  const girth = (tied === null ? null : treeOf(model.rig, tied.tree))?.girth ?? ROUND_ANCHOR;
-  const foot: EndLength = { wraps: 1, girth, knotDiameters: made.cordInDiameters };
-  return cutBetween(hank, length, [foot, tieOut], d, made.hauls ? GUY_TRAVEL : 0);
 }
 
 function guyReport(rig: TiedRig, m: Member, reading: CaseReading): GuyReport[] {

@@ -8,6 +8,8 @@ import { formOf, opensIntoWind } from '../roof/index.js';
 import type { PitchResult } from './evaluate.js';
 import { givesFirst } from './gives-first.js';
 import { LYING_ROOM, ONE_SLEEPER } from './room.js';
+import { isOut } from './elastic.js';
+import type { PitchModel } from './model.js';
 import type { TiedRig } from './solve.js';
 import { bearing, heldTwice } from './pulls-on.js';
 
@@ -69,6 +71,16 @@ export function findingsOf(
       out.push(finding('hitch-slides', { hitch: h.name, by: Math.abs(h.slid) }, `loop${h.end}`));
     for (const advice of h.advice) out.push(finding('hitch', { hitch: h.name, advice }, `loop${h.end}`));
   }
+  if (!model.hasRidge && rig.hung.length > 0)
+    out.push(finding('no-line', { things: rig.hung.map((h) => h.name) }));
+  if (r.endTied !== null) {
+    const { saves, carries, caseId } = r.endTied;
+    out.push(finding('end-tied', { saves, carries, said: saidOf(caseId) }));
+  }
+  const drawn = r.elastics.filter((e) => isOut(e, e.pitched));
+  if (drawn.length > 0) out.push(finding('elastic-out', { lines: drawn.map((e) => e.name) }));
+  const sawn = sawnBy(model);
+  if (sawn.length > 0) out.push(finding('tab-sawn', { lines: sawn }));
   for (const at of model.layout.gathered) out.push(finding('no-tie-out', { at }));
   const trips = r.guys.filter((g) => g.trips);
   if (trips.length > 0) out.push(finding('guys-trip', { guys: trips.map((g) => g.name), of: r.guys.length }));
@@ -92,3 +104,11 @@ function short(r: Omit<PitchResult, 'findings'>): Judged[] {
     ? [first, ...links.filter((j) => j !== first)]
     : links;
 }
+
+/** Lines that are drawn bare through a fabric tie-out. */
+const sawnBy = ({ members, rig }: PitchModel): string[] =>
+  members.flatMap(({ role, reach, end, name }) => {
+    const hitch = role === 'loop' ? rig.pitch!.hitches[end] : undefined;
+    const tab = hitch === undefined ? reach?.guy.tab : hitch.toggle === undefined ? hitch.tab : 'tied';
+    return tab === 'bare' && role !== 'tie' ? [name] : [];
+  });

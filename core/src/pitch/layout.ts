@@ -7,6 +7,7 @@ import type { Guy, Pitch, RigContext, RidgeRig } from '../rig/index.js';
 import { FormProblem, planForm, tieOutAt } from '../roof/index.js';
 import type { FormPlan, Key, KitRoof, Setting } from '../roof/index.js';
 import type { GuyAnchor } from '../support/index.js';
+import { tiedByEnds } from './end-tied.js';
 import { keyOfGuyTree, keyOfLine, supportOf } from '../support/index.js';
 
 /** A cord from the cloth to something beyond it, where it is meant to go. */
@@ -93,7 +94,8 @@ export function layoutOf(rig: RidgeRig, context: RigContext): PitchLayout {
   let plan: FormPlan;
   let spare: readonly Key[];
   try {
-    ({ plan, spare } = withTieOuts(planForm(pitch.form, setting), roof, pitch.own));
+    const formed = planForm(pitch.form, setting);
+    ({ plan, spare } = withTieOuts(pitch.line === 'none' ? tiedByEnds(formed) : formed, roof, pitch.own));
   } catch (error) {
     if (error instanceof FormProblem)
       throw new RigProblem(error.field.startsWith('shape') ? `pitch.${error.field}` : error.field, error.said);

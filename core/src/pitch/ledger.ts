@@ -1,7 +1,8 @@
 import type { TiePull } from '../anchor/index.js';
 import { nameOf } from '../cases/index.js';
-import { GRIPPED, GUY_ENDS, HOLDS, LOOP_JOIN, SUN, WEAR, findSoil, looked } from '../catalogue/index.js';
-import { gripFigure, offAxis, ownGripFigure } from '../hitch/index.js';
+import { GRIPPED, GUY_ENDS, HOLDS, JOINS, LOOP_JOIN, SUN, TABS, WEAR, findSoil, looked } from '../catalogue/index.js';
+import type { Tab } from '../catalogue/index.js';
+import { gripFigure, isLoop, offAxis, ownGripFigure } from '../hitch/index.js';
 import type { Guy } from '../rig/index.js';
 import type { BearerId } from '../rig/index.js';
 import { tiedTo, treeOf } from '../rig/index.js';
@@ -109,14 +110,16 @@ function tieOutCheck(
   hold: keyof typeof HOLDS,
   pull: (r: CaseReading) => Figure,
   asks: (r: CaseReading) => number,
+  tab: Tab = 'tied',
 ): RoofCheck {
   const { roof } = model.layout;
+  const sawn = TABS[tab].kept;
   const figure = derive(
     {
       symbol: 'R',
       title: `what the ${HOLDS[hold].name} holds`,
       quantity: 'force',
-      formula: 'R = R_t · c · f_sun · f_wear',
+      formula: `R = R_t · c · f_sun · f_wear${sawn === null ? '' : ' · f_saw'}`,
     },
     [
       looked(HOLDS[hold].strength),
@@ -130,8 +133,9 @@ function tieOutCheck(
       ),
       looked(SUN[roof.sun]),
       looked(WEAR[roof.wear]),
+      ...(sawn === null ? [] : [looked(sawn)]),
     ],
-    (R, c, sun, wear) => R! * c! * sun! * wear!,
+    (R, c, sun, wear, saw = 1) => R! * c! * sun! * wear! * saw,
   );
   return {
     id,
@@ -204,6 +208,11 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
       asks: size,
       holds: () => holds.value,
     });
+  };
+  /** What stands between cord and cloth besides the tie-out. */
+  const connected = (tab: Tab | undefined, name: string): void => {
+    const { strength: holds } = TABS[tab ?? 'tied'];
+    if (holds !== null) fitted('connector', `connector at the ${name}`, looked(holds));
   };
   if (m.role === 'ridge' || m.role === 'tie') {
     for (const i of m.role === 'ridge' ? ([0, 1] as const) : [m.end]) {
@@ -302,11 +311,18 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
       holds: (r) => grip(r).value * offAxis(at(r).angle),
       ratio: true,
     });
-    cordAt('join', 'end', `join of the ${m.name}’s loop`, [knotKept(LOOP_JOIN, m.cord)]);
+    const bent = isLoop(h.type) ? JOINS[h.set.join ?? 'clear'].kept : null;
+    cordAt('join', 'end', `join of the ${m.name}’s loop`, [
+      knotKept(LOOP_JOIN, m.cord),
+      ...(bent === null ? [] : [looked(bent)]),
+    ]);
     const key = model.layout.plan.keys.find((k) => k.role.to === 'hitch' && k.role.end === m.end)!;
-    const { toggle } = h.set;
+    const { toggle, tab } = h.set;
+    // a stick through the tie-out bears on it; nothing is drawn through
+    const through = toggle === undefined ? tab : 'tied';
     if (toggle !== undefined) fitted('toggle', `toggle at the ${key.name}`, toggleHolds(toggle, tieOutWide()));
-    out.push(tieOutCheck(model, `${m.id}:tie-out`, key.name, model.layout.hitchHolds[m.end], pull, asks));
+    connected(through, key.name);
+    out.push(tieOutCheck(model, `${m.id}:tie-out`, key.name, model.layout.hitchHolds[m.end], pull, asks, through));
     return out;
   }
   const { guy, hold, key } = m.reach!;
@@ -340,7 +356,9 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
     const anchor = guy.anchor.kind === 'tree' || heldWith(model, m) !== null ? null : anchorCheck(model, m);
     if (anchor !== null) out.push(anchor);
   }
-  out.push(tieOutCheck(model, `${m.id}:tie-out`, key.name, hold, pull, asks));
+  const through = m.role === 'tie' ? 'tied' : guy.tab;
+  connected(through, key.name);
+  out.push(tieOutCheck(model, `${m.id}:tie-out`, key.name, hold, pull, asks, through));
   return out;
 }
 

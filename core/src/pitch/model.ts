@@ -1,4 +1,5 @@
-import { cordOf } from '../cordage/index.js';
+import { USUAL_ELASTIC, cordOf } from '../cordage/index.js';
+import type { Elastic } from '../cordage/index.js';
 import { bucklingLoad } from '../anchor/index.js';
 import type { TreeTie } from '../assembly/index.js';
 import { tiesOf } from '../assembly/index.js';
@@ -99,8 +100,6 @@ const LOOP = 0.03;
 const LINE_STIFFNESS = 5e4;
 /** Stiffness of a stick along itself, N: green wood; a straight stick hardly shortens. */
 const STICK_MODULUS = 8e9;
-/** Elastic of an elastic tie-out: drawn to its end at this pull, N, by this much, m. Judgement. */
-const ELASTIC = { force: 50, draw: 0.12 } as const;
 
 function kitCordOf(context: RigContext, id: string, field: string): { kitCord: KitCord; cord: Cord } {
   const kitCord = context.kit.find((k) => k.id === id);
@@ -110,18 +109,28 @@ function kitCordOf(context: RigContext, id: string, field: string): { kitCord: K
   return { kitCord, cord };
 }
 
-/** `legs` cords side by side, with an elastic let in where there is one. */
-function memberCurve(cord: Cord, legs: number, wet: boolean, elastic: number): TensionCurve {
+/** Elastic let into a member; null without. */
+export function elasticOf(
+  { rig }: Pick<PitchModel, 'rig'>,
+  { role, reach, end }: Pick<Member, 'role' | 'reach' | 'end'>,
+): Elastic | null {
+  if (role === 'loop') return rig.pitch!.hitches[end].elastic ?? null;
+  return role === 'guy' && reach!.guy.hitch === 'elastic' ? (reach!.guy.elastic ?? USUAL_ELASTIC) : null;
+}
+
+/** `legs` cords side by side, with an elastic let in where there is one. @param length that its draw is counted over, m */
+function memberCurve(cord: Cord, legs: number, wet: boolean, elastic: Elastic | null, length: number): TensionCurve {
   const curve = wet ? wetCurve(cord) : dryCurve(cord);
   const points: [number, number][] = Array.from(curve.strain, (e, i) => [e, curve.tension[i]! * legs]);
-  if (elastic <= 0) return tensionCurve(points);
-  // the elastic takes up to its force, then the cord beside it is straight
-  const drawn = ELASTIC.draw / elastic;
-  const atEnd = strainAt(curve, ELASTIC.force);
+  if (elastic === null) return tensionCurve(points);
+  // the elastic takes up to its pull, then the cord beside it is straight
+  const { draw, pull } = elastic;
+  const drawn = draw / length;
+  const atEnd = strainAt(curve, pull / legs);
   return tensionCurve([
     [0, 0],
-    [drawn + atEnd, ELASTIC.force],
-    ...points.filter(([, t]) => t > ELASTIC.force * 1.01).map(([e, t]): [number, number] => [e + drawn, t]),
+    [drawn + atEnd, pull],
+    ...points.filter(([, t]) => t > pull * 1.01).map(([e, t]): [number, number] => [e + drawn, t]),
   ]);
 }
 
@@ -228,6 +237,8 @@ export function pitchModel(
         host: cord,
         wraps: set.wraps,
         crossed: set.crossed,
+        join: set.join,
+        laid: set.laid,
         end,
         node,
         set,
@@ -366,8 +377,8 @@ export function pitchModel(
     hasRidge,
     buckling,
     curveOf: (m, wet) => {
-      const elastic = m.reach?.guy.hitch === 'elastic' && m.role === 'guy' ? lengthOf(m.reach) : 0;
-      return memberCurve(m.cord, m.legs, wet, elastic);
+      const length = m.reach === null ? pitch.hitches[m.end].loop : lengthOf(m.reach);
+      return memberCurve(m.cord, m.legs, wet, elasticOf({ rig }, m), length);
     },
   };
   return model;

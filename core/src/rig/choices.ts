@@ -11,11 +11,12 @@ export const GUY_HITCHES = {
 } as const;
 export type GuyHitch = keyof typeof GUY_HITCHES;
 
-/** Where the ridgeline runs. */
+/** Where the ridgeline runs, where there is one. */
 export const LINE_PLACES = {
   under: 'line under the cloth',
   over: 'line over the cloth',
   through: 'line through its loops',
+  none: 'none: tied by its ends',
 } as const;
 export type LinePlace = keyof typeof LINE_PLACES;
 

@@ -39,7 +39,8 @@ import {
 } from '../line/index.js';
 import type { Phrase, Vec3 } from '../quantity/index.js';
 import { GRAVITY, SaidError, rangeFromSd } from '../quantity/index.js';
-import { PITCH_TRAITS, roofMass } from '../roof/index.js';
+import { roofMass } from '../roof/index.js';
+import { hangsBy } from './pitch.js';
 import type { KitRoof } from '../roof/index.js';
 import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure, Source } from '../working/index.js';
@@ -557,7 +558,7 @@ function raisedWith(rig: RidgeRig, context: LineContext & { readonly roofs?: rea
   const { pitch, work, tensioning } = rig;
   if (pitch === undefined || work?.hauls !== 'hung' || tensioning.how !== 'pulley') return null;
   const roof = context.roofs?.find((r) => r.id === pitch.roof);
-  if (roof === undefined || PITCH_TRAITS[pitch.form].hangs !== 'ridge') return null;
+  if (roof === undefined || hangsBy(pitch) !== 'ridge') return null;
   const half = roof.length / 2;
   return {
     mass: roofMass(roof),

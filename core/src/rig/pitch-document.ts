@@ -1,7 +1,8 @@
 import { toggleDocument } from '../strength/index.js';
 import { z } from 'zod';
 import { LEAVABLE } from '../cases/index.js';
-import { HITCHES, SNOWS, SOILS, WOODS } from '../catalogue/index.js';
+import { HITCHES, JOINS, LAID, SNOWS, SOILS, TABS, WOODS } from '../catalogue/index.js';
+import { elasticDocument } from '../cordage/index.js';
 import type { Described } from '../document/index.js';
 import { atMost, id, idOf, keyOf, oneOf, pair, part, whole, within, words, yesNo } from '../document/index.js';
 import { PITCH_FORMS } from '../roof/index.js';
@@ -25,6 +26,10 @@ const guy = part({
   stick: within(P.guyStick),
   /** Left off altogether. */
   off: yesNo('off'),
+  /** How it takes hold of the cloth; tied to its tie-out where it is left out. */
+  tab: keyOf('hold on a tie-out', TABS).optional(),
+  /** Its elastic, where it has one; a usual one where it is left out. */
+  elastic: elasticDocument.optional(),
 });
 export type Guy = Described<typeof guy>;
 
@@ -40,6 +45,14 @@ const roofHitch = part({
   slid: within(P.slid),
   /** The stick through loop and tie-out; left out where the loop itself goes through. */
   toggle: toggleDocument.optional(),
+  /** Where the join of its loop sits; off the turns and off the load where it is left out. */
+  join: keyOf('place of the join', JOINS).optional(),
+  /** Which way a tail is wrapped; toward the roof where it is left out. */
+  laid: keyOf('way the wraps lie', LAID).optional(),
+  /** How it takes hold of the cloth where no stick does; tied or laid through its tie-out where it is left out. */
+  tab: keyOf('hold on a tie-out', TABS).optional(),
+  /** Elastic between it and the cloth. */
+  elastic: elasticDocument.optional(),
 });
 export type RoofHitch = Described<typeof roofHitch>;
 

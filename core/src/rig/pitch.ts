@@ -2,7 +2,7 @@ import { cordOf } from '../cordage/index.js';
 import type { KitCord } from '../cordage/index.js';
 import { findHitch, findSoil } from '../catalogue/index.js';
 import type { Problem } from '../document/index.js';
-import type { KitRoof, PitchForm } from '../roof/index.js';
+import type { Form, KitRoof, PitchForm } from '../roof/index.js';
 import { PITCH_FORMS, PITCH_TRAITS } from '../roof/index.js';
 import { supportOf } from '../support/index.js';
 import type { Gear } from './gear.js';
@@ -17,6 +17,12 @@ export interface RigContext extends LineContext, Gear {}
 /** The guy at a key as it is: the common one with what is its own. */
 export function guyOf(pitch: Pitch, key: string): Guy {
   return { ...pitch.guy, ...pitch.own[key] };
+}
+
+/** What a roof hangs by: its form's ridgeline, unless it is tied by its ends instead. */
+export function hangsBy({ form, line }: Pick<Pitch, 'form' | 'line'>): Form['hangs'] {
+  const { hangs } = PITCH_TRAITS[form];
+  return hangs === 'ridge' && line === 'none' ? 'ends' : hangs;
 }
 
 /** A pitch to begin with, in a form's usual shape. */

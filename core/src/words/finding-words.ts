@@ -1,3 +1,4 @@
+import { listed } from './budget-words.js';
 import { treeWords } from '../anchor/index.js';
 import { FIRE_CAUTION } from '../around/index.js';
 import { LEAVABLE_NAMES } from '../cases/index.js';
@@ -71,6 +72,9 @@ const BENEATH = {
 /** What tames cloth that flaps. */
 const TAMES = 'Haul its guys harder, give that edge another guy, drop it to the ground, or take a form that holds it.';
 const DROP_IT = 'Drop a corner or an edge.';
+
+/** Lines in a sentence. */
+const theLines = (names: readonly string[]): string => `the ${listed(names)}`;
 
 type Words = { readonly [C in FindingCode]: (f: Facts[C]) => readonly [says: Phrase, remedy?: Phrase] };
 /** What somebody called it, or what it is. */
@@ -229,6 +233,23 @@ const WORDS: Words = {
   hitch: ({ hitch, advice }) => [phrase`The ${hitch}: ${lower(hitchWords(advice))}`],
   'no-tie-out': ({ at }) => [
     phrase`The roof has no tie-out at its ${at}: gather the cloth round a smooth pebble there.`,
+  ],
+  'elastic-out': ({ lines }) => [
+    phrase`The elastic of ${theLines(lines)} is drawn out to its end as pitched, and eases nothing more.`,
+    phrase`Haul less, or take longer or stiffer elastic.`,
+  ],
+  'tab-sawn': ({ lines }) => [
+    phrase`${capital(theLines(lines))} ${lines.length === 1 ? 'is' : 'are'} drawn bare through fabric, which cord saws when it is hauled.`,
+    phrase`Lift the cloth to move it, and put a connector or a loop of cord between.`,
+  ],
+  'no-line': ({ things }) => [
+    phrase`There is no ridgeline for ${listed(things.map((name) => named(name, 'what hangs')))} to hang on: not counted.`,
+    phrase`Hang it elsewhere, or pitch the roof on a line.`,
+  ],
+  'end-tied': ({ saves, carries, said }) => [
+    saves > 0
+      ? phrase`Without a ridgeline ${metres(saves)} of cord are saved, and the cloth bears the pull from tree to tree: up to ${newtons(carries)} ${said}.`
+      : phrase`Without a ridgeline the cloth bears the pull from tree to tree: up to ${newtons(carries)} ${said}.`,
   ],
   pool: ({ volume }) => [
     phrase`Rain pools on it: ${amount(volume, 'volume')} stand before it runs over.`,

@@ -60,7 +60,7 @@ export function atHeight(height: number, { body, units }: Reader): string {
 type Told = { readonly what: string; readonly how?: string | Phrase; readonly number?: string | Phrase };
 type Words = { readonly [C in StepCode]: (facts: StepFacts[C], reader: Reader) => Told };
 
-const TIES = { under: 'over the line', over: 'under the line', through: 'with the line through its loops' } as const;
+const TIES = { under: 'over the line', over: 'under the line', through: 'with the line through its loops', none: 'by its ends' } as const;
 const WHEN = {
   settled: 'After twenty minutes',
   evening: 'Before you sleep',

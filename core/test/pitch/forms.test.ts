@@ -4,7 +4,8 @@ import { closure, evaluatePitch, layoutOf, pitchModel, solveCase, tieOff } from 
 import type { PitchState, TiedRig } from '../../src/pitch/index.js';
 import type { Engine } from '../../src/net/index.js';
 import { GRAVITY } from '../../src/quantity/index.js';
-import { PITCH_FORMS, roofMass } from '../../src/roof/index.js';
+import type { Pitch } from '../../src/rig/index.js';
+import { PITCH_FORMS, PITCH_TRAITS, roofMass } from '../../src/roof/index.js';
 import type { PitchForm } from '../../src/roof/index.js';
 import { contextFor, rigOf, roofFor, squareRoof } from './helper.js';
 
@@ -40,10 +41,18 @@ function mirrored(rig: TiedRig, axis: 'x' | 'y'): number[] {
   });
 }
 
-describe.each(PITCH_FORMS)('the form %s', (form: PitchForm) => {
+/** Every form as it is usually pitched, and those with a ridgeline once more tied by their ends. */
+const WAYS: readonly (readonly [called: string, form: PitchForm, part: Partial<Pitch>])[] = [
+  ...PITCH_FORMS.map((form) => [form, form, {}] as const),
+  ...PITCH_FORMS.filter((form) => PITCH_TRAITS[form].hangs === 'ridge').map(
+    (form) => [`${form} tied by its ends`, form, { line: 'none' }] as const,
+  ),
+];
+
+describe.each(WAYS)('the form %s', (_, form, part) => {
   const roof = roofFor(form);
   const context = contextFor(roof);
-  const rig = rigOf(form, roof);
+  const rig = rigOf(form, roof, part);
   const tied = tieOff(pitchModel(rig, context), { atOnce: true });
 
   test('closes: no flat piece is stretched, and every point of the cloth has its place over the ground', () => {

@@ -1,7 +1,7 @@
 import { Button, Text } from '@chakra-ui/react';
 import type { GuyReport } from '@rough-bight/core/pitch';
+import { hangsBy } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
-import { PITCH_TRAITS } from '@rough-bight/core/roof';
 import type { RigReport } from '@rough-bight/core/shelter';
 import { Suspense, lazy, memo } from 'react';
 import type { ComponentType, ReactElement, ReactNode } from 'react';
@@ -124,7 +124,7 @@ const Hang: StepControls = ({ editing, said, camp, report, put }) => {
   return (
     <StepRow name="Hang" said={said} quick={<RoofQuick editing={editing} />}>
       <RoofControls editing={editing} roofs={camp.roofs} report={roofOf(report)} />
-      {PITCH_TRAITS[pitch.form].hangs === 'ridge' && <OnLine {...editing} title="Also on the line" />}
+      {hangsBy(pitch) === 'ridge' && <OnLine {...editing} title="Also on the line" />}
       <Button marginTop="10px" onClick={() => put(withoutRoof(rig))}>
         Take the roof off
       </Button>

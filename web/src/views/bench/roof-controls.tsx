@@ -5,7 +5,7 @@ import { Text } from '@chakra-ui/react';
 import { HITCHES } from '@rough-bight/core/catalogue';
 import { hitchWords } from '@rough-bight/core/hitch';
 import { say } from '@rough-bight/core/quantity';
-import { LINE_PLACES, PITCH_LIMITS } from '@rough-bight/core/rig';
+import { LINE_PLACES, PITCH_LIMITS, hangsBy } from '@rough-bight/core/rig';
 import type { LinePlace, Pitch, RoofHitch } from '@rough-bight/core/rig';
 import { PITCH_FORMS, PITCH_TRAITS } from '@rough-bight/core/roof';
 import type { KitRoof, PitchForm, Shape } from '@rough-bight/core/roof';
@@ -69,7 +69,7 @@ export function RoofQuick({ editing }: { readonly editing: Editing }): ReactElem
           onCommit={(middle) => set({ middle })}
         />
       )}
-      {trait.hangs === 'ridge' && (
+      {hangsBy(pitch) === 'ridge' && (
         <NumberField
           label="Stretched with"
           value={pitch.spread}
@@ -144,7 +144,7 @@ export function RoofControls({
   readonly report: RoofReport | null;
 }): ReactElement {
   const form = <RoofAndForm editing={editing} roofs={roofs} report={report} />;
-  if (PITCH_TRAITS[editing.rig.pitch!.form].hangs !== 'ridge') return form;
+  if (hangsBy(editing.rig.pitch!) !== 'ridge') return form;
   return (
     <Sheets
       label="Of the roof"

@@ -1,0 +1,29 @@
+import { GUY_ENDS, acrossOf } from '../catalogue/index.js';
+import type { Cut, EndLength } from '../cordage/index.js';
+import { GUY_TRAVEL, PEG_TAILS, ROUND_ANCHOR, cutBetween } from '../cordage/index.js';
+import { loopCut } from '../hitch/index.js';
+import { haulTravel, tiedTo, treeOf, trunkEnd } from '../rig/index.js';
+import type { Member, PitchModel } from './model.js';
+
+/** Cord for a member of this unstressed length: both knots, a tail and what is hauled with it; a hitch's loop by its own wraps. */
+export function cutOf(model: PitchModel, m: Member, length: number): Cut {
+  const d = acrossOf(m.cord);
+  const hank = m.kitCord.id;
+  if (m.role === 'loop') {
+    const h = model.hitches.find((x) => x.end === m.end)!;
+    return loopCut(hank, h.set.loop, h.wraps, d, h.host.diameter);
+  }
+  const at = (i: 0 | 1): EndLength => trunkEnd(model.rig, model.ridge.terminations, i);
+  if (m.role === 'ridge') return cutBetween(hank, length, [at(0), at(1)], d, haulTravel(model.rig));
+  const tieOut: EndLength = { wraps: 0, girth: 0, knotDiameters: GUY_ENDS.cloth.cordInDiameters, tail: 0 };
+  if (m.role === 'tie')
+    return cutBetween(hank, length, [at(m.end), tieOut], d, m.end === 1 ? haulTravel(model.rig) : 0);
+  // a loop of cord to a peg is doubled and joined
+  if (m.role === 'peg') return cutBetween(hank, 2 * length, [{ ...tieOut, tail: PEG_TAILS }], d, 0);
+  const { guy, key } = m.reach!;
+  const made = GUY_ENDS[guy.hitch === 'elastic' ? 'adjustable' : guy.hitch];
+  const tied = tiedTo(guy.anchor, key.id);
+  const girth = (tied === null ? null : treeOf(model.rig, tied.tree))?.girth ?? ROUND_ANCHOR;
+  const foot: EndLength = { wraps: 1, girth, knotDiameters: made.cordInDiameters };
+  return cutBetween(hank, length, [foot, tieOut], d, made.hauls ? GUY_TRAVEL : 0);
+}
