@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { CORDS, HITCHES, findCord, findHitch } from '../src/catalogue/index.js';
+import { CORDS, HITCHES, JOINS, LAID, findCord, findHitch } from '../src/catalogue/index.js';
 import { cutLength } from '../src/cordage/index.js';
 import {
   clamping,
@@ -130,5 +130,32 @@ describe('loops', () => {
   test('the roof hangs under the ridge by the loop at its angle', () => {
     expect(hangGap(0.2, Math.PI / 6)).toBeCloseTo(0.1, 12);
     expect(hangGap(0.2, -0.3)).toBe(0);
+  });
+});
+
+describe('how a hitch is dressed', () => {
+  test('a join among the turns, a tail laid the wrong way and a crossed turn each leave the share that the catalogue gives', () => {
+    const whole = gripFigure(hitch(), false).value;
+    expect(gripFigure(hitch({ join: 'turns' }), false).value / whole).toBeCloseTo(JOINS.turns.grip.typical, 12);
+    // where it is pulled it weakens the loop, and grips as ever
+    expect(gripFigure(hitch({ join: 'load' }), false).value).toBe(whole);
+    const tail = (part: Partial<TiedHitch>): number =>
+      gripFigure(hitch({ type: findHitch('tail')!, ...part }), false).value;
+    expect(tail({ laid: 'away' }) / tail({})).toBeCloseTo(LAID.away.grip.typical, 12);
+    expect(tail({ laid: 'away', crossed: true }) / tail({ laid: 'away' })).toBeCloseTo(0.5, 12);
+    // a tail has no join, a loop no side to be laid on
+    expect(tail({ join: 'turns' })).toBe(tail({}));
+    expect(gripFigure(hitch({ laid: 'away' }), false).value).toBe(whole);
+  });
+  test('what is not as it should be is said, each with what to do', () => {
+    const of = (part: Partial<TiedHitch>): string[] => {
+      const h = hitch(part);
+      return hitchAdvice(h, gripFigure(h, false), 0).map((a) => a.what);
+    };
+    expect(of({})).not.toContain('join');
+    expect(of({ join: 'turns' })).toContain('join');
+    expect(of({ join: 'load' })).toContain('join');
+    expect(of({ type: findHitch('tail')!, laid: 'away' })).toContain('laid-away');
+    expect(of({ laid: 'away' })).not.toContain('laid-away');
   });
 });

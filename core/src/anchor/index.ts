@@ -1,4 +1,5 @@
 export * from './bending.js';
+export * from './branch.js';
 export * from './peg.js';
 export * from './pile.js';
 export * from './prop.js';

@@ -17,6 +17,8 @@ export interface TreeTie {
   readonly at: Vec3;
   readonly tree: BendingStem;
   readonly height: number;
+  /** What gives there besides the stem: a branch that the line goes over, m/N. */
+  readonly besides?: number;
 }
 
 /** Lower than this nothing is tied, m. */
@@ -45,7 +47,8 @@ export function tiesOf(ties: readonly TreeTie[]): {
     }
     const d = diameterOf(tree.girth);
     const give = (a: TreeTie, b: TreeTie): number =>
-      trunkGiveAt(Math.max(LOWEST, a.height), Math.max(LOWEST, b.height), d, wood.modulus.typical);
+      trunkGiveAt(Math.max(LOWEST, a.height), Math.max(LOWEST, b.height), d, wood.modulus.typical) +
+      (a === b ? (a.besides ?? 0) : 0);
     if (here.length === 1) {
       const [tie] = here;
       const k = 1 / give(tie!, tie!);

@@ -1,4 +1,5 @@
 export * from './bends.js';
+export * from './branches.js';
 export * from './evidence.js';
 export * from './cords.js';
 export * from './knots.js';

@@ -28,6 +28,7 @@ export const HAND_TIMES = {
   all: minutes('a roof pitched anew', 25),
   // and what belongs to pitching alone
   look: minutes('looked up, pushed and walked round', 4),
+  'peg-cut': minutes('a peg cut', 4),
   lay: minutes('laid out and counted', 3),
   raise: minutes('an end raised', 2),
   cloth: minutes('the cloth hung', 2),

@@ -8,6 +8,8 @@ export interface EndLength {
   readonly knotDiameters: number;
   /** Left beyond the knot, m; a hand's grip where it is left out. */
   readonly tail?: number;
+  /** Goes on past where it is held to where it is made fast, m: over a branch and down. */
+  readonly runsOn?: number;
 }
 
 /** Tail left to grip and to slip, m. Judgement: 0.2 to 0.5. */
@@ -18,6 +20,8 @@ export const PEG_TAILS = 0.1;
 export const ROUND_ANCHOR = 0.15;
 /** Of a guy that is hauled: from its anchor back up to the hitch on its own standing part, m. Judgement: 0.3 to 0.6. */
 export const GUY_TRAVEL = 0.4;
+/** A cord over a branch is made fast at this height, m: where hands are. Judgement. */
+export const IN_HAND = 1.2;
 /** Hauled past the tension end of a line to have something to grip, m. Judgement: 0.3 to 0.8. */
 export const HAULED = 0.5;
 
@@ -39,7 +43,7 @@ export const cutBetween = (
   wraps: ends.reduce((sum, e) => sum + e.wraps * (e.girth + Math.PI * diameter), 0),
   knots: ends.reduce((sum, e) => sum + e.knotDiameters * diameter, 0),
   tails: ends.reduce((sum, e) => sum + (e.tail ?? TAIL), 0),
-  travel,
+  travel: ends.reduce((sum, e) => sum + (e.runsOn ?? 0), travel),
 });
 
 /** Length of cord to have in hand, m: unstressed span + wraps + knots + tails + tensioning travel. */

@@ -72,6 +72,8 @@ export interface Facts {
   readonly 'hitch-slides': { readonly hitch: string; readonly by: number };
   readonly hitch: { readonly hitch: string; readonly advice: HitchAdvice };
   readonly 'no-tie-out': { readonly at: string };
+  /** A line goes over a branch: how much that gives under it, m, and what it bears, N. */
+  readonly branch: { readonly name: string; readonly gives: number; readonly pull: number };
   /** Lines whose elastic is drawn out to its end as pitched. */
   readonly 'elastic-out': { readonly lines: readonly string[] };
   /** Lines drawn bare through a fabric tie-out. */
@@ -169,6 +171,7 @@ const SEVERITIES = {
   'held-twice': 'warns',
   'hitch-slides': 'warns',
   hitch: 'warns',
+  branch: 'warns',
   'elastic-out': 'warns',
   'tab-sawn': 'warns',
   'no-line': 'warns',

@@ -118,10 +118,25 @@ export const countOf = (rig: RidgeRig, report: RigReport): { readonly pegs: numb
   toggles: togglesOf(rig).length,
 });
 
-const layOut = (steps: Steps, rig: RidgeRig, report: RigReport, look: string): string =>
-  steps.add('lay-out', 'lay-out', { ...countOf(rig, report), sleepers: (rig.under ?? []).length > 0 }, ['lay'], {
-    after: [look],
-  });
+function layOut(steps: Steps, rig: RidgeRig, report: RigReport, look: string): string {
+  const laid = steps.add(
+    'lay-out',
+    'lay-out',
+    { ...countOf(rig, report), sleepers: (rig.under ?? []).length > 0 },
+    ['lay'],
+    { after: [look] },
+  );
+  const count = (report.roof?.pegs ?? []).reduce((sum, p) => sum + Math.max(0, p.wanted - p.have), 0);
+  return count === 0
+    ? laid
+    : steps.add(
+        'cut-pegs',
+        'cut-pegs',
+        { count },
+        Array.from({ length: count }, () => 'peg-cut' as const),
+        { after: [laid] },
+      );
+}
 
 /** The ridgeline: fixed end, tension end; bare, or low with the cloth on it and then raised. */
 function ridgeSteps(
@@ -142,7 +157,8 @@ function ridgeSteps(
     hitch: terminations[i].name,
     wraps: rig.ends[i].wraps,
     height: rig.trunks[i].tieHeight,
-    high: rig.trunks[i].tieHeight > context.body.reach,
+    high: rig.trunks[i].branch === undefined && rig.trunks[i].tieHeight > context.body.reach,
+    branch: rig.trunks[i].branch !== undefined,
   });
   // bare it has what it is hauled to, with the cloth on it what both come to
   const tension =
@@ -281,6 +297,7 @@ function roofSteps(
           'prop',
           'prop',
           {
+            middle: false,
             sticks: props.length > 1 ? 2 : 1,
             thick: pitch.stick,
             height: Math.max(...props.map((s) => s.key.at[2] - s.foot[2])),
@@ -288,7 +305,21 @@ function roofSteps(
           ['prop'],
           { after: [from, ...first], lines: props.map((s) => s.id) },
         );
-  const rest = put(standing ? guyed : guys, prop ?? from);
+  const guysOn = put(standing ? guyed : guys, prop ?? from);
+  const under = layout.sticks.find((s) => s.key.role.to === 'up');
+  const rest =
+    under === undefined
+      ? guysOn
+      : [
+          ...guysOn,
+          steps.add(
+            'prop-middle',
+            'prop',
+            { middle: true, sticks: 1, thick: pitch.stick, height: under.length ?? under.key.at[2] - under.foot[2] },
+            ['prop'],
+            { after: [from, ...first, ...guysOn], lines: [under.id] },
+          ),
+        ];
   const hauled = guyed.map((r) => r.guy.haul);
   return guyed.length === 0
     ? (rest.at(-1) ?? prop ?? from)
@@ -323,7 +354,8 @@ function guyStep(
     'guy',
     {
       name: key.name,
-      kind: r.kind === 'peg' ? 'peg' : 'guy',
+      kind: r.kind === 'peg' ? 'peg' : key.role.to === 'up' ? 'up' : 'guy',
+      height: support.tieHeight(anchor),
       out: Math.hypot(r.foot[0] - key.at[0], r.foot[1] - key.at[1]),
       held: called,
       pegs: support.takes(anchor)?.count ?? 0,

@@ -15,6 +15,8 @@ export type Hauled =
 export interface StepFacts {
   'look-up': { readonly trees: readonly string[] };
   'lay-out': { readonly pegs: number; readonly toggles: number; readonly sleepers: boolean };
+  /** Pegs that the kit has not. */
+  'cut-pegs': { readonly count: number };
   pole: { readonly at: 0 | 1; readonly dug: number; readonly lean: number; readonly stays: number };
   'fixed-end': {
     readonly tree: string;
@@ -24,6 +26,8 @@ export interface StepFacts {
     readonly release: Release;
     /** Above one's reach: with a forked stick. */
     readonly high: boolean;
+    /** Over a branch, made fast round the stem. */
+    readonly branch: boolean;
   };
   'low-end': { readonly tree: string };
   'tension-end': {
@@ -32,6 +36,7 @@ export interface StepFacts {
     readonly wraps: number;
     readonly height: number;
     readonly high: boolean;
+    readonly branch: boolean;
     readonly hauled: Hauled;
     readonly tension: number;
   };
@@ -71,10 +76,19 @@ export interface StepFacts {
     readonly hitch: string;
     readonly haul: number;
   };
-  prop: { readonly sticks: 1 | 2; readonly thick: number; readonly height: number };
+  prop: {
+    /** Under the cloth's middle, with everything else on it. */
+    readonly middle: boolean;
+    readonly sticks: 1 | 2;
+    readonly thick: number;
+    readonly height: number;
+  };
   guy: {
     readonly name: string;
-    readonly kind: 'guy' | 'peg';
+    /** `up`: to what is over it. */
+    readonly kind: 'guy' | 'peg' | 'up';
+    /** Height at which it is held, m. */
+    readonly height: number;
     /** From under its tie-out to its foot, over the ground, m. */
     readonly out: number;
     readonly held: Phrase;
@@ -108,6 +122,13 @@ export interface StepFacts {
   // taking it down
   'unhook-bed': { readonly name: string };
   'ease-guys': { readonly guys: number; readonly pegs: number };
+  'lower-end': {
+    readonly tree: string;
+    readonly hitch: string;
+    readonly tension: number;
+    readonly release: Release;
+    readonly keeper: Keeper;
+  };
   unhang: { readonly roof: string; readonly wet: boolean; readonly by: 'hitches' | 'ends' | 'ground' };
   'slip-end': {
     readonly tree: string;
@@ -130,6 +151,7 @@ export type StepCode = keyof StepFacts;
 export const STEP_CODES = [
   'look-up',
   'lay-out',
+  'cut-pegs',
   'pole',
   'fixed-end',
   'low-end',
@@ -153,6 +175,7 @@ export const STEP_CODES = [
   'haul',
   'unhook-bed',
   'ease-guys',
+  'lower-end',
   'unhang',
   'slip-end',
   'stow-line',

@@ -28,8 +28,9 @@ export function strikingOf(rig: RidgeRig, context: RigContext, report: RigReport
     turn.add('unhook-bed', 'unhook-bed', { name: report.bed.name }, ['bed'], { lines: ['bed', 'strap0', 'strap1'] });
   const roof = report.roof === null ? null : (context.roofs.find((r) => r.id === rig.pitch!.roof)?.name ?? 'roof');
   offGuys(turn, report);
+  const lowered = lower(turn, rig, context, report);
   if (roof !== null) offLine(turn, rig, report, roof, wet);
-  letGo(turn, rig, report);
+  letGo(turn, rig, report, lowered);
   if (pegs > 0) turn.add('draw-pegs', 'draw-pegs', { pegs }, repeat('hank', pegs));
   if (roof !== null) turn.add('stow', 'stow', { roof, wet }, ['stow'], { lines: ['cloth'] });
   const used = usedBy(rig);
@@ -95,11 +96,38 @@ function offLine(turn: InTurn, rig: RidgeRig, report: RigReport, roof: string, w
   turn.add('unhang', 'unhang', { roof, wet, by }, ['cloth'], { lines: ['cloth', 'loop0', 'loop1'] });
 }
 
+/** The end of the line that is hauled. */
+const hauledEnd = ({ ends }: RidgeRig): 0 | 1 => (findTermination(ends[1].termination)?.hauls === true ? 1 : 0);
+
+/** A roof that was raised, or hangs higher than hands reach, let down to where it is folded. */
+function lower(turn: InTurn, rig: RidgeRig, { body }: RigContext, report: RigReport): boolean {
+  const ridge = report.rows.find((r) => r.role === 'ridge');
+  const i = hauledEnd(rig);
+  const high = rig.trunks[i].tieHeight > body.reach;
+  if (ridge === undefined || report.roof === null || !(high || rig.work?.hauls === 'hung')) return false;
+  const t = findTermination(rig.ends[i].termination)!;
+  turn.add(
+    'lower-end',
+    'lower-end',
+    {
+      tree: rig.trunks[i].name,
+      hitch: t.name,
+      tension: ridge.pitched,
+      release: t.release,
+      keeper: isPinned(rig, t) ? t.keeper : 'none',
+    },
+    ['take-off', 'knot'],
+    // one lets the line down while another takes the cloth
+    { lines: ['ridge', 'cloth'], hands: 2 },
+  );
+  return true;
+}
+
 /** The line let go where it was hauled, then at its fixed end, and hanked. */
-function letGo(turn: InTurn, rig: RidgeRig, report: RigReport): void {
+function letGo(turn: InTurn, rig: RidgeRig, report: RigReport, lowered: boolean): void {
   const ridge = report.rows.find((r) => r.role === 'ridge');
   if (ridge === undefined) return;
-  const hauled = findTermination(rig.ends[1].termination)?.hauls === true ? 1 : 0;
+  const hauled = hauledEnd(rig);
   for (const i of [hauled, 1 - hauled] as (0 | 1)[]) {
     const t = findTermination(rig.ends[i].termination)!;
     turn.add(
@@ -108,9 +136,9 @@ function letGo(turn: InTurn, rig: RidgeRig, report: RigReport): void {
       {
         tree: rig.trunks[i].name,
         hitch: t.name,
-        tension: i === hauled ? ridge.pitched : 0,
+        tension: i === hauled && !lowered ? ridge.pitched : 0,
         release: t.release,
-        keeper: isPinned(rig, t) ? t.keeper : 'none',
+        keeper: isPinned(rig, t) && !(lowered && i === hauled) ? t.keeper : 'none',
       },
       ['take-off'],
       { lines: ['ridge'] },

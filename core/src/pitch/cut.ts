@@ -3,6 +3,7 @@ import type { Cut, EndLength } from '../cordage/index.js';
 import { GUY_TRAVEL, PEG_TAILS, ROUND_ANCHOR, cutBetween } from '../cordage/index.js';
 import { loopCut } from '../hitch/index.js';
 import { haulTravel, tiedTo, treeOf, trunkEnd } from '../rig/index.js';
+import { supportOf } from '../support/index.js';
 import type { Member, PitchModel } from './model.js';
 
 /** Cord for a member of this unstressed length: both knots, a tail and what is hauled with it; a hitch's loop by its own wraps. */
@@ -24,6 +25,7 @@ export function cutOf(model: PitchModel, m: Member, length: number): Cut {
   const made = GUY_ENDS[guy.hitch === 'elastic' ? 'adjustable' : guy.hitch];
   const tied = tiedTo(guy.anchor, key.id);
   const girth = (tied === null ? null : treeOf(model.rig, tied.tree))?.girth ?? ROUND_ANCHOR;
-  const foot: EndLength = { wraps: 1, girth, knotDiameters: made.cordInDiameters };
+  const runsOn = supportOf(guy.anchor).runsOn(guy.anchor);
+  const foot: EndLength = { wraps: 1, girth, knotDiameters: made.cordInDiameters, runsOn };
   return cutBetween(hank, length, [foot, tieOut], d, made.hauls ? GUY_TRAVEL : 0);
 }

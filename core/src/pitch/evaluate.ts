@@ -40,6 +40,8 @@ import { haulOrder, stoodAlike, tieOff } from './solve.js';
 import type { Spreads } from './ranges.js';
 import { spreadsOf, stressOf, windSpread } from './ranges.js';
 import type { Room } from './room.js';
+import { middleIn } from './middle.js';
+import type { MiddleReport } from './middle.js';
 import { roomIn } from './room.js';
 import { bearerIn, pullsOn } from './pulls-on.js';
 import { findingsOf } from './findings.js';
@@ -137,6 +139,7 @@ export interface PitchTopology {
   readonly hung: readonly { readonly id: string; readonly name: string; readonly node: number }[];
   /** Tie-outs along the edges that could take a guy more. */
   readonly spare: readonly { readonly id: string; readonly name: string }[];
+  readonly middle: MiddleReport | null;
 }
 
 /** A gust from one bearing, under the law that asks most of it. */
@@ -647,7 +650,7 @@ function guyReport(rig: TiedRig, m: Member, reading: CaseReading): GuyReport[] {
       off: turn,
       tension: reading.tension(m.id).value,
       stick: r.stick,
-      trips: m.role === 'guy' && line > 0.6 && rise < 1.2,
+      trips: m.role === 'guy' && r.key.role.to !== 'up' && line > 0.6 && rise < 1.2,
     },
   ];
 }
@@ -700,6 +703,7 @@ function topologyOf({ model, engine, line }: TiedRig): PitchTopology {
       ? model.rig.hung.map(({ id, name }) => ({ id, name, node: s.nodeIndex.get(`hung ${id}`)! }))
       : [],
     spare: model.layout.spare.map(({ id, name }) => ({ id, name })),
+    middle: middleIn(model.layout, model.rig.pitch!),
   };
 }
 

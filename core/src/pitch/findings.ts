@@ -3,8 +3,9 @@ import { screenTree } from '../anchor/index.js';
 import type { Finding } from '../findings/index.js';
 import { finding } from '../findings/index.js';
 import type { Judged } from '../strength/index.js';
-import { GALE, loopRunsOut, ratioOf, travelOf, treeOf } from '../rig/index.js';
+import { GALE, branchFindings, loopRunsOut, ratioOf, travelOf, treeOf } from '../rig/index.js';
 import { formOf, opensIntoWind } from '../roof/index.js';
+import { supportOf } from '../support/index.js';
 import type { PitchResult } from './evaluate.js';
 import { givesFirst } from './gives-first.js';
 import { LYING_ROOM, ONE_SLEEPER } from './room.js';
@@ -71,12 +72,12 @@ export function findingsOf(
       out.push(finding('hitch-slides', { hitch: h.name, by: Math.abs(h.slid) }, `loop${h.end}`));
     for (const advice of h.advice) out.push(finding('hitch', { hitch: h.name, advice }, `loop${h.end}`));
   }
-  if (!model.hasRidge && rig.hung.length > 0)
-    out.push(finding('no-line', { things: rig.hung.map((h) => h.name) }));
+  if (!model.hasRidge && rig.hung.length > 0) out.push(finding('no-line', { things: rig.hung.map((h) => h.name) }));
   if (r.endTied !== null) {
     const { saves, carries, caseId } = r.endTied;
     out.push(finding('end-tied', { saves, carries, said: saidOf(caseId) }));
   }
+  out.push(...branchesOf(tied, r));
   const drawn = r.elastics.filter((e) => isOut(e, e.pitched));
   if (drawn.length > 0) out.push(finding('elastic-out', { lines: drawn.map((e) => e.name) }));
   const sawn = sawnBy(model);
@@ -112,3 +113,20 @@ const sawnBy = ({ members, rig }: PitchModel): string[] =>
     const tab = hitch === undefined ? reach?.guy.tab : hitch.toggle === undefined ? hitch.tab : 'tied';
     return tab === 'bare' && role !== 'tie' ? [name] : [];
   });
+
+/** Every branch that something of the roof goes over, and the most that pulls on it in any case. */
+function branchesOf({ model }: TiedRig, { anchors }: Pick<PitchResult, 'anchors'>): Finding[] {
+  const most = (id: string): number =>
+    Math.max(0, ...anchors.filter((a) => a.id === id).map((a) => Math.hypot(a.horizontal, a.vertical, a.uplift)));
+  return [
+    ...branchFindings(model.ridge, [most('trunk0'), most('trunk1')]),
+    ...model.layout.reaches.flatMap(({ guy: { anchor }, key }) => {
+      const support = supportOf(anchor);
+      const give = support.gives(anchor);
+      if (!support.overhead || give === null || !('name' in anchor)) return [];
+      const pull = most(`foot ${key.id}`);
+      // up over it and down again: both legs pull
+      return [finding('branch', { name: anchor.name, gives: give * pull, pull: 2 * pull }, `guy ${key.id}`)];
+    }),
+  ];
+}

@@ -4,6 +4,7 @@ export * from './solve.js';
 export * from './evaluate.js';
 export { cutOf } from './cut.js';
 export type { EndTied } from './end-tied.js';
+export * from './middle.js';
 export { isOut } from './elastic.js';
 export type { ElasticReport } from './elastic.js';
 export * from './envelope.js';

@@ -1,13 +1,14 @@
 import { findSoil } from '../catalogue/index.js';
 import type { Hold } from '../catalogue/index.js';
 import type { BodyMeasures, Vec3 } from '../quantity/index.js';
-import { norm, sub } from '../quantity/index.js';
+import { metres, norm, phrase, sub } from '../quantity/index.js';
 import { RigProblem, anchorOf, guyOf, lineFoot, measuredSpan, tiedTo, treeAt } from '../rig/index.js';
 import type { Guy, Pitch, RigContext, RidgeRig } from '../rig/index.js';
 import { FormProblem, planForm, tieOutAt } from '../roof/index.js';
 import type { FormPlan, Key, KitRoof, Setting } from '../roof/index.js';
 import type { GuyAnchor } from '../support/index.js';
 import { tiedByEnds } from './end-tied.js';
+import { placesOf } from './place.js';
 import { keyOfGuyTree, keyOfLine, supportOf } from '../support/index.js';
 
 /** A cord from the cloth to something beyond it, where it is meant to go. */
@@ -32,6 +33,8 @@ export interface Stick {
   readonly name: string;
   readonly key: Key;
   readonly foot: Vec3;
+  /** m; null where it is as long as the form has its head over its foot. */
+  readonly length: number | null;
 }
 
 /** Where everything of a pitched rig is meant to be, before anything pulls. */
@@ -39,6 +42,8 @@ export interface PitchLayout {
   readonly plan: FormPlan;
   /** Tie-outs along the edges that have no guy and could take one. */
   readonly spare: readonly Key[];
+  /** The cloth's middle where it could be drawn up or propped; null where the form holds it itself. */
+  readonly up: Key | null;
   readonly setting: Setting;
   readonly roof: KitRoof;
   readonly reaches: readonly Reach[];
@@ -58,6 +63,20 @@ const STEEPEST = 1.05;
 const PEG_LOOP = 0.1;
 const GUY_NAME = { peg: 'peg', guy: 'guy', tie: 'tie' } as const;
 export const reachName = (r: Pick<Reach, 'kind' | 'key'>): string => `${r.key.name} ${GUY_NAME[r.kind]}`;
+
+/** Key of the cloth's middle, drawn up. */
+const UP = 'up';
+/** Least that what the middle is drawn up to is over it, m. Judgement. */
+const ROOM_ABOVE = 0.3;
+
+/** A stick that stands under a point of the cloth. @param asked its length, m; -1 as long as the form has it */
+const stickUnder = (key: Key, asked: number, ground: (x: number, y: number) => number): Stick => ({
+  id: `s${key.id}`,
+  name: `stick ${key.role.to === 'up' ? 'under' : 'at'} the ${key.name}`,
+  key,
+  foot: [key.at[0], key.at[1], ground(key.at[0], key.at[1])],
+  length: asked > 0 ? asked : null,
+});
 
 /** Height of the ground under a rig: along the span between the trunks' feet, and across it. */
 export function groundOf(rig: RidgeRig, span: number): (x: number, y: number) => number {
@@ -91,16 +110,16 @@ export function layoutOf(rig: RidgeRig, context: RigContext): PitchLayout {
     ground,
     shape: pitch.shape,
   };
-  let plan: FormPlan;
-  let spare: readonly Key[];
+  let formed: Pick<PitchLayout, 'plan' | 'spare' | 'up'>;
   try {
-    const formed = planForm(pitch.form, setting);
-    ({ plan, spare } = withTieOuts(pitch.line === 'none' ? tiedByEnds(formed) : formed, roof, pitch.own));
+    const plan = planForm(pitch.form, setting);
+    formed = withTieOuts(pitch.line === 'none' ? tiedByEnds(plan) : plan, roof, pitch.own);
   } catch (error) {
     if (error instanceof FormProblem)
       throw new RigProblem(error.field.startsWith('shape') ? `pitch.${error.field}` : error.field, error.said);
     throw error;
   }
+  const { plan } = formed;
   const byId = new Map(plan.keys.map((k) => [k.id, k]));
   const centre = middleOf(plan);
   const gathered: string[] = [];
@@ -123,6 +142,7 @@ export function layoutOf(rig: RidgeRig, context: RigContext): PitchLayout {
           name: role.sticks === 2 ? `${side === 1 ? 'left' : 'right'} stick of the A` : 'prop',
           key,
           foot: [foot[0], foot[1], ground(...foot)],
+          length: null,
         });
       }
       continue;
@@ -132,24 +152,37 @@ export function layoutOf(rig: RidgeRig, context: RigContext): PitchLayout {
       continue;
     }
     const guy = guyOf(pitch, key.id);
+    if (role.to === 'up' && guy.stick > 0) {
+      sticks.push(stickUnder(key, guy.stick, ground));
+      continue;
+    }
+    if (role.to === 'up') {
+      const up = supportOf(guy.anchor).tieHeight(guy.anchor);
+      const [x, y] = key.at;
+      if (up < key.at[2] - ground(x, y) + ROOM_ABOVE)
+        throw new RigProblem(
+          `pitch.own.${key.id}.anchor`,
+          phrase`The middle hangs at ${metres(key.at[2] - ground(x, y))} and is drawn up to something over it: a branch, or a tree tied to higher up. Choose one, or put a stick under it.`,
+        );
+    }
     if (guy.off && role.to !== 'trunk') continue;
     if (role.to === 'trunk') {
       reaches.push({ key, kind: 'tie', end: role.end, guy, hold, foot: tie(role.end), stick: 0 });
+      continue;
+    }
+    if (role.to === 'up') {
+      const [x, y] = guy.foot ?? key.at;
+      const foot: Vec3 = [x, y, ground(x, y) + supportOf(guy.anchor).tieHeight(guy.anchor)];
+      reaches.push({ key, kind: 'guy', end: 0, guy, hold, foot, stick: 0 });
       continue;
     }
     const from =
       role.to === 'guy' ? byId.get(role.from)!.at : role.from === undefined ? centre : byId.get(role.from)!.at;
     const { foot, stick } = footOf(key, from, role.to, guy, ground, () => bestFor(guy, context, pitch.soil));
     reaches.push({ key, kind: role.to, end: 0, guy, hold, foot, stick });
-    if (stick > 0)
-      sticks.push({
-        id: `s${key.id}`,
-        name: `stick at the ${key.name}`,
-        key,
-        foot: [key.at[0], key.at[1], ground(key.at[0], key.at[1])],
-      });
+    if (stick > 0) sticks.push(stickUnder(key, guy.stick, ground));
   }
-  return { plan, spare, setting, roof, reaches: toShared(rig, context, reaches, ground), sticks, hitchHolds, gathered };
+  return { ...formed, setting, roof, reaches: toShared(rig, context, reaches, ground), sticks, hitchHolds, gathered };
 }
 
 /** The same cords with those to a tree of the rig, or to what holds another line, ending where that is. */
@@ -207,11 +240,31 @@ export const placeOfShared = (
 ): readonly [number, number] | null =>
   sharedPlace(rig, context.body, anchor, field, () => (rig.pitch === undefined ? [] : layoutOf(rig, context).reaches));
 
-/** A form with the tie-outs it uses on this roof, and those along its edges that could take a guy more. */
-function withTieOuts(plan: FormPlan, roof: KitRoof, own: Pitch['own']): { plan: FormPlan; spare: readonly Key[] } {
+/** A form with the tie-outs it uses on this roof, those along its edges that could be guyed besides, and its middle. */
+function withTieOuts(plan: FormPlan, roof: KitRoof, own: Pitch['own']): Pick<PitchLayout, 'plan' | 'spare' | 'up'> {
   const there = plan.keys.filter((k) => k.spare !== true || tieOutAt(roof, k.flat[0], k.flat[1]) !== undefined);
-  const used = (k: Key): boolean => k.spare !== true || own[k.id]?.off === false;
-  return { plan: { ...plan, keys: there.filter(used) }, spare: there.filter((k) => !used(k)) };
+  const isOn = (k: Key): boolean => own[k.id]?.off === false;
+  const used = (k: Key): boolean => k.spare !== true || isOn(k);
+  const keys = there.filter(used);
+  const spare = there.filter((k) => !used(k));
+  const up = middleUp(plan);
+  const held = up === null || !isOn(up) ? keys : [...keys.filter((k) => k.id !== up.id), up];
+  return { plan: { ...plan, keys: held }, spare, up };
+}
+
+/** Within this of the cloth's middle a point is its middle, m. */
+const MIDDLE = 1e-6;
+
+/** The cloth's middle as a point to draw up or to prop; null where the form holds it, lays it on its ridge or on the ground. */
+function middleUp(plan: FormPlan): Key | null {
+  const here = plan.keys.find((k) => Math.hypot(...k.flat) < MIDDLE);
+  if (here !== undefined && here.role.to !== 'fold') return null;
+  if (plan.ridge !== null) {
+    const [[s0, t0], [s1, t1]] = plan.ridge;
+    if (Math.abs(s0 * t1 - s1 * t0) / Math.hypot(s1 - s0, t1 - t0) < MIDDLE) return null;
+  }
+  const at = here?.at ?? placesOf(plan)(0, 0);
+  return { id: here?.id ?? UP, name: 'middle', flat: [0, 0], at, role: { to: 'up' }, spare: true };
 }
 
 function middleOf(plan: FormPlan): Vec3 {

@@ -5,7 +5,7 @@ import type { Tab } from '../catalogue/index.js';
 import { gripFigure, isLoop, offAxis, ownGripFigure } from '../hitch/index.js';
 import type { Guy } from '../rig/index.js';
 import type { BearerId } from '../rig/index.js';
-import { tiedTo, treeOf } from '../rig/index.js';
+import { branchCheck, tiedTo, treeOf } from '../rig/index.js';
 import type { Check, Link } from '../strength/index.js';
 import {
   bendKept,
@@ -239,6 +239,19 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
       const fitting = fittingOf(ridge.terminations[i], rig.ends[i].toggle, m.cord);
       if (fitting !== null)
         fitted(`${fitting.id}${i}`, `${fitting.name} at ${rig.trunks[i].name}`, fitting.holds, demand, size);
+      const branch = branchCheck(rig, ridge.woods, i);
+      if (branch !== null) {
+        const { holds } = branch;
+        out.push({
+          id: `${m.id}:${branch.id}`,
+          kind: branch.kind,
+          name: branch.name,
+          demand,
+          available: () => holds,
+          asks: size,
+          holds: () => holds.value,
+        });
+      }
     }
   }
   if (m.role === 'ridge') {

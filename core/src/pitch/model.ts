@@ -31,10 +31,13 @@ import {
   tiedTo,
   treeOf,
   treeProblems,
+  trunkTie,
 } from '../rig/index.js';
 import type { FormPlan, Key, Mesh, Neighbours } from '../roof/index.js';
 import { meshCloth, neighboursOf, roofMass } from '../roof/index.js';
 import type { HoldId } from '../support/index.js';
+import { supportOf } from '../support/index.js';
+import { inPiece, keysOf, placesOf } from './place.js';
 import type { PitchLayout, Reach } from './layout.js';
 import { layoutOf, reachName, upFrom } from './layout.js';
 
@@ -160,9 +163,8 @@ export function pitchModel(
     plan.diagonal,
     roof.hollow,
   );
-  const byId = new Map(plan.keys.map((k) => [k.id, k]));
   const nodeOf = (k: Key): string => `c${mesh.nodeAt(k.flat[0], k.flat[1])}`;
-  const nodes: NetNode[] = placeCloth(layout, mesh, byId);
+  const nodes: NetNode[] = placeCloth(layout, mesh);
   const lines: NetLine[] = [];
   const struts: NetStrut[] = [];
   const rests: NetRest[] = [];
@@ -173,27 +175,22 @@ export function pitchModel(
   const hasRidge = plan.ridge !== null;
   const trunkUsed = (i: 0 | 1): boolean => hasRidge || layout.reaches.some((r) => r.kind === 'tie' && r.end === i);
   const ties: TreeTie[] = [];
-  for (const i of [0, 1] as const)
-    if (trunkUsed(i))
-      ties.push({
-        node: `trunk${i}`,
-        at: setting.ties[i],
-        tree: treeOf(rig, `trunk${i}`)!,
-        height: rig.trunks[i].tieHeight,
-      });
+  for (const i of [0, 1] as const) if (trunkUsed(i)) ties.push(trunkTie(rig, i, setting.ties[i]));
   const feet: NetNode[] = [];
   for (const r of layout.reaches) {
     if (r.kind === 'tie') continue;
     const node = `foot ${r.key.id}`;
     const tied = tiedTo(r.guy.anchor, r.key.id);
-    if (tied === null) feet.push({ id: node, at: r.foot, fixed: true });
+    const give = supportOf(r.guy.anchor).gives(r.guy.anchor);
+    if (give !== null) feet.push({ id: node, at: r.foot, spring: [1 / give, 1 / give, 1 / give] });
+    else if (tied === null) feet.push({ id: node, at: r.foot, fixed: true });
     else ties.push({ node, at: r.foot, tree: treeOf(rig, tied.tree)!, height: tied.height });
   }
   const trees = tiesOf(ties);
   nodes.push(...trees.nodes, ...feet);
   for (const s of layout.sticks) {
     nodes.push({ id: `stick ${s.id}`, at: s.foot, fixed: true });
-    const length = Math.hypot(...([0, 1, 2] as const).map((c) => s.key.at[c] - s.foot[c]!));
+    const length = s.length ?? Math.hypot(...([0, 1, 2] as const).map((c) => s.key.at[c] - s.foot[c]!));
     const section = (Math.PI * pitch.stick ** 2) / 4;
     struts.push({
       id: s.id,
@@ -401,17 +398,6 @@ function lumpWeight(
 
 const lengthOf = (r: Reach): number => Math.hypot(...([0, 1, 2] as const).map((c) => r.key.at[c] - r.foot[c]!));
 
-/** How a place of the flat cloth lies in one of its pieces: shares of its second and its third corner. */
-function inPiece([a, b, c]: readonly [Key, Key, Key], s: number, t: number): readonly [v: number, w: number] {
-  const twice = (b.flat[0] - a.flat[0]) * (c.flat[1] - a.flat[1]) - (c.flat[0] - a.flat[0]) * (b.flat[1] - a.flat[1]);
-  return [
-    ((s - a.flat[0]) * (c.flat[1] - a.flat[1]) - (c.flat[0] - a.flat[0]) * (t - a.flat[1])) / twice,
-    ((b.flat[0] - a.flat[0]) * (t - a.flat[1]) - (s - a.flat[0]) * (b.flat[1] - a.flat[1])) / twice,
-  ];
-}
-const keysOf = (piece: readonly string[], byId: ReadonlyMap<string, Key>): [Key, Key, Key] =>
-  piece.map((id) => byId.get(id)!) as [Key, Key, Key];
-
 /** A mesh without the panels whose middles lie in the form's floor. */
 function withoutFloor(mesh: Mesh, { keys, floor = [] }: FormPlan): Mesh {
   if (floor.length === 0) return mesh;
@@ -431,22 +417,12 @@ function withoutFloor(mesh: Mesh, { keys, floor = [] }: FormPlan): Mesh {
 }
 
 /** The cloth's nodes where its flat pieces lie in space. */
-function placeCloth({ plan }: PitchLayout, mesh: Mesh, byId: ReadonlyMap<string, Key>): NetNode[] {
-  const facets = plan.facets.map((f) => keysOf(f, byId));
-  return Array.from({ length: mesh.flat.length / 2 }, (_, n): NetNode => {
-    const [s, t] = [mesh.flat[2 * n]!, mesh.flat[2 * n + 1]!];
-    let best: Vec3 = [0, 0, 0];
-    let inside = Number.NEGATIVE_INFINITY;
-    for (const facet of facets) {
-      const [a, b, c] = facet;
-      const [v, w] = inPiece(facet, s, t);
-      const least = Math.min(v, w, 1 - v - w);
-      if (least <= inside + 1e-9) continue;
-      inside = least;
-      best = [0, 1, 2].map((k) => a.at[k]! + v * (b.at[k]! - a.at[k]!) + w * (c.at[k]! - a.at[k]!)) as unknown as Vec3;
-    }
-    return { id: `c${n}`, at: best };
-  });
+function placeCloth({ plan }: PitchLayout, { flat }: Mesh): NetNode[] {
+  const at = placesOf(plan);
+  return Array.from({ length: flat.length / 2 }, (_, n): NetNode => ({
+    id: `c${n}`,
+    at: at(flat[2 * n]!, flat[2 * n + 1]!),
+  }));
 }
 
 /** Area of the flat cloth, m². */

@@ -1,9 +1,9 @@
-import { barkPressure, momentFigure, screenTree, trunkGive } from '../anchor/index.js';
+import { OVER_AND_DOWN, barkPressure, branchGive, momentFigure, screenTree } from '../anchor/index.js';
 import type { CaseKind } from '../cases/index.js';
 import { PITCHED, QUIET, casesFor, nameOf, saidOf as saidAs, whenOf } from '../cases/index.js';
 import { BARK_PRESSURE, CORD_ON_BARK, PULLS, acrossOf, cordWeight } from '../catalogue/index.js';
 import type { Cut, EndLength } from '../cordage/index.js';
-import { HAULED, cutBetween, cutFigure, inOne } from '../cordage/index.js';
+import { HAULED, IN_HAND, cutBetween, cutFigure, inOne } from '../cordage/index.js';
 import { capstanHold, spanShape, travelNeeded } from '../line/index.js';
 import type { Finding } from '../findings/index.js';
 import { finding } from '../findings/index.js';
@@ -17,6 +17,7 @@ import { ledgerOf, trunkPull } from './ledger.js';
 import type { CaseFigures, RidgeModel } from './model.js';
 import { beddingIn, ridgeModel } from './model.js';
 import type { LineContext } from './ridge.js';
+import { giveOfTrunk } from './trees.js';
 import { riseOf } from './ridge.js';
 import type { RidgeRig } from './rig-document.js';
 import type { Row } from './row.js';
@@ -177,10 +178,7 @@ export function evaluateRidge(
       vertical: steepest.vertical[k],
       lifts: steepest.state.pull[k][2] > 0,
       moment: momentFigure(rig.trunks[k].name, [trunkPull(model, hardest, k)], `, ${nameOf(hardest.case)}`),
-      moved: rig.trunks[k].standsOnWord
-        ? 0
-        : trunkGive(rig.trunks[k].tieHeight, model.diameters[k], model.woods[k].modulus.typical) *
-          pitched.horizontal[k].value,
+      moved: giveOfTrunk(rig.trunks[k], model.woods[k].modulus.typical) * pitched.horizontal[k].value,
     };
   });
   const shapes = cases.map((c) => shapeOf(model, c));
@@ -284,6 +282,7 @@ export const trunkEnd = (rig: RidgeRig, terminations: RidgeModel['terminations']
   wraps: rig.ends[i].wraps,
   girth: rig.trunks[i].girth,
   knotDiameters: terminations[i].cordInDiameters,
+  ...(rig.trunks[i].branch === undefined ? {} : { runsOn: Math.max(0, rig.trunks[i].tieHeight - IN_HAND) }),
 });
 
 /** Cord that a bare line takes. */
@@ -319,6 +318,7 @@ function findingsOf(
   for (const [i, trunk] of rig.trunks.entries())
     if (trunk.standsOnWord)
       out.push(finding('no-stem', { what: trunk.name, level: r.trunks[i as 0 | 1].horizontal.value }, `trunk${i}`));
+  out.push(...branchFindings(model, [r.trunks[0].horizontal.value, r.trunks[1].horizontal.value]));
   for (const [i, end] of rig.ends.entries()) {
     if (model.terminations[i]!.caution !== undefined) out.push(finding('termination', { id: end.termination }));
     const pressure = barkPressure(r.worstTension.value, model.diameters[i]!, acrossOf(cord) * Math.max(1, end.wraps));
@@ -335,3 +335,16 @@ function findingsOf(
     out.push(finding('cannot-haul', { tree: rig.trunks[1].name, termination: model.terminations[1].name }, 'trunk1'));
   return out;
 }
+
+/** The branches that a line goes over, and how they fare. @param level the most that it pulls level at each trunk, N */
+export const branchFindings = (
+  { rig, woods }: Pick<RidgeModel, 'rig' | 'woods'>,
+  level: readonly [number, number],
+): Finding[] =>
+  ([0, 1] as const).flatMap((i) => {
+    const { branch, name } = rig.trunks[i];
+    if (branch === undefined) return [];
+    const pull = OVER_AND_DOWN * level[i];
+    const gives = branchGive(branch, woods[i].modulus.typical) * pull;
+    return [finding('branch', { name: `the branch of ${name}`, gives, pull }, `trunk${i}`)];
+  });

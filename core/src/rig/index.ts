@@ -19,6 +19,7 @@ export * from './model.js';
 export * from './line-net.js';
 export * from './row.js';
 export * from './evaluate.js';
+export { branchCheck } from './ledger.js';
 export * from './tradeoff.js';
 export * from './site.js';
 export * from './used.js';

@@ -1,17 +1,36 @@
 import { nameOf } from '../cases/index.js';
 import type { TiePull } from '../anchor/index.js';
-import { momentFigure, treeHoldFigure } from '../anchor/index.js';
+import { OVER_AND_DOWN, branchFigure, momentFigure, treeHoldFigure } from '../anchor/index.js';
 import { GRIPPED, looked } from '../catalogue/index.js';
+import type { Wood } from '../catalogue/index.js';
 import type { Check, Link } from '../strength/index.js';
 import { bendKept, cordStrength, fittingOf, knotKept, link } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { soilOf } from './bed.js';
 import type { CaseFigures, RidgeModel } from './model.js';
 import { hitched } from './ridge.js';
+import type { RidgeRig } from './rig-document.js';
 
 function endReductions(model: RidgeModel, i: 0 | 1): Figure[] {
   const { cord, terminations, diameters } = model;
   return [knotKept(terminations[i], cord), bendKept(model.rig.trunks[i].name, diameters[i], cord)];
+}
+
+/** The branch that a line goes over at its trunk; null where it goes round the stem. */
+export function branchCheck(
+  rig: RidgeRig,
+  woods: readonly [Wood, Wood],
+  i: 0 | 1,
+): (Pick<Link, 'id' | 'kind' | 'name'> & { readonly holds: Figure }) | null {
+  const { branch, name } = rig.trunks[i];
+  if (branch === undefined) return null;
+  const called = `branch of ${name}`;
+  return {
+    id: `branch-${i}`,
+    kind: 'anchor',
+    name: called,
+    holds: branchFigure(`the ${called}`, branch, woods[i], OVER_AND_DOWN),
+  };
 }
 
 /** Every way in which a line and its trunks can fail. */
@@ -59,6 +78,8 @@ function checksOf(model: RidgeModel): Check<CaseFigures>[] {
   });
   for (const i of [0, 1] as const) {
     const trunk = rig.trunks[i];
+    const branch = branchCheck(rig, model.woods, i);
+    if (branch !== null) out.push({ ...branch, demand: (c) => c.ends[i], available: () => branch.holds });
     if (trunk.standsOnWord) continue;
     const name = `foot of ${trunk.name}`;
     out.push({

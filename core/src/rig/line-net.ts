@@ -5,19 +5,14 @@ import type { Net, NetNode } from '../net/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import type { RidgeModel } from './model.js';
 import type { RidgeRig } from './rig-document.js';
-import { treeOf } from './trees.js';
+import { trunkTie } from './trees.js';
 
 /** Two things hung at one place sit so far apart on the line, m. */
 const APART = 1e-3;
 
 /** The ties of a ridgeline on its trunks. @param ties where they are, m */
 export const ridgeTies = (rig: RidgeRig, ties: readonly [Vec3, Vec3]): readonly TreeTie[] =>
-  ([0, 1] as const).map((i) => ({
-    node: `trunk${i}`,
-    at: ties[i],
-    tree: treeOf(rig, `trunk${i}`)!,
-    height: rig.trunks[i].tieHeight,
-  }));
+  ([0, 1] as const).map((i) => trunkTie(rig, i, ties[i]));
 
 /**
  * A bare ridgeline with all that hangs on it as a net: one line through its loads, as an exact elastic catenary, on trunks that bend.

@@ -1,5 +1,5 @@
 import { cordOf } from '../cordage/index.js';
-import { diameterOf, trunkGive } from '../anchor/index.js';
+import { diameterOf } from '../anchor/index.js';
 import type { LoadCase } from '../cases/index.js';
 import { PITCHED, nameOf } from '../cases/index.js';
 import type { Cord, Termination, Wood } from '../catalogue/index.js';
@@ -41,6 +41,7 @@ import type { Phrase, Vec3 } from '../quantity/index.js';
 import { GRAVITY, SaidError, rangeFromSd } from '../quantity/index.js';
 import { roofMass } from '../roof/index.js';
 import { hangsBy } from './pitch.js';
+import { giveOfTrunk } from './trees.js';
 import type { KitRoof } from '../roof/index.js';
 import { windBySigns, windPressure } from '../weather/index.js';
 import type { Figure, Source } from '../working/index.js';
@@ -325,9 +326,7 @@ export function ridgeModel(
 
   const giveOf = (v: Values): readonly [Vec3, Vec3] => {
     const of = (i: 0 | 1): Vec3 => {
-      const g = rig.trunks[i].standsOnWord
-        ? 0
-        : trunkGive(rig.trunks[i].tieHeight, diameters[i], i === 0 ? v.E0 : v.E1);
+      const g = giveOfTrunk(rig.trunks[i], i === 0 ? v.E0 : v.E1);
       return [g, g, 0];
     };
     return [of(0), of(1)];

@@ -3,7 +3,7 @@ import type { Problem } from '../document/index.js';
 import { problem } from '../document/index.js';
 import type { Person } from '../ground/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
-import { metres, phrase } from '../quantity/index.js';
+import { capital, metres, phrase } from '../quantity/index.js';
 import type { Required } from '../strength/index.js';
 import type { Hung, RidgeRig } from './rig-document.js';
 
@@ -91,6 +91,13 @@ export function problemsOf(rig: RidgeRig, context: Pick<LineContext, 'kit' | 'bo
       out.push({
         field: `hung.${i}.wetMass`,
         message: `${what} cannot weigh less wet than dry. Raise its soaked mass.`,
+      });
+  });
+  rig.trunks.forEach((t, i) => {
+    if (t.branch !== undefined && t.standsOnWord === true)
+      out.push({
+        field: `trunks.${i}.branch`,
+        message: `${capital(t.name)} is no stem, and has no branch for a line to go over. Take the branch out, or choose a tree.`,
       });
   });
   if (rig.tensioning.how === 'dip') onLine('tensioning.dip.at', 'The test mass', rig.tensioning.dip.at);

@@ -1,6 +1,6 @@
 import { MOST_WALLS, fireDocument, wallDocument } from '../around/index.js';
 import { z } from 'zod';
-import { signsDocument } from '../anchor/index.js';
+import { branchDocument, signsDocument } from '../anchor/index.js';
 import { PULLS, SHELTERS, TERMINATIONS } from '../catalogue/index.js';
 import type { Described } from '../document/index.js';
 import { atMost, id, idOf, keyOf, oneOf, pair, part, whole, within, words } from '../document/index.js';
@@ -26,6 +26,8 @@ const trunk = part({
   signs: signsDocument,
   /** Set where it is no stem to bend (a boulder, a log, a pole with its back-stay): that it holds is judged on the ground. */
   standsOnWord: z.literal(true, { error: 'standsOnWord can only be true; leave it out for a stem.' }).optional(),
+  /** A branch of it that the line goes over at the height of the tie, made fast lower down; round the stem where it is left out. */
+  branch: branchDocument.optional(),
 });
 export type Trunk = Described<typeof trunk>;
 

@@ -1,6 +1,9 @@
 import type { Sign } from '../anchor/index.js';
+import { branchGive, diameterOf, trunkGive } from '../anchor/index.js';
+import type { TreeTie } from '../assembly/index.js';
+import { findWood } from '../catalogue/index.js';
 import type { Problem } from '../document/index.js';
-import type { BodyMeasures } from '../quantity/index.js';
+import type { BodyMeasures, Vec3 } from '../quantity/index.js';
 import type { PitchForm } from '../roof/index.js';
 import { PITCH_TRAITS } from '../roof/index.js';
 import type { GuyAnchor, TreeId } from '../support/index.js';
@@ -11,7 +14,7 @@ import { holdProblems, toldAnchors } from './holds.js';
 import type { RigContext } from './pitch.js';
 import { guyOf, pitchProblems } from './pitch.js';
 import { measuredSpan, problemsOf } from './ridge.js';
-import type { RidgeRig } from './rig-document.js';
+import type { RidgeRig, Trunk } from './rig-document.js';
 
 /** A tree of the rig, to which more than one thing may be tied. */
 export interface RigTree {
@@ -24,6 +27,23 @@ export interface RigTree {
   /** It is no stem to bend; that it holds is judged on the ground. */
   readonly standsOnWord: boolean;
 }
+
+/** How far a trunk gives where the line is tied, m/N: its stem, and the branch that the line goes over. @param modulus of its wood, Pa */
+export const giveOfTrunk = ({ standsOnWord, branch, girth, tieHeight }: Trunk, modulus: number): number =>
+  (standsOnWord === true ? 0 : trunkGive(tieHeight, diameterOf(girth), modulus)) + besidesStem({ branch }, modulus);
+
+/** What a branch adds to that. */
+export const besidesStem = ({ branch }: Pick<Trunk, 'branch'>, modulus: number): number =>
+  branch === undefined ? 0 : branchGive(branch, modulus);
+
+/** A trunk's tie as a net has it. @param at m */
+export const trunkTie = (rig: RidgeRig, i: 0 | 1, at: Vec3): TreeTie => ({
+  node: `trunk${i}`,
+  at,
+  tree: treeOf(rig, `trunk${i}`)!,
+  height: rig.trunks[i].tieHeight,
+  besides: besidesStem(rig.trunks[i], findWood(rig.trunks[i].wood)?.modulus.typical ?? Infinity),
+});
 
 /** A tree of the rig by its id; null where nothing of the rig is tied to such a one. */
 export function treeOf(rig: RidgeRig, id: TreeId): RigTree | null {

@@ -1,4 +1,6 @@
 import { usualOf } from '../document/index.js';
+import type { OverBranch } from './branch.js';
+import { branch } from './branch.js';
 import type { Buried } from './buried.js';
 import { buried } from './buried.js';
 import type { KitPegs } from './document.js';
@@ -19,7 +21,7 @@ import type { Weight } from './weight.js';
 import { weight } from './weight.js';
 
 /** What holds the end of a guy or a back-stay. */
-export type GuyAnchor = Peg | Stem | OnTree | Weight | Buried | Root | Same;
+export type GuyAnchor = Peg | Stem | OnTree | Weight | Buried | Root | OverBranch | Same;
 export type SupportKind = GuyAnchor['kind'];
 
 /** Every kind of support, as lists show them. */
@@ -30,6 +32,7 @@ export const SUPPORTS: { readonly [K in SupportKind]: Support<Extract<GuyAnchor,
   weight,
   buried,
   root,
+  branch,
   same,
 };
 export const SUPPORT_KINDS = Object.keys(SUPPORTS) as readonly SupportKind[];

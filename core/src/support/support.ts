@@ -57,6 +57,12 @@ export interface Support<S> {
   readonly rooted: boolean;
   /** What a second line to one and the same of them must be told with: the tree it is, or the line that it holds already; null where it does not matter. */
   readonly shared: 'tree' | 'line' | null;
+  /** Whether it holds from above: what comes down then comes down on whoever is beneath. */
+  readonly overhead: boolean;
+  /** How far it gives where the cord is held for the cord's own pull, m/N; null where it stands as a fixed point. A tree bends by itself. */
+  readonly gives: (s: S) => number | null;
+  /** Cord that goes on past where it is held to where it is made fast, m. */
+  readonly runsOn: (s: S) => number;
   /** Height over the ground at which the cord is held, m. */
   readonly tieHeight: (s: S) => number;
   /** The tree of the rig that it is; null where it is none. @param key of the guy that has it */
@@ -81,6 +87,9 @@ export interface Support<S> {
 export const PLAIN = {
   rooted: false,
   shared: null,
+  overhead: false,
+  gives: () => null,
+  runsOn: () => 0,
   tieHeight: () => 0.03,
   tree: () => null,
   takes: () => null,

@@ -234,6 +234,10 @@ const WORDS: Words = {
   'no-tie-out': ({ at }) => [
     phrase`The roof has no tie-out at its ${at}: gather the cloth round a smooth pebble there.`,
   ],
+  branch: ({ name, gives, pull }) => [
+    phrase`${capital(name)} is pulled with ${newtons(pull)} and gives ${metres(gives)}. How sound it is, nobody sees from below: branches break without a sign, in calm weather too.`,
+    phrase`Weigh it down from the side before anyone goes under it, look again after wind, and let nobody sleep beneath a doubtful one.`,
+  ],
   'elastic-out': ({ lines }) => [
     phrase`The elastic of ${theLines(lines)} is drawn out to its end as pitched, and eases nothing more.`,
     phrase`Haul less, or take longer or stiffer elastic.`,

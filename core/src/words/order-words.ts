@@ -33,7 +33,12 @@ export function sayOut(out: number, body: BodyMeasures): string {
 
 const turns = (wraps: number): string =>
   wraps === 1 ? 'once round' : wraps === 2 ? 'twice round' : `${wraps} times round`;
-const withReach = (high: boolean): string => (high ? ' Above reach: push the turn up with a forked stick.' : '');
+const withReach = ({ high, branch }: { readonly high: boolean; readonly branch: boolean }): string =>
+  branch
+    ? ' Over the branch: throw a light line over with a bag on its end, haul the cord after it, make it fast round the stem where your hands are, and weigh the branch down from the side before anyone goes under it.'
+    : high
+      ? ' Above reach: push the turn up with a forked stick.'
+      : '';
 
 /** How a line is hauled, and what to look for. */
 function hauling(hauled: Hauled): Phrase {
@@ -60,7 +65,12 @@ export function atHeight(height: number, { body, units }: Reader): string {
 type Told = { readonly what: string; readonly how?: string | Phrase; readonly number?: string | Phrase };
 type Words = { readonly [C in StepCode]: (facts: StepFacts[C], reader: Reader) => Told };
 
-const TIES = { under: 'over the line', over: 'under the line', through: 'with the line through its loops', none: 'by its ends' } as const;
+const TIES = {
+  under: 'over the line',
+  over: 'under the line',
+  through: 'with the line through its loops',
+  none: 'by its ends',
+} as const;
 const WHEN = {
   settled: 'After twenty minutes',
   evening: 'Before you sleep',
@@ -86,22 +96,27 @@ const WORDS: Words = {
       .filter((s) => s !== '')
       .join(', '),
   }),
+  'cut-pegs': ({ count }) => ({
+    what: `Cut ${counted(count, 'peg')}`,
+    how: 'Green wood as thick as a thumb, a hand span and more. Kneel at a block, cut down onto it and away from your legs, nobody within an arm and a blade of you; four cuts to the point, the head bevelled so that it does not split, a notch a hand below it. Blade in its sheath before you stand up.',
+    number: counted(count, 'peg'),
+  }),
   pole: ({ dug, lean, stays }) => ({
     what: 'Stand the pole',
     how: phrase`Its foot ${metres(dug)} into the ground, its head leaning away from the bed by ${amount(lean, 'angle')}; ${counted(stays, 'back-stay')} before anything hangs on it.`,
   }),
-  'fixed-end': ({ tree, hitch, wraps, height, high, release }, reader) => ({
+  'fixed-end': ({ tree, hitch, wraps, height, release, ...above }, reader) => ({
     what: `Tie the line to ${tree}`,
-    how: `${capital(hitch)}, ${turns(wraps)}. ${sayRelease({ release })}${withReach(high)}`,
+    how: `${capital(hitch)}, ${turns(wraps)}. ${sayRelease({ release })}${withReach(above)}`,
     number: atHeight(height, reader),
   }),
   'low-end': ({ tree }) => ({
     what: `A half hitch at ${tree}, at working height`,
     how: 'For the time being: the roof is hung within reach, and raised then.',
   }),
-  'tension-end': ({ tree, hitch, wraps, height, high, hauled, tension }, reader) => ({
+  'tension-end': ({ tree, hitch, wraps, height, hauled, tension, ...above }, reader) => ({
     what: `Haul the line at ${tree}`,
-    how: phrase`${capital(hitch)}, ${turns(wraps)}, at ${atHeight(height, reader)}. ${hauling(hauled)}${withReach(high)}`,
+    how: phrase`${capital(hitch)}, ${turns(wraps)}, at ${atHeight(height, reader)}. ${hauling(hauled)}${withReach(above)}`,
     number: [amount(tension, 'force')],
   }),
   'raise-end': ({ tree, height, hitch, wraps, hauled, tension, lifts }, reader) => ({
@@ -132,20 +147,31 @@ const WORDS: Words = {
     how: `${capital(hitch)}, at ${atHeight(height, reader)}; water runs in along this cord.`,
     number: [amount(haul, 'force')],
   }),
-  prop: ({ sticks, thick, height }, { units }) => ({
-    what: sticks === 2 ? 'Stand up the two sticks of the A' : 'Stand up the prop',
+  prop: ({ sticks, thick, height, middle }, { units }) => ({
+    what: middle
+      ? 'Push the middle up with a stick'
+      : sticks === 2
+        ? 'Stand up the two sticks of the A'
+        : 'Stand up the prop',
     how: `${tell([amount(thick, 'diameter')], units)} thick, its head rounded and padded, its foot where it does not slip, raked a little.`,
     number: [metres(height)],
   }),
-  guy: ({ name, kind, held, pegs, cord, hitch, wraps, stick, out }, { body, units }) => ({
-    what: kind === 'peg' ? `Peg the ${name} down` : `Guy out the ${name}`,
+  guy: ({ name, kind, held, height, pegs, cord, hitch, wraps, stick, out }, { body, units }) => ({
+    what: kind === 'peg' ? `Peg the ${name} down` : kind === 'up' ? `Draw the ${name} up` : `Guy out the ${name}`,
     how:
+      kind === 'up'
+        ? phrase`${capital(cord)} from the ${name} over ${held}, thrown with a bag on its end, and down again to be made fast; ${GUY_HITCHES[hitch]}. Nobody stands under it while it is hauled.`
+        : kind === 'peg'
+          ? phrase`A loop of ${cord} to ${held}.`
+          : phrase`${capital(cord)} to ${held}; ${GUY_HITCHES[hitch]}${hitch === 'adjustable' || hitch === 'elastic' ? `, ${wraps} wraps` : ''}.${
+              stick > 0 ? phrase` A stick of ${metres(stick)} under the tie-out.` : phrase``
+            } Light for now.${pegs > 1 ? ' Pegs behind one another, tied together.' : ''}`,
+    number:
       kind === 'peg'
-        ? phrase`A loop of ${cord} to ${held}.`
-        : phrase`${capital(cord)} to ${held}; ${GUY_HITCHES[hitch]}${hitch === 'adjustable' || hitch === 'elastic' ? `, ${wraps} wraps` : ''}.${
-            stick > 0 ? phrase` A stick of ${metres(stick)} under the tie-out.` : phrase``
-          } Light for now.${pegs > 1 ? ' Pegs behind one another, tied together.' : ''}`,
-    number: kind === 'peg' ? '' : `${sayOut(out, body)} out (${tell([metres(out)], units)})`,
+        ? ''
+        : kind === 'up'
+          ? tell([metres(height)], units)
+          : `${sayOut(out, body)} out (${tell([metres(out)], units)})`,
   }),
   tighten: ({ haul, names }) => ({
     what: 'Haul all guys tight, opposite ones in turn',
@@ -206,6 +232,11 @@ const WORDS: Words = {
   'hank-guys': ({ count }) => ({
     what: `Hank ${counted(count, 'guy')}`,
     how: 'Each on its own tie-out, figure of eight round thumb and finger, finished with two turns: they live on the cloth.',
+  }),
+  'lower-end': ({ tree, hitch, tension, release, keeper }) => ({
+    what: `Let the line down at ${tree}`,
+    how: phrase`${capital(hitch)}, under ${amount(tension, 'force')}: ${sayUnkeeping(keeper)}take the strain before you ${sayLettingGo(release)}, let it down to working height and hold it there by a half hitch: the roof is folded where hands reach.`,
+    number: [amount(tension, 'force')],
   }),
   unhang: ({ roof, wet, by }) => ({
     what: by === 'hitches' ? `Take the ${roof} off its hitches` : `Take the ${roof} down`,

@@ -34,6 +34,8 @@ export type Role =
   | { readonly to: 'trunk'; readonly end: 0 | 1 }
   /** Guyed out; `from` is the point of the cloth whose line the guy extends. `stick`: over a stick, however steeply the cloth comes down. */
   | { readonly to: 'guy'; readonly from: string; readonly stick?: true }
+  /** Drawn straight up from above, or pushed up by a stick under it: no form does so by itself. */
+  | { readonly to: 'up' }
   /** Pegged down where it lies, drawn away from `from`, or from the middle of the roof. */
   | { readonly to: 'peg'; readonly from?: string }
   /** Stood up on a prop, or on two sticks in an A. */

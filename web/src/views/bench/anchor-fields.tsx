@@ -103,7 +103,7 @@ export function AnchorFields({
         options={SUPPORT_KINDS.filter(
           (id) =>
             anchor.kind === id ||
-            holdsOnGround(id) ||
+            (holdsOnGround(id) && (near !== null || !SUPPORTS[id].overhead)) ||
             (!onGround && (id === 'stem' || (id === 'tree' ? trees : lines).length > 0)),
         ).map((id) => ({
           id,

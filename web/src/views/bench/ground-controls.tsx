@@ -1,14 +1,14 @@
 import { Caution, ControlGroup, ControlRow, Controls } from '../../parts/layout.js';
 import { Text } from '@chakra-ui/react';
-import { diameterOf } from '@rough-bight/core/anchor';
+import { BRANCH_LIMITS, diameterOf } from '@rough-bight/core/anchor';
 import { WOODS } from '@rough-bight/core/catalogue';
 import { say } from '@rough-bight/core/quantity';
 import { RIDGE_LIMITS, measuredSpan, pacerOf } from '@rough-bight/core/rig';
-import type { Trunk } from '@rough-bight/core/rig';
+import type { RidgeRig, Trunk } from '@rough-bight/core/rig';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { usePeople } from '../../data/me.js';
-import { Choice, Segments, TextField } from '../../parts/choice.js';
+import { Check, Choice, Segments, TextField } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
 import { SignList } from '../../parts/sign-list.js';
 import { useUnits } from '../../parts/units.js';
@@ -58,15 +58,17 @@ export function GroundQuick({ rig, body, paces: whose, edit }: Editing): ReactEl
   );
 }
 
+const withTrunk = (rig: RidgeRig, i: 0 | 1, trunk: Trunk): RidgeRig => ({
+  ...rig,
+  trunks: i === 0 ? [trunk, rig.trunks[1]] : [rig.trunks[0], trunk],
+});
+
 /** One trunk: its name, wood and girth, and what a look-up finds. */
 export function TrunkFields({ rig, edit, i }: Editing & { readonly i: 0 | 1 }): ReactElement {
   const units = useUnits();
   const t = rig.trunks[i];
-  const set = (part: Partial<Trunk>): string | null =>
-    edit({
-      ...rig,
-      trunks: i === 0 ? [{ ...t, ...part }, rig.trunks[1]] : [rig.trunks[0], { ...t, ...part }],
-    });
+  const { branch, ...stem } = t;
+  const set = (part: Partial<Trunk>): string | null => edit(withTrunk(rig, i, { ...t, ...part }));
   return (
     <>
       <ControlRow>
@@ -81,6 +83,32 @@ export function TrunkFields({ rig, edit, i }: Editing & { readonly i: 0 | 1 }): 
           onCommit={(girth) => set({ girth })}
         />
       </ControlRow>
+      <Check
+        checked={branch !== undefined}
+        onChange={(over) => edit(withTrunk(rig, i, over ? { ...t, branch: { thickness: 0.12, out: 0.5 } } : stem))}
+      >
+        The line goes over a branch of it
+      </Check>
+      {branch !== undefined && (
+        <ControlRow>
+          <NumberField
+            label="Branch"
+            value={branch.thickness}
+            limit={BRANCH_LIMITS.thickness}
+            step={0.01}
+            hint="how thick at the stem"
+            onCommit={(thickness) => set({ branch: { ...branch, thickness } })}
+          />
+          <NumberField
+            label="Out"
+            value={branch.out}
+            limit={BRANCH_LIMITS.out}
+            step={0.1}
+            hint="from the stem to the line"
+            onCommit={(out) => set({ branch: { ...branch, out } })}
+          />
+        </ControlRow>
+      )}
       <SignList title="Look up" signs={t.signs} onSigns={(signs) => set({ signs })} />
     </>
   );

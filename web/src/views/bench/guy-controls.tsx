@@ -22,6 +22,8 @@ import { withGuy, withoutOwn } from '../../scene/pitch-moves.js';
 import type { RoofReport } from '../../workers/report.js';
 import { AnchorFields, lineChoices, treeChoices } from './anchor-fields.js';
 import type { LineChoice, TreeChoice } from './anchor-fields.js';
+import { ElasticFields } from './elastic-fields.js';
+import { TabChoice } from './tab-choice.js';
 import { PulledPeg } from './peg-pull.js';
 import type { Editing } from './editing.js';
 
@@ -372,6 +374,8 @@ function GuyHeld({
           onCommit={(wraps) => onChange({ wraps })}
         />
       )}
+      {guy.hitch === 'elastic' && <ElasticFields elastic={guy.elastic} onChange={(elastic) => onChange({ elastic })} />}
+      <TabChoice tab={guy.tab} onChange={(tab) => onChange({ tab })} />
       <AnchorFields
         anchor={guy.anchor}
         pegs={pegs}

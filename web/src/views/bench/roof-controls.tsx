@@ -2,8 +2,12 @@ import { USUAL_TOGGLE } from '@rough-bight/core/strength';
 import { ToggleFields } from './toggle-fields.js';
 import { ControlGroup, ControlRow, Controls, Problem } from '../../parts/layout.js';
 import { Text } from '@chakra-ui/react';
-import { HITCHES } from '@rough-bight/core/catalogue';
-import { hitchWords } from '@rough-bight/core/hitch';
+import { HITCHES, JOINS, LAID, findHitch } from '@rough-bight/core/catalogue';
+import type { Join, Laid } from '@rough-bight/core/catalogue';
+import { USUAL_ELASTIC } from '@rough-bight/core/cordage';
+import { hitchWords, isLoop } from '@rough-bight/core/hitch';
+import { MIDDLES, withMiddle } from '@rough-bight/core/pitch';
+import type { Middle } from '@rough-bight/core/pitch';
 import { say } from '@rough-bight/core/quantity';
 import { LINE_PLACES, PITCH_LIMITS, hangsBy } from '@rough-bight/core/rig';
 import type { LinePlace, Pitch, RoofHitch } from '@rough-bight/core/rig';
@@ -18,11 +22,18 @@ import { Sheets } from '../../parts/sheets.js';
 import { useUnits } from '../../parts/units.js';
 import type { RoofReport } from '../../workers/report.js';
 import type { Editing } from './editing.js';
+import { TabChoice } from './tab-choice.js';
+import { ElasticFields } from './elastic-fields.js';
 
 const P = PITCH_LIMITS;
 const FORM_OPTIONS = PITCH_FORMS.map((id) => ({ id, name: PITCH_TRAITS[id].name }));
 const LINE_OPTIONS = (Object.keys(LINE_PLACES) as LinePlace[]).map((id) => ({ id, name: LINE_PLACES[id] }));
 const HITCH_OPTIONS = HITCHES.map((h) => ({ id: h.id, name: h.name }));
+const named = <K extends string>(table: Readonly<Record<K, { readonly name: string }>>) =>
+  (Object.keys(table) as K[]).map((id) => ({ id, name: table[id].name }));
+const JOIN_OPTIONS = named(JOINS);
+const LAID_OPTIONS = named(LAID);
+const MIDDLE_OPTIONS = (Object.keys(MIDDLES) as Middle[]).map((id) => ({ id, name: MIDDLES[id] }));
 
 /** Numbers that shape a form beside its edges, each where the form reads it. */
 const SHAPED = [
@@ -89,6 +100,8 @@ export function HitchFields({ editing, i }: { readonly editing: Editing; readonl
   const pitch = rig.pitch!;
   const h = pitch.hitches[i];
   const { toggle, ...bare } = h;
+  const { elastic, ...stiff } = h;
+  const type = findHitch(h.type)!;
   const put = (now: RoofHitch): string | null =>
     edit({
       ...rig,
@@ -109,6 +122,21 @@ export function HitchFields({ editing, i }: { readonly editing: Editing; readonl
           step={1}
           onCommit={(wraps) => hitch({ wraps })}
         />
+        {isLoop(type) ? (
+          <Choice<Join>
+            label="Its join"
+            value={h.join ?? 'clear'}
+            options={JOIN_OPTIONS}
+            onChange={(join) => hitch({ join })}
+          />
+        ) : (
+          <Choice<Laid>
+            label="Wrapped"
+            value={h.laid ?? 'toward'}
+            options={LAID_OPTIONS}
+            onChange={(laid) => hitch({ laid })}
+          />
+        )}
         <NumberField label="Loop" value={h.loop} limit={P.loop} step={0.01} onCommit={(loop) => hitch({ loop })} />
         <NumberField
           label="Slid out by"
@@ -118,7 +146,12 @@ export function HitchFields({ editing, i }: { readonly editing: Editing; readonl
           decimals={3}
           onCommit={(slid) => hitch({ slid })}
         />
-        {toggle !== undefined && <ToggleFields toggle={toggle} onChange={(stick) => hitch({ toggle: stick })} />}
+        {toggle !== undefined ? (
+          <ToggleFields toggle={toggle} onChange={(stick) => hitch({ toggle: stick })} />
+        ) : (
+          <TabChoice tab={h.tab} onChange={(tab) => hitch({ tab })} />
+        )}
+        {elastic !== undefined && <ElasticFields elastic={elastic} onChange={(one) => hitch({ elastic: one })} />}
       </ControlRow>
       <Check checked={h.crossed} onChange={(crossed) => hitch({ crossed })}>
         A turn crosses another
@@ -128,6 +161,12 @@ export function HitchFields({ editing, i }: { readonly editing: Editing; readonl
         onChange={(pinned) => put(pinned ? { ...bare, toggle: USUAL_TOGGLE } : bare)}
       >
         A stick through loop and tie-out
+      </Check>
+      <Check
+        checked={elastic !== undefined}
+        onChange={(eased) => put(eased ? { ...stiff, elastic: USUAL_ELASTIC } : stiff)}
+      >
+        Elastic between hitch and cloth
       </Check>
     </>
   );
@@ -171,6 +210,7 @@ function RoofAndForm({
   const set = (change: Partial<Pitch>): string | null => edit({ ...rig, pitch: { ...pitch, ...change } });
   const shape = (change: Partial<Shape>): string | null => set({ shape: { ...pitch.shape, ...change } });
   const trait = PITCH_TRAITS[pitch.form];
+  const middle = report?.roof.topology.middle ?? null;
   return (
     <ControlGroup wide>
       <ControlRow>
@@ -204,6 +244,25 @@ function RoofAndForm({
             onCommit={(value) => shape({ [of]: value })}
           />
         ))}
+        {middle !== null && (
+          <Choice<Middle>
+            label="Its middle"
+            value={middle.how}
+            options={MIDDLE_OPTIONS}
+            hint={`hangs at ${say(middle.height, 'length', units)}`}
+            onChange={(how) => edit({ ...rig, pitch: withMiddle(pitch, middle, how) })}
+          />
+        )}
+        {middle?.how === 'stick' && (
+          <NumberField
+            label="That stick"
+            value={pitch.own[middle.key]!.stick!}
+            limit={{ ...P.guyStick, min: 0.3 }}
+            step={0.05}
+            hint="how long"
+            onCommit={(stick) => set({ own: { ...pitch.own, [middle.key]: { ...pitch.own[middle.key], stick } } })}
+          />
+        )}
       </ControlRow>
       {report !== null && (
         <Text textStyle="quiet">
