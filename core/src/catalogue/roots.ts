@@ -25,3 +25,12 @@ const FIRM = share('root plate in this soil over that in firm soil', 0.8, 1, 1.1
 export const rootsIn = (soil: string): Constant => BY_SOIL[soil] ?? FIRM;
 /** What a wet night leaves of it. */
 export const WET_ROOTS: Constant = share('share of a root plate’s hold that a wet night leaves', 0.5, 0.7, 0.95, 'Judgement: trees fall in soaked ground in winds they stood in before.');
+
+/** Bending strength of living root wood, and what of the beam that it makes is left where soil lets it lift and peel. */
+export const ROOT_WOOD: Constant = {
+  symbol: 'f_r', title: 'bending strength of living root wood', quantity: 'stress', low: 8e6, typical: 20e6, high: 40e6,
+  kind: 'judgement',
+  citation: 'Judgement: softer and wetter than stem wood; tensile tests of roots as thick as a finger report 10 to 40 MPa.',
+};
+export const ROOT_LIES: Constant = share('what a root holds over a beam built in at both ends', 0.15, 0.5, 1.2, 'Judgement: it lifts, peels out of the soil along its length or slides through it long before it breaks.');
+export const WET_LIES: Constant = share('share of a root’s hold that soaked soil leaves', 0.5, 0.7, 0.95, 'Judgement: as of a root plate.');

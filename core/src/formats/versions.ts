@@ -76,6 +76,18 @@ function withSideStay(old: Raw): Raw {
   };
 }
 
+/** A root of before it was measured. */
+const isBareRoot = (x: Raw): boolean => x['kind'] === 'root' && x['thickness'] === undefined;
+const hasRoots = (x: unknown): boolean =>
+  typeof x === 'object' && x !== null && (isBareRoot(x as Raw) || Object.values(x).some(hasRoots));
+/** The same with every such root as thick as a thumb, and a hand span of it to be seen. */
+function withRoots(x: unknown): unknown {
+  if (Array.isArray(x)) return x.map(withRoots);
+  if (typeof x !== 'object' || x === null) return x;
+  const all = Object.fromEntries(Object.entries(x).map(([key, value]) => [key, withRoots(value)]));
+  return isBareRoot(x as Raw) ? { ...all, thickness: 0.03, free: 0.3 } : all;
+}
+
 /** A rig as it is stored and edited. */
 export const RIG_VERSIONS: Versions = {
   now: RIDGE_FORMAT,
@@ -93,8 +105,18 @@ export const RIG_VERSIONS: Versions = {
     {
       // when the design rule was a rule, and the side stay of a bed a cord aside on a peg
       from: 'rough-bight/ridge@2',
-      to: RIDGE_FORMAT,
+      to: 'rough-bight/ridge@3',
       bring: withSideStay,
+    },
+    {
+      // when nothing was known of a root that held a line
+      from: 'rough-bight/ridge@3',
+      to: RIDGE_FORMAT,
+      bring: (old) => withRoots(old) as Raw,
+      lost: (old) =>
+        hasRoots(old)
+          ? 'What a root holds is counted now, as of one as thick as a thumb that shows for a hand span: look at yours, and say.'
+          : null,
     },
   ],
 };

@@ -164,7 +164,8 @@ export function hitchAdvice(hitch: TiedHitch, grip: Figure, angle: number): Hitc
   if (ratio > 0.85) out.push({ what: 'thick', thicker: ratio > 1.05, wraps, better: host.diameter / 2 });
   if (cord.fibre === 'uhmwpe' || host.fibre === 'uhmwpe')
     out.push({ what: wraps < MOST_SLICK_WRAPS ? 'slick' : 'creeps' });
-  if ((grip.range?.[0] ?? grip.value) < 1.5 && dressing(hitch).length === 0 && ratio <= 0.85) out.push({ what: 'weak', wraps });
+  if ((grip.range?.[0] ?? grip.value) < 1.5 && dressing(hitch).length === 0 && ratio <= 0.85)
+    out.push({ what: 'weak', wraps });
   if (grip.value > 6) out.push({ what: 'jams' });
   if (angle > 0.6) out.push({ what: 'off-line' });
   return out;

@@ -1,5 +1,5 @@
 /** The version of a rig as it is stored and edited. */
-export const RIDGE_FORMAT = 'rough-bight/ridge@3';
+export const RIDGE_FORMAT = 'rough-bight/ridge@4';
 
 /** How a guy is made fast. */
 export const GUY_HITCHES = {

@@ -29,7 +29,7 @@ function lineDrawing(rig: RidgeRig, { shapes }: RidgeResult): Drawing {
       keys: [],
       hung: rig.hung.map(({ id, name }, i) => ({ id, name, node: nodeOf(order.indexOf(i) + 1) })),
       spare: [],
-    middle: null,
+      middle: null,
     },
     shapes: shapes.map((s) => drawnShape(s, order, rig.trunks[0].tieHeight)),
     guys: [],

@@ -14,5 +14,7 @@ export const SUPPORT_LIMITS = {
   pegLength: limit('length of a peg', 'length', 0.1, 1.5),
   pegWidth: limit('width of a peg', 'diameter', 0.003, 0.15),
   pegs: limit('number of pegs', 'count', 0, 200),
+  rootThickness: limit('thickness of the root', 'length', 0.01, 0.3),
+  rootFree: limit('length of the root that shows', 'length', 0.1, 2),
   pull: limit('pull on a peg', 'force', 10, 5000),
 } as const satisfies Record<string, Limit>;

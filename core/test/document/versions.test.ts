@@ -149,3 +149,25 @@ test('a note keeps what was written before what is said after it, within its len
   expect(long).toHaveLength(399);
   expect(long).toMatch(/^w+…\nSaid\.$/);
 });
+
+describe('a rig of before roots were measured', () => {
+  const roofed = (camp.rigs as { rig: RidgeRig }[]).find((r) => r.rig.pitch !== undefined)!.rig;
+  const root = { kind: 'root', name: 'the alder root' };
+  const old = {
+    ...roofed,
+    format: 'rough-bight/ridge@3',
+    pitch: { ...roofed.pitch!, own: { '01': { anchor: root }, '11': { haul: 30 } } },
+  };
+  test('has each as thick as a thumb, says so, and is otherwise as it was', () => {
+    const { document, lost } = bringUp(RIG_VERSIONS, old);
+    const { pitch } = document as RidgeRig;
+    expect(pitch!.own['01']!.anchor).toEqual({ ...root, thickness: 0.03, free: 0.3 });
+    expect(pitch!.own['11']).toEqual({ haul: 30 });
+    expect(lost.join(' ')).toContain('root');
+    expect(misfits(rigDocument, document)).toEqual([]);
+    expect(bringUp(RIG_VERSIONS, { ...gable, format: 'rough-bight/ridge@3' })).toMatchObject({
+      document: gable,
+      lost: [],
+    });
+  });
+});

@@ -146,17 +146,13 @@ describe('what a person changes', () => {
       /foot of the sapling/,
     ],
     [{ kind: 'weight', name: 'the log', mass: 60 }, 'anchor', /the log that slides/],
+    [{ kind: 'root', name: 'the root', thickness: 0.03, free: 0.3 }, 'anchor', /the root/],
     [{ kind: 'buried', length: 0.5, width: 0.2, depth: 0.4 }, 'anchor', /buried anchor in/],
     [{ kind: 'peg', pegs: 'cut', inLine: 2, lean: 0.3 }, 'anchor', /2 pegs in/],
   ] as const)('an anchor of another kind: %#', (anchor, kind, name) => {
     const r = judge(withPitch(gable, { own: { '01': { anchor } } }));
     expect(link(r, 'guy 01', kind).link.name).toMatch(name);
     expect(r.anchors.find((a) => a.id === 'foot 01')!.capacity).toBeGreaterThan(0);
-  });
-  test('a root stands on the person’s word: no link, no capacity', () => {
-    const r = judge(withPitch(gable, { own: { '01': { anchor: { kind: 'root', name: 'the root' } } } }));
-    expect(row(r, 'guy 01').links.some((l) => l.link.kind === 'anchor')).toBe(false);
-    expect(r.anchors.find((a) => a.id === 'foot 01')!.capacity).toBeNull();
   });
   test('heavier pegs on softer ground: what mends it mends it', () => {
     const sandy = withPitch(gable, { soil: 'silty-sand' });

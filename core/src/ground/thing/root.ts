@@ -11,5 +11,6 @@ export const root: Kind<Root> = {
   name: 'root',
   fields: {},
   bulk: 'lies',
-  support: ({ name }) => ({ kind: 'root', name }),
+  // as thick as a thumb and a hand span free, until somebody looks
+  support: ({ name }) => ({ kind: 'root', name, thickness: 0.03, free: 0.3 }),
 };
