@@ -5,6 +5,7 @@ export * from './evaluate.js';
 export { cutOf } from './cut.js';
 export type { EndTied } from './end-tied.js';
 export * from './middle.js';
+export * from './retension.js';
 export { isOut } from './elastic.js';
 export type { ElasticReport } from './elastic.js';
 export * from './envelope.js';

@@ -314,6 +314,8 @@ export function pitchModel(
       through: passes.map((p) => p.pass),
     });
   }
+  // two ends are hauled against each other as a ridgeline is; one corner at a tree against the pegs that draw it out
+  const bothTied = layout.reaches.filter((r) => r.kind === 'tie').length > 1;
   for (const r of layout.reaches) {
     const tie = r.kind === 'tie';
     const own = tie ? { kitCord, cord } : kitCordOf(context, r.guy.cord, `pitch.guy.cord`);
@@ -328,7 +330,7 @@ export function pitchModel(
       name: reachName(r),
       ...own,
       legs: 1,
-      haul: tie ? ridge.pretension.value : r.guy.haul,
+      haul: tie && bothTied ? ridge.pretension.value : r.guy.haul,
       reach: r,
       end: r.end,
       foot,

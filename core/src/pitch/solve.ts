@@ -107,7 +107,7 @@ export interface TiedRig {
 }
 
 /** A pull that hardly changes however far it hauls, N. */
-function haulCurve(pull: number) {
+export function haulCurve(pull: number) {
   const T = Math.max(pull, 0.5);
   return tensionCurve([
     [0, 0],
@@ -320,7 +320,7 @@ function setPass(s: Structure, node: string, kind: number, value: number): void 
 }
 
 /** Straight length of a member as it stands, m. */
-function lengthOf({ structure: s, state }: Engine, i: number): number {
+export function lengthOf({ structure: s, state }: Engine, i: number): number {
   const first = i + s.passStart[i]!;
   const a = 3 * s.stretchFrom[first]!;
   const b = 3 * s.stretchTo[i + s.passStart[i + 1]!]!;
