@@ -21,12 +21,14 @@ import { doubtIn, doubtJson, doubtText } from './doubt.js';
 import { gusted, gustsJson, gustsText, seriesFor } from './gusts.js';
 import { climb, ladderJson, ladderText } from './ladder.js';
 import type { Output } from './main.js';
+import { TRIM_HOURS } from '@rough-bight/core/trim';
+import { trimJson, trimText, trimmed } from './trim.js';
 import { warningsOf } from './warnings.js';
 import { BadInput, bad, readNumber, readOptions, single } from './options.js';
 import type { Options } from './options.js';
 
 const HELP = `rb rig FILE [--wind M/S[@DEG]] [--wet] [--ladder [--snow FEEL | --rain | --people]] [--samples N] [--gusts [--series CSV]
-       [--ease WHAT]] [--seed S] [--json [--shape]]
+       [--ease WHAT]] [--seed S] [--trim [--hours H]] [--json [--shape]]
 
 Solves a pitched rig, a bed hung in one or both (docs/formats/rig.md) under their cases and prints lines, anchors,
 hitches, cloth, and the bed with what its trunks bear of both.
@@ -41,6 +43,8 @@ hitches, cloth, and the bed with what its trunks bear of both.
 --gusts plays a minute of gusting wind over it, from the side of --wind or the file's own, dry or --wet: made up about the file's own
         wind, the same for the same --seed (1), or a --series of wind, CSV of time (s) and speed (m/s); --ease elastic, ridge or guys
         plays it with elastic in every guy, the ridge half as tight, or the guys hauled half as hard
+--trim  what hands do to it: what each line wants hauled in again after --hours (4), dry or --wet; how far a finger puts each
+        aside; where it creases and which peg moved takes that out; what either order of hauling leaves
 --shape with --json: places, pressures and the ground's pushes of every case (docs/formats/rig.md)
 Exit code 0 solved, 3 not settled in some case (it says which), 2 bad input.`;
 
@@ -102,8 +106,8 @@ export function rig(args: readonly string[], io: Output): number {
     throw new BadInput('rig.pitch: this rig has neither a roof pitched on it nor a bed; rb ridge solves a line alone');
   const options = readOptions(
     rest,
-    ['wind', 'snow', 'samples', 'seed', 'series', 'ease'],
-    ['wet', 'json', 'shape', 'ladder', 'rain', 'people', 'gusts'],
+    ['wind', 'snow', 'samples', 'seed', 'series', 'ease', 'hours'],
+    ['wet', 'json', 'shape', 'ladder', 'rain', 'people', 'gusts', 'trim'],
   );
   for (const [option, of] of [
     ['snow', 'ladder'],
@@ -111,11 +115,12 @@ export function rig(args: readonly string[], io: Output): number {
     ['people', 'ladder'],
     ['series', 'gusts'],
     ['ease', 'gusts'],
+    ['hours', 'trim'],
   ] as const)
     if (options.has(option) && !options.has(of)) throw new BadInput(`--${option}: it goes with --${of}; give that too`);
   if (options.has('seed') && !options.has('samples') && !options.has('gusts'))
     throw new BadInput('--seed: it goes with --samples or --gusts; give one of them too');
-  for (const option of ['ladder', 'samples', 'gusts'] as const)
+  for (const option of ['ladder', 'samples', 'gusts', 'trim'] as const)
     if (options.has(option) && file.rig.pitch === undefined && !(option === 'ladder' && options.has('people')))
       throw new BadInput(`--${option}: this rig has no roof pitched on it; leave it out`);
   const wind = readWind(single(options, 'wind'));
@@ -156,6 +161,11 @@ export function rig(args: readonly string[], io: Output): number {
           }),
         )
       : null;
+  const hours = readNumber('hours', single(options, 'hours') ?? '4', {
+    says: `hours from ${TRIM_HOURS[0]} to ${TRIM_HOURS[1]}`,
+    fits: (x) => x >= TRIM_HOURS[0] && x <= TRIM_HOURS[1],
+  });
+  const byHand = options.has('trim') ? onRig(() => trimmed(file, { hours, wet: options.has('wet') })) : null;
   const shapes = roof !== null && options.has('shape') ? { shapes: shapesOf(roof) } : {};
   if (options.has('json'))
     io.out(
@@ -168,6 +178,7 @@ export function rig(args: readonly string[], io: Output): number {
           ...(up === null ? {} : { ladder: ladderJson(up) }),
           ...(doubt === null ? {} : { doubt: doubtJson(doubt, seed) }),
           ...(played === null ? {} : { gusts: gustsJson(played) }),
+          ...(byHand === null ? {} : { trim: trimJson(byHand) }),
           ...shapes,
           converged,
         },
@@ -185,6 +196,7 @@ export function rig(args: readonly string[], io: Output): number {
       ...(up === null ? [] : ladderText(up)),
       ...(doubt === null ? [] : doubtText(doubt, seed)),
       ...(played === null ? [] : gustsText(played)),
+      ...(byHand === null ? [] : trimText(byHand)),
       'Look up, knock and push before you trust a trunk. Soil by feel is good to a factor of two.',
     ].forEach(io.out);
   return converged ? 0 : 3;

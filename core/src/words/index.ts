@@ -11,3 +11,4 @@ export { verdictDocument } from './verdict-document.js';
 export * from './gust-words.js';
 export * from './dry-words.js';
 export * from './teach-words.js';
+export * from './trim-words.js';

@@ -1,5 +1,5 @@
 import { solvePitch } from '@rough-bight/core/pitch';
-import type { PitchResult, Solved, TiedRig } from '@rough-bight/core/pitch';
+import type { PitchResult, Retension, Solved, TiedRig } from '@rough-bight/core/pitch';
 import { PARTS, doubtOf, solveDrawn } from '@rough-bight/core/doubt';
 import type { Doubt, DoubtAsked } from '@rough-bight/core/doubt';
 import { dryNight } from '@rough-bight/core/dry';
@@ -16,6 +16,8 @@ import { hangIt, judgeRig, proposeHang, roofAdvice } from '@rough-bight/core/she
 import type { HangAnswer, HangTogether, RigReport, RoofAdvice } from '@rough-bight/core/shelter';
 import { adviseRidge, firmerThan, sizeCords, sizeRig, strongestWind } from '@rough-bight/core/sizing';
 import type { Advice, SizeAim, SizedCord, SizedRig, Unmet } from '@rough-bight/core/sizing';
+import { retensionAt, tiedFor, trimOf } from '@rough-bight/core/trim';
+import type { AtHour, Trim } from '@rough-bight/core/trim';
 import type { WeatherReading } from '@rough-bight/core/weather';
 import { verdictOf } from '@rough-bight/core/words';
 import type { Verdict } from '@rough-bight/core/words';
@@ -172,6 +174,17 @@ const service = {
     bed: DryBed | null,
     forecast: readonly WeatherReading[],
   ): Answer<DryNight> => answer(units, () => dryNight(rig, context, bed, forecast)),
+  /** How a roof feels to a hand, where it creases and which peg mends it, what either school leaves. */
+  trim: ({ rig, context, units }: RigQuestion, progress: (done: number) => void): Answer<Trim> =>
+    answer(units, () =>
+      trimOf(tiedFor(rig, context), (done) => {
+        progress(done);
+        return true;
+      })!,
+    ),
+  /** What every line of a roof wants at an hour. */
+  again: ({ rig, context, units }: RigQuestion, at: AtHour): Answer<Retension> =>
+    answer(units, () => retensionAt(tiedFor(rig, context), at)),
   strongestWind: ({ rig, context, units }: RigQuestion): Answer<number | null> =>
     answer(units, () => strongestWind(rig, context)),
 };

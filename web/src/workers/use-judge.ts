@@ -5,10 +5,11 @@ import type { Doubt, DoubtAsked } from '@rough-bight/core/doubt';
 import type { DryBed, DryNight } from '@rough-bight/core/dry';
 import type { Fall, Ladder, Turned } from '@rough-bight/core/ladder';
 import type { Night } from '@rough-bight/core/night';
-import type { PitchResult } from '@rough-bight/core/pitch';
+import type { PitchResult, Retension } from '@rough-bight/core/pitch';
 import type { RidgeRig, TradeoffPoint } from '@rough-bight/core/rig';
 import type { HangAnswer, HangTogether, RigReport, RoofAdvice } from '@rough-bight/core/shelter';
 import type { SizeAim, SizedCord, SizedRig, Unmet } from '@rough-bight/core/sizing';
+import type { AtHour, Trim } from '@rough-bight/core/trim';
 import type { WeatherReading } from '@rough-bight/core/weather';
 import type { Answer } from './answer.js';
 import { newRigWorker } from './judge.js';
@@ -135,6 +136,21 @@ export const startNight = (
       )) as Answer<Night>,
     done,
   );
+
+/** How a roof feels, creases and is put on; returns what cancels it. */
+export const startTrim = (
+  question: RigQuestion,
+  progress: (done: number) => void,
+  done: (answer: Answer<Trim>) => void,
+): (() => void) => onRig(async (service) => (await service.trim(question, proxy(progress))) as Answer<Trim>, done);
+
+/** A roof at an hour. */
+export interface AskedAgain extends AtHour {
+  readonly question: RigQuestion;
+}
+/** What every line of a roof wants at an hour; null until it is known. */
+export const useAgain = (asked: AskedAgain): Answer<Retension> | null =>
+  useFound(asked, async (s, { question, ...at }: AskedAgain) => (await s.again(question, at)) as Answer<Retension>);
 
 /** What stays dry under a roof, hour by hour; returns what cancels it. */
 export const startDry = (

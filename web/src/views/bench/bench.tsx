@@ -44,6 +44,7 @@ const GustPanel = lazy(() => import('./weather/gusts.js').then((m) => ({ default
 const LadderPanel = lazy(() => import('./weather/ladder.js').then((m) => ({ default: m.LadderPanel })));
 const NightPanel = lazy(() => import('./weather/night.js').then((m) => ({ default: m.NightPanel })));
 const SurePanel = lazy(() => import('./weather/sure.js').then((m) => ({ default: m.SurePanel })));
+const TrimPanel = lazy(() => import('./trim.js').then((m) => ({ default: m.TrimPanel })));
 const SizePanel = lazy(() => import('./size-panel.js').then((m) => ({ default: m.SizePanel })));
 
 /** One rig on the bench, by its address. */
@@ -286,6 +287,8 @@ function Bench({
               onTake={put}
               onClose={close}
             />
+          ) : panel === 'trim' && weathered !== null ? (
+            <TrimPanel key={JSON.stringify(question.rig)} question={question} onTake={put} onClose={close} />
           ) : panel === 'gusts' && weathered !== null ? (
             <GustPanel {...{ question, posed }} rose={weathered.roof.rose} onClose={close} />
           ) : panel === 'dry' && weathered !== null ? (

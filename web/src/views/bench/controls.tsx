@@ -3,6 +3,7 @@ import type { GuyReport } from '@rough-bight/core/pitch';
 import { hangsBy } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import type { RigReport } from '@rough-bight/core/shelter';
+import { Hand } from 'lucide-react';
 import { Suspense, lazy, memo } from 'react';
 import type { ComponentType, ReactElement, ReactNode } from 'react';
 import { Problem } from '../../parts/layout.js';
@@ -132,13 +133,24 @@ const Hang: StepControls = ({ editing, said, camp, report, put }) => {
   );
 };
 
-const Guys: StepControls = ({ editing, said, camp, report, chosen, onGuy }) =>
+const Guys: StepControls = ({ editing, said, camp, report, chosen, onGuy, show }) =>
   editing.rig.pitch === undefined ? (
     <Text textStyle="quiet" padding="14px 16px">
       No roof is pitched on this line, so there is nothing to guy. Pitch one under Hang.
     </Text>
   ) : (
-    <StepRow name="Guy" said={said} quick={<GuyQuick editing={editing} />}>
+    <StepRow
+      name="Guy"
+      said={said}
+      quick={
+        <>
+          <GuyQuick editing={editing} />
+          <Button flex="none !important" alignSelf="center" onClick={() => show('panel', 'trim')}>
+            <Hand size={18} aria-hidden="true" /> Trim it
+          </Button>
+        </>
+      }
+    >
       <GuyControls
         editing={editing}
         pegs={camp.pegs}
