@@ -7,6 +7,7 @@ export * from './woods.js';
 export * from './species.js';
 export * from './soils.js';
 export * from './practice.js';
+export * from './props.js';
 export * from './roots.js';
 export * from './cloths.js';
 export * from './pegs.js';

@@ -286,6 +286,8 @@ function alikeOf(p: RoofCheck, m: Member | undefined): Alike | null {
       return GROUND;
     case 'tie-out':
       return { id: 'tie-outs', name: 'what the roof’s tie-outs hold', kind: 'tie-outs' };
+    case 'foot':
+      return { id: 'feet', name: 'how feet of sticks hold', kind: 'feet' };
     case 'hitch':
       return { id: 'grip', name: 'grip of hitches', kind: 'grip' };
     case 'line':

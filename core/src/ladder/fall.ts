@@ -19,7 +19,8 @@ const isOf = (id: string, p: RoofCheck): boolean => p.id === id || p.id.startsWi
 
 /** What a check held up to when it gave. */
 export function freedBy(model: PitchModel, check: RoofCheck): Freed {
-  if (check.kind === 'stick') return { gone: [check.id], lines: [], gives: 'frees' };
+  const stick = model.layout.sticks.find((s) => isOf(s.id, check));
+  if (stick !== undefined) return { gone: [stick.id], lines: [], gives: 'frees' };
   const member = model.members.find((m) => isOf(m.id, check));
   if (member === undefined) {
     // what holds several lines on the ground lets all of them go; a trunk, the cloth itself lets all down

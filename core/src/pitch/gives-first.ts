@@ -1,5 +1,6 @@
 import type { Row } from '../rig/index.js';
 import type { Judged } from '../strength/index.js';
+import { slides } from '../strength/index.js';
 import type { PitchResult } from './evaluate.js';
 
 /** What lets go first as the wind rises: the link, and the gust at the roof in which it does, m/s; 0 without any wind. */
@@ -19,7 +20,7 @@ export function givesFirst(r: Pick<PitchResult, 'rows' | 'letsGo'>): GivesFirst 
   }
   // a hitch's ratio does not go with the wind: it gives first only where it slips
   const all = [...byId.values()].filter(({ judged }) => Number.isFinite(judged.judgement.ratio));
-  const loaded = all.filter(({ judged }) => judged.link.kind !== 'hitch' || judged.judgement.ratio < 1);
+  const loaded = all.filter(({ judged }) => !slides(judged.link.kind) || judged.judgement.ratio < 1);
   const least = (loaded.length > 0 ? loaded : all).sort(
     (a, b) => a.judged.judgement.ratio - b.judged.judgement.ratio,
   )[0];

@@ -2,7 +2,7 @@ import { findSoil } from '../catalogue/index.js';
 import type { Hold } from '../catalogue/index.js';
 import type { BodyMeasures, Vec3 } from '../quantity/index.js';
 import { metres, norm, phrase, sub } from '../quantity/index.js';
-import { RigProblem, anchorOf, guyOf, lineFoot, measuredSpan, tiedTo, treeAt } from '../rig/index.js';
+import { RigProblem, USUAL_PROPS, anchorOf, guyOf, lineFoot, measuredSpan, tiedTo, treeAt } from '../rig/index.js';
 import type { Guy, Pitch, RigContext, RidgeRig } from '../rig/index.js';
 import { FormProblem, planForm, tieOutAt } from '../roof/index.js';
 import type { FormPlan, Key, KitRoof, Setting } from '../roof/index.js';
@@ -120,6 +120,7 @@ export function layoutOf(rig: RidgeRig, context: RigContext): PitchLayout {
     throw error;
   }
   const { plan } = formed;
+  const props = pitch.props ?? USUAL_PROPS;
   const byId = new Map(plan.keys.map((k) => [k.id, k]));
   const centre = middleOf(plan);
   const gathered: string[] = [];
@@ -136,7 +137,13 @@ export function layoutOf(rig: RidgeRig, context: RigContext): PitchLayout {
     if (role.to === 'prop') {
       const spread = role.sticks === 2 ? 0.3 : 0;
       for (const side of role.sticks === 2 ? [1, -1] : [0]) {
-        const foot: [number, number] = [key.at[0], key.at[1] + side * spread];
+        // a raked prop leans its head away from the cloth, its foot under it
+        const inward = Math.hypot(centre[0] - key.at[0], centre[1] - key.at[1]);
+        const back = inward < 1e-6 ? 0 : ((key.at[2] - ground(key.at[0], key.at[1])) * Math.tan(props.rake)) / inward;
+        const foot: [number, number] = [
+          key.at[0] + back * (centre[0] - key.at[0]),
+          key.at[1] + back * (centre[1] - key.at[1]) + side * spread,
+        ];
         sticks.push({
           id: `${key.id}${side === -1 ? '-' : ''}`,
           name: role.sticks === 2 ? `${side === 1 ? 'left' : 'right'} stick of the A` : 'prop',

@@ -1,11 +1,26 @@
 import type { TiePull } from '../anchor/index.js';
 import { nameOf } from '../cases/index.js';
-import { GRIPPED, GUY_ENDS, HOLDS, JOINS, LOOP_JOIN, SUN, TABS, WEAR, findSoil, looked } from '../catalogue/index.js';
-import type { Tab } from '../catalogue/index.js';
+import {
+  FEET,
+  GRIPPED,
+  GUY_ENDS,
+  HEADS,
+  HOLDS,
+  JOINS,
+  LOOP_JOIN,
+  SUN,
+  TABS,
+  WEAR,
+  acrossOf,
+  findSoil,
+  looked,
+} from '../catalogue/index.js';
+import type { Foot, Tab } from '../catalogue/index.js';
+import { cordOf } from '../cordage/index.js';
 import { gripFigure, isLoop, offAxis, ownGripFigure } from '../hitch/index.js';
 import type { Guy } from '../rig/index.js';
 import type { BearerId } from '../rig/index.js';
-import { branchCheck, tiedTo, treeOf } from '../rig/index.js';
+import { USUAL_PROPS, branchCheck, tiedTo, treeOf } from '../rig/index.js';
 import type { Check, Link } from '../strength/index.js';
 import {
   bendKept,
@@ -16,6 +31,7 @@ import {
   ratioFor,
   tieOutWide,
   toggleHolds,
+  USUAL_TOGGLE,
 } from '../strength/index.js';
 import { holdOf } from '../support/index.js';
 import type { Figure } from '../working/index.js';
@@ -442,7 +458,7 @@ export function allChecks(model: PitchModel): RoofCheck[] {
     ...model.members.flatMap((m) => checksOf(model, m)),
     ...shared(model).flatMap((id) => bearerCheck(model, id) ?? []),
     clothCheck(model),
-    ...model.layout.sticks.map((s) => stickCheck(model, s)),
+    ...model.layout.sticks.flatMap((s) => stickChecks(model, s)),
   ];
 }
 
@@ -494,16 +510,17 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
       links: [tears],
     });
   for (const s of layout.sticks) {
-    const check = stickCheck(model, s);
-    const found = worstLink(check, readings);
-    if (found !== null)
+    const checks = stickChecks(model, s);
+    const links = checks.flatMap((check) => worstLink(check, readings) ?? []);
+    const [buckles] = checks;
+    if (links.length > 0)
       out.push({
         id: s.id,
         name: s.name,
         what: 'green stick',
         role: 'stick',
-        demand: largest(check.asks, check.demand),
-        links: [found],
+        demand: largest(buckles!.asks, buckles!.demand),
+        links,
       });
   }
   return out;
@@ -541,13 +558,17 @@ function clothCheck(model: PitchModel): RoofCheck {
   };
 }
 
-function stickCheck(model: PitchModel, s: Stick): RoofCheck {
-  return {
+/** Every way in which a stick fails: it buckles, its foot slips, its head goes through the cloth, the loop of an A gives. */
+function stickChecks(model: PitchModel, s: Stick): RoofCheck[] {
+  const push = (r: CaseReading): Figure => solved('N', `push in the ${s.name}`, 'force', r.stick(s.id), r.state);
+  const asks = (r: CaseReading): number => r.stick(s.id).value;
+  const props = model.rig.pitch!.props ?? USUAL_PROPS;
+  const buckles: RoofCheck = {
     id: s.id,
     kind: 'stick',
     name: s.name,
-    demand: (r) => solved('N', `push in the ${s.name}`, 'force', r.stick(s.id), r.state),
-    asks: (r) => r.stick(s.id).value,
+    demand: push,
+    asks,
     holds: () => model.buckling.get(s.id)!,
     available: () =>
       given(
@@ -557,4 +578,129 @@ function stickCheck(model: PitchModel, s: Stick): RoofCheck {
         [model.buckling.get(s.id)! * 0.6, model.buckling.get(s.id)! * 1.3],
       ),
   };
+  const { to } = s.key.role;
+  return [
+    buckles,
+    footCheck(s, props.foot),
+    // a tie-out on a stick's point hangs by its eyelet; under the cloth itself the head bears on it
+    ...(to === 'prop' || to === 'up' ? [headCheck(model, s, props.padded, push, asks)] : []),
+    ...(to === 'prop' && s.key.role.sticks === 2 ? loopChecks(model, s) : []),
+  ];
+}
+
+/** Whether a stick's foot stays: the level part of its push over what presses it down. */
+function footCheck(s: Stick, foot: Foot): RoofCheck {
+  const share = (r: CaseReading): number => {
+    const { level, up } = r.pullOn(`stick ${s.id}`);
+    return -up > IDLE ? level / -up : 0;
+  };
+  const { holds, name } = FEET[foot];
+  return {
+    id: `${s.id}:foot`,
+    kind: 'foot',
+    name: `foot of the ${s.name}, ${name}`,
+    demand: (r) =>
+      given(
+        {
+          symbol: 'ρ',
+          title: `level over downward push at the foot of the ${s.name}, ${nameOf(r.state.case)}`,
+          quantity: 'ratio',
+        },
+        share(r),
+        { kind: 'derived', text: `${SOLVED}; friction goes with the push, so that its size does not count` },
+      ),
+    available: () => looked(holds),
+    asks: share,
+    holds: () => holds.typical,
+    ratio: true,
+  };
+}
+
+/** Cloth over a stick's head: its push spread round the ring that bears on it. */
+function headCheck(
+  model: PitchModel,
+  s: Stick,
+  padded: boolean,
+  push: RoofCheck['demand'],
+  asks: RoofCheck['asks'],
+): RoofCheck {
+  const { roof } = model.layout;
+  const ring = HEADS[padded ? 'padded' : 'bare'];
+  const figure = derive(
+    {
+      symbol: 'R',
+      title: `push that the cloth bears on the ${padded ? 'padded' : 'bare'} head of the ${s.name}`,
+      quantity: 'force',
+      formula: 'R = 2 π r f_c f_sun f_wear',
+      notes: ['As if the ring pulled evenly; a splinter or a seam beside it takes more.'],
+    },
+    [looked(ring), looked(model.cloth.strength), looked(SUN[roof.sun]), looked(WEAR[roof.wear])],
+    (r, f, sun, wear) => 2 * Math.PI * r! * f! * sun! * wear!,
+  );
+  return {
+    id: `${s.id}:head`,
+    kind: 'cloth',
+    name: `cloth over the head of the ${s.name}`,
+    demand: push,
+    asks,
+    available: () => figure,
+    holds: () => figure.value,
+  };
+}
+
+/** The doubled loop that two sticks of an A are twisted tight in: its cord, and the stick that twists it. */
+function loopChecks(model: PitchModel, s: Stick): RoofCheck[] {
+  const { guy } = model.rig.pitch!;
+  const kitCord = model.context.kit.find((k) => k.id === guy.cord);
+  const cord = kitCord === undefined ? undefined : cordOf(kitCord);
+  if (kitCord === undefined || cord === undefined) return [];
+  const apart = Math.hypot(s.key.at[0] - s.foot[0], s.key.at[1] - s.foot[1]);
+  const lean = Math.atan2(apart, s.key.at[2] - s.foot[2]);
+  const spreads = (r: CaseReading): number => r.stick(s.id).value * Math.sin(lean);
+  const demand = (r: CaseReading): Figure =>
+    derive(
+      {
+        symbol: 'H',
+        title: `what spreads the heads of the A, ${nameOf(r.state.case)}`,
+        quantity: 'force',
+        formula: 'H = N sin α',
+      },
+      [
+        solved('N', `push in the ${s.name}`, 'force', r.stick(s.id), r.state),
+        given({ symbol: 'α', title: 'lean of the stick', quantity: 'angle' }, lean, {
+          kind: 'derived',
+          text: 'from where its head and foot are',
+        }),
+      ],
+      (N, a) => N! * Math.sin(a!),
+    );
+  const bears = byWet((wet) =>
+    cordStrength(cord, kitCord, `doubled loop of the A`, wet, [knotKept(LOOP_JOIN, cord)], 2),
+  );
+  const across = given(
+    { symbol: 'w', title: 'way between the cords that bend the stick', quantity: 'length' },
+    4 * acrossOf(cord),
+    { kind: 'judgement', text: 'four thicknesses of the cord' },
+  );
+  const twists = toggleHolds(USUAL_TOGGLE, across);
+  return [
+    {
+      id: `${s.id}:loop`,
+      kind: 'end',
+      name: `doubled loop at the ${s.name}`,
+      demand,
+      asks: spreads,
+      available: bears,
+      holds: (r) => bears(r).value,
+    },
+    {
+      id: `${s.id}:twist`,
+      kind: 'end',
+      name: `stick that twists the loop at the ${s.name}`,
+      demand,
+      asks: spreads,
+      available: () => twists,
+      holds: () => twists.value,
+    },
+  ];
 }

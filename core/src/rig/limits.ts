@@ -44,6 +44,7 @@ export const PITCH_LIMITS = {
   haul: limit('haul of a guy', 'force', 0, 600),
   foot: limit('foot of a guy', 'length', -40, 80),
   guyStick: limit('stick under a tie-out', 'length', -1, 4),
+  rake: limit('rake of a prop', 'angle', 0, 0.35),
   stick: limit('thickness of the sticks', 'diameter', 0.01, 0.12),
   snow: limit('depth of snow', 'length', 0, 1),
   gust: limit('gust', 'speed', 1, 50),

@@ -1,7 +1,7 @@
 import { toggleDocument } from '../strength/index.js';
 import { z } from 'zod';
 import { LEAVABLE } from '../cases/index.js';
-import { HITCHES, JOINS, LAID, SNOWS, SOILS, TABS, WOODS } from '../catalogue/index.js';
+import { FEET, HITCHES, JOINS, LAID, SNOWS, SOILS, TABS, WOODS } from '../catalogue/index.js';
 import { elasticDocument } from '../cordage/index.js';
 import type { Described } from '../document/index.js';
 import { atMost, id, idOf, keyOf, oneOf, pair, part, whole, within, words, yesNo } from '../document/index.js';
@@ -72,6 +72,12 @@ const ownGust = part({
 });
 export type OwnGust = Described<typeof ownGust>;
 
+/** How the sticks that bear the cloth stand: their feet, how far the head of a prop leans out, rad, and whether it is padded. */
+const propsDocument = part({ foot: keyOf('foot of a stick', FEET), rake: within(P.rake), padded: yesNo('padded') });
+export type Props = Described<typeof propsDocument>;
+/** Those of somebody who said nothing of them. */
+export const USUAL_PROPS: Props = { foot: 'pushed', rake: 0, padded: true };
+
 /** A roof pitched on the ridge: everything about it that a person decides. SI; x along the span from the first tie. */
 export const pitchDocument = part({
   roof: id('roof'),
@@ -121,5 +127,7 @@ export const pitchDocument = part({
   order: atMost(words('key of a guy', 1, 20), MOST_GUYS, `At most ${MOST_GUYS} guys can be put in order.`),
   /** Sticks that prop: m thick. */
   stick: within(P.stick),
+  /** How they stand; pushed in, upright and padded where it is left out. */
+  props: propsDocument.optional(),
 });
 export type Pitch = Described<typeof pitchDocument>;

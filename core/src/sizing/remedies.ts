@@ -8,7 +8,17 @@ import type { Evaluated, Member } from '../pitch/index.js';
 import { asSubject, capital, say, tell } from '../quantity/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import type { KitCord, RigContext, RidgeRig, Row } from '../rig/index.js';
-import { PITCH_LIMITS, RIDGE_LIMITS, RigProblem, bearerOf, guyOf, ratioOf, tiedTo, treeOf } from '../rig/index.js';
+import {
+  PITCH_LIMITS,
+  RIDGE_LIMITS,
+  RigProblem,
+  USUAL_PROPS,
+  bearerOf,
+  guyOf,
+  ratioOf,
+  tiedTo,
+  treeOf,
+} from '../rig/index.js';
 import { holds, judgeRig } from '../shelter/index.js';
 import type { RigReport } from '../shelter/index.js';
 import type { Judged } from '../strength/index.js';
@@ -225,7 +235,22 @@ function remedyFor(ask: Ask, row: Row, { link, judgement }: Judged): Remedy {
         rig: { ...rig, pitch: { ...rig.pitch!, stick: thick } },
       };
     }
+    case 'foot': {
+      const props = rig.pitch!.props ?? USUAL_PROPS;
+      return props.foot === 'pushed'
+        ? { remedy: 'Set its foot nearer to under its head, or against a root or a peg.', rig: null }
+        : {
+            remedy: 'Push its foot a hand deep into the ground.',
+            rig: { ...rig, pitch: { ...rig.pitch!, props: { ...props, foot: 'pushed' } } },
+          };
+    }
     case 'cloth': {
+      const props = rig.pitch!.props ?? USUAL_PROPS;
+      if (row.role === 'stick' && !props.padded)
+        return {
+          remedy: 'Pad its head as large as a fist.',
+          rig: { ...rig, pitch: { ...rig.pitch!, props: { ...props, padded: true } } },
+        };
       const own = model.cloth.strength.typical;
       const better = CLOTHS.filter((c) => c.strength.typical >= own * short).sort(
         (a, b) => a.strength.typical - b.strength.typical,

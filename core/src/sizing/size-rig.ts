@@ -5,6 +5,7 @@ import type { Evaluated, PitchResult, Solved } from '../pitch/index.js';
 import type { UnitChoice } from '../quantity/index.js';
 import type { RigContext, RidgeRig } from '../rig/index.js';
 import { hauledTo } from '../rig/index.js';
+import { slides } from '../strength/index.js';
 import { holds as rigHolds, reportOf } from '../shelter/index.js';
 import { bedUnder, bedUnmet } from './bed-unmet.js';
 import type { SizeChange } from './changes.js';
@@ -82,7 +83,7 @@ function retensioned(rig: RidgeRig, { result, tied }: Evaluated): RidgeRig | nul
       if (ON_RIDGE.has(row.role) === onRidge)
         for (const { link, judgement } of row.links)
           // a hitch holds a share of its pull: less pull does not help it
-          if (link.kind !== 'hitch') least = Math.min(least, judgement.ratio);
+          if (!slides(link.kind)) least = Math.min(least, judgement.ratio);
     return least < 1 ? Math.max(LEAST_EASE, EASE * least) : 1;
   };
   const ridge = ease(true);

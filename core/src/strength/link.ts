@@ -7,8 +7,11 @@ import type { Rule, Use } from './rules.js';
 import { REQUIRED_LIMITS } from './limits.js';
 import { TRUNK_FACTOR, USE_NAMES } from './rules.js';
 
-/** Where a link sits: in a cord, its end, under a hitch; a hitch's own hold; a tie-out; an anchor in the ground; a stem; cloth; a stick. */
-export type LinkKind = 'line' | 'end' | 'grip' | 'hitch' | 'tie-out' | 'anchor' | 'trunk' | 'cloth' | 'stick';
+/** Where a link sits: in a cord, its end, under a hitch; a hitch's own hold; a tie-out; an anchor in the ground; a stem; cloth; a stick, and the foot it stands on. */
+export type LinkKind = 'line' | 'end' | 'grip' | 'hitch' | 'tie-out' | 'anchor' | 'trunk' | 'cloth' | 'stick' | 'foot';
+
+/** Whether a place slides rather than breaks: its share counts, and not how hard it is pulled. */
+export const slides = (kind: LinkKind): boolean => kind === 'hitch' || kind === 'foot';
 
 /** One place that can let go, under its worst case. */
 export interface Link {

@@ -8,6 +8,7 @@ import { hitchWords } from '../hitch/index.js';
 import type { Phrase } from '../quantity/index.js';
 import { amount, asSubject, capital, metres, phrase } from '../quantity/index.js';
 import type { Judged } from '../strength/index.js';
+import { slides } from '../strength/index.js';
 
 /** What a finding says, and what to do about it. */
 export interface FindingWords {
@@ -98,7 +99,7 @@ const WORDS: Words = {
     phrase`${capital(reason ?? 'nothing holds it there')}. Do not do that in it.`,
   ],
   short: ({ judged: { link }, said }) => {
-    const slips = link.kind === 'hitch';
+    const slips = slides(link.kind);
     const breaks = link.margin.value < 1;
     const how = slips ? (breaks ? 'slips first' : 'may slip') : breaks ? 'lets go first' : 'has too little to spare';
     return [phrase`${capital(asSubject(link.name))} ${how} ${said}.`];

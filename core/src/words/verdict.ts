@@ -8,6 +8,7 @@ import type { RidgeRig } from '../rig/index.js';
 import { holds, saidTogether } from '../shelter/index.js';
 import type { BedResult, RigReport } from '../shelter/index.js';
 import type { Judged } from '../strength/index.js';
+import { slides } from '../strength/index.js';
 import { DRY } from '../under/index.js';
 import type { UnderResult } from '../under/index.js';
 import { BEAUFORT, beaufortOf, compassPoint } from '../weather/index.js';
@@ -121,7 +122,7 @@ function shortBy({ rig, roof, full }: RigReport, lead: FindingOf<'short'>, wrong
     phrase`${capitalised(marginWords(judged))}.`,
     gust === null || !full || roof === null
       ? null
-      : phrase`It ${judged.link.kind === 'hitch' ? 'slips' : 'lets go'} ${atWind(rig, roof, gust)}.`,
+      : phrase`It ${slides(judged.link.kind) ? 'slips' : 'lets go'} ${atWind(rig, roof, gust)}.`,
     others > 0 ? phrase`${others} more ${others === 1 ? 'line is' : 'lines are'} short of what is asked.` : null,
   ]);
 }

@@ -2,15 +2,15 @@ import { USUAL_TOGGLE } from '@rough-bight/core/strength';
 import { ToggleFields } from './toggle-fields.js';
 import { ControlGroup, ControlRow, Controls, Problem } from '../../parts/layout.js';
 import { Text } from '@chakra-ui/react';
-import { HITCHES, JOINS, LAID, findHitch } from '@rough-bight/core/catalogue';
-import type { Join, Laid } from '@rough-bight/core/catalogue';
+import { FEET, HITCHES, JOINS, LAID, findHitch } from '@rough-bight/core/catalogue';
+import type { Foot, Join, Laid } from '@rough-bight/core/catalogue';
 import { USUAL_ELASTIC } from '@rough-bight/core/cordage';
 import { hitchWords, isLoop } from '@rough-bight/core/hitch';
 import { MIDDLES, withMiddle } from '@rough-bight/core/pitch';
 import type { Middle } from '@rough-bight/core/pitch';
 import { say } from '@rough-bight/core/quantity';
-import { LINE_PLACES, PITCH_LIMITS, hangsBy } from '@rough-bight/core/rig';
-import type { LinePlace, Pitch, RoofHitch } from '@rough-bight/core/rig';
+import { LINE_PLACES, PITCH_LIMITS, USUAL_PROPS, hangsBy } from '@rough-bight/core/rig';
+import type { LinePlace, Pitch, Props, RoofHitch } from '@rough-bight/core/rig';
 import { PITCH_FORMS, PITCH_TRAITS } from '@rough-bight/core/roof';
 import type { KitRoof, PitchForm, Shape } from '@rough-bight/core/roof';
 import type { ReactElement } from 'react';
@@ -33,6 +33,7 @@ const named = <K extends string>(table: Readonly<Record<K, { readonly name: stri
   (Object.keys(table) as K[]).map((id) => ({ id, name: table[id].name }));
 const JOIN_OPTIONS = named(JOINS);
 const LAID_OPTIONS = named(LAID);
+const FOOT_OPTIONS = named(FEET);
 const MIDDLE_OPTIONS = (Object.keys(MIDDLES) as Middle[]).map((id) => ({ id, name: MIDDLES[id] }));
 
 /** Numbers that shape a form beside its edges, each where the form reads it. */
@@ -264,6 +265,7 @@ function RoofAndForm({
           />
         )}
       </ControlRow>
+      {report !== null && report.roof.topology.sticks.length > 0 && <PropFields rig={rig} edit={edit} />}
       {report !== null && (
         <Text textStyle="quiet">
           Covers {say(report.roof.cover.ground, 'area', units)}, headroom{' '}
@@ -274,6 +276,40 @@ function RoofAndForm({
         </Text>
       )}
     </ControlGroup>
+  );
+}
+
+/** How the sticks that bear the cloth stand. */
+function PropFields({ rig, edit }: Pick<Editing, 'rig' | 'edit'>): ReactElement {
+  const pitch = rig.pitch!;
+  const props = pitch.props ?? USUAL_PROPS;
+  const set = (change: Partial<Props>): string | null =>
+    edit({ ...rig, pitch: { ...pitch, props: { ...props, ...change } } });
+  return (
+    <>
+      <ControlRow>
+        <NumberField
+          label="Sticks"
+          value={pitch.stick}
+          limit={P.stick}
+          step={0.005}
+          hint="how thick"
+          onCommit={(stick) => edit({ ...rig, pitch: { ...pitch, stick } })}
+        />
+        <Choice<Foot> label="Their feet" value={props.foot} options={FOOT_OPTIONS} onChange={(foot) => set({ foot })} />
+        <NumberField
+          label="Raked"
+          value={props.rake}
+          limit={P.rake}
+          step={Math.PI / 36}
+          hint="a prop’s head leaning out"
+          onCommit={(rake) => set({ rake })}
+        />
+      </ControlRow>
+      <Check checked={props.padded} onChange={(padded) => set({ padded })}>
+        Heads under the cloth are padded
+      </Check>
+    </>
   );
 }
 
