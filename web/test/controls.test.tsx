@@ -56,7 +56,11 @@ const lineReport = judgeRig(bareRig, context, { full: true }).report as LineRepo
 /** What a control edits, as the bench does: refused where it does not fit together. */
 function editor(rig: RidgeRig) {
   const edit = jest.fn((next: RidgeRig): string | null => rigProblems(next, context)[0]?.message ?? null);
-  return { edit, editing: { rig, kit: context.kit, body: context.body, edit }, last: () => edit.mock.calls.at(-1)![0] };
+  return {
+    edit,
+    editing: { rig, kit: context.kit, pegs: context.pegs, body: context.body, edit },
+    last: () => edit.mock.calls.at(-1)![0],
+  };
 }
 function type(field: HTMLElement, text: string): void {
   fireEvent.change(field, { target: { value: text } });
@@ -456,5 +460,60 @@ describe('the tape of steps', () => {
     expect(texts['ground']).toMatch(/^span \d\.\d\d m$/);
     expect(texts['ridge']).toMatch(/^\d+ N, sag (under )?\d\.\d\d m$/);
     expect(marksOf(bareRig, null, context.body, UNITS).every((m) => m.state === 'none')).toBe(true);
+  });
+});
+
+describe('what else can be told of a rig that stands', () => {
+  const fitting = read('prop-on-the-spit');
+  test('an end is a stem, a pole between two stays, a boulder, or something on one’s word; a stem’s line may go over a branch', async () => {
+    const { editing, last } = editor(bareRig);
+    render(<GroundControls {...editing} />);
+    const [is] = screen.getAllByLabelText('It is');
+    fireEvent.change(is!, { target: { value: 'pole' } });
+    expect(last().trunks[0].stand).toMatchObject({ kind: 'pole', cord: bareRig.pitch?.guy.cord ?? bareRig.cord });
+    fireEvent.change(is!, { target: { value: 'lump' } });
+    expect(last().trunks[0].stand).toEqual({ kind: 'lump', mass: 300 });
+    fireEvent.change(is!, { target: { value: 'word' } });
+    expect(last().trunks[0].standsOnWord).toBe(true);
+    await press(screen.getAllByLabelText('The line goes over a branch of it')[0]!);
+    expect(last().trunks[0].branch).toEqual({ thickness: 0.12, out: 0.5 });
+  });
+  test('a pole’s stays are told beside it, and their anchor changed', () => {
+    const first = editor(bareRig);
+    render(<GroundControls {...first.editing} />);
+    fireEvent.change(screen.getAllByLabelText('It is')[1]!, { target: { value: 'pole' } });
+    cleanup();
+    const poled = editor(first.last());
+    render(<GroundControls {...poled.editing} />);
+    type(screen.getByLabelText('Stays reach out'), '2.5');
+    expect(poled.last().trunks[1].stand).toMatchObject({ out: 2.5, spread: 1.2 });
+    fireEvent.change(screen.getByLabelText('To'), { target: { value: 'weight' } });
+    expect(poled.last().trunks[1].stand).toMatchObject({ anchor: { kind: 'weight' } });
+    expect(screen.queryAllByLabelText('The line goes over a branch of it')).toHaveLength(1);
+  });
+  test('a hitch’s join, elastic and hold on the cloth, and no ridgeline at all', async () => {
+    const { editing, last } = editor(file.rig);
+    render(<RoofControls editing={editing} roofs={context.roofs} report={judgement} />);
+    fireEvent.change(screen.getByLabelText('Ridgeline'), { target: { value: 'none' } });
+    expect(last().pitch!.line).toBe('none');
+    await press(screen.getByRole('tab', { name: 'Hitches' }));
+    fireEvent.change(screen.getAllByLabelText('Its join')[0]!, { target: { value: 'turns' } });
+    expect(last().pitch!.hitches[0].join).toBe('turns');
+    await press(screen.getAllByLabelText('Elastic between hitch and cloth')[1]!);
+    expect(last().pitch!.hitches[1].elastic).toEqual({ draw: 0.12, pull: 50 });
+  });
+  test('the middle of a cloth drawn up or propped, and how its sticks stand', async () => {
+    const { editing, last } = editor(fitting.rig);
+    const of = contextOf(fitting);
+    render(<RoofControls editing={editing} roofs={of.roofs} report={judge(fitting.rig, of)} />);
+    fireEvent.change(screen.getByLabelText('Its middle'), { target: { value: 'stick' } });
+    expect(last().pitch!.own['up']).toMatchObject({ off: false });
+    expect(last().pitch!.own['up']!.stick).toBeGreaterThan(0.5);
+    fireEvent.change(screen.getByLabelText('Its middle'), { target: { value: 'cord' } });
+    expect(last().pitch!.own['up']!.anchor!.kind).toBe('branch');
+    fireEvent.change(screen.getByLabelText('Their feet'), { target: { value: 'stone' } });
+    expect(last().pitch!.props).toEqual({ foot: 'stone', rake: 0, padded: true });
+    await press(screen.getByLabelText('Heads under the cloth are padded'));
+    expect(last().pitch!.props!.padded).toBe(false);
   });
 });

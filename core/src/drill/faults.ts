@@ -2,7 +2,7 @@ import type { Sign } from '../anchor/index.js';
 import { ofCode } from '../findings/index.js';
 import type { FindingCode } from '../findings/index.js';
 import { layoutOf } from '../pitch/index.js';
-import { guyOf, hauledTo, rigProblems } from '../rig/index.js';
+import { guyOf, hauledTo, isStem, rigProblems } from '../rig/index.js';
 import type { Bed, BedEnd, Guy, Pitch, RidgeRig, RoofHitch, Trunk } from '../rig/index.js';
 import type { RigReport } from '../shelter/index.js';
 import type { Chance } from './chance.js';
@@ -187,7 +187,7 @@ export const FAULTS = [
     id: 'overlooked',
     name: 'a tree that was not looked up at',
     put: ({ rig }, chance) => {
-      const stems = ([0, 1] as const).filter((k) => rig.trunks[k].standsOnWord !== true);
+      const stems = ([0, 1] as const).filter((k) => isStem(rig.trunks[k]));
       if (stems.length === 0) return null;
       const sign = chance.one(['dead-top', 'hung-branch', 'rocking', 'fungus', 'shallow-root'] as const);
       return trunked(rig, chance.one(stems), { signs: [sign] });

@@ -2,9 +2,9 @@ import { QUIET } from '../cases/index.js';
 import type { CaseKind } from '../cases/index.js';
 import { findHitch, findTermination } from '../catalogue/index.js';
 import type { HandTime, Termination } from '../catalogue/index.js';
-import { inHaulOrder, layoutOf } from '../pitch/index.js';
+import { inHaulOrder, isStay, layoutOf } from '../pitch/index.js';
 import type { PitchLayout, Reach } from '../pitch/index.js';
-import { USUAL_WORK, bedStem, ridgeModel, togglesOf, treeOf, trunksUsed } from '../rig/index.js';
+import { USUAL_WORK, bedStem, isStem, ridgeModel, togglesOf, treeOf, trunksUsed } from '../rig/index.js';
 import type { RidgeRig, RigContext } from '../rig/index.js';
 import { PITCH_TRAITS } from '../roof/index.js';
 import { marksOf } from './marks.js';
@@ -68,7 +68,8 @@ export function pitchingOf(rig: RidgeRig, context: RigContext, report: RigReport
   const steps = new Steps();
   const layout = rig.pitch === undefined ? null : layoutOf(rig, context);
   const look = lookUp(steps, rig);
-  const out = layOut(steps, rig, report, look);
+  const laid = layOut(steps, rig, report, look);
+  const out = standPoles(steps, rig, layout, laid);
   const bedNow = rig.bed !== undefined && !work.rain;
   const ridged = layout === null || layout.plan.ridge !== null;
   const roofUp = (): string | null => {
@@ -107,7 +108,7 @@ const terminationsOf = (rig: RidgeRig): { readonly terminations: readonly [Termi
 });
 
 function lookUp(steps: Steps, rig: RidgeRig): string {
-  const trees = trunksUsed(rig).flatMap((i) => (rig.trunks[i].standsOnWord ? [] : [rig.trunks[i].name]));
+  const trees = trunksUsed(rig).flatMap((i) => (isStem(rig.trunks[i]) ? [rig.trunks[i].name] : []));
   const stems = rig.bed?.ends.flatMap((e) => (e.anchor.kind === 'stem' ? [e.anchor.name] : [])) ?? [];
   return steps.add('look-up', 'look-up', { trees: [...new Set([...trees, ...stems])] }, ['look']);
 }
@@ -136,6 +137,21 @@ function layOut(steps: Steps, rig: RidgeRig, report: RigReport, look: string): s
         Array.from({ length: count }, () => 'peg-cut' as const),
         { after: [laid] },
       );
+}
+
+/** Poles that the ridgeline is tied to stand by their stays before it is hauled. */
+function standPoles(steps: Steps, rig: RidgeRig, layout: PitchLayout | null, after: string): string {
+  let from = after;
+  for (const end of [0, 1] as const) {
+    if (rig.trunks[end].stand?.kind !== 'pole') continue;
+    const stays = layout?.reaches.filter((r) => isStay(r) && r.end === end) ?? [];
+    from = steps.add(`line-pole${end}`, 'pole', { of: 'line', at: end, dug: 0.1, lean: 0, stays: 2 }, ['pole'], {
+      after: [from],
+      lines: [`pole${end}`, ...stays.map((r) => `guy ${r.key.id}`)],
+      hands: 2,
+    });
+  }
+  return from;
 }
 
 /** The ridgeline: fixed end, tension end; bare, or low with the cloth on it and then raised. */
@@ -280,7 +296,7 @@ function roofSteps(
       { after: [from], lines: [`tie ${r.key.id}`, 'cloth'] },
     );
   const guys = inHaulOrder(
-    layout.reaches.filter((r) => r.kind !== 'tie').map((reach) => ({ reach })),
+    layout.reaches.filter((r) => r.kind !== 'tie' && !isStay(r)).map((reach) => ({ reach })),
     pitch.order,
   ).map((g) => g.reach);
   const props = layout.sticks.filter((s) => layout.plan.keys.some((k) => k.id === s.key.id && k.role.to === 'prop'));
@@ -378,11 +394,17 @@ function bedSteps(steps: Steps, rig: RidgeRig, report: RigReport, after: string)
   for (const i of [0, 1] as const) {
     const { anchor } = bed.ends[i];
     if (anchor.kind !== 'pole') continue;
-    from = steps.add(`pole${i}`, 'pole', { at: i, dug: anchor.dug, lean: anchor.lean, stays: anchor.stays }, ['pole'], {
-      after: [from],
-      lines: [`pole${i}`, `stay${i}0`, `stay${i}1`],
-      hands: 2,
-    });
+    from = steps.add(
+      `pole${i}`,
+      'pole',
+      { of: 'bed', at: i, dug: anchor.dug, lean: anchor.lean, stays: anchor.stays },
+      ['pole'],
+      {
+        after: [from],
+        lines: [`pole${i}`, `stay${i}0`, `stay${i}1`],
+        hands: 2,
+      },
+    );
   }
   const straps = ([0, 1] as const).map((i) => {
     const end = bed.ends[i];

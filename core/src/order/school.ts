@@ -1,4 +1,4 @@
-import { inHaulOrder, layoutOf } from '../pitch/index.js';
+import { inHaulOrder, isStay, layoutOf } from '../pitch/index.js';
 import type { PitchLayout, Reach } from '../pitch/index.js';
 import type { RidgeRig, RigContext } from '../rig/index.js';
 
@@ -16,7 +16,7 @@ const atCorner = ({ key }: Reach, { roof }: PitchLayout): boolean =>
 /** Keys of a roof's guys and pegs as a school puts them on: those it begins with, opposite ones in turn, then the rest. */
 export function orderBySchool(rig: RidgeRig, context: RigContext, school: School): string[] {
   const layout = layoutOf(rig, context);
-  const all = layout.reaches.filter((r) => r.kind !== 'tie');
+  const all = layout.reaches.filter((r) => r.kind !== 'tie' && !isStay(r));
   const first = all.filter((r) => atCorner(r, layout) === (school === 'corners'));
   const rest = all.filter((r) => !first.includes(r));
   const alternating = (list: readonly Reach[]): string[] =>

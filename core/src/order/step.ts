@@ -17,7 +17,14 @@ export interface StepFacts {
   'lay-out': { readonly pegs: number; readonly toggles: number; readonly sleepers: boolean };
   /** Pegs that the kit has not. */
   'cut-pegs': { readonly count: number };
-  pole: { readonly at: 0 | 1; readonly dug: number; readonly lean: number; readonly stays: number };
+  pole: {
+    /** Of a bed, or of the ridgeline. */
+    readonly of: 'bed' | 'line';
+    readonly at: 0 | 1;
+    readonly dug: number;
+    readonly lean: number;
+    readonly stays: number;
+  };
   'fixed-end': {
     readonly tree: string;
     readonly hitch: string;

@@ -36,6 +36,7 @@ import type { CaseReading } from './reading.js';
 import type { Member, PitchModel } from './model.js';
 import { pitchModel } from './model.js';
 import type { HitchState, PitchState, TiedRig } from './solve.js';
+import { isStay } from './layout.js';
 import { haulOrder, stoodAlike, tieOff } from './solve.js';
 import type { Spreads } from './ranges.js';
 import { spreadsOf, stressOf, windSpread } from './ranges.js';
@@ -491,7 +492,9 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
     rows,
     hitches,
     // as they are hauled
-    guys: haulOrder(model).flatMap((m): GuyReport[] => guyReport(tied, m, readings[0]!)),
+    guys: [...haulOrder(model), ...model.members.filter((m) => m.reach !== null && isStay(m.reach))].flatMap(
+      (m): GuyReport[] => guyReport(tied, m, readings[0]!),
+    ),
     anchors: readings.flatMap((r) => anchorsOf(tied, r)),
     cover,
     under,
@@ -663,20 +666,26 @@ function anchorsOf({ model }: TiedRig, reading: CaseReading): AnchorReport[] {
       'trunk1',
       model.members.find((m) => m.role === 'ridge')!,
     );
-  return [...feet].map(([node, m]) => {
-    const { level, up } = reading.pullOn(node);
-    const found = anchorHolds(model, m, node, reading);
-    return {
-      caseId: reading.state.case.id,
-      id: node,
-      name: found.name,
-      horizontal: level,
-      vertical: Math.max(0, -up),
-      uplift: Math.max(0, up),
-      capacity: found.capacity,
-      margin: found.margin,
-    };
-  });
+  const poles = new Set(
+    model.layout.sticks.flatMap(({ key: { role } }) => (role.to === 'stay' ? [`trunk${role.end}`] : [])),
+  );
+  // a pole's head is held by its stays, which have places of their own
+  return [...feet]
+    .filter(([node]) => !poles.has(node))
+    .map(([node, m]) => {
+      const { level, up } = reading.pullOn(node);
+      const found = anchorHolds(model, m, node, reading);
+      return {
+        caseId: reading.state.case.id,
+        id: node,
+        name: found.name,
+        horizontal: level,
+        vertical: Math.max(0, -up),
+        uplift: Math.max(0, up),
+        capacity: found.capacity,
+        margin: found.margin,
+      };
+    });
 }
 
 function topologyOf({ model, engine, line }: TiedRig): PitchTopology {

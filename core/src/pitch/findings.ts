@@ -35,6 +35,12 @@ export function findingsOf(
       ? []
       : screenTree(t, ridge && rig.use === 'person').map((found) => finding('tree', found, tree));
   });
+  for (const i of [0, 1] as const) {
+    const trunk = rig.trunks[i];
+    const level = Math.max(0, ...r.anchors.filter((a) => a.id === `trunk${i}`).map((a) => a.horizontal));
+    if (trunk.standsOnWord === true && trunk.stand === undefined && level > 0)
+      out.push(finding('no-stem', { what: trunk.name, level }, `trunk${i}`));
+  }
   for (const judged of short(r))
     out.push(
       finding(

@@ -1,4 +1,5 @@
-import { findSoil } from '../catalogue/index.js';
+import { diameterOf } from '../anchor/index.js';
+import { findSoil, findWood } from '../catalogue/index.js';
 import type { Hold } from '../catalogue/index.js';
 import type { BodyMeasures, Vec3 } from '../quantity/index.js';
 import { metres, norm, phrase, sub } from '../quantity/index.js';
@@ -35,6 +36,10 @@ export interface Stick {
   readonly foot: Vec3;
   /** m; null where it is as long as the form has its head over its foot. */
   readonly length: number | null;
+  /** m thick; as all sticks of the rig where it is left out. */
+  readonly thick?: number;
+  /** Of its wood, Pa; of the usual stick where it is left out. */
+  readonly modulus?: number;
 }
 
 /** Where everything of a pitched rig is meant to be, before anything pulls. */
@@ -62,7 +67,8 @@ const STEEPEST = 1.05;
 /** Loop from a pegged tie-out to its peg, m. */
 const PEG_LOOP = 0.1;
 const GUY_NAME = { peg: 'peg', guy: 'guy', tie: 'tie' } as const;
-export const reachName = (r: Pick<Reach, 'kind' | 'key'>): string => `${r.key.name} ${GUY_NAME[r.kind]}`;
+export const reachName = ({ kind, key }: Pick<Reach, 'kind' | 'key'>): string =>
+  isStay({ key }) ? key.name : `${key.name} ${GUY_NAME[kind]}`;
 
 /** Key of the cloth's middle, drawn up. */
 const UP = 'up';
@@ -129,7 +135,7 @@ export function layoutOf(rig: RidgeRig, context: RigContext): PitchLayout {
   const hitchHolds: [Hold, Hold] = ['gathered', 'gathered'];
   for (const key of plan.keys) {
     const { role } = key;
-    if (role.to === 'fold') continue;
+    if (role.to === 'fold' || role.to === 'stay') continue;
     const tieOut = tieOutAt(roof, key.flat[0], key.flat[1]);
     if (tieOut === undefined && key.optional === true) continue;
     const hold = tieOut?.hold ?? 'gathered';
@@ -189,8 +195,58 @@ export function layoutOf(rig: RidgeRig, context: RigContext): PitchLayout {
     reaches.push({ key, kind: role.to, end: 0, guy, hold, foot, stick });
     if (stick > 0) sticks.push(stickUnder(key, guy.stick, ground));
   }
+  const poles = polesOf(rig, setting, plan.ridge !== null, reaches);
+  reaches.push(...poles.flatMap((p) => p.stays));
+  sticks.push(...poles.map((p) => p.stick));
   return { ...formed, setting, roof, reaches: toShared(rig, context, reaches, ground), sticks, hitchHolds, gathered };
 }
+
+/** Poles that the ridge or the ends are tied to, each with its stays hauled until the bare line no longer moves its head. */
+function polesOf(
+  rig: RidgeRig,
+  { ties, ground }: Setting,
+  ridged: boolean,
+  reaches: readonly Reach[],
+): { readonly stick: Stick; readonly stays: readonly Reach[] }[] {
+  const pitch = rig.pitch!;
+  return ([0, 1] as const).flatMap((end) => {
+    const { stand, name, girth, wood } = rig.trunks[end];
+    const used = ridged || reaches.some((r) => r.kind === 'tie' && r.end === end);
+    if (stand?.kind !== 'pole' || !used) return [];
+    const head = ties[end];
+    const away = end === 0 ? -1 : 1;
+    const key = (side: -1 | 1): Key => ({
+      id: `stay${end}${side === -1 ? 'r' : 'l'}`,
+      name: `${side === 1 ? 'left' : 'right'} stay of ${name}`,
+      flat: [away * FAR, side * FAR],
+      at: head,
+      role: { to: 'stay', end, side },
+    });
+    const stays = ([1, -1] as const).map((side): Reach => {
+      const k = key(side);
+      const { anchor, cord, out, spread } = stand;
+      const own: Guy = { ...pitch.guy, anchor, cord, foot: null, ...pitch.own[k.id], stick: 0, off: false };
+      const [x, y] = own.foot ?? [head[0] + away * out, head[1] + side * spread];
+      const foot: Vec3 = [x, y, ground(x, y) + supportOf(own.anchor).tieHeight(own.anchor)];
+      return { key: k, kind: 'guy', end, guy: own, hold: 'loop', foot, stick: 0 };
+    });
+    const stick: Stick = {
+      id: `pole${end}`,
+      name,
+      key: key(1),
+      foot: [head[0], head[1], ground(head[0], head[1])],
+      length: null,
+      thick: diameterOf(girth),
+      ...(findWood(wood) === undefined ? {} : { modulus: findWood(wood)!.modulus.typical }),
+    };
+    return [{ stick, stays }];
+  });
+}
+/** So far out of the cloth that no point of it is taken for a stay's, m. */
+const FAR = 100;
+
+/** Whether a cord holds up a pole of the ridgeline, and no part of the cloth. */
+export const isStay = ({ key }: Pick<Reach, 'key'>): boolean => key.role.to === 'stay';
 
 /** The same cords with those to a tree of the rig, or to what holds another line, ending where that is. */
 function toShared(

@@ -13,6 +13,7 @@ import {
   WEAR,
   acrossOf,
   findSoil,
+  findTermination,
   looked,
 } from '../catalogue/index.js';
 import type { Foot, Tab } from '../catalogue/index.js';
@@ -20,7 +21,7 @@ import { cordOf } from '../cordage/index.js';
 import { gripFigure, isLoop, offAxis, ownGripFigure } from '../hitch/index.js';
 import type { Guy } from '../rig/index.js';
 import type { BearerId } from '../rig/index.js';
-import { USUAL_PROPS, branchCheck, tiedTo, treeOf } from '../rig/index.js';
+import { USUAL_PROPS, branchCheck, polePush, tiedTo, tipsFigure, treeOf } from '../rig/index.js';
 import type { Check, Link } from '../strength/index.js';
 import {
   bendKept,
@@ -37,6 +38,7 @@ import { holdOf } from '../support/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { Stick } from './layout.js';
+import { isStay } from './layout.js';
 import type { Member, PitchModel } from './model.js';
 import type { CaseReading } from './reading.js';
 import { SOLVED, solved } from './reading.js';
@@ -195,6 +197,42 @@ function anchorCheck(model: PitchModel, m: Member): RoofCheck | null {
 /** Tension of the ridgeline at a trunk, with what flutter adds, N. */
 const atEnd = (r: CaseReading, i: 0 | 1): number => r.state.ridgeEnds[i] * r.state.flutter;
 
+/** What lies there and holds an end of the ridge: it slides, or it tips. */
+function lumpChecks(model: PitchModel, m: Member, i: 0 | 1): RoofCheck[] {
+  const { stand, name, tieHeight } = model.rig.trunks[i];
+  if (stand?.kind !== 'lump') return [];
+  const { soil, pulls = [] } = model.rig.pitch!;
+  const held = holdOf({ kind: 'weight', name, mass: stand.mass }, { soil: findSoil(soil)!, pulls }, [], name)!;
+  const on = (r: CaseReading): { readonly level: number; readonly up: number } => r.pullOn(`trunk${i}`);
+  const level = (r: CaseReading): Figure =>
+    solved('H', `level pull on ${name}`, 'force', { value: on(r).level, spread: r.tension(m.id).spread }, r.state);
+  const rise = (r: CaseReading): number => Math.max(0, Math.atan2(on(r).up, on(r).level));
+  const tips = tipsFigure(name, stand.mass, tieHeight);
+  return [
+    {
+      id: `${m.id}:slides${i}`,
+      kind: 'anchor',
+      name: held.name,
+      demand: level,
+      asks: (r) => on(r).level,
+      available: (r) => held.holds(rise(r), r.state.case.environment.wet),
+      holds: (r) => held.held(rise(r), r.state.case.environment.wet),
+    },
+    {
+      id: `${m.id}:tips${i}`,
+      kind: 'anchor',
+      name: `${name} that tips`,
+      demand: level,
+      asks: (r) => on(r).level,
+      available: () => tips,
+      holds: () => tips.value,
+    },
+  ];
+}
+
+/** A stay is tied to its pole's head as a line to a trunk. */
+const STAY_HEAD = findTermination('clove')!;
+
 /** Every check of a line at which it can let go. */
 function checksOf(model: PitchModel, m: Member): RoofCheck[] {
   const { ridge, rig } = model;
@@ -255,6 +293,7 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
       const fitting = fittingOf(ridge.terminations[i], rig.ends[i].toggle, m.cord);
       if (fitting !== null)
         fitted(`${fitting.id}${i}`, `${fitting.name} at ${rig.trunks[i].name}`, fitting.holds, demand, size);
+      out.push(...lumpChecks(model, m, i));
       const branch = branchCheck(rig, ridge.woods, i);
       if (branch !== null) {
         const { holds } = branch;
@@ -355,8 +394,10 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
     return out;
   }
   const { guy, hold, key } = m.reach!;
+  const stay = isStay(m.reach!);
   if (m.role === 'guy' || m.role === 'peg') {
-    cordAt('cloth', 'end', `${GUY_ENDS.cloth.name}, ${key.name}`, [knotKept(GUY_ENDS.cloth, m.cord)]);
+    const knot = stay ? STAY_HEAD : GUY_ENDS.cloth;
+    cordAt('cloth', 'end', `${knot.name}, ${key.name}`, [knotKept(knot, m.cord)]);
     const made = guy.hitch === 'elastic' ? 'adjustable' : guy.hitch;
     if (m.role === 'guy') {
       cordAt('fast', 'end', `${GUY_ENDS[made].name} of the ${m.name}`, [knotKept(GUY_ENDS[made], m.cord)]);
@@ -385,6 +426,7 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
     const anchor = guy.anchor.kind === 'tree' || heldWith(model, m) !== null ? null : anchorCheck(model, m);
     if (anchor !== null) out.push(anchor);
   }
+  if (stay) return out;
   const through = m.role === 'tie' ? 'tied' : guy.tab;
   connected(through, key.name);
   out.push(tieOutCheck(model, `${m.id}:tie-out`, key.name, hold, pull, asks, through));
@@ -517,7 +559,7 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
       out.push({
         id: s.id,
         name: s.name,
-        what: 'green stick',
+        what: s.key.role.to === 'stay' ? model.ridge.woods[s.key.role.end].name : 'green stick',
         role: 'stick',
         demand: largest(buckles!.asks, buckles!.demand),
         links,
@@ -571,6 +613,7 @@ function stickChecks(model: PitchModel, s: Stick): RoofCheck[] {
     asks,
     holds: () => model.buckling.get(s.id)!,
     available: () =>
+      poleFigure(model, s) ??
       given(
         { symbol: 'R', title: `push that buckles the ${s.name}`, quantity: 'force' },
         model.buckling.get(s.id)!,
@@ -586,6 +629,13 @@ function stickChecks(model: PitchModel, s: Stick): RoofCheck[] {
     ...(to === 'prop' || to === 'up' ? [headCheck(model, s, props.padded, push, asks)] : []),
     ...(to === 'prop' && s.key.role.sticks === 2 ? loopChecks(model, s) : []),
   ];
+}
+
+/** Push that buckles a pole of the ridgeline; null for any other stick. */
+function poleFigure({ rig, ridge }: PitchModel, { key: { role } }: Stick): Figure | null {
+  if (role.to !== 'stay') return null;
+  const trunk = rig.trunks[role.end];
+  return polePush(trunk.name, trunk, ridge.woods[role.end]);
 }
 
 /** Whether a stick's foot stays: the level part of its push over what presses it down. */

@@ -163,7 +163,8 @@ export function pitchModel(
     plan.diagonal,
     roof.hollow,
   );
-  const nodeOf = (k: Key): string => `c${mesh.nodeAt(k.flat[0], k.flat[1])}`;
+  const nodeOf = (k: Key): string =>
+    k.role.to === 'stay' ? `trunk${k.role.end}` : `c${mesh.nodeAt(k.flat[0], k.flat[1])}`;
   const nodes: NetNode[] = placeCloth(layout, mesh);
   const lines: NetLine[] = [];
   const struts: NetStrut[] = [];
@@ -175,7 +176,12 @@ export function pitchModel(
   const hasRidge = plan.ridge !== null;
   const trunkUsed = (i: 0 | 1): boolean => hasRidge || layout.reaches.some((r) => r.kind === 'tie' && r.end === i);
   const ties: TreeTie[] = [];
-  for (const i of [0, 1] as const) if (trunkUsed(i)) ties.push(trunkTie(rig, i, setting.ties[i]));
+  for (const i of [0, 1] as const) {
+    if (!trunkUsed(i)) continue;
+    // a pole's head is free to move between what holds it
+    if (rig.trunks[i].stand?.kind === 'pole') nodes.push({ id: `trunk${i}`, at: setting.ties[i] });
+    else ties.push(trunkTie(rig, i, setting.ties[i]));
+  }
   const feet: NetNode[] = [];
   for (const r of layout.reaches) {
     if (r.kind === 'tie') continue;
@@ -191,15 +197,16 @@ export function pitchModel(
   for (const s of layout.sticks) {
     nodes.push({ id: `stick ${s.id}`, at: s.foot, fixed: true });
     const length = s.length ?? Math.hypot(...([0, 1, 2] as const).map((c) => s.key.at[c] - s.foot[c]!));
-    const section = (Math.PI * pitch.stick ** 2) / 4;
+    const { thick = pitch.stick, modulus = STICK_MODULUS } = s;
+    const section = (Math.PI * thick ** 2) / 4;
     struts.push({
       id: s.id,
       from: `stick ${s.id}`,
       to: nodeOf(s.key),
       restLength: length,
-      axialStiffness: STICK_MODULUS * section,
+      axialStiffness: modulus * section,
     });
-    buckling.set(s.id, bucklingLoad(STICK_MODULUS, pitch.stick, length));
+    buckling.set(s.id, bucklingLoad(modulus, thick, length));
   }
 
   // the ridgeline with all that sits on it
@@ -330,7 +337,7 @@ export function pitchModel(
       name: reachName(r),
       ...own,
       legs: 1,
-      haul: tie && bothTied ? ridge.pretension.value : r.guy.haul,
+      haul: tie && bothTied ? ridge.pretension.value : (stayPull(r, ridge.pretension.value) ?? r.guy.haul),
       reach: r,
       end: r.end,
       foot,
@@ -381,6 +388,12 @@ export function pitchModel(
     },
   };
   return model;
+}
+
+/** Pull of a pole's stay that the line alone asks of it, N; null for any other cord. @param line pull of the line along the span, N */
+function stayPull(r: Reach, line: number): number | null {
+  if (r.key.role.to !== 'stay') return null;
+  return (line * lengthOf(r)) / (2 * Math.abs(r.foot[0] - r.key.at[0]));
 }
 
 /** The line's own weight, small beside the cloth's, on the nodes it runs through: each bears half of what lies on either side. */

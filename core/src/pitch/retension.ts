@@ -3,6 +3,7 @@ import { strainAt } from '../line/index.js';
 import type { Outcome } from '../net/index.js';
 import { numbersOf, solve, tensionAt } from '../net/index.js';
 import { BOUNDED } from './gust.js';
+import { isStay } from './layout.js';
 import { haulCurve, lengthOf, setRest, solveCase } from './solve.js';
 import type { TiedRig } from './solve.js';
 
@@ -41,8 +42,8 @@ export function retension(rig: TiedRig, c: LoadCase): Retension {
   const { members } = model;
   const before = solveCase(rig, c, { slip: false });
   const rests = members.map((_, k) => s.rest[line[k]!]!);
-  // pegs hold by loops of their length, hitches are slid: neither is hauled
-  const hauled = members.map(({ role }) => role === 'guy' || role === 'tie');
+  // pegs hold by loops of their length, hitches are slid, a pole stands between its stays: none of these is hauled
+  const hauled = members.map(({ role, reach }) => (role === 'guy' || role === 'tie') && !isStay(reach!));
   for (const k of members.keys()) {
     if (!hauled[k]) continue;
     s.rest[line[k]!] = Math.max(0.01, lengthOf(engine, line[k]!) / 4);

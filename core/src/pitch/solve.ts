@@ -24,6 +24,7 @@ import type { RoofForWind } from '../weather/index.js';
 import type { GustOutcome } from './gust.js';
 import { BOUNDED, gustPressure, restInWind } from './gust.js';
 import type { Reach } from './layout.js';
+import { isStay } from './layout.js';
 import type { Member, PitchModel } from './model.js';
 
 const WATER = 1000;
@@ -145,10 +146,10 @@ export function inHaulOrder<T extends { readonly reach: Reach | null }>(
   return out;
 }
 
-/** The order of hauling of a rig's own lines. */
+/** The order of hauling of a rig's own lines; stays of poles are fast before. */
 export const haulOrder = (model: PitchModel): Member[] =>
   inHaulOrder(
-    model.members.filter((m) => m.role !== 'ridge' && m.role !== 'loop'),
+    model.members.filter((m) => m.role !== 'ridge' && m.role !== 'loop' && !isStay(m.reach!)),
     model.rig.pitch!.order,
   );
 
@@ -158,11 +159,11 @@ const HAULED = 1e-4;
 const FIRST_PULL = 0.4;
 
 /**
- * Whether a guy is what a stick stands by, without a ridge or a tree to steady it: it is tied at its length before the stick is let go,
- * since no stick stands between pulls that give.
+ * Whether a line is tied at its length rather than hauled: what a stick stands by, without a ridge or a tree to steady it, since no
+ * stick stands between pulls that give; and the stays of a pole, which are made fast before the line is hauled.
  */
-const standsBy = ({ hasRidge, layout }: PitchModel, { role, reach }: Member): boolean =>
-  role === 'guy' && !hasRidge && layout.sticks.length > 1 && reach!.stick > 0;
+const tiedAtLength = ({ hasRidge, layout }: PitchModel, { role, reach }: Member): boolean =>
+  role === 'guy' && (isStay(reach!) || (!hasRidge && layout.sticks.length > 1 && reach!.stick > 0));
 
 /**
  * Ties a rig as people do: everything is put on with a light pull, then each guy is hauled in turn and tied off at its
@@ -217,7 +218,7 @@ export function tieOff(
     if (m.role === 'ridge') {
       s.curve[i] = model.curveOf(m, false);
       tied[k] = s.rest[i]!;
-    } else if (standsBy(model, m)) {
+    } else if (tiedAtLength(model, m)) {
       s.curve[i] = model.curveOf(m, false);
       tied[k] = s.rest[i] = s.rest[i]! / (1 + strainAt(s.curve[i]!, first));
     } else soft(k, first, s.rest[i]!);

@@ -17,7 +17,7 @@ import { ledgerOf, trunkPull } from './ledger.js';
 import type { CaseFigures, RidgeModel } from './model.js';
 import { beddingIn, ridgeModel } from './model.js';
 import type { LineContext } from './ridge.js';
-import { giveOfTrunk } from './trees.js';
+import { giveOfTrunk, isStem } from './trees.js';
 import { riseOf } from './ridge.js';
 import type { RidgeRig } from './rig-document.js';
 import type { Row } from './row.js';
@@ -299,7 +299,7 @@ function findingsOf(
 ): Finding[] {
   const { rig, cord, kitCord } = model;
   const out: Finding[] = rig.trunks.flatMap((t, i) =>
-    t.standsOnWord ? [] : screenTree(t, rig.use === 'person').map((found) => finding('tree', found, `trunk${i}`)),
+    !isStem(t) ? [] : screenTree(t, rig.use === 'person').map((found) => finding('tree', found, `trunk${i}`)),
   );
   for (const judged of r.ledger)
     if (judged.judgement.ratio < 1)
@@ -316,13 +316,13 @@ function findingsOf(
   if (rig.wind.beaufort >= GALE) out.push(finding('gale', {}));
   if (kitCord.wear === 'cut') out.push(finding('cord-worn', { cord: kitCord.name }));
   for (const [i, trunk] of rig.trunks.entries())
-    if (trunk.standsOnWord)
+    if (trunk.standsOnWord === true && trunk.stand === undefined)
       out.push(finding('no-stem', { what: trunk.name, level: r.trunks[i as 0 | 1].horizontal.value }, `trunk${i}`));
   out.push(...branchFindings(model, [r.trunks[0].horizontal.value, r.trunks[1].horizontal.value]));
   for (const [i, end] of rig.ends.entries()) {
     if (model.terminations[i]!.caution !== undefined) out.push(finding('termination', { id: end.termination }));
     const pressure = barkPressure(r.worstTension.value, model.diameters[i]!, acrossOf(cord) * Math.max(1, end.wraps));
-    if (pressure > BARK_PRESSURE.typical && !rig.trunks[i]!.standsOnWord)
+    if (pressure > BARK_PRESSURE.typical && isStem(rig.trunks[i]!))
       out.push(finding('bark', { tree: rig.trunks[i]!.name, by: 'cord', pressure }, `trunk${i}`));
   }
   if (rig.tensioning.how === 'passes') {

@@ -1,15 +1,28 @@
 import { nameOf } from '../cases/index.js';
 import type { TiePull } from '../anchor/index.js';
-import { OVER_AND_DOWN, branchFigure, momentFigure, treeHoldFigure } from '../anchor/index.js';
-import { GRIPPED, looked } from '../catalogue/index.js';
+import {
+  OVER_AND_DOWN,
+  branchFigure,
+  bucklingLoad,
+  diameterOf,
+  momentFigure,
+  treeHoldFigure,
+} from '../anchor/index.js';
+import { GRIPPED, GUY_ENDS, findSoil, looked } from '../catalogue/index.js';
+import { cordOf } from '../cordage/index.js';
 import type { Wood } from '../catalogue/index.js';
 import type { Check, Link } from '../strength/index.js';
 import { bendKept, cordStrength, fittingOf, knotKept, link } from '../strength/index.js';
+import type { Ground } from '../support/index.js';
+import { holdOf } from '../support/index.js';
 import type { Figure } from '../working/index.js';
+import { derive, given } from '../working/index.js';
 import { soilOf } from './bed.js';
 import type { CaseFigures, RidgeModel } from './model.js';
 import { hitched } from './ridge.js';
-import type { RidgeRig } from './rig-document.js';
+import type { RidgeRig, Trunk } from './rig-document.js';
+import { lumpTips, poleBears } from './stand.js';
+import { isStem } from './trees.js';
 
 function endReductions(model: RidgeModel, i: 0 | 1): Figure[] {
   const { cord, terminations, diameters } = model;
@@ -32,6 +45,129 @@ export function branchCheck(
     holds: branchFigure(`the ${called}`, branch, woods[i], OVER_AND_DOWN),
   };
 }
+
+/** What holds a trunk that is no rooted stem, and how it gives: a pole by its stays, what lies there by its weight. */
+function standChecks(model: RidgeModel, i: 0 | 1): Check<CaseFigures>[] {
+  const { rig, context, woods } = model;
+  const trunk = rig.trunks[i];
+  const { stand, name, tieHeight } = trunk;
+  if (stand === undefined) return [];
+  const level = (c: CaseFigures): Figure => c.horizontal[i];
+  if (stand.kind === 'lump') {
+    const held = holdOf({ kind: 'weight', name, mass: stand.mass }, groundUnder(rig), [], name)!;
+    return [
+      {
+        id: `lump-${i}`,
+        kind: 'anchor',
+        name: held.name,
+        demand: level,
+        available: ({ case: c }) => held.holds(0, c.environment.wet),
+      },
+      {
+        id: `tips-${i}`,
+        kind: 'anchor',
+        name: `${name} that tips`,
+        demand: level,
+        available: () => tipsFigure(name, stand.mass, tieHeight),
+      },
+    ];
+  }
+  const kitCord = context.kit.find((k) => k.id === stand.cord)!;
+  const cord = cordOf(kitCord)!;
+  const stay = `back-stays of ${name}`;
+  const { rise } = poleBears(stand, tieHeight, 1, 0);
+  const held = holdOf(stand.anchor, groundUnder(rig), context.pegs ?? [], stay)!;
+  const geometry = [
+    given({ symbol: 'h', title: 'height of the line on the pole', quantity: 'length' }, tieHeight, MEASURED),
+    given({ symbol: 'a', title: 'way out to the stays', quantity: 'length' }, stand.out, MEASURED),
+    given({ symbol: 'b', title: 'way aside to either stay', quantity: 'length' }, stand.spread, MEASURED),
+  ];
+  const pulls = (c: CaseFigures): Figure =>
+    derive(
+      {
+        symbol: 'T_s',
+        title: `pull of each of the ${stay}`,
+        quantity: 'force',
+        formula: 'T_s = H √(a² + b² + h²) / 2 a',
+      },
+      [level(c), ...geometry],
+      (H, h, out, spread) => poleBears({ ...stand, out: out!, spread: spread! }, h!, H!, 0).stay,
+    );
+  return [
+    {
+      id: `stay-${i}`,
+      kind: 'end',
+      name: `${GUY_ENDS.adjustable.name} of the ${stay}`,
+      demand: pulls,
+      available: ({ case: c }) =>
+        cordStrength(cord, kitCord, stay, c.environment.wet, [knotKept(GUY_ENDS.adjustable, cord)]),
+    },
+    {
+      id: `stay-anchor-${i}`,
+      kind: 'anchor',
+      name: held.name,
+      demand: pulls,
+      available: ({ case: c }) => held.holds(rise, c.environment.wet),
+    },
+    {
+      id: `pole-${i}`,
+      kind: 'stick',
+      name,
+      demand: (c) =>
+        derive(
+          { symbol: 'N', title: `push in ${name}`, quantity: 'force', formula: 'N = V + H h / a' },
+          [level(c), c.vertical[i], ...geometry],
+          (H, V, h, out, spread) => poleBears({ ...stand, out: out!, spread: spread! }, h!, H!, Math.max(0, V!)).push,
+        ),
+      available: () => polePush(name, trunk, woods[i]),
+    },
+  ];
+}
+
+const MEASURED = { kind: 'measured', text: 'by tape or body mark' } as const;
+const groundUnder = (rig: RidgeRig): Ground => ({ soil: findSoil(soilOf(rig))!, pulls: rig.pitch?.pulls ?? [] });
+
+/** Push that buckles a pole, with its working. */
+export const polePush = (name: string, { girth, tieHeight }: Pick<Trunk, 'girth' | 'tieHeight'>, wood: Wood): Figure =>
+  derive(
+    {
+      symbol: 'R',
+      title: `push that buckles ${name}`,
+      quantity: 'force',
+      formula: 'R = π³ E d⁴ / 64 h²',
+      notes: ['A straight green pole with its head held by the line and the stays (Euler).'],
+    },
+    [
+      looked(wood.modulus),
+      given(
+        { symbol: 'd', title: 'thickness of the pole, girth / π', quantity: 'length' },
+        diameterOf(girth),
+        MEASURED,
+      ),
+      given({ symbol: 'h', title: 'its height', quantity: 'length' }, tieHeight, MEASURED),
+    ],
+    (E, d, h) => bucklingLoad(E!, d!, h!),
+  );
+
+/** Level pull that tips what lies there over its edge, with its working. */
+export const tipsFigure = (name: string, mass: number, height: number): Figure =>
+  derive(
+    {
+      symbol: 'R',
+      title: `level pull that tips ${name} over its edge`,
+      quantity: 'force',
+      formula: 'R = m g ∛(m / ρ) / 2 h',
+      notes: ['As a cube of stone and wet wood, 2000 kg/m³. One that is longer along the pull holds more.'],
+    },
+    [
+      given({ symbol: 'm', title: 'its mass', quantity: 'mass' }, mass, { kind: 'measured', text: 'by eye' }, [
+        0.75 * mass,
+        1.25 * mass,
+      ]),
+      given({ symbol: 'h', title: 'height of the line on it', quantity: 'length' }, height, MEASURED),
+    ],
+    (m, h) => lumpTips(m!, h!),
+  );
 
 /** Every way in which a line and its trunks can fail. */
 function checksOf(model: RidgeModel): Check<CaseFigures>[] {
@@ -80,7 +216,8 @@ function checksOf(model: RidgeModel): Check<CaseFigures>[] {
     const trunk = rig.trunks[i];
     const branch = branchCheck(rig, model.woods, i);
     if (branch !== null) out.push({ ...branch, demand: (c) => c.ends[i], available: () => branch.holds });
-    if (trunk.standsOnWord) continue;
+    out.push(...standChecks(model, i));
+    if (!isStem(trunk)) continue;
     const name = `foot of ${trunk.name}`;
     out.push({
       id: `trunk-${i}`,

@@ -25,6 +25,9 @@ export const RIDGE_LIMITS = {
   area: limit('area against the wind', 'area', 0, 60),
   beaufort: limit('wind', 'count', 0, 9),
   sway: limit('sway', 'length', 0, 0.5),
+  stayOut: limit('way out to the back-stays', 'length', 0.3, 8),
+  staySpread: limit('spread of the back-stays', 'length', 0.2, 4),
+  lump: limit('mass of what lies there', 'mass', 5, 50_000),
   tightness: limit('most sag', 'share', 0.002, 0.5),
 } as const satisfies Record<string, Limit>;
 

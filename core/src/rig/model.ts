@@ -121,6 +121,7 @@ export interface CaseFigures {
 
 export interface RidgeModel {
   readonly rig: RidgeRig;
+  readonly context: LineContext;
   readonly cord: Cord;
   readonly kitCord: KitCord;
   readonly woods: readonly [Wood, Wood];
@@ -520,6 +521,7 @@ export function ridgeModel(
   );
   return {
     rig,
+    context,
     cord,
     kitCord,
     woods,

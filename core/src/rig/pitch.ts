@@ -12,7 +12,7 @@ import type { LineContext } from './ridge.js';
 import type { RidgeRig } from './rig-document.js';
 
 /** What a pitched rig is judged with. */
-export interface RigContext extends LineContext, Gear {}
+export interface RigContext extends Omit<LineContext, 'pegs'>, Gear {}
 
 /** The guy at a key as it is: the common one with what is its own. */
 export function guyOf(pitch: Pitch, key: string): Guy {

@@ -5,6 +5,8 @@ import type { Person } from '../ground/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
 import { capital, metres, phrase } from '../quantity/index.js';
 import type { Required } from '../strength/index.js';
+import type { KitPegs } from '../support/index.js';
+import { holdsOnGround, supportOf } from '../support/index.js';
 import type { Hung, RidgeRig } from './rig-document.js';
 
 export type { KitCord };
@@ -17,6 +19,8 @@ export interface LineContext {
   /** Whose paces the body's are, where they are not the reader's own: "Hazel’s". */
   readonly paces?: string;
   readonly required: Required;
+  /** Pegs of the kit, where what a pole’s stays are held by is asked. */
+  readonly pegs?: readonly KitPegs[];
 }
 
 /** Whoever asks, by id, and all whose paces are known. */
@@ -75,7 +79,7 @@ export const pacedFirst = (rig: RidgeRig, person: Pick<Person, 'id' | 'name' | '
   rig.span.how === 'paces' && rig.span.by === undefined ? { ...rig, span: { ...rig.span, by: pacerOf(person) } } : rig;
 
 /** What fits together no worse than this is solved; the rest is refused with the field and the remedy. */
-export function problemsOf(rig: RidgeRig, context: Pick<LineContext, 'kit' | 'body'>): Problem[] {
+export function problemsOf(rig: RidgeRig, context: Pick<LineContext, 'kit' | 'body' | 'pegs'>): Problem[] {
   const out: Problem[] = [];
   const long = straightDistance(rig, context.body);
   const onLine = (field: string, what: string, at: number): void => {
@@ -94,7 +98,22 @@ export function problemsOf(rig: RidgeRig, context: Pick<LineContext, 'kit' | 'bo
       });
   });
   rig.trunks.forEach((t, i) => {
-    if (t.branch !== undefined && t.standsOnWord === true)
+    if (t.stand?.kind === 'pole') {
+      const { cord, anchor } = t.stand;
+      const field = `trunks.${i}.stand`;
+      if (!context.kit.some((k) => k.id === cord))
+        out.push({ field: `${field}.cord`, message: 'The cord of its stays is no longer in the kit. Choose another.' });
+      if (!holdsOnGround(anchor.kind))
+        out.push({
+          field: `${field}.anchor.kind`,
+          message:
+            'Each stay of a line’s pole is held by something of its own on the ground. Choose pegs, a weight or what is buried.',
+        });
+      else if (context.pegs !== undefined)
+        for (const found of supportOf(anchor).problems(anchor, context.pegs))
+          out.push({ field: `${field}.anchor.${found.field}`, message: found.message });
+    }
+    if (t.branch !== undefined && (t.standsOnWord === true || t.stand !== undefined))
       out.push({
         field: `trunks.${i}.branch`,
         message: `${capital(t.name)} is no stem, and has no branch for a line to go over. Take the branch out, or choose a tree.`,

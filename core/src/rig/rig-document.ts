@@ -11,6 +11,7 @@ import { bedDocument } from './bed-document.js';
 import { RIDGE_FORMAT, TENSIONINGS } from './choices.js';
 import { MOST_HOME, MOST_HUNG, RIDGE_LIMITS } from './limits.js';
 import { pitchDocument, wood } from './pitch-document.js';
+import { standDocument } from './stand.js';
 import { workDocument } from './work-document.js';
 
 const L = RIDGE_LIMITS;
@@ -26,6 +27,8 @@ const trunk = part({
   signs: signsDocument,
   /** Set where it is no stem to bend (a boulder, a log, a pole with its back-stay): that it holds is judged on the ground. */
   standsOnWord: z.literal(true, { error: 'standsOnWord can only be true; leave it out for a stem.' }).optional(),
+  /** Set where it is a pole with its stays, a boulder or a log, which are solved with the rest; a rooted stem where it is left out. */
+  stand: standDocument.optional(),
   /** A branch of it that the line goes over at the height of the tie, made fast lower down; round the stem where it is left out. */
   branch: branchDocument.optional(),
 });

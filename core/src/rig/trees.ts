@@ -24,13 +24,17 @@ export interface RigTree {
   /** m round. */
   readonly girth: number;
   readonly signs: readonly Sign[];
-  /** It is no stem to bend; that it holds is judged on the ground. */
+  /** It is no stem to bend: that it holds is judged on the ground, or with the stays that hold it. */
   readonly standsOnWord: boolean;
 }
 
+/** Whether a trunk is a rooted stem, which bends and is judged at its foot. */
+export const isStem = ({ standsOnWord, stand }: Pick<Trunk, 'standsOnWord' | 'stand'>): boolean =>
+  standsOnWord !== true && stand === undefined;
+
 /** How far a trunk gives where the line is tied, m/N: its stem, and the branch that the line goes over. @param modulus of its wood, Pa */
-export const giveOfTrunk = ({ standsOnWord, branch, girth, tieHeight }: Trunk, modulus: number): number =>
-  (standsOnWord === true ? 0 : trunkGive(tieHeight, diameterOf(girth), modulus)) + besidesStem({ branch }, modulus);
+export const giveOfTrunk = (trunk: Trunk, modulus: number): number =>
+  (isStem(trunk) ? trunkGive(trunk.tieHeight, diameterOf(trunk.girth), modulus) : 0) + besidesStem(trunk, modulus);
 
 /** What a branch adds to that. */
 export const besidesStem = ({ branch }: Pick<Trunk, 'branch'>, modulus: number): number =>
@@ -48,8 +52,9 @@ export const trunkTie = (rig: RidgeRig, i: 0 | 1, at: Vec3): TreeTie => ({
 /** A tree of the rig by its id; null where nothing of the rig is tied to such a one. */
 export function treeOf(rig: RidgeRig, id: TreeId): RigTree | null {
   if (id === 'trunk0' || id === 'trunk1') {
-    const { name, wood, girth, signs, standsOnWord } = rig.trunks[id === 'trunk0' ? 0 : 1];
-    return { id, name, wood, girth, signs, standsOnWord: standsOnWord === true };
+    const trunk = rig.trunks[id === 'trunk0' ? 0 : 1];
+    const { name, wood, girth, signs } = trunk;
+    return { id, name, wood, girth, signs, standsOnWord: !isStem(trunk) };
   }
   const anchor = id === 'bed-stem0' || id === 'bed-stem1' ? bedAnchor(rig, id) : guyAnchor(rig, id);
   if (anchor?.kind !== 'stem') return null;
@@ -125,7 +130,19 @@ function whose(id: TreeId): string {
 
 /** What is tied to a tree that the rig does not have: each with the field and the remedy. */
 export function treeProblems(rig: RidgeRig): Problem[] {
-  return toldAnchors(rig).flatMap(({ field, what, anchor }): Problem[] => {
+  const standing = ([0, 1] as const).filter((i) => rig.trunks[i].stand?.kind === 'pole');
+  const onPole = (i: 0 | 1, field: string, what: string): Problem => ({
+    field,
+    message: `A ${what} is tied to ${rig.trunks[i].name}, a pole that stands by the ridgeline’s own stays. Give it something of its own.`,
+  });
+  const beds = standing.flatMap((i) =>
+    ([0, 1] as const).flatMap((end) =>
+      rig.bed?.ends[end].anchor.kind === 'trunk' && end === i ? [onPole(i, `bed.ends.${end}.anchor.kind`, 'bed')] : [],
+    ),
+  );
+  const told = toldAnchors(rig).flatMap(({ field, what, anchor }): Problem[] => {
+    const pole = anchor.kind === 'tree' ? standing.find((i) => anchor.tree === `trunk${i}`) : undefined;
+    if (pole !== undefined) return [onPole(pole, `${field}.tree`, what)];
     if (anchor.kind !== 'tree' || treeOf(rig, anchor.tree) !== null) return [];
     return [
       {
@@ -134,6 +151,7 @@ export function treeProblems(rig: RidgeRig): Problem[] {
       },
     ];
   });
+  return [...beds, ...told];
 }
 
 /** Everything that does not fit together in a rig, first the line, then its roof, then its bed. */

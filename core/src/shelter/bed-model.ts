@@ -48,6 +48,7 @@ import { groundOf, placeOfShared, upFrom } from '../pitch/index.js';
 import { GRAVITY, norm, sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
 import {
+  isStem,
   RigProblem,
   bedFoot,
   bedProblems,
@@ -282,7 +283,7 @@ export function bedModel(
       return { at: head, give: 0, pole, free };
     }
     const [x, y] = footOf(v, i);
-    const word = anchor.kind === 'trunk' && rig.trunks[i].standsOnWord === true;
+    const word = anchor.kind === 'trunk' && !isStem(rig.trunks[i]);
     const give = word ? 0 : trunkGive(high, diameters[i], i === 0 ? v.E0 : v.E1);
     const [dx, dy] = moved(c.environment.wet)[i];
     return { at: [x + dx, y + dy, ground(x, y) + high], give, pole: null, free };

@@ -8,7 +8,7 @@ import type { Finding, HeadBelongs } from '../findings/index.js';
 import { calledIn, pullsOn, shapeIn } from '../pitch/index.js';
 import type { Evaluated, PitchState } from '../pitch/index.js';
 import type { Phrase, Vec3 } from '../quantity/index.js';
-import { bearerOf, bedStem, ratioOf } from '../rig/index.js';
+import { bearerOf, bedStem, isStem, ratioOf } from '../rig/index.js';
 import type { BearerId, RigContext, RidgeResult, RidgeRig, Row } from '../rig/index.js';
 import { windToward } from '../weather/index.js';
 import type { Figure } from '../working/index.js';
@@ -315,7 +315,7 @@ function drawsOf(
   const { rig } = model;
   const by = ([0, 1] as const).reduce<number>((sum, i) => {
     const end = rig.bed!.ends[i];
-    if (end.anchor.kind !== 'trunk' || rig.trunks[i].standsOnWord === true) return sum;
+    if (end.anchor.kind !== 'trunk' || !isStem(rig.trunks[i])) return sum;
     const give = trunkGiveAt(rig.trunks[i].tieHeight, end.height, model.diameters[i], model.woods[i].modulus.typical);
     return sum + give * Math.abs(lying.pull[i][0]);
   }, 0);
@@ -358,7 +358,7 @@ function shapeOf(model: BedModel, c: LoadCase): BedShape {
 
 function barkOf(model: BedModel, c: LoadCase, i: 0 | 1): Figure | null {
   const { anchor } = model.rig.bed!.ends[i];
-  if (anchor.kind === 'pole' || (anchor.kind === 'trunk' && model.rig.trunks[i].standsOnWord === true)) return null;
+  if (anchor.kind === 'pole' || (anchor.kind === 'trunk' && !isStem(model.rig.trunks[i]))) return null;
   return derive(
     {
       symbol: 'p',

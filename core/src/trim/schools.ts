@@ -1,6 +1,6 @@
 import { SCHOOLS, orderBySchool } from '../order/index.js';
 import type { School } from '../order/index.js';
-import { pitchModel, tieOff } from '../pitch/index.js';
+import { isStay, pitchModel, tieOff } from '../pitch/index.js';
 import type { RigContext, RidgeRig } from '../rig/index.js';
 import { bunchedIn } from './bunched.js';
 import type { Bunched } from './bunched.js';
@@ -28,7 +28,7 @@ export function schoolsOf(rig: RidgeRig, context: RigContext): Left[] {
     const model = pitchModel(ordered, context, { ranges: false });
     const tied = tieOff(model);
     const rows = model.members.map((m, k) => ({ m, pull: tied.tension[k]! }));
-    const guys = rows.filter(({ m }) => m.role === 'guy');
+    const guys = rows.filter(({ m }) => m.role === 'guy' && !isStay(m.reach!));
     const pulls = guys.map(({ pull }) => Math.max(SLACK, pull));
     const sum = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0);
     return {

@@ -101,9 +101,12 @@ const WORDS: Words = {
     how: 'Green wood as thick as a thumb, a hand span and more. Kneel at a block, cut down onto it and away from your legs, nobody within an arm and a blade of you; four cuts to the point, the head bevelled so that it does not split, a notch a hand below it. Blade in its sheath before you stand up.',
     number: counted(count, 'peg'),
   }),
-  pole: ({ dug, lean, stays }) => ({
-    what: 'Stand the pole',
-    how: phrase`Its foot ${metres(dug)} into the ground, its head leaning away from the bed by ${amount(lean, 'angle')}; ${counted(stays, 'back-stay')} before anything hangs on it.`,
+  pole: ({ of, dug, lean, stays }) => ({
+    what: of === 'bed' ? 'Stand the pole' : 'Stand the ridge’s pole between its stays',
+    how:
+      of === 'line'
+        ? phrase`Its foot ${metres(dug)} into the ground, upright; ${counted(stays, 'stay')} made fast behind it, out to either side, before the line is hauled. It stands on nothing else: nobody leans on it.`
+        : phrase`Its foot ${metres(dug)} into the ground, its head leaning away from the bed by ${amount(lean, 'angle')}; ${counted(stays, 'back-stay')} before anything hangs on it.`,
   }),
   'fixed-end': ({ tree, hitch, wraps, height, release, ...above }, reader) => ({
     what: `Tie the line to ${tree}`,

@@ -36,6 +36,8 @@ export type Role =
   | { readonly to: 'guy'; readonly from: string; readonly stick?: true }
   /** Drawn straight up from above, or pushed up by a stick under it: no form does so by itself. */
   | { readonly to: 'up' }
+  /** No point of the cloth, but the head of a pole that the ridge is tied to, held up by two stays behind it. */
+  | { readonly to: 'stay'; readonly end: 0 | 1; readonly side: -1 | 1 }
   /** Pegged down where it lies, drawn away from `from`, or from the middle of the roof. */
   | { readonly to: 'peg'; readonly from?: string }
   /** Stood up on a prop, or on two sticks in an A. */

@@ -72,7 +72,7 @@ export function BedStep({
   readonly report?: RoofReport | null;
 }): ReactElement {
   const { rig, context, put } = props;
-  const editing: Editing = { rig, kit: context.kit, body: context.body, edit: props.edit };
+  const editing: Editing = { rig, kit: context.kit, pegs: context.pegs, body: context.body, edit: props.edit };
   const hanging = useHanging(rig, context);
   const [open, setOpen] = useState(false);
   if (rig.bed === undefined)

@@ -2,11 +2,13 @@ import { tellProblem } from '@rough-bight/core/document';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import { rigProblems } from '@rough-bight/core/rig';
 import type { KitCord, RigContext, RidgeRig } from '@rough-bight/core/rig';
+import type { KitPegs } from '@rough-bight/core/support';
 
 /** What every control of the bench needs to show and change the rig. */
 export interface Editing {
   readonly rig: RidgeRig;
   readonly kit: readonly KitCord[];
+  readonly pegs: readonly KitPegs[];
   readonly body: BodyMeasures;
   /** Whose paces the body’s are, where another paced the span. */
   readonly paces?: string;
@@ -15,10 +17,11 @@ export interface Editing {
 }
 
 export function editing(rig: RidgeRig, context: RigContext, units: UnitChoice, put: (next: RidgeRig) => void): Editing {
-  const { kit, body, paces } = context;
+  const { kit, pegs, body, paces } = context;
   return {
     rig,
     kit,
+    pegs,
     body,
     ...(paces === undefined ? {} : { paces }),
     edit: (next) => {

@@ -3,7 +3,7 @@ import { Text } from '@chakra-ui/react';
 import { BRANCH_LIMITS, diameterOf } from '@rough-bight/core/anchor';
 import { WOODS } from '@rough-bight/core/catalogue';
 import { say } from '@rough-bight/core/quantity';
-import { RIDGE_LIMITS, measuredSpan, pacerOf } from '@rough-bight/core/rig';
+import { RIDGE_LIMITS, isStem, measuredSpan, pacerOf } from '@rough-bight/core/rig';
 import type { RidgeRig, Trunk } from '@rough-bight/core/rig';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
@@ -13,6 +13,7 @@ import { NumberField } from '../../parts/number-field.js';
 import { SignList } from '../../parts/sign-list.js';
 import { useUnits } from '../../parts/units.js';
 import type { Editing } from './editing.js';
+import { StandFields } from './stand-fields.js';
 
 const L = RIDGE_LIMITS;
 const WOOD_OPTIONS = WOODS.map((w) => ({ id: w.id, name: w.name }));
@@ -64,7 +65,8 @@ const withTrunk = (rig: RidgeRig, i: 0 | 1, trunk: Trunk): RidgeRig => ({
 });
 
 /** One trunk: its name, wood and girth, and what a look-up finds. */
-export function TrunkFields({ rig, edit, i }: Editing & { readonly i: 0 | 1 }): ReactElement {
+export function TrunkFields({ i, ...editing }: Editing & { readonly i: 0 | 1 }): ReactElement {
+  const { rig, edit } = editing;
   const units = useUnits();
   const t = rig.trunks[i];
   const { branch, ...stem } = t;
@@ -83,12 +85,15 @@ export function TrunkFields({ rig, edit, i }: Editing & { readonly i: 0 | 1 }): 
           onCommit={(girth) => set({ girth })}
         />
       </ControlRow>
-      <Check
-        checked={branch !== undefined}
-        onChange={(over) => edit(withTrunk(rig, i, over ? { ...t, branch: { thickness: 0.12, out: 0.5 } } : stem))}
-      >
-        The line goes over a branch of it
-      </Check>
+      <StandFields {...editing} i={i} put={(trunk) => edit(withTrunk(rig, i, trunk))} />
+      {isStem(t) && (
+        <Check
+          checked={branch !== undefined}
+          onChange={(over) => edit(withTrunk(rig, i, over ? { ...t, branch: { thickness: 0.12, out: 0.5 } } : stem))}
+        >
+          The line goes over a branch of it
+        </Check>
+      )}
       {branch !== undefined && (
         <ControlRow>
           <NumberField
