@@ -8,7 +8,7 @@ import { STEP } from './need.js';
 import type { NeedRole } from './need.js';
 
 /** Lines that are never joined, whatever the bend would hold: those that bear a sleeper, and those too short for it to sit clear. */
-const NEVER: ReadonlySet<NeedRole> = new Set<NeedRole>(['stay', 'loop', 'peg', 'binding']);
+const NEVER: ReadonlySet<NeedRole> = new Set<NeedRole>(['stay', 'loop', 'peg', 'binding', 'extension']);
 
 /** How a line may be joined of two lengths: the bend, and what it leaves of the line; or why not. */
 export type Joining =

@@ -3,7 +3,7 @@ import { cutLength } from '../cordage/index.js';
 import type { Role } from '../rig/index.js';
 
 /** What a length of cord is wanted for: a line of a rig, or a binding of the camp. */
-export type NeedRole = Extract<Role, 'ridge' | 'tie' | 'loop' | 'guy' | 'peg' | 'stay'> | 'binding';
+export type NeedRole = Extract<Role, 'ridge' | 'extension' | 'tie' | 'loop' | 'guy' | 'peg' | 'stay'> | 'binding';
 
 /** One length of cord that a rig, or the camp itself, wants. */
 export interface Need {
@@ -32,6 +32,7 @@ export const toMeasure = (cut: Cut): number => Math.ceil(cutLength(cut) / STEP -
  */
 const OVER: Readonly<Record<NeedRole, (length: number) => number>> = {
   ridge: () => Number.POSITIVE_INFINITY,
+  extension: () => Number.POSITIVE_INFINITY,
   tie: () => Number.POSITIVE_INFINITY,
   guy: (length) => Math.max(3, 2 * length),
   stay: (length) => Math.max(3, 2 * length),

@@ -72,6 +72,13 @@ export interface Facts {
   readonly 'hitch-slides': { readonly hitch: string; readonly by: number };
   readonly hitch: { readonly hitch: string; readonly advice: HitchAdvice };
   readonly 'no-tie-out': { readonly at: string };
+  /** A line of two cords: which, by what bend, where along it and how much cord it takes, m. */
+  readonly joined: {
+    readonly cords: readonly [string, string];
+    readonly bend: string;
+    readonly at: number;
+    readonly takes: number;
+  };
   /** A line goes over a branch: how much that gives under it, m, and what it bears, N. */
   readonly branch: { readonly name: string; readonly gives: number; readonly pull: number };
   /** Lines whose elastic is drawn out to its end as pitched. */
@@ -198,6 +205,7 @@ const SEVERITIES = {
   'sleeper-low': 'warns',
   comfort: 'notes',
   'end-tied': 'notes',
+  joined: 'notes',
 } as const satisfies Record<FindingCode, Severity>;
 const ORDER = Object.keys(SEVERITIES) as FindingCode[];
 

@@ -4,7 +4,7 @@ import type { Described } from '../document/index.js';
 import { bodyDocument, checkPlace, placeDocument } from '../ground/index.js';
 import type { Place } from '../ground/index.js';
 import { kitDocument, misfitInKit, rigDocument, rigProblems, usedBy } from '../rig/index.js';
-import type { BedEnd, Guy, RigContext, RidgeRig, RoofHitch } from '../rig/index.js';
+import type { BedEnd, Guy, RigContext, RidgeRig, RoofHitch, Trunk } from '../rig/index.js';
 import { requiredDocument } from '../strength/index.js';
 import { z } from 'zod';
 import type { GuyAnchor } from '../support/index.js';
@@ -100,10 +100,16 @@ export function renameKit(rig: RidgeRig, to: (id: string) => string): RidgeRig {
     e.anchor.kind === 'pole'
       ? { ...e, anchor: { ...e.anchor, cord: to(e.anchor.cord), anchor: anchored(e.anchor.anchor) } }
       : e;
+  const trunk = (t: Trunk): Trunk =>
+    t.stand?.kind === 'pole'
+      ? { ...t, stand: { ...t.stand, cord: to(t.stand.cord), anchor: anchored(t.stand.anchor) } }
+      : t;
   return {
     ...rig,
     ...(rig.home === undefined ? {} : { home: [] }),
     cord: to(rig.cord),
+    ...(rig.joined === undefined ? {} : { joined: { ...rig.joined, cord: to(rig.joined.cord) } }),
+    trunks: [trunk(rig.trunks[0]), trunk(rig.trunks[1])],
     ...(pitch === undefined
       ? {}
       : {

@@ -2,7 +2,7 @@ import { GUY_ENDS, acrossOf } from '../catalogue/index.js';
 import type { Cut, EndLength } from '../cordage/index.js';
 import { GUY_TRAVEL, PEG_TAILS, ROUND_ANCHOR, cutBetween } from '../cordage/index.js';
 import { loopCut } from '../hitch/index.js';
-import { haulTravel, tiedTo, treeOf, trunkEnd } from '../rig/index.js';
+import { haulTravel, ridgeCut, tiedTo, treeOf, trunkEnd } from '../rig/index.js';
 import { supportOf } from '../support/index.js';
 import type { Member, PitchModel } from './model.js';
 
@@ -15,7 +15,7 @@ export function cutOf(model: PitchModel, m: Member, length: number): Cut {
     return loopCut(hank, h.set.loop, h.wraps, d, h.host.diameter);
   }
   const at = (i: 0 | 1): EndLength => trunkEnd(model.rig, model.ridge.terminations, i);
-  if (m.role === 'ridge') return cutBetween(hank, length, [at(0), at(1)], d, haulTravel(model.rig));
+  if (m.role === 'ridge') return ridgeCut({ ...model.ridge, unstressed: { ...model.ridge.unstressed, value: length } });
   const tieOut: EndLength = { wraps: 0, girth: 0, knotDiameters: GUY_ENDS.cloth.cordInDiameters, tail: 0 };
   if (m.role === 'tie')
     return cutBetween(hank, length, [at(m.end), tieOut], d, m.end === 1 ? haulTravel(model.rig) : 0);

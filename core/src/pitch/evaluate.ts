@@ -11,7 +11,7 @@ import type { HitchAdvice } from '../hitch/index.js';
 import { norm, sub } from '../quantity/index.js';
 import type { Phrase, Vec3 } from '../quantity/index.js';
 import type { BearerId, GivenWind, RigContext, RidgeRig, Row } from '../rig/index.js';
-import { gustOf, pegsOfBed, ratioOf, roofedIn, tiedTo, treeOf } from '../rig/index.js';
+import { extensionCut, gustOf, pegsOfBed, ratioOf, roofedIn, tiedTo, treeOf } from '../rig/index.js';
 import { judgedBy } from '../strength/index.js';
 import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
@@ -408,8 +408,6 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
   const judged = judgedBy(rig, context.required);
   const rows = chainsOf(model, readings)
     .map((chain): Row => {
-      const k = model.members.findIndex((m) => m.id === chain.id);
-      const m = model.members[k];
       const links = chain.links.map(judged).sort((a, b) => a.judgement.ratio - b.judgement.ratio);
       return {
         id: chain.id,
@@ -419,8 +417,7 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
         demand: chain.demand,
         pitched: pitchedOf(model, readings[0]!, chain),
         links,
-        unstressed: m === undefined ? null : tied.tied[k]!,
-        cut: m === undefined ? null : cutOf(model, m, tied.tied[k]!),
+        ...lengthsOf(tied, chain),
       };
     })
     .sort((a, b) => ratioOf(a) - ratioOf(b));
@@ -611,6 +608,18 @@ const farthest = (states: readonly PitchState[], end: 0 | 1): number =>
     return Math.abs(h.slid) > Math.abs(most) ? h.slid : most;
   }, 0);
 
+/** Unstressed length of a chain's cord and what it takes of its hank, m; null where it is none. */
+function lengthsOf({ model, tied }: TiedRig, { id, role }: Chain): Pick<Row, 'unstressed' | 'cut'> {
+  const { ridge, members } = model;
+  const of = role === 'extension' ? 'ridge' : id;
+  const k = members.findIndex((m) => m.id === of);
+  if (k < 0) return { unstressed: null, cut: null };
+  const share = ridge.extension?.share ?? 0;
+  if (role === 'extension') return { unstressed: tied[k]! * share, cut: extensionCut(ridge) };
+  const unstressed = role === 'ridge' ? tied[k]! * (1 - share) : tied[k]!;
+  return { unstressed, cut: cutOf(model, members[k]!, tied[k]!) };
+}
+
 function pitchedOf(model: PitchModel, reading: CaseReading, chain: Chain): number {
   if (chain.role === 'cloth') return reading.clothStress;
   if (chain.role === 'stick') return reading.stick(chain.id).value;
@@ -618,7 +627,7 @@ function pitchedOf(model: PitchModel, reading: CaseReading, chain: Chain): numbe
     const id = chain.id as BearerId;
     return bearerIn(model, id)!.size(pullsOn(model, id, reading));
   }
-  return reading.tension(chain.id).value;
+  return reading.tension(chain.role === 'extension' ? 'ridge' : chain.id).value;
 }
 
 function guyReport(rig: TiedRig, m: Member, reading: CaseReading): GuyReport[] {
@@ -792,6 +801,9 @@ function cordsOf(tied: TiedRig): PitchResult['cords'] {
   tied.model.members.forEach((m, k) =>
     wanted.set(m.kitCord.id, (wanted.get(m.kitCord.id) ?? 0) + cutLength(cutOf(tied.model, m, tied.tied[k]!))),
   );
+  const { ridge, hasRidge } = tied.model;
+  const on = hasRidge ? extensionCut(ridge) : null;
+  if (on !== null) wanted.set(on.hank, (wanted.get(on.hank) ?? 0) + cutLength(on));
   return [...wanted].map(([id, length]) => {
     const kit = tied.model.context.kit.find((c) => c.id === id)!;
     return { id, name: kit.name, wanted: length, have: onHand(kit) };

@@ -3,7 +3,7 @@ import { screenTree } from '../anchor/index.js';
 import type { Finding } from '../findings/index.js';
 import { finding } from '../findings/index.js';
 import type { Judged } from '../strength/index.js';
-import { GALE, branchFindings, loopRunsOut, ratioOf, travelOf, treeOf } from '../rig/index.js';
+import { GALE, branchFindings, joinedFinding, loopRunsOut, ratioOf, travelOf, treeOf } from '../rig/index.js';
 import { formOf, opensIntoWind } from '../roof/index.js';
 import { supportOf } from '../support/index.js';
 import type { PitchResult } from './evaluate.js';
@@ -84,6 +84,7 @@ export function findingsOf(
     out.push(finding('end-tied', { saves, carries, said: saidOf(caseId) }));
   }
   out.push(...branchesOf(tied, r));
+  if (model.hasRidge && model.ridge.extension !== null) out.push(joinedFinding(model.ridge));
   const drawn = r.elastics.filter((e) => isOut(e, e.pitched));
   if (drawn.length > 0) out.push(finding('elastic-out', { lines: drawn.map((e) => e.name) }));
   const sawn = sawnBy(model);

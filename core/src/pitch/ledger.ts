@@ -21,7 +21,17 @@ import { cordOf } from '../cordage/index.js';
 import { gripFigure, isLoop, offAxis, ownGripFigure } from '../hitch/index.js';
 import type { Guy } from '../rig/index.js';
 import type { BearerId } from '../rig/index.js';
-import { USUAL_PROPS, branchCheck, polePush, tiedTo, tipsFigure, treeOf } from '../rig/index.js';
+import {
+  EXTENSION,
+  USUAL_PROPS,
+  branchCheck,
+  cordAlong,
+  cordAtEnd,
+  polePush,
+  tiedTo,
+  tipsFigure,
+  treeOf,
+} from '../rig/index.js';
 import type { Check, Link } from '../strength/index.js';
 import {
   bendKept,
@@ -51,7 +61,7 @@ export interface Chain {
   readonly name: string;
   /** What it is made of: the cord, the roof, the trunk. */
   readonly what: string;
-  readonly role: Member['role'] | 'trunk' | 'hold' | 'cloth' | 'stick';
+  readonly role: Member['role'] | 'extension' | 'trunk' | 'hold' | 'cloth' | 'stick';
   /** Largest pull in any case. */
   readonly demand: Figure;
   readonly links: readonly Link[];
@@ -63,6 +73,8 @@ export interface RoofCheck extends Check<CaseReading> {
   readonly asks: (r: CaseReading) => number;
   /** Whether they are shares of a pull rather than pulls. */
   readonly ratio?: true;
+  /** Of the cord that the ridgeline goes on in. */
+  readonly on?: true;
   readonly holds: (r: CaseReading) => number | null;
 }
 
@@ -197,6 +209,17 @@ function anchorCheck(model: PitchModel, m: Member): RoofCheck | null {
 /** Tension of the ridgeline at a trunk, with what flutter adds, N. */
 const atEnd = (r: CaseReading, i: 0 | 1): number => r.state.ridgeEnds[i] * r.state.flutter;
 
+/** A cord at one place of a line, and whether the line begins in it or goes on in it. */
+type CordHere = ReturnType<typeof cordAlong>;
+const onOf = ({ half }: CordHere): Pick<RoofCheck, 'on'> => (half === 1 ? { on: true } : {});
+
+/** Where a hitch is tied on the line, m from the first tie. */
+function hitchAt({ layout, rig }: PitchModel, end: 0 | 1): number {
+  const key = layout.plan.keys.find((k) => k.role.to === 'hitch' && k.role.end === end)!;
+  const { loop } = rig.pitch!.hitches[end];
+  return key.at[0] + (end === 0 ? -loop : loop);
+}
+
 /** What lies there and holds an end of the ridge: it slides, or it tips. */
 function lumpChecks(model: PitchModel, m: Member, i: 0 | 1): RoofCheck[] {
   const { stand, name, tieHeight } = model.rig.trunks[i];
@@ -237,8 +260,9 @@ const STAY_HEAD = findTermination('clove')!;
 function checksOf(model: PitchModel, m: Member): RoofCheck[] {
   const { ridge, rig } = model;
   const pull = (r: CaseReading): Figure => solved('T', `tension of the ${m.name}`, 'force', r.tension(m.id), r.state);
-  const strength = (name: string, here: readonly Figure[]): ((r: CaseReading) => Figure) =>
-    byWet((wet) => cordStrength(m.cord, m.kitCord, name, wet, here, m.legs));
+  const first: CordHere = { cord: m.cord, kitCord: m.kitCord, half: 0 };
+  const strength = (name: string, here: readonly Figure[], of: CordHere): ((r: CaseReading) => Figure) =>
+    byWet((wet) => cordStrength(of.cord, of.kitCord, name, wet, here, m.legs));
   const out: RoofCheck[] = [];
   const asks = (r: CaseReading): number => r.tension(m.id).value;
   const cordAt = (
@@ -248,11 +272,21 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
     here: readonly Figure[],
     demand = pull,
     size = asks,
+    of = first,
   ): void => {
-    const available = strength(name, here);
-    out.push({ id: `${m.id}:${id}`, kind, name, demand, available, asks: size, holds: (r) => available(r).value });
+    const available = strength(name, here, of);
+    out.push({
+      id: `${m.id}:${id}`,
+      kind,
+      name,
+      demand,
+      available,
+      asks: size,
+      holds: (r) => available(r).value,
+      ...onOf(of),
+    });
   };
-  const fitted = (id: string, name: string, holds: Figure, demand = pull, size = asks): void => {
+  const fitted = (id: string, name: string, holds: Figure, demand = pull, size = asks, of = first): void => {
     out.push({
       id: `${m.id}:${id}`,
       kind: 'end',
@@ -261,6 +295,7 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
       available: () => holds,
       asks: size,
       holds: () => holds.value,
+      ...onOf(of),
     });
   };
   /** What stands between cord and cloth besides the tie-out. */
@@ -281,18 +316,20 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
               { value: atEnd(r, i), spread: r.tension(m.id).spread },
               r.state,
             );
+      const of = m.role === 'ridge' ? cordAtEnd(ridge, i) : first;
       cordAt(
         `end${i}`,
         'end',
         name,
-        [knotKept(ridge.terminations[i], m.cord), bendKept(rig.trunks[i].name, ridge.diameters[i], m.cord)],
+        [knotKept(ridge.terminations[i], of.cord), bendKept(rig.trunks[i].name, ridge.diameters[i], of.cord)],
         demand,
         m.role === 'tie' ? asks : (r) => atEnd(r, i),
+        of,
       );
       const size = m.role === 'tie' ? asks : (r: CaseReading): number => atEnd(r, i);
-      const fitting = fittingOf(ridge.terminations[i], rig.ends[i].toggle, m.cord);
+      const fitting = fittingOf(ridge.terminations[i], rig.ends[i].toggle, of.cord);
       if (fitting !== null)
-        fitted(`${fitting.id}${i}`, `${fitting.name} at ${rig.trunks[i].name}`, fitting.holds, demand, size);
+        fitted(`${fitting.id}${i}`, `${fitting.name} at ${rig.trunks[i].name}`, fitting.holds, demand, size, of);
       out.push(...lumpChecks(model, m, i));
       const branch = branchCheck(rig, ridge.woods, i);
       if (branch !== null) {
@@ -311,6 +348,22 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
   }
   if (m.role === 'ridge') {
     cordAt('line', 'line', 'free line', []);
+    const { extension } = ridge;
+    if (extension !== null) {
+      const on: CordHere = { ...extension, half: 1 };
+      cordAt('line-on', 'line', `free line of ${on.kitCord.name}`, [], pull, asks, on);
+      // in the bend either cord may be the one that goes: the thicker is never left out
+      for (const here of [first, on])
+        cordAt(
+          `bend${here.half}`,
+          'end',
+          `${extension.bend.name}, its ${here.kitCord.name}`,
+          [knotKept(extension.bend, here.cord)],
+          pull,
+          asks,
+          here,
+        );
+    }
     for (const h of model.hitches) {
       const side = h.end === 0 ? 'first' : 'second';
       const beside = (r: CaseReading): number => {
@@ -331,6 +384,7 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
             r.state,
           ),
         beside,
+        cordAlong(ridge, hitchAt(model, h.end)),
       );
     }
     return out;
@@ -511,18 +565,24 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
   const largest = (of: (r: CaseReading) => number, make: (r: CaseReading) => Figure): Figure =>
     make(readings.reduce((a, b) => (of(b) > of(a) ? b : a)));
   for (const m of model.members) {
-    const links = linksOf(model, m, readings);
-    out.push({
-      id: m.id,
-      name: m.name,
-      what: m.kitCord.name,
-      role: m.role,
-      demand: largest(
-        (r) => r.tension(m.id).value,
-        (r) => solved('T', `tension of the ${m.name}`, 'force', r.tension(m.id), r.state),
-      ),
-      links,
-    });
+    const checks = checksOf(model, m);
+    const links = (on: boolean): Link[] =>
+      checks.flatMap((p) => ((p.on === true) === on ? (worstLink(p, readings) ?? []) : []));
+    const demand = largest(
+      (r) => r.tension(m.id).value,
+      (r) => solved('T', `tension of the ${m.name}`, 'force', r.tension(m.id), r.state),
+    );
+    out.push({ id: m.id, name: m.name, what: m.kitCord.name, role: m.role, demand, links: links(false) });
+    const { extension } = model.ridge;
+    if (m.role === 'ridge' && extension !== null)
+      out.push({
+        id: EXTENSION,
+        name: `extension of the ${m.name}`,
+        what: extension.kitCord.name,
+        role: 'extension',
+        demand,
+        links: links(true),
+      });
   }
   for (const id of shared(model)) {
     const bearer = bearerIn(model, id);

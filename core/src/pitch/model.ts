@@ -23,6 +23,8 @@ import type { Vec3 } from '../quantity/index.js';
 import type { KitCord, RigContext, RidgeModel, RidgeRig, RoofHitch } from '../rig/index.js';
 import {
   RigProblem,
+  cordAlong,
+  inSeries,
   holdProblems,
   holdsOf,
   measuredSpan,
@@ -238,7 +240,7 @@ export function pitchModel(
         type,
         cord: tied.cord,
         kitCord: tied.kitCord,
-        host: cord,
+        host: cordAlong(ridge, x).cord,
         wraps: set.wraps,
         crossed: set.crossed,
         join: set.join,
@@ -384,7 +386,11 @@ export function pitchModel(
     buckling,
     curveOf: (m, wet) => {
       const length = m.reach === null ? pitch.hitches[m.end].loop : lengthOf(m.reach);
-      return memberCurve(m.cord, m.legs, wet, elasticOf({ rig }, m), length);
+      const { extension } = ridge;
+      const own = memberCurve(m.cord, m.legs, wet, elasticOf({ rig }, m), length);
+      return m.role === 'ridge' && extension !== null
+        ? inSeries(own, wet ? wetCurve(extension.cord) : dryCurve(extension.cord), extension.share)
+        : own;
     },
   };
   return model;

@@ -1,5 +1,6 @@
 import type { LoadCase } from '../cases/index.js';
 import { PITCHED } from '../cases/index.js';
+import type { Fibre } from '../catalogue/index.js';
 import { FIBRE_TRAITS, RELAX_ONSET, SHEET_DRAG, SNOW_SLIDES } from '../catalogue/index.js';
 import { gripFigure, offAxis } from '../hitch/index.js';
 import { relaxedTension, strainAt, unstressedWhenRelaxed } from '../line/index.js';
@@ -342,24 +343,37 @@ function loadIn({ model, engine, load }: TiedRig, c: LoadCase): Float64Array {
   return out;
 }
 
+/** What a member does in time and wet: as its fibre does, and of two joined cords by how much of it each is. */
+function traitsOf(
+  { ridge }: PitchModel,
+  m: Member,
+  ageing: Ageing | undefined,
+): { readonly relaxation: number; readonly wetGrowth: number } {
+  const of = (fibre: Fibre) => ({
+    relaxation: ageing?.relaxation.get(fibre) ?? FIBRE_TRAITS[fibre].relaxation.typical,
+    wetGrowth: ageing?.wetGrowth.get(fibre) ?? FIBRE_TRAITS[fibre].wetGrowth.typical,
+  });
+  const own = of(m.cord.fibre);
+  const { extension } = ridge;
+  if (m.role !== 'ridge' || extension === null) return own;
+  const then = of(extension.cord.fibre);
+  const mix = (a: number, b: number): number => (1 - extension.share) * a + extension.share * b;
+  return { relaxation: mix(own.relaxation, then.relaxation), wetGrowth: mix(own.wetGrowth, then.wetGrowth) };
+}
+
 /** Unstressed length of each member in a case, m: relaxed and wet as it then is. */
 export const restsIn = (
   { model, tied, tension, ageing }: Pick<TiedRig, 'model' | 'tied' | 'tension' | 'ageing'>,
   c: LoadCase,
 ): number[] =>
   model.members.map((m, k) => {
-    const traits = FIBRE_TRAITS[m.cord.fibre];
+    const traits = traitsOf(model, m, ageing);
     let rest = tied[k]!;
     if (c.since > 0) {
-      const left = relaxedTension(
-        tension[k]!,
-        ageing?.relaxation.get(m.cord.fibre) ?? traits.relaxation.typical,
-        c.since,
-        RELAX_ONSET.typical,
-      );
+      const left = relaxedTension(tension[k]!, traits.relaxation, c.since, RELAX_ONSET.typical);
       rest = unstressedWhenRelaxed(rest, tension[k]!, left, model.curveOf(m, false));
     }
-    return c.environment.wet ? rest * (1 + (ageing?.wetGrowth.get(m.cord.fibre) ?? traits.wetGrowth.typical)) : rest;
+    return c.environment.wet ? rest * (1 + traits.wetGrowth) : rest;
   });
 
 /** A line that has let go gives way as far as it is drawn, N: a thousandth of a newton for its whole length. */

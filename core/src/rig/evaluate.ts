@@ -1,9 +1,9 @@
 import { OVER_AND_DOWN, barkPressure, branchGive, momentFigure, screenTree } from '../anchor/index.js';
 import type { CaseKind } from '../cases/index.js';
 import { PITCHED, QUIET, casesFor, nameOf, saidOf as saidAs, whenOf } from '../cases/index.js';
-import { BARK_PRESSURE, CORD_ON_BARK, PULLS, acrossOf, cordWeight } from '../catalogue/index.js';
+import { BARK_PRESSURE, BEND_TAILS, CORD_ON_BARK, PULLS, acrossOf, cordWeight } from '../catalogue/index.js';
 import type { Cut, EndLength } from '../cordage/index.js';
-import { HAULED, IN_HAND, cutBetween, cutFigure, inOne } from '../cordage/index.js';
+import { HAULED, IN_HAND, cutBetween, cutFigure, cutLength, inOne } from '../cordage/index.js';
 import { capstanHold, spanShape, travelNeeded } from '../line/index.js';
 import type { Finding } from '../findings/index.js';
 import { finding } from '../findings/index.js';
@@ -13,10 +13,11 @@ import { judgedBy } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive } from '../working/index.js';
 import { gustOf } from './gust.js';
-import { ledgerOf, trunkPull } from './ledger.js';
+import { ledgerOf, onExtension, trunkPull } from './ledger.js';
 import type { CaseFigures, RidgeModel } from './model.js';
 import { beddingIn, ridgeModel } from './model.js';
 import type { LineContext } from './ridge.js';
+import { bendEnd } from './extension.js';
 import { giveOfTrunk, isStem } from './trees.js';
 import { riseOf } from './ridge.js';
 import type { RidgeRig } from './rig-document.js';
@@ -165,7 +166,7 @@ export function evaluateRidge(
   const links = ledgerOf(model, cases);
   const ledger = links.map(judgedBy(rig, context.required)).sort((a, b) => a.judgement.ratio - b.judgement.ratio);
   const sagLimit = rig.tightness * model.distance;
-  const cut = cutOf(model);
+  const cut = ridgeCut(model);
   const needed = cutFigure(cut, 'line');
   const travel = travelOf(model);
   const tight = pitched.sag.value <= sagLimit;
@@ -240,7 +241,25 @@ function rowsOf(
   pitched: CaseFigures,
   of: { readonly cut: Cut; readonly cases: readonly CaseFigures[]; readonly unstressed: number },
 ): Row[] {
-  const { rig, kitCord, woods } = model;
+  const { rig, kitCord, woods, extension } = model;
+  const on = onExtension(model);
+  const demand = largest(of.cases.map((c) => c.tension));
+  const extended: Row[] =
+    extension === null
+      ? []
+      : [
+          {
+            id: EXTENSION,
+            name: 'extension of the ridgeline',
+            what: extension.kitCord.name,
+            role: 'extension',
+            demand,
+            pitched: pitched.tension.value,
+            links: ledger.filter((j) => on.has(j.link.id)),
+            unstressed: of.unstressed * extension.share,
+            cut: extensionCut(model),
+          },
+        ];
   const line: Row = {
     id: 'ridge',
     name: 'ridgeline',
@@ -248,8 +267,8 @@ function rowsOf(
     role: 'ridge',
     demand: largest(of.cases.map((c) => c.tension)),
     pitched: pitched.tension.value,
-    links: ledger.filter((j) => j.link.kind !== 'trunk'),
-    unstressed: of.unstressed,
+    links: ledger.filter((j) => j.link.kind !== 'trunk' && !on.has(j.link.id)),
+    unstressed: of.unstressed * (1 - (extension?.share ?? 0)),
     cut: of.cut,
   };
   const trunks = ([0, 1] as const).flatMap((i): Row[] => {
@@ -270,7 +289,7 @@ function rowsOf(
           },
         ];
   });
-  return [line, ...trunks].sort((a, b) => ratioOf(a) - ratioOf(b));
+  return [line, ...extended, ...trunks].sort((a, b) => ratioOf(a) - ratioOf(b));
 }
 
 /** Cord that is hauled past a line's tension end: both legs of a pulley-style hitch, else something to grip, m. */
@@ -285,10 +304,23 @@ export const trunkEnd = (rig: RidgeRig, terminations: RidgeModel['terminations']
   ...(rig.trunks[i].branch === undefined ? {} : { runsOn: Math.max(0, rig.trunks[i].tieHeight - IN_HAND) }),
 });
 
-/** Cord that a bare line takes. */
-function cutOf({ rig, kitCord, cord, terminations, unstressed }: RidgeModel): Cut {
-  const ends = [trunkEnd(rig, terminations, 0), trunkEnd(rig, terminations, 1)];
-  return cutBetween(kitCord.id, unstressed.value, ends, acrossOf(cord), haulTravel(rig));
+/** The row of the cord that a ridgeline goes on in. */
+export const EXTENSION = 'ridge-on';
+
+/** Cord that a ridgeline takes of the hank that it begins in: all of it, or as far as where it is joined. */
+export function ridgeCut({ rig, kitCord, cord, terminations, unstressed, extension }: RidgeModel): Cut {
+  const length = unstressed.value * (1 - (extension?.share ?? 0));
+  const last = extension === null ? trunkEnd(rig, terminations, 1) : bendEnd(extension.bend);
+  const travel = extension === null ? haulTravel(rig) : 0;
+  return cutBetween(kitCord.id, length, [trunkEnd(rig, terminations, 0), last], acrossOf(cord), travel);
+}
+
+/** Cord that it takes of the hank that it goes on in; null where it is of one. */
+export function extensionCut({ rig, terminations, unstressed, extension }: RidgeModel): Cut | null {
+  if (extension === null) return null;
+  const { kitCord, cord, bend, share } = extension;
+  const ends = [bendEnd(bend), trunkEnd(rig, terminations, 1)];
+  return cutBetween(kitCord.id, unstressed.value * share, ends, acrossOf(cord), haulTravel(rig));
 }
 
 /** What is found about a line: what keeps it from holding, and what to beware of. */
@@ -305,6 +337,12 @@ function findingsOf(
     if (judged.judgement.ratio < 1)
       out.push(finding('short', { judged, said: saidOf(judged.link.caseId), gust: null }, judged.link.id));
   if (r.clearance <= 0) out.push(finding('line-grounded', { said: saidOf(r.lowest.id) }));
+  const on = extensionCut(model);
+  if (on !== null && cutLength(on) > inOne(model.extension!.kitCord)) {
+    const { kitCord: other } = model.extension!;
+    out.push(finding('cord-short', { cord: other.name, wanted: cutLength(on), have: inOne(other) }, other.id));
+  }
+  if (model.extension !== null) out.push(joinedFinding(model));
   if (r.cordNeeded.value > inOne(kitCord))
     out.push(
       finding('cord-short', { cord: kitCord.name, wanted: r.cordNeeded.value, have: inOne(kitCord) }, kitCord.id),
@@ -334,6 +372,13 @@ function findingsOf(
   if (!model.terminations[1].hauls && (rig.tensioning.how === 'pulley' || rig.tensioning.how === 'passes'))
     out.push(finding('cannot-haul', { tree: rig.trunks[1].name, termination: model.terminations[1].name }, 'trunk1'));
   return out;
+}
+
+/** What a bend in a line takes of cord, and where it is. */
+export function joinedFinding({ kitCord, cord, extension }: RidgeModel): Finding {
+  const { bend, at, kitCord: on, cord: then } = extension!;
+  const takes = bend.cordInDiameters * ((acrossOf(cord) + acrossOf(then)) / 2) + BEND_TAILS;
+  return finding('joined', { cords: [kitCord.name, on.name], bend: bend.name, at, takes }, EXTENSION);
 }
 
 /** The branches that a line goes over, and how they fare. @param level the most that it pulls level at each trunk, N */

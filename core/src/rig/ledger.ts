@@ -9,8 +9,9 @@ import {
   treeHoldFigure,
 } from '../anchor/index.js';
 import { GRIPPED, GUY_ENDS, findSoil, looked } from '../catalogue/index.js';
+import type { KitCord } from '../cordage/index.js';
 import { cordOf } from '../cordage/index.js';
-import type { Wood } from '../catalogue/index.js';
+import type { Cord, Wood } from '../catalogue/index.js';
 import type { Check, Link } from '../strength/index.js';
 import { bendKept, cordStrength, fittingOf, knotKept, link } from '../strength/index.js';
 import type { Ground } from '../support/index.js';
@@ -24,8 +25,24 @@ import type { RidgeRig, Trunk } from './rig-document.js';
 import { lumpTips, poleBears } from './stand.js';
 import { isStem } from './trees.js';
 
+/** The cord of a line at a place along it, m from the first tie; at an end beyond a bend it is what the line goes on in. */
+export const cordAlong = (
+  { cord, kitCord, extension }: Pick<RidgeModel, 'cord' | 'kitCord' | 'extension'>,
+  at: number,
+): { readonly cord: Cord; readonly kitCord: KitCord; readonly half: 0 | 1 } =>
+  extension !== null && at > extension.at
+    ? { cord: extension.cord, kitCord: extension.kitCord, half: 1 }
+    : { cord, kitCord, half: 0 };
+/** The cord at an end of the line. */
+export const cordAtEnd = (model: RidgeModel, i: 0 | 1): ReturnType<typeof cordAlong> =>
+  cordAlong(model, i === 0 ? 0 : Number.POSITIVE_INFINITY);
+
+/** A check, and which of two joined cords it is of. */
+type HalfCheck = Check<CaseFigures> & { readonly half?: 0 | 1 };
+
 function endReductions(model: RidgeModel, i: 0 | 1): Figure[] {
-  const { cord, terminations, diameters } = model;
+  const { terminations, diameters } = model;
+  const { cord } = cordAtEnd(model, i);
   return [knotKept(terminations[i], cord), bendKept(model.rig.trunks[i].name, diameters[i], cord)];
 }
 
@@ -170,9 +187,9 @@ export const tipsFigure = (name: string, mass: number, height: number): Figure =
   );
 
 /** Every way in which a line and its trunks can fail. */
-function checksOf(model: RidgeModel): Check<CaseFigures>[] {
-  const { rig, terminations, cord } = model;
-  const out: Check<CaseFigures>[] = [
+function checksOf(model: RidgeModel): HalfCheck[] {
+  const { rig, terminations, cord, extension } = model;
+  const out: HalfCheck[] = [
     {
       id: 'line',
       kind: 'line',
@@ -181,22 +198,50 @@ function checksOf(model: RidgeModel): Check<CaseFigures>[] {
       available: ({ case: c }) => cordStrength(cord, model.kitCord, cord.name, c.environment.wet, []),
     },
   ];
+  if (extension !== null) {
+    const on = extension;
+    out.push({
+      id: 'line-on',
+      kind: 'line',
+      name: `free line of ${on.kitCord.name}`,
+      half: 1,
+      demand: (c) => c.tension,
+      available: ({ case: c }) => cordStrength(on.cord, on.kitCord, on.cord.name, c.environment.wet, []),
+    });
+    // in the bend either cord may be the one that goes: the thicker is never left out
+    for (const half of [0, 1] as const) {
+      const of = half === 0 ? { cord, kitCord: model.kitCord } : on;
+      const name = `${on.bend.name}, its ${of.kitCord.name}`;
+      const here = [knotKept(on.bend, of.cord)];
+      out.push({
+        id: `bend-${half}`,
+        kind: 'end',
+        name,
+        half,
+        demand: (c) => c.tension,
+        available: ({ case: c }) => cordStrength(of.cord, of.kitCord, name, c.environment.wet, here),
+      });
+    }
+  }
   for (const i of [0, 1] as const) {
     const name = `${terminations[i].name} at ${rig.trunks[i].name}`;
     const here = endReductions(model, i);
+    const at = cordAtEnd(model, i);
     out.push({
       id: `end-${i}`,
       kind: 'end',
       name,
+      half: at.half,
       demand: (c) => c.ends[i],
-      available: ({ case: c }) => cordStrength(cord, model.kitCord, name, c.environment.wet, here),
+      available: ({ case: c }) => cordStrength(at.cord, at.kitCord, name, c.environment.wet, here),
     });
-    const fitting = fittingOf(terminations[i], rig.ends[i].toggle, cord);
+    const fitting = fittingOf(terminations[i], rig.ends[i].toggle, at.cord);
     if (fitting !== null)
       out.push({
         id: `fitting-${i}`,
         kind: 'end',
         name: `${fitting.name} at ${rig.trunks[i].name}`,
+        half: at.half,
         demand: (c) => c.ends[i],
         available: () => fitting.holds,
       });
@@ -204,12 +249,14 @@ function checksOf(model: RidgeModel): Check<CaseFigures>[] {
   const gripped = [looked(GRIPPED)];
   rig.hung.filter(hitched).forEach((h, i) => {
     const name = `line under ${h.name === '' ? 'what is hung' : h.name}`;
+    const under = cordAlong(model, h.at);
     out.push({
       id: `grip-${i}`,
       kind: 'grip',
       name,
+      half: under.half,
       demand: (c) => c.grips[i]!,
-      available: ({ case: c }) => cordStrength(cord, model.kitCord, name, c.environment.wet, gripped),
+      available: ({ case: c }) => cordStrength(under.cord, under.kitCord, name, c.environment.wet, gripped),
     });
   });
   for (const i of [0, 1] as const) {
@@ -243,6 +290,10 @@ export function trunkPull(model: RidgeModel, c: CaseFigures, i: 0 | 1): TiePull 
     figure: () => level,
   };
 }
+
+/** Ids of the links that are of the cord that the line goes on in. */
+export const onExtension = (model: RidgeModel): ReadonlySet<string> =>
+  new Set(checksOf(model).flatMap((c) => (c.half === 1 ? [c.id] : [])));
 
 /** Every link of the chain, each under the case that leaves it least. */
 export function ledgerOf(model: RidgeModel, cases: readonly CaseFigures[]): Link[] {

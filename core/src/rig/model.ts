@@ -2,7 +2,7 @@ import { cordOf } from '../cordage/index.js';
 import { diameterOf } from '../anchor/index.js';
 import type { LoadCase } from '../cases/index.js';
 import { PITCHED, nameOf } from '../cases/index.js';
-import type { Cord, Termination, Wood } from '../catalogue/index.js';
+import type { Constant, Cord, Termination, Wood } from '../catalogue/index.js';
 import {
   AIR_DENSITY,
   BEDDING_IN,
@@ -22,7 +22,7 @@ import {
   looked,
   wetCurve,
 } from '../catalogue/index.js';
-import type { PointLoad, Span, SpanState } from '../line/index.js';
+import type { PointLoad, Span, SpanState, TensionCurve } from '../line/index.js';
 import {
   pretensionOf,
   pulleyHitchGain,
@@ -41,6 +41,8 @@ import type { Phrase, Vec3 } from '../quantity/index.js';
 import { GRAVITY, SaidError, rangeFromSd } from '../quantity/index.js';
 import { roofMass } from '../roof/index.js';
 import { hangsBy } from './pitch.js';
+import type { Extension } from './extension.js';
+import { extensionOf, inSeries, ofBoth } from './extension.js';
 import { giveOfTrunk } from './trees.js';
 import type { KitRoof } from '../roof/index.js';
 import { windBySigns, windPressure } from '../weather/index.js';
@@ -124,6 +126,8 @@ export interface RidgeModel {
   readonly context: LineContext;
   readonly cord: Cord;
   readonly kitCord: KitCord;
+  /** The cord that it goes on in; null where it is of one. */
+  readonly extension: Extension | null;
   readonly woods: readonly [Wood, Wood];
   readonly terminations: readonly [Termination, Termination];
   readonly figures: Readonly<Record<Key, Figure>>;
@@ -314,15 +318,18 @@ export function ridgeModel(
   const terminations = [terminationOf(0), terminationOf(1)] as const;
   const raised = raisedWith(rig, context);
   const figures = baseFigures(rig, context, cord, woods, raised);
+  const wetTypical = mixWithExtension(rig, context, figures);
   for (const key of KEYS) figures[key] = { ...figures[key], value: options.as?.[key] ?? figures[key].value };
   if (!options.ranges)
     for (const key of KEYS) figures[key] = { ...figures[key], range: [figures[key].value, figures[key].value] };
   const central = Object.fromEntries(KEYS.map((k) => [k, figures[k].value])) as Values;
   const diameters = [diameterOf(rig.trunks[0].girth), diameterOf(rig.trunks[1].girth)] as const;
   const rise = riseOf(rig);
-  const dry = dryCurve(cord);
-  const wet = wetCurve(cord);
   const distance = Math.hypot(central.span, rise);
+  const extension = extensionOf(rig.joined, context.kit, distance);
+  const both = (of: (c: Cord) => TensionCurve): TensionCurve =>
+    extension === null ? of(cord) : inSeries(of(cord), of(extension.cord), extension.share);
+  const [dry, wet] = [both(dryCurve), both(wetCurve)];
   const t = rig.tensioning;
 
   const giveOf = (v: Values): readonly [Vec3, Vec3] => {
@@ -344,7 +351,7 @@ export function ridgeModel(
       force: [0, wind * h.area, -(c.environment.wet ? h.wetMass : h.mass) * v.hung * GRAVITY],
     }));
     const curve = c.environment.wet
-      ? scaledCurve(wet, 1, v.stretch * (v.wetStretch / FIBRE_TRAITS[cord.fibre].wetStretch.typical))
+      ? scaledCurve(wet, 1, v.stretch * (v.wetStretch / wetTypical))
       : scaledCurve(dry, 1, v.stretch);
     return {
       chord: [v.span + (c.environment.sway !== 0 ? v.sway : 0), 0, rise],
@@ -524,6 +531,7 @@ export function ridgeModel(
     context,
     cord,
     kitCord,
+    extension,
     woods,
     terminations,
     figures,
@@ -544,6 +552,28 @@ export function ridgeModel(
         : [],
     caseFigures,
   };
+}
+
+/**
+ * Where the line goes on in another cord, what it does in time and wet is of both, by how much of it each is.
+ * @returns the typical stretch of it all when wet over that when dry
+ */
+function mixWithExtension(rig: RidgeRig, context: LineContext, figures: Record<Key, Figure>): number {
+  const extension = extensionOf(rig.joined, context.kit, Math.hypot(figures.span.value, riseOf(rig)));
+  if (extension !== null) {
+    const { share, cord } = extension;
+    const traits = FIBRE_TRAITS[cord.fibre];
+    const others = {
+      k: traits.relaxation,
+      wetStretch: traits.wetStretch,
+      wetGrowth: traits.wetGrowth,
+      uptake: traits.uptake,
+      metre: cord.massPerMetre,
+    };
+    for (const [key, other] of Object.entries(others) as [keyof typeof others, Constant][])
+      figures[key] = { ...ofBoth(figures[key], looked(other), share), symbol: figures[key].symbol };
+  }
+  return figures.wetStretch.value;
 }
 
 /** Cloth that hangs on the line while it is hauled: how heavy, kg, and where along the bare line, m. */

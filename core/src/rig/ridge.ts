@@ -7,6 +7,7 @@ import { capital, metres, phrase } from '../quantity/index.js';
 import type { Required } from '../strength/index.js';
 import type { KitPegs } from '../support/index.js';
 import { holdsOnGround, supportOf } from '../support/index.js';
+import { joinedProblems } from './extension.js';
 import type { Hung, RidgeRig } from './rig-document.js';
 
 export type { KitCord };
@@ -125,6 +126,8 @@ export function problemsOf(rig: RidgeRig, context: Pick<LineContext, 'kit' | 'bo
       field: 'tensioning.passes.takeUp',
       message: 'The passes take in more than half of the line. Check their number and the take-up of each.',
     });
+  out.push(...joinedProblems(rig.joined, context.kit, rig.use === 'person'));
+  if (rig.joined !== undefined) onLine('joined.at', 'The bend', rig.joined.at);
   if (!context.kit.some((k) => k.id === rig.cord))
     out.push({ field: 'cord', message: 'This cord is no longer in the kit. Choose another.' });
   return out;

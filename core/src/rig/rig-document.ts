@@ -9,6 +9,7 @@ import { RULES, USES, toggleDocument } from '../strength/index.js';
 import { MOST_UNDER, lyingDocument } from '../under/index.js';
 import { bedDocument } from './bed-document.js';
 import { RIDGE_FORMAT, TENSIONINGS } from './choices.js';
+import { joinedDocument } from './extension.js';
 import { MOST_HOME, MOST_HUNG, RIDGE_LIMITS } from './limits.js';
 import { pitchDocument, wood } from './pitch-document.js';
 import { standDocument } from './stand.js';
@@ -84,6 +85,8 @@ export const rigDocument = part({
   trunks: pair(trunk),
   /** Id of a cord in the kit. */
   cord: id('cord'),
+  /** Another cord that it goes on in, where one is too short. */
+  joined: joinedDocument.optional(),
   ends: pair(end),
   tensioning: part({
     how: oneOf('way of tensioning', TENSIONINGS),

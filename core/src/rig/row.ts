@@ -4,7 +4,20 @@ import type { Figure } from '../working/index.js';
 
 /** What a member of a rig is. */
 export type Role =
-  'ridge' | 'loop' | 'guy' | 'peg' | 'tie' | 'trunk' | 'hold' | 'cloth' | 'stick' | 'strap' | 'bed' | 'pole' | 'stay';
+  | 'ridge'
+  | 'extension'
+  | 'loop'
+  | 'guy'
+  | 'peg'
+  | 'tie'
+  | 'trunk'
+  | 'hold'
+  | 'cloth'
+  | 'stick'
+  | 'strap'
+  | 'bed'
+  | 'pole'
+  | 'stay';
 
 /** A member of a rig in its ledger: one line, stem, stick, cloth or part of a bed, and what lets go first in it. */
 export interface Row {

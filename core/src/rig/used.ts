@@ -9,7 +9,7 @@ import type { RidgeRig } from './rig-document.js';
 /** Ids of everything of the kit that a rig uses. */
 export function usedBy(rig: RidgeRig): Readonly<Record<'cords' | GearList, ReadonlySet<string>>> {
   const used = {
-    cords: new Set([rig.cord]),
+    cords: new Set([rig.cord, ...(rig.joined === undefined ? [] : [rig.joined.cord])]),
     roofs: new Set<string>(),
     pegs: new Set<string>(),
     beds: new Set<string>(),
@@ -20,6 +20,11 @@ export function usedBy(rig: RidgeRig): Readonly<Record<'cords' | GearList, Reado
     const pegs = supportOf(anchor).takes(anchor)?.pegs;
     if (pegs !== undefined) used.pegs.add(pegs);
   };
+  for (const { stand } of rig.trunks)
+    if (stand?.kind === 'pole') {
+      used.cords.add(stand.cord);
+      takes(stand.anchor);
+    }
   if (pitch !== undefined) {
     used.roofs.add(pitch.roof);
     for (const h of pitch.hitches) used.cords.add(h.cord);

@@ -73,6 +73,7 @@ export function sticksWords(sticks: readonly Sticks[]): Phrase[] {
 
 const ROLES: Readonly<Record<NeedRole, string>> = {
   ridge: 'ridgeline',
+  extension: 'extension',
   tie: 'tie',
   loop: 'hitch loop',
   guy: 'guy',

@@ -1,18 +1,27 @@
 import { ToggleFields } from './toggle-fields.js';
-import { cordOf } from '@rough-bight/core/cordage';
+import { cordOf, inOne } from '@rough-bight/core/cordage';
 import { ControlGroup, ControlRow, Controls, Facts } from '../../parts/layout.js';
 import { Box, Button, Menu, Portal, Span, Text } from '@chakra-ui/react';
 import { MoveVertical } from 'lucide-react';
-import { PULLS, PULL_NAMES, TERMINATIONS, findTermination } from '@rough-bight/core/catalogue';
+import { BENDS, PULLS, PULL_NAMES, TERMINATIONS, findTermination } from '@rough-bight/core/catalogue';
 import type { Pull } from '@rough-bight/core/catalogue';
 import { capital, say } from '@rough-bight/core/quantity';
-import { BOTH_ENDS, PURPOSES, RIDGE_LIMITS, TENSIONINGS, bothEnds, tiedAt } from '@rough-bight/core/rig';
-import type { BothEnds, End, Purpose, RidgeResult, RidgeRig, Tensioning } from '@rough-bight/core/rig';
+import {
+  BOTH_ENDS,
+  PURPOSES,
+  RIDGE_LIMITS,
+  TENSIONINGS,
+  bothEnds,
+  freshJoined,
+  straightDistance,
+  tiedAt,
+} from '@rough-bight/core/rig';
+import type { BothEnds, End, Joined, Purpose, RidgeResult, RidgeRig, Tensioning } from '@rough-bight/core/rig';
 import type { RigReport } from '@rough-bight/core/shelter';
 import { sayEnd } from '@rough-bight/core/words';
 import { lazy, Suspense, useState } from 'react';
 import type { ReactElement } from 'react';
-import { Choice, Segments } from '../../parts/choice.js';
+import { Check, Choice, Segments } from '../../parts/choice.js';
 import { Refused } from '../../parts/field.js';
 import { FigureValue } from '../../parts/figure.js';
 import { BodyMarkChoice } from '../../parts/body-mark.js';
@@ -104,6 +113,7 @@ function CordAndEnds({
           onChange={(cord) => edit({ ...rig, cord })}
           {...(line === null ? {} : { hint: `${say(line.cordNeeded.value, 'length', units)} wanted in hand` })}
         />
+        <JoinedFields editing={editing} />
         <Choice
           label="It is for"
           value={rig.use}
@@ -122,6 +132,58 @@ function CordAndEnds({
         </ControlGroup>
       ))}
     </Controls>
+  );
+}
+
+/** Another cord that the line goes on in, where one is too short. */
+function JoinedFields({ editing: { rig, kit, body, edit } }: { readonly editing: Editing }): ReactElement {
+  const { joined, ...single } = rig;
+  const set = (part: Partial<Joined>): string | null => edit({ ...rig, joined: { ...joined!, ...part } });
+  const other = kit.find((k) => k.id !== rig.cord) ?? kit[0];
+  const first = kit.find((k) => k.id === rig.cord);
+  return (
+    <>
+      <Check
+        checked={joined !== undefined}
+        onChange={(on) =>
+          edit(
+            on && other !== undefined
+              ? {
+                  ...rig,
+                  joined: freshJoined(other.id, first === undefined ? 0 : inOne(first), straightDistance(rig, body)),
+                }
+              : single,
+          )
+        }
+      >
+        Too short: it goes on in another
+      </Check>
+      {joined !== undefined && (
+        <ControlRow>
+          <Choice
+            label="Goes on in"
+            value={joined.cord}
+            options={kit.map((k) => ({ id: k.id, name: k.name }))}
+            onChange={(cord) => set({ cord })}
+          />
+          <Choice
+            label="Joined by"
+            value={joined.bend}
+            options={BENDS.map((b) => ({ id: b.id, name: b.name }))}
+            hint={BENDS.find((b) => b.id === joined.bend)?.words ?? ''}
+            onChange={(bend) => set({ bend })}
+          />
+          <NumberField
+            label="At"
+            value={joined.at}
+            limit={L.at}
+            step={0.05}
+            hint="from the first tie"
+            onCommit={(at) => set({ at })}
+          />
+        </ControlRow>
+      )}
+    </>
   );
 }
 

@@ -49,6 +49,7 @@ export function benchSteps(
 const STEP_OF_ROLE: Readonly<Record<Role, Step>> = {
   trunk: 'ground',
   ridge: 'ridge',
+  extension: 'ridge',
   tie: 'ridge',
   loop: 'hang',
   cloth: 'hang',

@@ -67,6 +67,7 @@ export function thingOfRow(row: Row, report: RoofReport | null): Thing | null {
     case 'trunk':
       return { is: 'trunk', index };
     case 'ridge':
+    case 'extension':
     case 'tie':
       return { is: 'line' };
     case 'loop':
