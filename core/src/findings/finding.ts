@@ -41,6 +41,8 @@ export interface Facts {
   };
   /** Water runs in along a line and ends in the bed: where a tail belongs, m from its outer end. */
   readonly 'drips-in': { readonly line: string; readonly tailAt: number; readonly from: 'trunk' | 'tie' };
+  /** Water runs in along a line and drips on who or what lies there: where a drip line belongs, m from its tree. */
+  readonly 'drips-on': { readonly line: string; readonly on: readonly string[]; readonly tailAt: number };
   /** Share of the bed that rain reaches, and its slant from upright, rad. */
   readonly 'rain-reaches': { readonly share: number; readonly slant: number };
 
@@ -178,6 +180,7 @@ const SEVERITIES = {
   'held-twice': 'warns',
   'hitch-slides': 'warns',
   hitch: 'warns',
+  'drips-on': 'warns',
   branch: 'warns',
   'elastic-out': 'warns',
   'tab-sawn': 'warns',

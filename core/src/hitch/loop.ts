@@ -7,13 +7,14 @@ const TAILS = 0.1;
 /**
  * Cord to cut for a loop hitch: its two legs, two turns round the host for each wrap, join and tails.
  * @param loop length of the loop from wraps to load point, m
+ * @param tail of either end left hanging from the join, m
  */
-export const loopCut = (hank: string, loop: number, wraps: number, diameter: number, host: number): Cut => ({
+export const loopCut = (hank: string, loop: number, wraps: number, diameter: number, host: number, tail = 0): Cut => ({
   hank,
   between: 2 * loop,
   wraps: 2 * wraps * Math.PI * (host + diameter),
   knots: JOIN * diameter,
-  tails: TAILS,
+  tails: Math.max(TAILS, 2 * tail),
   travel: 0,
 });
 

@@ -4,7 +4,7 @@ import { findHitch, findTermination } from '../catalogue/index.js';
 import type { HandTime, Termination } from '../catalogue/index.js';
 import { inHaulOrder, isStay, layoutOf } from '../pitch/index.js';
 import type { PitchLayout, Reach } from '../pitch/index.js';
-import { USUAL_WORK, bedStem, isStem, ridgeModel, togglesOf, treeOf, trunksUsed } from '../rig/index.js';
+import { USUAL_PROPS, USUAL_WORK, bedStem, isStem, ridgeModel, togglesOf, treeOf, trunksUsed } from '../rig/index.js';
 import type { RidgeRig, RigContext } from '../rig/index.js';
 import { PITCH_TRAITS } from '../roof/index.js';
 import { marksOf } from './marks.js';
@@ -232,7 +232,15 @@ function hitchSteps(steps: Steps, rig: RidgeRig, context: RigContext, layout: Pi
       steps.add(
         `hitch${end}`,
         'hitch',
-        { end, type: findHitch(set.type)?.name ?? set.type, wraps: set.wraps, cord, loop: set.loop, at },
+        {
+          end,
+          type: findHitch(set.type)?.name ?? set.type,
+          wraps: set.wraps,
+          cord,
+          loop: set.loop,
+          at,
+          tail: set.tail ?? 0,
+        },
         ['knot'],
         { after: [on], lines: [`loop${end}`] },
       ),
@@ -314,6 +322,7 @@ function roofSteps(
           'prop',
           {
             middle: false,
+            props: pitch.props ?? USUAL_PROPS,
             sticks: props.length > 1 ? 2 : 1,
             thick: pitch.stick,
             height: Math.max(...props.map((s) => s.key.at[2] - s.foot[2])),
@@ -331,7 +340,13 @@ function roofSteps(
           steps.add(
             'prop-middle',
             'prop',
-            { middle: true, sticks: 1, thick: pitch.stick, height: under.length ?? under.key.at[2] - under.foot[2] },
+            {
+              middle: true,
+              props: pitch.props ?? USUAL_PROPS,
+              sticks: 1,
+              thick: pitch.stick,
+              height: under.length ?? under.key.at[2] - under.foot[2],
+            },
             ['prop'],
             { after: [from, ...first, ...guysOn], lines: [under.id] },
           ),
@@ -445,8 +460,8 @@ function bedSteps(steps: Steps, rig: RidgeRig, report: RigReport, after: string)
 function drip(steps: Steps, rig: RidgeRig, report: RigReport, after: readonly (string | null)[]): string | null {
   const straps =
     rig.bed?.ends.flatMap((e, i) => (e.drip === null ? [] : [i === 0 ? 'first strap' : 'second strap'])) ?? [];
-  const ridge = rig.bed?.ridgeDrip.some(Boolean) === true ? ['ridgeline, inside each edge'] : [];
-  const where = [...ridge, ...straps];
+  const leads = report.roof?.leads.filter((l) => l.breaks === 'drip').map((l) => l.name) ?? [];
+  const where = [...leads, ...straps];
   if (where.length === 0 || report.roof === null) return null;
   return steps.add(
     'tail',

@@ -1,5 +1,5 @@
 import type { HandTime, Keeper, Release } from '../catalogue/index.js';
-import type { GuyHitch, LinePlace } from '../rig/index.js';
+import type { GuyHitch, LinePlace, Props } from '../rig/index.js';
 import type { Phrase } from '../quantity/index.js';
 import type { Pull } from '../catalogue/index.js';
 
@@ -65,6 +65,8 @@ export interface StepFacts {
     readonly loop: number;
     /** From the first trunk along the line, m. */
     readonly at: number;
+    /** Tails left hanging, m. */
+    readonly tail: number;
   };
   hang: {
     readonly roof: string;
@@ -86,6 +88,7 @@ export interface StepFacts {
   prop: {
     /** Under the cloth's middle, with everything else on it. */
     readonly middle: boolean;
+    readonly props: Props;
     readonly sticks: 1 | 2;
     readonly thick: number;
     readonly height: number;

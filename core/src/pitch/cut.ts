@@ -12,7 +12,7 @@ export function cutOf(model: PitchModel, m: Member, length: number): Cut {
   const hank = m.kitCord.id;
   if (m.role === 'loop') {
     const h = model.hitches.find((x) => x.end === m.end)!;
-    return loopCut(hank, h.set.loop, h.wraps, d, h.host.diameter);
+    return loopCut(hank, h.set.loop, h.wraps, d, h.host.diameter, h.set.tail);
   }
   const at = (i: 0 | 1): EndLength => trunkEnd(model.rig, model.ridge.terminations, i);
   if (m.role === 'ridge') return ridgeCut({ ...model.ridge, unstressed: { ...model.ridge.unstressed, value: length } });

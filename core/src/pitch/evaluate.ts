@@ -36,6 +36,8 @@ import type { CaseReading } from './reading.js';
 import type { Member, PitchModel } from './model.js';
 import { pitchModel } from './model.js';
 import type { HitchState, PitchState, TiedRig } from './solve.js';
+import { leadsOf } from './leads.js';
+import type { Lead } from './leads.js';
 import { isStay } from './layout.js';
 import { haulOrder, stoodAlike, tieOff } from './solve.js';
 import type { Spreads } from './ranges.js';
@@ -222,6 +224,8 @@ export interface PitchResult {
   /** What it saves and bears by having its ends tied without a ridgeline; null where it has one, or its form has none. */
   readonly endTied: EndTied | null;
   readonly elastics: readonly ElasticReport[];
+  /** Lines along which water could come in, and where it would drip. */
+  readonly leads: readonly Lead[];
   /** What to take up again, by quiet case and row, m. */
   readonly takeUp: readonly {
     readonly caseId: string;
@@ -449,7 +453,7 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
       margin: along > 0 ? (dry.value * offAxis(state.angle) * state.pull) / along : Number.POSITIVE_INFINITY,
       slid: farthest(states, h.end),
       hangGap: hangGap(h.set.loop, state.angle),
-      cut: cutLength(loopCut(h.kitCord.id, h.set.loop, h.wraps, acrossOf(h.cord), h.host.diameter)),
+      cut: cutLength(loopCut(h.kitCord.id, h.set.loop, h.wraps, acrossOf(h.cord), h.host.diameter, h.set.tail)),
       advice: hitchAdvice(h, dry, state.angle),
     };
   });
@@ -505,6 +509,7 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
     sagLimit: rig.tightness * model.ridge.distance,
     endTied: endTiedOf(tied, readings),
     elastics: elasticsOf(tied, readings),
+    leads: leadsOf(tied),
     takeUp: takeUpOf(tied, states),
     pegs: pegsOf(tied),
     cords: cordsOf(tied),

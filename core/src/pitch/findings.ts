@@ -10,6 +10,7 @@ import type { PitchResult } from './evaluate.js';
 import { givesFirst } from './gives-first.js';
 import { LYING_ROOM, ONE_SLEEPER } from './room.js';
 import { isOut } from './elastic.js';
+import { wetting } from './leads.js';
 import type { PitchModel } from './model.js';
 import type { TiedRig } from './solve.js';
 import { bearing, heldTwice } from './pulls-on.js';
@@ -85,6 +86,8 @@ export function findingsOf(
   }
   out.push(...branchesOf(tied, r));
   if (model.hasRidge && model.ridge.extension !== null) out.push(joinedFinding(model.ridge));
+  for (const { id, name, on, tailAt } of wetting(r.leads))
+    out.push(finding('drips-on', { line: name, on, tailAt }, id));
   const drawn = r.elastics.filter((e) => isOut(e, e.pitched));
   if (drawn.length > 0) out.push(finding('elastic-out', { lines: drawn.map((e) => e.name) }));
   const sawn = sawnBy(model);

@@ -6,6 +6,7 @@ export { cutOf } from './cut.js';
 export type { EndTied } from './end-tied.js';
 export * from './middle.js';
 export * from './retension.js';
+export * from './leads.js';
 export { isOut } from './elastic.js';
 export type { ElasticReport } from './elastic.js';
 export * from './envelope.js';

@@ -34,3 +34,7 @@ export const BENEATH = {
   bed: 'another bed',
 } as const;
 export type Beneath = keyof typeof BENEATH;
+
+/** Lines along which water could come in under a roof: the ridgeline from either tree, a cord that ties an end of the cloth to one. */
+export const LEADS = ['ridge0', 'ridge1', 'tie0', 'tie1'] as const;
+export type LeadId = (typeof LEADS)[number];

@@ -41,6 +41,7 @@ export const PITCH_LIMITS = {
   crossRise: limit('rise to the left', 'share', -0.6, 0.6),
   middle: limit('middle of the roof', 'length', -30, 60),
   loop: limit('loop', 'length', 0.03, 0.6),
+  tail: limit('tails of a hitch', 'length', 0, 1.5),
   slid: limit('slide', 'length', -0.3, 0.3),
   hitchWraps: limit('wraps', 'count', 1, 6),
   spread: limit('spread along the ridge', 'force', 0, 600),

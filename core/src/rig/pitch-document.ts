@@ -7,7 +7,7 @@ import type { Described } from '../document/index.js';
 import { atMost, id, idOf, keyOf, oneOf, pair, part, whole, within, words, yesNo } from '../document/index.js';
 import { PITCH_FORMS } from '../roof/index.js';
 import { guyAnchorDocument, pegPullDocument } from '../support/index.js';
-import { GUY_HITCHES, LINE_PLACES } from './choices.js';
+import { GUY_HITCHES, LEADS, LINE_PLACES } from './choices.js';
 import { MOST_GUYS, MOST_PULLS, PITCH_LIMITS } from './limits.js';
 
 const P = PITCH_LIMITS;
@@ -51,6 +51,8 @@ const roofHitch = part({
   laid: keyOf('way the wraps lie', LAID).optional(),
   /** How it takes hold of the cloth where no stick does; tied or laid through its tie-out where it is left out. */
   tab: keyOf('hold on a tie-out', TABS).optional(),
+  /** Tails left hanging from its knot, m: water runs off at them, into a pail where they are long. */
+  tail: within(P.tail).optional(),
   /** Elastic between it and the cloth. */
   elastic: elasticDocument.optional(),
 });
@@ -127,6 +129,8 @@ export const pitchDocument = part({
   order: atMost(words('key of a guy', 1, 20), MOST_GUYS, `At most ${MOST_GUYS} guys can be put in order.`),
   /** Sticks that prop: m thick. */
   stick: within(P.stick),
+  /** Lines with a drip line tied on just before they come under cover; none when left out. */
+  drips: atMost(oneOf('line with a drip line', LEADS), LEADS.length, 'Each line can have one drip line.').optional(),
   /** How they stand; pushed in, upright and padded where it is left out. */
   props: propsDocument.optional(),
 });

@@ -7,6 +7,7 @@ import { PITCH_FORMS, PITCH_TRAITS } from '../roof/index.js';
 import { supportOf } from '../support/index.js';
 import type { Gear } from './gear.js';
 import { MOST_GUYS } from './limits.js';
+import type { LeadId } from './choices.js';
 import type { Guy, Pitch, RoofHitch } from './pitch-document.js';
 import type { LineContext } from './ridge.js';
 import type { RidgeRig } from './rig-document.js';
@@ -24,6 +25,12 @@ export function hangsBy({ form, line }: Pick<Pitch, 'form' | 'line'>): Form['han
   const { hangs } = PITCH_TRAITS[form];
   return hangs === 'ridge' && line === 'none' ? 'ends' : hangs;
 }
+
+/** Whether a line has a drip line tied on; over a bed the bed tells of the ridgeline's. */
+export const hasDrip = ({ pitch, bed }: Pick<RidgeRig, 'pitch' | 'bed'>, id: LeadId): boolean =>
+  pitch?.drips?.includes(id) === true ||
+  (id === 'ridge0' && bed?.ridgeDrip[0] === true) ||
+  (id === 'ridge1' && bed?.ridgeDrip[1] === true);
 
 /** A pitch to begin with, in a form's usual shape. */
 export function freshPitch(

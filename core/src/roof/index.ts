@@ -5,6 +5,7 @@ export * from './water.js';
 export * from './trace.js';
 export * from './cover.js';
 export * from './near.js';
+export * from './entry.js';
 export * from './rain.js';
 export * from './limits.js';
 export * from './document.js';

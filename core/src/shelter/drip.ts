@@ -1,9 +1,11 @@
 import { CONNECTORS } from '../catalogue/index.js';
 import type { HangState } from '../bed/index.js';
+import { HANGS } from '../pitch/index.js';
 import type { PitchResult, PitchShape } from '../pitch/index.js';
+import { hasDrip } from '../rig/index.js';
 import { norm, sub } from '../quantity/index.js';
 import type { Vec3 } from '../quantity/index.js';
-import { clothOver } from '../roof/index.js';
+import { INSIDE, RUNS, entry } from '../roof/index.js';
 import type { BedModel } from './bed-model.js';
 
 /** Water on a line that comes in under the roof. */
@@ -23,35 +25,6 @@ export interface Drip {
   readonly tailAt: number;
   /** Whether water ends on who lies there. */
   readonly wets: boolean;
-}
-
-/** Flatter than this, water hangs in drops and does not run, rad. Judgement. */
-export const RUNS = 0.01;
-/** A tail sits this far inside the edge, m: drops blown in still meet it. */
-export const INSIDE = 0.1;
-
-/** Where a line first comes under the cloth, walked from its outer end in steps of a centimetre; null where it never does. */
-export function entry(
-  line: readonly Vec3[],
-  corners: Int32Array,
-  shape: Pick<PitchShape, 'at'>,
-): { readonly edge: number; readonly at: Vec3; readonly slope: number } | null {
-  const over = clothOver(corners, shape.at, [0, 0]);
-  let gone = 0;
-  for (let k = 0; k + 1 < line.length; k++) {
-    const [a, b] = [line[k]!, line[k + 1]!];
-    const way = sub(b, a);
-    const long = norm(way);
-    const steps = Math.max(1, Math.ceil(long / 0.01));
-    for (let n = 0; n <= steps; n++) {
-      const f = n / steps;
-      const p: Vec3 = [a[0] + f * way[0], a[1] + f * way[1], a[2] + f * way[2]];
-      if (over(...p) !== null)
-        return { edge: gone + f * long, at: p, slope: Math.atan2(way[2], Math.hypot(way[0], way[1])) };
-    }
-    gone += long;
-  }
-  return null;
 }
 
 /** Every line that comes in under a roof over a bed: whether water runs in along it, and where it drips. */
@@ -79,6 +52,22 @@ export function dripsOf(model: BedModel, lying: HangState, roof: PitchResult, la
       wets: runsIn && breaks === null,
     });
   }
+  for (const lead of roof.leads) {
+    if (lead.of !== 'tie') continue;
+    const { id, name, edge, slope, runsIn, breaks, tailAt, drips } = lead;
+    out.push({
+      id,
+      of: 'ridge',
+      name,
+      edge,
+      at: drips,
+      slope,
+      runsIn,
+      breaks: breaks === null ? null : 'tail',
+      tailAt,
+      wets: runsIn && breaks === null && overBed(drips, lying),
+    });
+  }
   const ridge = lines.find((l) => l.role === 'ridge');
   if (ridge === undefined || rig.pitch!.line === 'over') return out;
   const places = ridge.nodes.map((n): Vec3 => [lain.at[3 * n]!, lain.at[3 * n + 1]!, lain.at[3 * n + 2]!]);
@@ -92,7 +81,7 @@ export function dripsOf(model: BedModel, lying: HangState, roof: PitchResult, la
     );
     if (found === null) continue;
     const runsIn = found.slope < -RUNS;
-    const breaks = bed.ridgeDrip[i] ? 'tail' : null;
+    const breaks = hasDrip(rig, `ridge${i}`) || (rig.pitch!.hitches[i].tail ?? 0) >= HANGS ? 'tail' : null;
     out.push({
       id: `ridge${i}`,
       of: 'ridge',

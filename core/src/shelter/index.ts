@@ -4,7 +4,6 @@ export * from './evaluate.js';
 export * from './hang-it.js';
 export * from './propose.js';
 export * from './over.js';
-export { INSIDE, RUNS, entry } from './drip.js';
 export type { Drip } from './drip.js';
 export { bearersUnderBed } from './bed-pulls.js';
 export type { BearerLoad, BearerUnder, OtherPulls } from './bearers.js';

@@ -1,5 +1,5 @@
 export * from './document.js';
-export { DRY, SIZES, lyingUnder, openTo, underRoof } from './lying.js';
+export { DRY, SIZES, liesAt, lyingUnder, openTo, underRoof } from './lying.js';
 export type { LyingResult, Roofed, UnderResult } from './lying.js';
 export { placeUnder } from './place.js';
 export type { Placed } from './place.js';

@@ -95,6 +95,14 @@ function placeOn({ at, toward }: Lying): (u: number, v: number) => readonly [num
   return (u, v) => [at[0] + u * c - v * s, at[1] + u * s + v * c];
 }
 
+/** Whether a place of the plan is over a thing, or so near that it gets wet there, m. */
+export function liesAt({ at, toward, kind }: Lying, x: number, y: number, near: number): boolean {
+  const [c, s] = [Math.cos(toward), Math.sin(toward)];
+  const [dx, dy] = [x - at[0], y - at[1]];
+  const { long, wide } = SIZES[kind];
+  return Math.abs(dx * c + dy * s) < long + near && Math.abs(dy * c - dx * s) < wide + near;
+}
+
 /** Share of it that rain does not reach, by places all over it. */
 function dryOf(lying: Lying, { ground }: Roofed, inRain: ClothOver): number {
   const { long, wide, high } = SIZES[lying.kind];

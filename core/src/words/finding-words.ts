@@ -150,6 +150,10 @@ const WORDS: Words = {
     phrase`Water runs in along the ${line} and drips into the bed.`,
     phrase`Tie a tail on it ${metres(tailAt)} from ${from === 'trunk' ? 'the trunk' : 'its tie'}, just inside the roof’s edge${from === 'tie' ? ', or run the line over the cloth' : ''}.`,
   ],
+  'drips-on': ({ line, on, tailAt }) => [
+    phrase`Water runs in along the ${line} and drips on ${listed(on)}.`,
+    phrase`Tie a drip line on it ${metres(tailAt)} from the tree, or move ${on.length === 1 ? 'what lies' : 'those who lie'} there.`,
+  ],
   'rain-reaches': ({ share: wet, slant }) => [
     phrase`Rain reaches ${share(wet)} of the bed.`,
     phrase`It falls ${angle(slant)} from upright. Lower the roof, or turn it so that it reaches farther.`,

@@ -1,4 +1,4 @@
-import { PULL_NAMES } from '../catalogue/index.js';
+import { FEET, PULL_NAMES } from '../catalogue/index.js';
 import type { Hauled, MarkedLine, Step, StepCode, StepFacts, marksOf } from '../order/index.js';
 import type { BodyMeasures, Phrase, UnitChoice } from '../quantity/index.js';
 import { amount, capital, metres, nearestMark, phrase, sayHaul, sayHeight, saySmall, tell } from '../quantity/index.js';
@@ -127,9 +127,9 @@ const WORDS: Words = {
     how: phrase`To ${atHeight(height, reader)}, with your weight, while the other minds the cloth. ${capital(hitch)}, ${turns(wraps)}. ${hauling(hauled)}${lifts > LITTLE ? phrase` Part of the pull lifts the cloth: hauled bare it would leave ${amount(lifts, 'force')} more in the line.` : ''}`,
     number: [amount(tension, 'force')],
   }),
-  hitch: ({ end, type, wraps, cord, loop, at }, { body, units }) => ({
+  hitch: ({ end, type, wraps, cord, loop, at, tail }, { body, units }) => ({
     what: `${capital(END[end])} hitch on the line`,
-    how: phrase`${capital(type)} of ${cord}, its loop ${saySmall(loop, body)} long, turns side by side, the join off the turns; ${tell([metres(at)], units)} along from the first tree.`,
+    how: phrase`${capital(type)} of ${cord}, its loop ${saySmall(loop, body)} long, turns side by side, the join off the turns; ${tell([metres(at)], units)} along from the first tree.${tail > 0 ? ` Its tails hang ${saySmall(tail, body)} down, where water runs off${tail > 0.3 ? ': into a pail' : ''}.` : ''}`,
     number: `${wraps} ${wraps === 1 ? 'wrap' : 'wraps'}`,
   }),
   hang: ({ roof, line, toggles, laid, gathered }) => ({
@@ -150,13 +150,13 @@ const WORDS: Words = {
     how: `${capital(hitch)}, at ${atHeight(height, reader)}; water runs in along this cord.`,
     number: [amount(haul, 'force')],
   }),
-  prop: ({ sticks, thick, height, middle }, { units }) => ({
+  prop: ({ sticks, thick, height, middle, props }) => ({
     what: middle
       ? 'Push the middle up with a stick'
       : sticks === 2
         ? 'Stand up the two sticks of the A'
         : 'Stand up the prop',
-    how: `${tell([amount(thick, 'diameter')], units)} thick, its head rounded and padded, its foot where it does not slip, raked a little.`,
+    how: phrase`${amount(thick, 'diameter')} thick, its head rounded${props.padded ? ' and padded' : ''}, its foot ${FEET[props.foot].name}${props.rake > 0 ? phrase`, its head leaning out by ${amount(props.rake, 'angle')}` : phrase``}.${sticks === 2 ? ' Both heads in a doubled loop, twisted tight with a stick that is tied off.' : ''}`,
     number: [metres(height)],
   }),
   guy: ({ name, kind, held, height, pegs, cord, hitch, wraps, stick, out }, { body, units }) => ({
@@ -238,7 +238,7 @@ const WORDS: Words = {
   }),
   'lower-end': ({ tree, hitch, tension, release, keeper }) => ({
     what: `Let the line down at ${tree}`,
-    how: phrase`${capital(hitch)}, under ${amount(tension, 'force')}: ${sayUnkeeping(keeper)}take the strain before you ${sayLettingGo(release)}, let it down to working height and hold it there by a half hitch: the roof is folded where hands reach.`,
+    how: phrase`${capital(hitch)}, under ${amount(tension, 'force')}: ${sayUnkeeping(keeper)}take the strain before you ${sayLettingGo(release)}. Let it down to working height and hold it there by a half hitch: the roof is folded where hands reach.`,
     number: [amount(tension, 'force')],
   }),
   unhang: ({ roof, wet, by }) => ({

@@ -37,11 +37,55 @@ const SAID: readonly (readonly [StepCode, object, readonly [string, string, stri
   ['lay-out', { pegs: 0, toggles: 0, sleepers: false }, ['Lay out and count', 'Everything hangs off the ground.', '']],
   [
     'pole',
-    { at: 0, dug: 0.6, lean: 0.17, stays: 2 },
+    { of: 'bed', at: 0, dug: 0.6, lean: 0.17, stays: 2 },
     [
       'Stand the pole',
       'Its foot 0.60 m into the ground, its head leaning away from the bed by 10°; two back-stays before anything hangs on it.',
       '',
+    ],
+  ],
+  [
+    'pole',
+    { of: 'line', at: 1, dug: 0.1, lean: 0, stays: 2 },
+    [
+      'Stand the ridge’s pole between its stays',
+      'Its foot 0.10 m into the ground, upright; two stays made fast behind it, out to either side, before the line is hauled. It stands on nothing else: nobody leans on it.',
+      '',
+    ],
+  ],
+  [
+    'cut-pegs',
+    { count: 3 },
+    [
+      'Cut three pegs',
+      'Green wood as thick as a thumb, a hand span and more. Kneel at a block, cut down onto it and away from your legs, nobody within an arm and a blade of you; four cuts to the point, the head bevelled so that it does not split, a notch a hand below it. Blade in its sheath before you stand up.',
+      'Three pegs',
+    ],
+  ],
+  [
+    'lower-end',
+    { tree: 'the split willow', hitch: 'pulley-style hitch', tension: 240, release: 'eased', keeper: 'none' },
+    [
+      'Let the line down at the split willow',
+      'Pulley-style hitch, under 240 N: take the strain before you untie it: its turns bear meanwhile, ease it off round the trunk. Let it down to working height and hold it there by a half hitch: the roof is folded where hands reach.',
+      '240 N',
+    ],
+  ],
+  [
+    'fixed-end',
+    {
+      tree: 'the leaning oak',
+      hitch: 'releasable bowline',
+      wraps: 1,
+      height: 3,
+      release: 'loaded',
+      high: false,
+      branch: true,
+    },
+    [
+      'Tie the line to the leaning oak',
+      'Releasable bowline, once round. It lets go under load. Over the branch: throw a light line over with a bag on its end, haul the cord after it, make it fast round the stem where your hands are, and weigh the branch down from the side before anyone goes under it.',
+      '3.00 m, above my reach',
     ],
   ],
   [
@@ -191,19 +235,19 @@ const SAID: readonly (readonly [StepCode, object, readonly [string, string, stri
   ],
   [
     'prop',
-    { sticks: 2, thick: 0.04, height: 1.6 },
+    { middle: false, sticks: 2, thick: 0.04, height: 1.6, props: { foot: 'pushed', rake: 0, padded: true } },
     [
       'Stand up the two sticks of the A',
-      '40 mm thick, its head rounded and padded, its foot where it does not slip, raked a little.',
+      '40 mm thick, its head rounded and padded, its foot pushed in, a hand deep. Both heads in a doubled loop, twisted tight with a stick that is tied off.',
       '1.60 m',
     ],
   ],
   [
     'prop',
-    { sticks: 1, thick: 0.03, height: 1.1 },
+    { middle: false, sticks: 1, thick: 0.03, height: 1.1, props: { foot: 'stone', rake: 0.175, padded: false } },
     [
       'Stand up the prop',
-      '30 mm thick, its head rounded and padded, its foot where it does not slip, raked a little.',
+      '30 mm thick, its head rounded, its foot on a stone or a board, its head leaning out by 10°.',
       '1.10 m',
     ],
   ],

@@ -1,14 +1,14 @@
 import { USUAL_TOGGLE } from '@rough-bight/core/strength';
 import { ToggleFields } from './toggle-fields.js';
 import { ControlGroup, ControlRow, Controls, Problem } from '../../parts/layout.js';
-import { Text } from '@chakra-ui/react';
+import { Span, Text, chakra } from '@chakra-ui/react';
 import { FEET, HITCHES, JOINS, LAID, findHitch } from '@rough-bight/core/catalogue';
 import type { Foot, Join, Laid } from '@rough-bight/core/catalogue';
 import { USUAL_ELASTIC } from '@rough-bight/core/cordage';
 import { hitchWords, isLoop } from '@rough-bight/core/hitch';
-import { MIDDLES, withMiddle } from '@rough-bight/core/pitch';
-import type { Middle } from '@rough-bight/core/pitch';
-import { say } from '@rough-bight/core/quantity';
+import { MIDDLES, withDrip, withMiddle } from '@rough-bight/core/pitch';
+import type { Lead, Middle } from '@rough-bight/core/pitch';
+import { capital, say } from '@rough-bight/core/quantity';
 import { LINE_PLACES, PITCH_LIMITS, USUAL_PROPS, hangsBy } from '@rough-bight/core/rig';
 import type { LinePlace, Pitch, Props, RoofHitch } from '@rough-bight/core/rig';
 import { PITCH_FORMS, PITCH_TRAITS } from '@rough-bight/core/roof';
@@ -140,6 +140,14 @@ export function HitchFields({ editing, i }: { readonly editing: Editing; readonl
         )}
         <NumberField label="Loop" value={h.loop} limit={P.loop} step={0.01} onCommit={(loop) => hitch({ loop })} />
         <NumberField
+          label="Tails hang"
+          value={h.tail ?? 0}
+          limit={P.tail}
+          step={0.05}
+          hint={(h.tail ?? 0) > 0.3 ? 'into a pail' : 'water runs off'}
+          onCommit={(tail) => hitch({ tail })}
+        />
+        <NumberField
           label="Slid out by"
           value={h.slid}
           limit={P.slid}
@@ -266,6 +274,7 @@ function RoofAndForm({
         )}
       </ControlRow>
       {report !== null && report.roof.topology.sticks.length > 0 && <PropFields rig={rig} edit={edit} />}
+      {report !== null && <Leads leads={report.roof.leads} rig={rig} edit={edit} />}
       {report !== null && (
         <Text textStyle="quiet">
           Covers {say(report.roof.cover.ground, 'area', units)}, headroom{' '}
@@ -276,6 +285,29 @@ function RoofAndForm({
         </Text>
       )}
     </ControlGroup>
+  );
+}
+
+/** Lines along which water comes in under the roof, each with a drip line or without. */
+function Leads({
+  leads,
+  rig,
+  edit,
+}: Pick<Editing, 'rig' | 'edit'> & { readonly leads: readonly Lead[] }): ReactElement | null {
+  const units = useUnits();
+  const ways = leads.filter((l) => l.runsIn);
+  if (ways.length === 0) return null;
+  return (
+    <chakra.fieldset>
+      <legend>Water runs in along</legend>
+      {ways.map((l) => (
+        <Check key={l.id} checked={l.breaks === 'drip'} onChange={(on) => edit(withDrip(rig, l.id, on))}>
+          {capital(l.name)}: a drip line {say(l.tailAt, 'length', units)} from the tree
+          {l.breaks === 'hitch' && <Span textStyle="quiet"> or as now the hitch’s tails</Span>}
+          {l.breaks === null && l.on.length > 0 && <Span color="danger"> drips on {l.on.join(', ')}</Span>}
+        </Check>
+      ))}
+    </chakra.fieldset>
   );
 }
 
