@@ -45,10 +45,12 @@ import {
   USUAL_TOGGLE,
 } from '../strength/index.js';
 import { holdOf } from '../support/index.js';
+import { tieOutAt } from '../roof/index.js';
 import type { Figure } from '../working/index.js';
 import { derive, given } from '../working/index.js';
 import type { Stick } from './layout.js';
 import { isStay } from './layout.js';
+import { THROUGH } from './model.js';
 import type { Member, PitchModel } from './model.js';
 import type { CaseReading } from './reading.js';
 import { SOLVED, solved } from './reading.js';
@@ -480,6 +482,8 @@ function checksOf(model: PitchModel, m: Member): RoofCheck[] {
     const anchor = guy.anchor.kind === 'tree' || heldWith(model, m) !== null ? null : anchorCheck(model, m);
     if (anchor !== null) out.push(anchor);
   }
+  if (m.role === 'tie')
+    cordAt('cloth', 'end', `${GUY_ENDS.cloth.name}, ${key.name}`, [knotKept(GUY_ENDS.cloth, m.cord)]);
   if (stay) return out;
   const through = m.role === 'tie' ? 'tied' : guy.tab;
   connected(through, key.name);
@@ -554,6 +558,7 @@ export function allChecks(model: PitchModel): RoofCheck[] {
     ...model.members.flatMap((m) => checksOf(model, m)),
     ...shared(model).flatMap((id) => bearerCheck(model, id) ?? []),
     clothCheck(model),
+    ...throughChecks(model),
     ...model.layout.sticks.flatMap((s) => stickChecks(model, s)),
   ];
 }
@@ -602,6 +607,7 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
   }
   const cloth = clothCheck(model);
   const tears = worstLink(cloth, readings);
+  const hung = throughChecks(model).flatMap((check) => worstLink(check, readings) ?? []);
   if (tears !== null)
     out.push({
       id: 'cloth',
@@ -609,7 +615,7 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
       what: layout.roof.name,
       role: 'cloth',
       demand: largest(cloth.asks, cloth.demand),
-      links: [tears],
+      links: [tears, ...hung],
     });
   for (const s of layout.sticks) {
     const checks = stickChecks(model, s);
@@ -626,6 +632,30 @@ export function chainsOf(model: PitchModel, readings: readonly CaseReading[]): C
       });
   }
   return out;
+}
+
+/** Loops of the cloth that a line runs through, each by the pull of its strap. */
+function throughChecks(model: PitchModel): RoofCheck[] {
+  const { layout, mesh, net } = model;
+  return (net.lines ?? []).flatMap((l): RoofCheck[] => {
+    if (!l.id.startsWith(THROUGH)) return [];
+    const n = mesh.flat.length / 2;
+    let at = 0;
+    while (at < n && `c${at}` !== l.to) at++;
+    const [s, t] = [mesh.flat[2 * at]!, mesh.flat[2 * at + 1]!];
+    const hold = tieOutAt(layout.roof, s, t)?.hold ?? 'gathered';
+    const name = `${s === 0 && t === 0 ? 'middle' : 'ridge'} of the cloth`;
+    return [
+      tieOutCheck(
+        model,
+        `cloth:${l.id}`,
+        name,
+        hold,
+        (r) => solved('T', `pull of the line on the loop at the ${name}`, 'force', r.tension(l.id), r.state),
+        (r) => r.tension(l.id).value,
+      ),
+    ];
+  });
 }
 
 function clothCheck(model: PitchModel): RoofCheck {

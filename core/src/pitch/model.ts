@@ -99,6 +99,8 @@ const MAY_LIE = /^(c|on|hitch|hung )/;
 
 /** Squares along each side of a roof: 128 panels show every fold and solve in a hand's blink. */
 export const PARTS = 8;
+/** How the lines of a net are called by which cloth hangs on a line that runs through its loops. */
+export const THROUGH = 'loop ';
 /** Loops by which cloth hangs on a line that runs through them, m. */
 const LOOP = 0.03;
 /** Push of a line on cloth that lies on it, for each metre that it gives under one node, N/m: cord and cloth are soft. Judgement. */
@@ -288,7 +290,7 @@ export function pitchModel(
       if (pitch.line === 'through') {
         // hung in its loops by short straps
         nodes[n] = { id: `c${n}`, at: [at[0], at[1], at[2] - LOOP] };
-        lines.push({ id: `loop ${on}`, from: on, to: `c${n}`, restLength: LOOP, axialStiffness: 2000 });
+        lines.push({ id: `${THROUGH}${on}`, from: on, to: `c${n}`, restLength: LOOP, axialStiffness: 2000 });
       } else rests.push({ node: `c${n}`, on, friction: CORD_ON_CLOTH.typical, stiffness: LINE_STIFFNESS });
       nodes.push({ id: on, at: along(at[0]) });
       passes.push({ x: at[0], pass: { node: on, friction: 'locked' } });
