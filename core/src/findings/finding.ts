@@ -182,6 +182,8 @@ const SEVERITIES = {
   hitch: 'warns',
   'drips-on': 'warns',
   branch: 'warns',
+  'end-tied': 'warns',
+  joined: 'warns',
   'elastic-out': 'warns',
   'tab-sawn': 'warns',
   'no-line': 'warns',
@@ -207,8 +209,6 @@ const SEVERITIES = {
   'sleeper-slides': 'warns',
   'sleeper-low': 'warns',
   comfort: 'notes',
-  'end-tied': 'notes',
-  joined: 'notes',
 } as const satisfies Record<FindingCode, Severity>;
 const ORDER = Object.keys(SEVERITIES) as FindingCode[];
 

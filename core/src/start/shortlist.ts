@@ -203,7 +203,9 @@ export function shortlist(wanted: Wanted, context: RigContext): readonly Candida
   if (roofs.length === 0 || freshKit(context.kit, context.pegs, wanted.base.cord) === null)
     throw new RigProblem('kit', 'A rig wants a roof, a cord that bears and pegs. Put them into the kit first.');
   const tries = roofs.flatMap((roof) =>
-    PITCH_FORMS.flatMap((form) => TIED_AT[wanted.who.kind].map((mark) => ({ roof, form, tie: context.body[mark] }))),
+    (wanted.form === undefined ? PITCH_FORMS : [wanted.form]).flatMap((form) =>
+      TIED_AT[wanted.who.kind].map((mark) => ({ roof, form, tie: context.body[mark] })),
+    ),
   );
   const best = new Map<PitchForm, Candidate>();
   for (const { roof, form, tie } of tries) {

@@ -1,6 +1,7 @@
 import type { BodyMeasures } from '../quantity/index.js';
 import { withBedOf } from '../rig/index.js';
 import type { Pitch, RigContext, RidgeRig } from '../rig/index.js';
+import type { PitchForm } from '../roof/index.js';
 
 /** Who the roof is for. */
 export type Who =
@@ -13,6 +14,8 @@ export type Who =
 export interface Wanted {
   /** A roof of the kit; null for whichever of it suits. */
   readonly roof: string | null;
+  /** A form to pitch it in; whichever suits where it is left out. */
+  readonly form?: PitchForm | undefined;
   readonly who: Who;
   /** The bare line between the two trunks, as far as they are known, and the wind by its signs. */
   readonly base: RidgeRig;

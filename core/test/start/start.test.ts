@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { against } from '../../src/findings/index.js';
 import { freshRig, rigProblems } from '../../src/rig/index.js';
 import type { RigContext, RidgeRig } from '../../src/rig/index.js';
-import { PITCH_TRAITS, opensIntoWind } from '../../src/roof/index.js';
+import { PITCH_FORMS, PITCH_TRAITS, opensIntoWind } from '../../src/roof/index.js';
 import { bestFirst, firstLook, isReady, ready, shortlist } from '../../src/start/index.js';
 import type { Ready, Wanted } from '../../src/start/index.js';
 import { DEFAULT_REQUIRED } from '../../src/strength/index.js';
@@ -107,6 +107,10 @@ describe('a rig made ready', () => {
   test('sized for a few gusts, it is sized for others that ask more of its lines as well', () => {
     const storm = shortlist(two, context).find((c) => c.serves.form === 'storm')!;
     expect(ready(storm, two.who, context, UNITS)!.report.findings.map((f) => f.code)).not.toContain('short');
+  });
+  test.each(PITCH_FORMS)('the form %s is pitched where it is asked for by name, and nothing else is', (form) => {
+    const list = shortlist({ ...two, form }, context);
+    expect(list.map((c) => c.serves.form)).toEqual([form]);
   });
   test('a hammock between trees seven paces apart holds under some roof, with tails where water would run in', () => {
     const who = { kind: 'hammock', bed: 'river-bed', mass: 85 } as const;

@@ -2,7 +2,7 @@ import { metres, phrase } from '../../quantity/index.js';
 import type { Vec3 } from '../../quantity/index.js';
 import { CORNERS, twoFlanks } from './footprint.js';
 import type { Form, FormPlan, Key, Setting } from './form.js';
-import { FormProblem } from './form.js';
+import { FormProblem, upTo } from './form.js';
 import { SIDE, hung, lineAt, onHitch } from './over-ridge.js';
 
 export const closed: Form = {
@@ -29,7 +29,7 @@ function closedEnd(g: Setting): FormPlan {
   if (inset > 0.55 * g.length)
     throw new FormProblem(
       field,
-      phrase`The cloth is too short to close an end from ${metres(height)}. Lower the ridge to ${metres(0.45 * g.length)} or less.`,
+      phrase`The cloth is too short to close an end from ${metres(height)}. Lower the ridge to ${upTo(0.45 * g.length)} or less.`,
     );
   // the roof's middle stays over the middle of the whole
   const x = (s: number): number => g.middle + s;

@@ -2,7 +2,7 @@ import { metres, phrase } from '../../quantity/index.js';
 import type { Vec3 } from '../../quantity/index.js';
 import { flank } from './footprint.js';
 import type { Form, FormPlan, Key, Setting } from './form.js';
-import { FormProblem } from './form.js';
+import { FormProblem, upTo } from './form.js';
 import { END, lineAt, onHitch } from './over-ridge.js';
 
 export const diamond: Form = {
@@ -61,7 +61,7 @@ function asDiamond(g: Setting): FormPlan {
   if (!(top > 0.3 && top < 0.99 * most))
     throw new FormProblem(
       'trunks.0.tieHeight',
-      phrase`From ${metres(top)} its sides do not reach the ground. Lower the ridge to ${metres(0.98 * most)} or less.`,
+      phrase`From ${metres(top)} its sides do not reach the ground. Lower the ridge to ${upTo(0.98 * most)} or less.`,
     );
   const place = (px: number, y: number): Vec3 => [px, y, g.ground(px, y)];
   const keys: Key[] = [];

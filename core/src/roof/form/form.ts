@@ -1,5 +1,5 @@
 import type { Phrase, Vec3 } from '../../quantity/index.js';
-import { SaidError } from '../../quantity/index.js';
+import { SaidError, metres } from '../../quantity/index.js';
 
 /** The few numbers that shape a form, SI. Each form reads those it needs. */
 export interface Shape {
@@ -82,6 +82,9 @@ export class FormProblem extends SaidError {
     super(said);
   }
 }
+
+/** A most that a remedy names, m: down to the centimetre, so that what is told is taken. */
+export const upTo = (most: number): ReturnType<typeof metres> => metres(Math.floor(100 * most) / 100);
 
 /** Side of a form that is open: of the span as one looks along it, or an end of it. */
 export type OpenSide = 'left' | 'right' | 'first' | 'second';

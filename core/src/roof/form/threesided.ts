@@ -2,7 +2,7 @@ import { metres, phrase } from '../../quantity/index.js';
 import type { Vec3 } from '../../quantity/index.js';
 import { flank } from './footprint.js';
 import type { Form, FormPlan, Key, Setting } from './form.js';
-import { FormProblem } from './form.js';
+import { FormProblem, upTo } from './form.js';
 import { END, hung, lineAt, onHitch } from './over-ridge.js';
 
 export const threesided: Form = {
@@ -44,7 +44,7 @@ function threeSides(g: Setting): FormPlan {
   if (!(back > top * 1.02))
     throw new FormProblem(
       field,
-      phrase`The cloth is too narrow to fold three sides from ${metres(top)}. Lower the ridge to ${metres((g.width - flap) / 2.2)} or less.`,
+      phrase`The cloth is too narrow to fold three sides from ${metres(top)}. Lower the ridge to ${upTo((g.width - flap) / 2.2)} or less.`,
     );
   const ridgeT = g.width / 2 - front;
   const y = hung(g, g.middle, -1, back, 0, field)[1];

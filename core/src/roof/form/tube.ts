@@ -2,7 +2,7 @@ import { metres, phrase } from '../../quantity/index.js';
 import type { Vec3 } from '../../quantity/index.js';
 import { CORNERS } from './footprint.js';
 import type { Form, FormPlan, Key, Setting } from './form.js';
-import { FormProblem } from './form.js';
+import { FormProblem, upTo } from './form.js';
 import { END, lineAt, onHitch } from './over-ridge.js';
 
 export const tube: Form = {
@@ -38,7 +38,7 @@ function withFloor(g: Setting): FormPlan {
   if (!(floor > NARROWEST))
     throw new FormProblem(
       'trunks.0.tieHeight',
-      phrase`From ${metres(Math.max(height(0), height(1)))} no floor is left that one lies on. Lower the ridge to ${metres(Math.sqrt(w * (w - NARROWEST)))} or less.`,
+      phrase`From ${metres(Math.max(height(0), height(1)))} no floor is left that one lies on. Lower the ridge to ${upTo(Math.sqrt(w * (w - NARROWEST)))} or less.`,
     );
   const flank = (g.width - floor) / 2;
   const place = (px: number, y: number): Vec3 => [px, y, g.ground(px, y)];

@@ -3,7 +3,8 @@ import { keyOf, oneOf, pair, part, whole, within, words } from '@rough-bight/cor
 import { SHELTERS } from '@rough-bight/core/catalogue';
 import { limit } from '@rough-bight/core/quantity';
 import { RIDGE_LIMITS } from '@rough-bight/core/rig';
-import { ROOF_LIMITS } from '@rough-bight/core/roof';
+import { PITCH_FORMS, ROOF_LIMITS } from '@rough-bight/core/roof';
+import type { PitchForm } from '@rough-bight/core/roof';
 import { PLACE_LIMITS } from '@rough-bight/core/ground';
 
 /** Any roof that suits; or one by its size that is not in the kit. */
@@ -27,6 +28,7 @@ const id = (what: string) => words(what, 0, 60);
 /** What is said of a rig to begin with; everything keeps its own number, so that changing one's mind loses nothing. */
 export const saidDocument = part({
   roof: id('roof'),
+  form: oneOf<typeof ANY | PitchForm>('form', [ANY, ...PITCH_FORMS]),
   own: part({ length: within(L.length), width: within(L.width) }),
   who: oneOf('who it is for', ['ground', 'hammock', 'class']),
   people: whole(L.people),
@@ -49,6 +51,7 @@ export const PACES: Readonly<Record<Said['who'], number>> = { ground: 8, hammock
 
 export const freshSaid = (bed: string): Said => ({
   roof: ANY,
+  form: ANY,
   own: { length: 3, width: 3 },
   who: 'ground',
   people: 2,

@@ -4,7 +4,7 @@ import type { Place } from '@rough-bight/core/ground';
 import { METRES_PER, capital, say, tell } from '@rough-bight/core/quantity';
 import type { LengthUnit } from '@rough-bight/core/quantity';
 import { freshRig, lieAt, pacerOf, rigAt } from '@rough-bight/core/rig';
-import { freshRoof } from '@rough-bight/core/roof';
+import { PITCH_FORMS, PITCH_TRAITS, freshRoof } from '@rough-bight/core/roof';
 import type { KitRoof } from '@rough-bight/core/roof';
 import { isReady, readyWords } from '@rough-bight/core/start';
 import type { Looked, Ready, Wanted, Who } from '@rough-bight/core/start';
@@ -87,12 +87,14 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
     if (who.kind === 'hammock' && (who.bed === '' || camp.straps.length === 0))
       return 'A hammock and straps are wanted: put them into the kit first.';
     const roof = said.roof === ANY ? null : said.roof === OWN ? own.id : said.roof;
+    const form = said.form === ANY ? {} : { form: said.form };
     if (place !== undefined) {
       const found = spans.find((l) => l.span.id === said.span) ?? spans[0];
       if (found === undefined) return 'Nothing at this place can be tied to yet. Draw it, or say how many paces.';
       const { from, to } = found.span;
       return {
         roof,
+        ...form,
         who,
         base: {
           ...rigAt(place.document, place.id, found.span, fresh),
@@ -104,6 +106,7 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
     const girth = (i: 0 | 1): number => Math.round(said.girths[i] * body.handSpan * 100) / 100;
     return {
       roof,
+      ...form,
       who,
       base: {
         ...fresh,
@@ -166,6 +169,15 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
             { id: ANY, name: 'whichever of the kit suits' },
             ...camp.roofs.map((r) => ({ id: r.id, name: r.name })),
             { id: OWN, name: 'another, by its size' },
+          ]}
+        />
+        <FormChoice<Said, Said['form']>
+          of={of}
+          name="form"
+          label="Form"
+          options={[
+            { id: ANY, name: 'whichever suits' },
+            ...PITCH_FORMS.map((form) => ({ id: form, name: PITCH_TRAITS[form].name })),
           ]}
         />
         {said.roof === OWN && (
