@@ -42,7 +42,8 @@ export function given(name: FigureName, value: number, source: Source, range?: R
 /**
  * A figure computed from others. The value and the stated formula stand side by side, and the range is
  * found by moving each input to the ends of its own range with the others held, and adding the effects
- * as independent ones (root of the sum of squares, low and high side apart).
+ * as independent ones (root of the sum of squares, low and high side apart). Where that passes zero although no input by itself
+ * takes the value there, the low side is added in logarithms instead: what holds something does not hold less than nothing.
  * @param compute  takes the inputs' values in order; must be a pure function
  * @throws whatever `compute` throws at the central values; at the ends of ranges a throw or a
  *         non-finite value leaves that side out and says so in the notes
@@ -56,6 +57,7 @@ export function derive(
   const value = compute(...values);
   let below = 0;
   let above = 0;
+  let inLogs = 0;
   let lost = false;
   inputs.forEach((input, i) => {
     if (input.range === undefined || input.range[1] === input.range[0]) return;
@@ -79,6 +81,7 @@ export function derive(
     }
     below += (value - least) ** 2;
     above += (most - value) ** 2;
+    inLogs += least > 0 && value > 0 ? Math.log(value / least) ** 2 : Number.POSITIVE_INFINITY;
   });
   const notes = lost
     ? [
@@ -88,6 +91,12 @@ export function derive(
     : name.notes;
   const figure: Figure = { ...name, ...(notes === undefined ? {} : { notes }), value, inputs };
   return below + above > 0 && Number.isFinite(value)
-    ? { ...figure, range: [value - Math.sqrt(below), value + Math.sqrt(above)] }
+    ? { ...figure, range: [lowEnd(value, Math.sqrt(below), inLogs), value + Math.sqrt(above)] }
     : figure;
+}
+
+/** Low end of a value's range. @param below what the inputs take off together, and `inLogs` the squares of their shares' logarithms */
+function lowEnd(value: number, below: number, inLogs: number): number {
+  const low = value - below;
+  return value > 0 && low <= 0 && Number.isFinite(inLogs) ? value * Math.exp(-Math.sqrt(inLogs)) : low;
 }
