@@ -74,9 +74,8 @@ export interface Facts {
   readonly 'hitch-slides': { readonly hitch: string; readonly by: number };
   readonly hitch: { readonly hitch: string; readonly advice: HitchAdvice };
   readonly 'no-tie-out': { readonly at: string };
-  /** A line of two cords: which, by what bend, where along it and how much cord it takes, m. */
+  /** A line of two cords: by what bend, where along it and how much cord it takes, m. */
   readonly joined: {
-    readonly cords: readonly [string, string];
     readonly bend: string;
     readonly at: number;
     readonly takes: number;

@@ -375,10 +375,10 @@ function findingsOf(
 }
 
 /** What a bend in a line takes of cord, and where it is. */
-export function joinedFinding({ kitCord, cord, extension }: RidgeModel): Finding {
-  const { bend, at, kitCord: on, cord: then } = extension!;
+export function joinedFinding({ cord, extension }: RidgeModel): Finding {
+  const { bend, at, cord: then } = extension!;
   const takes = bend.cordInDiameters * ((acrossOf(cord) + acrossOf(then)) / 2) + BEND_TAILS;
-  return finding('joined', { cords: [kitCord.name, on.name], bend: bend.name, at, takes }, EXTENSION);
+  return finding('joined', { bend: bend.name, at, takes }, EXTENSION);
 }
 
 /** The branches that a line goes over, and how they fare. @param level the most that it pulls level at each trunk, N */

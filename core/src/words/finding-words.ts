@@ -239,8 +239,8 @@ const WORDS: Words = {
   'no-tie-out': ({ at }) => [
     phrase`The roof has no tie-out at its ${at}: gather the cloth round a smooth pebble there.`,
   ],
-  joined: ({ cords, bend, at, takes }) => [
-    phrase`${capital(cords[0])} goes on in ${cords[1]} from ${metres(at)} on: a ${bend} that takes ${metres(takes)} of both. Keep it clear of hitches, and look at it after the first haul.`,
+  joined: ({ bend, at, takes }) => [
+    phrase`The line goes on in another cord from ${metres(at)} on, by a ${bend} that takes ${metres(takes)} of both. Keep it clear of hitches, and look at it after the first haul.`,
   ],
   branch: ({ name, gives, pull }) => [
     phrase`${capital(name)} is pulled with ${newtons(pull)} and gives ${metres(gives)}. How sound it is, nobody sees from below: branches break without a sign, in calm weather too.`,
