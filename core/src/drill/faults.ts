@@ -1,4 +1,7 @@
 import type { Sign } from '../anchor/index.js';
+import { findHitch } from '../catalogue/index.js';
+import type { Join, Laid, Tab } from '../catalogue/index.js';
+import { isLoop } from '../hitch/index.js';
 import { ofCode } from '../findings/index.js';
 import type { FindingCode } from '../findings/index.js';
 import { layoutOf } from '../pitch/index.js';
@@ -13,9 +16,22 @@ import { bare, rounded, tryJudged } from './maker.js';
 export type Seen =
   | { readonly of: 'ends'; readonly heights: readonly [number, number]; readonly rise: number }
   | { readonly of: 'ridge'; readonly sag: number; readonly span: number }
-  | { readonly of: 'turns'; readonly end: 0 | 1; readonly wraps: number; readonly crossed: boolean }
+  | {
+      readonly of: 'turns';
+      readonly end: 0 | 1;
+      readonly wraps: number;
+      readonly crossed: boolean;
+      /** Where the join of a loop sits, or which way a tail is wrapped. */
+      readonly lies: { readonly of: 'join'; readonly at: Join } | { readonly of: 'tail'; readonly to: Laid };
+    }
   | { readonly of: 'loops'; readonly lengths: readonly [number, number] }
-  | { readonly of: 'guy'; readonly name: string; readonly rise: number; readonly off: number }
+  | {
+      readonly of: 'guy';
+      readonly name: string;
+      readonly rise: number;
+      readonly off: number;
+      readonly tab: Tab;
+    }
   | { readonly of: 'strap'; readonly end: 0 | 1; readonly below: number }
   | { readonly of: 'tails'; readonly straps: boolean; readonly ridge: boolean }
   | { readonly of: 'tree'; readonly name: string; readonly signs: readonly Sign[] }
@@ -57,6 +73,9 @@ const trunked = (rig: RidgeRig, k: 0 | 1, part: Partial<Trunk>): RidgeRig => {
   return { ...rig, trunks: k === 0 ? [{ ...a, ...part }, b] : [a, { ...b, ...part }] };
 };
 const oneEnd = (chance: Chance): 0 | 1 => chance.one([0, 1] as const);
+/** Ends of a roof that hang in loops, which have a join. */
+const loopedEnds = ({ pitch }: RidgeRig): (0 | 1)[] =>
+  pitch === undefined ? [] : ([0, 1] as const).filter((k) => isLoop(findHitch(pitch.hitches[k].type)!));
 /** Whether its roof is carried by hitches on the ridge. */
 const onHitches = ({ roof }: RigReport): boolean => roof !== null && roof.rows.some((r) => r.role === 'loop');
 /** Whether the flattest strap of its bed, lain in, is flatter than straps should be. */
@@ -85,6 +104,34 @@ export const FAULTS = [
     name: 'the turns of a hitch cross',
     put: ({ rig }, chance) => (rig.pitch === undefined ? null : hitched(rig, oneEnd(chance), { crossed: true })),
     has: (r) => onHitches(r) && r.rig.pitch!.hitches.some((h) => h.crossed),
+  },
+  {
+    id: 'join',
+    name: 'the join of a loop lies among its turns',
+    put: ({ rig }, chance) => {
+      const looped = loopedEnds(rig);
+      return looped.length === 0 ? null : hitched(rig, chance.one(looped), { join: 'turns' });
+    },
+    has: (r) => onHitches(r) && loopedEnds(r.rig).some((k) => r.rig.pitch!.hitches[k].join === 'turns'),
+  },
+  {
+    id: 'laid',
+    name: 'a tail is wrapped away from the roof',
+    put: ({ rig }, chance) =>
+      rig.pitch === undefined ? null : hitched(rig, oneEnd(chance), { type: 'tail', laid: 'away' }),
+    has: (r) => onHitches(r) && r.rig.pitch!.hitches.some((h) => h.laid === 'away' && !isLoop(findHitch(h.type)!)),
+  },
+  {
+    id: 'sawn',
+    name: 'a guy is drawn bare through its tab',
+    put: (source, chance) => {
+      const guys = freeGuys(source);
+      if (guys.length === 0) return null;
+      const { key } = chance.one(guys);
+      const { own } = source.rig.pitch!;
+      return pitched(source.rig, { own: { ...own, [key.id]: { ...own[key.id], tab: 'bare' } } });
+    },
+    has: found('tab-sawn'),
   },
   {
     id: 'square',
@@ -222,13 +269,15 @@ export function seenOf({ rig, line, roof, bed }: RigReport): Seen[] {
   if (sag !== null) out.push({ of: 'ridge', sag, span: line?.distance ?? rig.span.tape });
   if (roof !== null && roof.rows.some((r) => r.role === 'loop')) {
     for (const end of [0, 1] as const) {
-      const { wraps, crossed } = pitch!.hitches[end];
-      out.push({ of: 'turns', end, wraps, crossed });
+      const { wraps, crossed, type, join = 'clear', laid = 'toward' } = pitch!.hitches[end];
+      const lies = isLoop(findHitch(type)!) ? ({ of: 'join', at: join } as const) : ({ of: 'tail', to: laid } as const);
+      out.push({ of: 'turns', end, wraps, crossed, lies });
     }
     out.push({ of: 'loops', lengths: [pitch!.hitches[0].loop, pitch!.hitches[1].loop] });
   }
   for (const g of roof?.guys ?? [])
-    if (g.kind === 'guy') out.push({ of: 'guy', name: g.name, rise: g.rise, off: g.off });
+    if (g.kind === 'guy')
+      out.push({ of: 'guy', name: g.name, rise: g.rise, off: g.off, tab: guyOf(pitch!, g.key).tab ?? 'tied' });
   if (bed !== null) {
     for (const end of [0, 1] as const) out.push({ of: 'strap', end, below: bed.lying.angles[end].value });
     out.push({ of: 'bed', height: bed.lying.height.value });

@@ -13,6 +13,7 @@ export * from './impossible.js';
 export * from './network.js';
 export * from './surface.js';
 export * from './fall.js';
+export * from './felled.js';
 export * from './forms.js';
 export * from './fit.js';
 export * from './pull.js';

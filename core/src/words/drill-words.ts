@@ -1,4 +1,5 @@
 import { SIGNS } from '../anchor/index.js';
+import { JOINS, LAID, TABS } from '../catalogue/index.js';
 import type { Calibrated, Drill, DrillFacts, DrillKind, FaultId, Guess, Off, Seen, TrunkEnd } from '../drill/index.js';
 import { footOff, scoreOf } from '../drill/index.js';
 import type { Ruling } from '../ground/index.js';
@@ -73,14 +74,16 @@ export function lookedWords(seen: Seen): { readonly what: string; readonly how: 
     case 'turns':
       return {
         what: `Turns of the ${END[seen.end]} hitch`,
-        how: [`${counted(seen.wraps, '', '').trim()}, ${seen.crossed ? 'one over another' : 'side by side'}`],
+        how: [
+          `${counted(seen.wraps, '', '').trim()}, ${seen.crossed ? 'one over another' : 'side by side'}; ${seen.lies.of === 'join' ? `the join ${JOINS[seen.lies.at].name}` : LAID[seen.lies.to].name}`,
+        ],
       };
     case 'loops':
       return { what: 'Loops of the hitches', how: phrase`${metres(seen.lengths[0])} and ${metres(seen.lengths[1])}` };
     case 'guy':
       return {
         what: capital(seen.name),
-        how: phrase`${amount(seen.off, 'angle')} off the cloth’s own line, ${amount(seen.rise, 'angle')} above level`,
+        how: phrase`${amount(seen.off, 'angle')} off the cloth’s own line, ${amount(seen.rise, 'angle')} above level${seen.tab === 'tied' ? '' : `, ${TABS[seen.tab].name} at the cloth`}`,
       };
     case 'strap':
       return {
@@ -108,6 +111,9 @@ export function lookedWords(seen: Seen): { readonly what: string; readonly how: 
 /** What a fault does. */
 const DOES: Readonly<Record<FaultId, string>> = {
   crossed: 'A turn that lies over another holds its neighbours off the line: the hitch has about half its grip.',
+  join: 'Its knot lifts the turns beside it off the line, and the hitch grips less. Turned into a leg it does no harm.',
+  laid: 'Pulled from their open side the turns unroll: little is left of the grip.',
+  sawn: 'Cord that runs through a tab when it is hauled cuts it within a few evenings; a loop tied to it, or a connector, does not.',
   square: 'Pulled square to the ridge, the middle of the panel hangs slack, flaps and holds water.',
   steep: 'A guy that comes down steep draws its peg out upward, and hardly holds the cloth sideways.',
   loops: 'The cloth hangs skew under the ridge, and the shorter loop bears more.',

@@ -4,7 +4,17 @@ import type { Sign } from '@rough-bight/core/anchor';
 import { FEATURES, WOODS, likelyWoods, weakestOf } from '@rough-bight/core/catalogue';
 import type { Feature } from '@rough-bight/core/catalogue';
 import type { Place, Thing, ThingKind } from '@rough-bight/core/ground';
-import { KINDS, PLACE_LIMITS, THINGS, cornersOf, isArea, kindOf, rainToFill } from '@rough-bight/core/ground';
+import {
+  KINDS,
+  PLACE_LIMITS,
+  THINGS,
+  cornersOf,
+  felledOf,
+  felledWords,
+  isArea,
+  kindOf,
+  rainToFill,
+} from '@rough-bight/core/ground';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { capital, tell } from '@rough-bight/core/quantity';
 import { Trash2 } from 'lucide-react';
@@ -17,6 +27,7 @@ import { FigureValue } from '../../parts/figure.js';
 import { useUnits } from '../../parts/units.js';
 import { NumberField } from '../../parts/number-field.js';
 import { KindIcon } from '../../parts/plan-marks.js';
+import { Told } from '../../parts/told.js';
 import { SignList } from '../../parts/sign-list.js';
 import { withThing, withoutThing } from '../../scene/plan-moves.js';
 import type { GroundEditing } from './steps.js';
@@ -66,6 +77,7 @@ export function ThingControls({
   const put = (part: Partial<Record<string, unknown>>): null =>
     edit(withThing(place, thing.id, (t) => ({ ...t, ...part }) as Thing));
   const kind = kindOf(thing);
+  const falls = kind.falls(thing);
   return (
     <Box>
       <Box display="flex" alignItems="center" gap="10px">
@@ -145,6 +157,13 @@ export function ThingControls({
       )}
       {'signs' in thing && <LookUp thing={thing} onSigns={(signs) => put({ signs })} />}
       {'wood' in thing && <WhichTree wood={thing.wood} onWood={(wood) => put({ wood })} />}
+      {falls !== null && (
+        <Fold line="Brought down">
+          <p>
+            <Told said={felledWords(felledOf(falls, place))} />
+          </p>
+        </Fold>
+      )}
       {thing.kind === 'hazard' && (
         <Caution>Nobody lies, cooks or waits inside its reach, whatever the weather. Tell the land manager.</Caution>
       )}
