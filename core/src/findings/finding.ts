@@ -86,6 +86,8 @@ export interface Facts {
   readonly 'elastic-out': { readonly lines: readonly string[] };
   /** Lines drawn bare through a fabric tie-out. */
   readonly 'tab-sawn': { readonly lines: readonly string[] };
+  /** Something slides along its line to where that is lowest: by how many wraps it hangs, 0 hooked on. */
+  readonly 'hung-slides': { readonly name: string; readonly wraps: number };
   /** Things told to hang on a ridgeline that the roof does not have. */
   readonly 'no-line': { readonly things: readonly string[] };
   /** A form without the ridgeline that it could have: cord saved, m, and the most that its cloth bears along the ridge, N. */
@@ -185,6 +187,7 @@ const SEVERITIES = {
   joined: 'warns',
   'elastic-out': 'warns',
   'tab-sawn': 'warns',
+  'hung-slides': 'warns',
   'no-line': 'warns',
   'no-tie-out': 'warns',
   pool: 'warns',

@@ -3,7 +3,17 @@ import { screenTree } from '../anchor/index.js';
 import type { Finding } from '../findings/index.js';
 import { finding } from '../findings/index.js';
 import type { Judged } from '../strength/index.js';
-import { GALE, branchFindings, joinedFinding, loopRunsOut, ratioOf, travelOf, treeOf } from '../rig/index.js';
+import {
+  GALE,
+  branchFindings,
+  cordAlong,
+  joinedFinding,
+  slidingFindings,
+  loopRunsOut,
+  ratioOf,
+  travelOf,
+  treeOf,
+} from '../rig/index.js';
 import { formOf, opensIntoWind } from '../roof/index.js';
 import { supportOf } from '../support/index.js';
 import type { PitchResult } from './evaluate.js';
@@ -12,6 +22,7 @@ import { LYING_ROOM, ONE_SLEEPER } from './room.js';
 import { isOut } from './elastic.js';
 import { wetting } from './leads.js';
 import type { PitchModel } from './model.js';
+import { besideHung } from './solve.js';
 import type { TiedRig } from './solve.js';
 import { bearing, heldTwice } from './pulls-on.js';
 
@@ -79,6 +90,14 @@ export function findingsOf(
       out.push(finding('hitch-slides', { hitch: h.name, by: Math.abs(h.slid) }, `loop${h.end}`));
     for (const advice of h.advice) out.push(finding('hitch', { hitch: h.name, advice }, `loop${h.end}`));
   }
+  out.push(
+    ...slidingFindings(
+      model.hasRidge ? rig.hung : [],
+      besideHung(tied, tied.pitched),
+      (at) => cordAlong(model.ridge, at).cord,
+      false,
+    ),
+  );
   if (!model.hasRidge && rig.hung.length > 0) out.push(finding('no-line', { things: rig.hung.map((h) => h.name) }));
   if (r.endTied !== null) {
     const { saves, carries, caseId } = r.endTied;

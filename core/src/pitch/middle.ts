@@ -1,4 +1,4 @@
-import type { Pitch } from '../rig/index.js';
+import type { Pitch, RidgeRig } from '../rig/index.js';
 import { guyOf } from '../rig/index.js';
 import { freshSupport } from '../support/index.js';
 import type { PitchLayout } from './layout.js';
@@ -51,4 +51,12 @@ export function withMiddle(pitch: Pitch, { key, height }: MiddleReport, how: Mid
           : { off: false, stick: inSteps(height + STICK_OVER) },
     },
   };
+}
+
+/** The same pitch with the middle of the roof over whoever lies on the ground there; null where nobody is said to. */
+export function overSleepers({ pitch, under = [] }: Pick<RidgeRig, 'pitch' | 'under'>): Pitch | null {
+  const sleepers = under.filter((l) => l.kind === 'sleeper');
+  if (pitch === undefined || sleepers.length === 0) return null;
+  const mean = sleepers.reduce((sum, l) => sum + l.at[0], 0) / sleepers.length;
+  return { ...pitch, middle: inSteps(mean) };
 }

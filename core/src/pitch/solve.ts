@@ -632,3 +632,19 @@ function slips(model: PitchModel, held: readonly HitchState[], wet: boolean, s: 
   });
   return any;
 }
+
+/** Tension of the ridgeline on either side of each thing that hangs on it, N, in the order of the things; none without a ridgeline. */
+export function besideHung({ model, engine }: TiedRig, { numbers }: PitchState): (readonly [Vec3, Vec3])[] {
+  const { structure: s } = engine;
+  const ridge = s.lineId.indexOf('ridge');
+  if (ridge < 0) return [];
+  const first = ridge + s.passStart[ridge]!;
+  return model.rig.hung.map(({ id }) => {
+    const n = s.nodeIndex.get(`hung ${id}`)!;
+    let j = s.passStart[ridge]!;
+    while (s.passNode[j] !== n) j++;
+    const k = first + j - s.passStart[ridge]!;
+    // along the line: before it as that ends there, after it as that begins
+    return [vectorOf(numbers, k, 1), vectorOf(numbers, k + 1, 0)] as const;
+  });
+}

@@ -1,5 +1,5 @@
 import { OVER_AND_DOWN, barkPressure, branchGive, momentFigure, screenTree } from '../anchor/index.js';
-import type { CaseKind } from '../cases/index.js';
+import type { CaseKind, LoadCase } from '../cases/index.js';
 import { PITCHED, QUIET, casesFor, nameOf, saidOf as saidAs, whenOf } from '../cases/index.js';
 import { BARK_PRESSURE, BEND_TAILS, CORD_ON_BARK, PULLS, acrossOf, cordWeight } from '../catalogue/index.js';
 import type { Cut, EndLength } from '../cordage/index.js';
@@ -13,7 +13,8 @@ import { judgedBy } from '../strength/index.js';
 import type { Figure } from '../working/index.js';
 import { derive } from '../working/index.js';
 import { gustOf } from './gust.js';
-import { ledgerOf, onExtension, trunkPull } from './ledger.js';
+import { cordAlong, ledgerOf, onExtension, trunkPull } from './ledger.js';
+import { slidingFindings } from './hangs.js';
 import type { CaseFigures, RidgeModel } from './model.js';
 import { beddingIn, ridgeModel } from './model.js';
 import type { LineContext } from './ridge.js';
@@ -349,6 +350,12 @@ function findingsOf(
     );
   if (!r.tight) out.push(finding('sags', { under: 'line', sag: r.sag.value, limit: r.sagLimit }));
   if (r.unguyed > 0) out.push(finding('unguyed', { area: r.unguyed }));
+  for (const c of [PITCHED, ...QUIET.filter((q) => q.environment.wet)]) {
+    const found = slidingFindings(rig.hung, sidesOf(model, c), (at) => cordAlong(model, at).cord, c.environment.wet);
+    if (found.length === 0) continue;
+    out.push(...found);
+    break;
+  }
   if (!cord.bears) out.push(finding('elastic-ridge', {}));
   if (rig.use === 'person') out.push(finding('carries-person', {}));
   if (rig.wind.beaufort >= GALE) out.push(finding('gale', {}));
@@ -393,3 +400,25 @@ export const branchFindings = (
     const gives = branchGive(branch, woods[i].modulus.typical) * pull;
     return [finding('branch', { name: `the branch of ${name}`, gives, pull }, `trunk${i}`)];
   });
+
+/** Tension of a line on either side of each thing that hangs on it, N, in the order of the things: from its first end on, exactly. */
+function sidesOf(model: RidgeModel, c: LoadCase): (readonly [Vec3, Vec3])[] {
+  const { perMetre, loads } = model.spanOf(c);
+  const { start, unstressed } = model.stateOf(c);
+  const order = loads.map((_, k) => k).sort((a, b) => loads[a]!.at - loads[b]!.at);
+  const sides: (readonly [Vec3, Vec3])[] = [];
+  let [t, from]: [Vec3, number] = [start, 0];
+  const less = (a: Vec3, b: Vec3, times: number): Vec3 => [
+    a[0] - times * b[0],
+    a[1] - times * b[1],
+    a[2] - times * b[2],
+  ];
+  for (const k of order) {
+    const { at, force } = loads[k]!;
+    const before = less(t, perMetre, (at - from) * unstressed);
+    const after = less(before, force, 1);
+    sides[k] = [before, after];
+    [t, from] = [after, at];
+  }
+  return sides;
+}

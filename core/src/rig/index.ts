@@ -4,6 +4,7 @@ export * from './pitch-document.js';
 export * from './bed-document.js';
 export * from './rig-document.js';
 export * from './stand.js';
+export * from './hangs.js';
 export * from './extension.js';
 export * from './kit-document.js';
 export * from './ridge.js';

@@ -22,6 +22,7 @@ export const RIDGE_LIMITS = {
   setBack: limit('set-back', 'length', 0, 0.5),
   mass: limit('mass', 'mass', 0, 300),
   at: limit('place on the line', 'length', 0.01, 60),
+  hungWraps: limit('wraps of its hitch', 'count', 0, 6),
   area: limit('area against the wind', 'area', 0, 60),
   beaufort: limit('wind', 'count', 0, 9),
   sway: limit('sway', 'length', 0, 0.5),

@@ -54,6 +54,8 @@ const hung = part({
   /** What of it stands against the wind, m²: cloth, which hangs by a hitch that grips the line; 0 for what hangs loose. */
   area: within(L.area),
   at: within(L.at),
+  /** Wraps of the loop hitch that it hangs by, 0 hooked over the line; where it is left out cloth hangs by hitches, the rest is hooked. */
+  wraps: whole(L.hungWraps).optional(),
 });
 export type Hung = Described<typeof hung>;
 

@@ -254,6 +254,12 @@ const WORDS: Words = {
     phrase`${capital(theLines(lines))} ${lines.length === 1 ? 'is' : 'are'} drawn bare through fabric, which cord saws when it is hauled.`,
     phrase`Lift the cloth to move it, and put a connector or a loop of cord between.`,
   ],
+  'hung-slides': ({ name, wraps }) => [
+    phrase`${capital(named(name, 'what hangs on the line'))} slides along it to where it is lowest.`,
+    wraps === 0
+      ? phrase`Hang it by a loop hitch of two wraps, or where the line is lowest.`
+      : phrase`Take ${wraps + 1} wraps, or hang it where the line is lowest.`,
+  ],
   'no-line': ({ things }) => [
     phrase`There is no ridgeline for ${listed(things.map((name) => named(name, 'what hangs')))} to hang on: not counted.`,
     phrase`Hang it elsewhere, or pitch the roof on a line.`,

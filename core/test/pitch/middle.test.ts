@@ -6,6 +6,7 @@ import {
   evaluatePitch,
   layoutOf,
   middleIn,
+  overSleepers,
   pitchModel,
   solveCase,
   tieOff,
@@ -93,5 +94,17 @@ describe('what may be done with the middle', () => {
     const { cut } = row;
     expect(cut!.between + cut!.travel).toBeGreaterThan(height - 1.2 + 0.5);
     expect(result.guys.find((g) => g.id === 'guy up')!.trips).toBe(false);
+  });
+});
+
+describe('over whoever lies there', () => {
+  const lying = { id: 'a', kind: 'sleeper', name: '', at: [4.03, 0.5], toward: 0 } as const;
+  test('the roof’s middle goes over the middle of the sleepers, in steps that hands have; packs do not count', () => {
+    const rig = rigOf('leanto', roof);
+    expect(overSleepers(rig)).toBeNull();
+    expect(overSleepers({ ...rig, under: [{ ...lying, kind: 'pack' }] })).toBeNull();
+    const two = overSleepers({ ...rig, under: [lying, { ...lying, id: 'b', at: [3.01, 0] }] })!;
+    expect(two.middle).toBeCloseTo(3.5, 9);
+    expect({ ...two, middle: rig.pitch!.middle }).toEqual(rig.pitch);
   });
 });

@@ -112,6 +112,8 @@ export interface Form {
   readonly laid: string;
   /** Which of the shape's numbers it reads. */
   readonly reads: readonly (keyof Shape)[];
+  /** A number of the shape that is one of two ways rather than a measure: what either is called. */
+  readonly either?: { readonly of: 'awning'; readonly none: string; readonly some: string };
   /** Whether it hangs on a ridgeline, is tied to the trunks by its ends, hangs from the first trunk or stands alone. */
   readonly hangs: 'ridge' | 'ends' | 'first' | 'alone';
   readonly usual: Partial<Shape>;

@@ -1,6 +1,6 @@
 import { ControlGroup, ControlRow, Controls } from '../../parts/layout.js';
 import { Button, chakra, IconButton, Text } from '@chakra-ui/react';
-import { MOST_HUNG, RIDGE_LIMITS, straightDistance } from '@rough-bight/core/rig';
+import { MOST_HUNG, RIDGE_LIMITS, straightDistance, wrapsOf } from '@rough-bight/core/rig';
 import { Plus, Trash2 } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { TextField } from '../../parts/choice.js';
@@ -93,6 +93,15 @@ export function HungFields({ rig, edit, i }: Pick<Editing, 'rig' | 'edit'> & { r
         step={0.05}
         hint="from the first tie"
         onCommit={(at) => change({ at })}
+      />
+      <NumberField
+        whole
+        label="Hitch wraps"
+        value={wrapsOf(h)}
+        limit={L.hungWraps}
+        step={1}
+        hint={wrapsOf(h) === 0 ? 'hooked over it' : 'of its loop'}
+        onCommit={(wraps) => change({ wraps })}
       />
       <IconButton
         variant="ghost"

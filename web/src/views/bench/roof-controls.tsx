@@ -1,12 +1,12 @@
 import { USUAL_TOGGLE } from '@rough-bight/core/strength';
 import { ToggleFields } from './toggle-fields.js';
 import { ControlGroup, ControlRow, Controls, Problem } from '../../parts/layout.js';
-import { Span, Text, chakra } from '@chakra-ui/react';
+import { Button, Span, Text, chakra } from '@chakra-ui/react';
 import { FEET, HITCHES, JOINS, LAID, findHitch } from '@rough-bight/core/catalogue';
 import type { Foot, Join, Laid } from '@rough-bight/core/catalogue';
 import { USUAL_ELASTIC } from '@rough-bight/core/cordage';
 import { hitchWords, isLoop } from '@rough-bight/core/hitch';
-import { MIDDLES, withDrip, withMiddle } from '@rough-bight/core/pitch';
+import { MIDDLES, overSleepers, withDrip, withMiddle } from '@rough-bight/core/pitch';
 import type { Lead, Middle } from '@rough-bight/core/pitch';
 import { capital, say } from '@rough-bight/core/quantity';
 import { LINE_PLACES, PITCH_LIMITS, USUAL_PROPS, hangsBy } from '@rough-bight/core/rig';
@@ -220,6 +220,7 @@ function RoofAndForm({
   const shape = (change: Partial<Shape>): string | null => set({ shape: { ...pitch.shape, ...change } });
   const trait = PITCH_TRAITS[pitch.form];
   const middle = report?.roof.topology.middle ?? null;
+  const over = overSleepers(rig);
   return (
     <ControlGroup wide>
       <ControlRow>
@@ -242,17 +243,34 @@ function RoofAndForm({
         {trait.words} {trait.laid}
       </Text>
       <ControlRow>
-        {SHAPED.filter(({ of }) => trait.reads.includes(of)).map(({ of, label, step, hint }) => (
-          <NumberField
-            key={of}
-            label={label}
-            value={pitch.shape[of]}
-            limit={P[of]}
-            step={step}
-            hint={hint}
-            onCommit={(value) => shape({ [of]: value })}
+        {trait.either !== undefined && (
+          <Choice
+            label="Its top"
+            value={pitch.shape[trait.either.of] > 0 ? 'some' : 'none'}
+            options={[
+              { id: 'some', name: trait.either.some },
+              { id: 'none', name: trait.either.none },
+            ]}
+            onChange={(is) =>
+              shape({
+                [trait.either!.of]: is === 'none' ? 0 : (trait.usual[trait.either!.of] ?? P[trait.either!.of].max),
+              })
+            }
           />
-        ))}
+        )}
+        {SHAPED.filter(({ of }) => trait.reads.includes(of) && trait.either?.of !== of).map(
+          ({ of, label, step, hint }) => (
+            <NumberField
+              key={of}
+              label={label}
+              value={pitch.shape[of]}
+              limit={P[of]}
+              step={step}
+              hint={hint}
+              onCommit={(value) => shape({ [of]: value })}
+            />
+          ),
+        )}
         {middle !== null && (
           <Choice<Middle>
             label="Its middle"
@@ -274,6 +292,11 @@ function RoofAndForm({
         )}
       </ControlRow>
       {report !== null && report.roof.topology.sticks.length > 0 && <PropFields rig={rig} edit={edit} />}
+      {trait.hangs !== 'first' && over !== null && over.middle !== pitch.middle && (
+        <Button alignSelf="start" onClick={() => edit({ ...rig, pitch: over })}>
+          Centre it over whoever lies there
+        </Button>
+      )}
       {report !== null && <Leads leads={report.roof.leads} rig={rig} edit={edit} />}
       {report !== null && (
         <Text textStyle="quiet">
