@@ -509,7 +509,7 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
     sagLimit: rig.tightness * model.ridge.distance,
     endTied: endTiedOf(tied, readings),
     elastics: elasticsOf(tied, readings),
-    leads: leadsOf(tied),
+    leads: leadsOf(tied, rig.under),
     takeUp: takeUpOf(tied, states),
     pegs: pegsOf(tied),
     cords: cordsOf(tied),

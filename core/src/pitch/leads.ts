@@ -30,15 +30,17 @@ export const HANGS = 0.05;
 /** A drop lands within this of where it falls from, m. Judgement. */
 const SPLASH = 0.1;
 
-/** Every line of a roof along which water could come in, as the roof stands. */
-export function leadsOf({ model, engine, line, pitched }: TiedRig): Lead[] {
+/** Every line of a roof along which water could come in, as the roof stands. @param under who and what lies beneath */
+export function leadsOf({ model, engine, line, pitched }: TiedRig, under: RidgeRig['under'] = []): Lead[] {
   const { rig, members, mesh, layout } = model;
   const pitch = rig.pitch!;
   const { structure: s } = engine;
   const { at } = pitched.numbers;
   const place = (n: number): Vec3 => [at[3 * n]!, at[3 * n + 1]!, at[3 * n + 2]!];
-  const below = (p: Vec3): string[] =>
-    (rig.under ?? []).filter((l) => liesAt(l, p[0], p[1], SPLASH)).map((l) => (l.name === '' ? l.kind : l.name));
+  const below = (places: readonly Vec3[]): string[] =>
+    under
+      .filter((l) => places.some((p) => liesAt(l, p[0], p[1], SPLASH)))
+      .map((l) => (l.name === '' ? l.kind : l.name));
   const out: Lead[] = [];
   members.forEach((m, k) => {
     if (m.role !== 'ridge' || pitch.line === 'over') return;
@@ -46,7 +48,7 @@ export function leadsOf({ model, engine, line, pitched }: TiedRig): Lead[] {
     const [first, last] = [i + s.passStart[i]!, i + s.passStart[i + 1]!];
     const nodes = [place(s.stretchFrom[first]!)];
     for (let j = first; j <= last; j++) nodes.push(place(s.stretchTo[j]!));
-    const lowest = nodes.reduce((a, b) => (b[2] < a[2] ? b : a));
+    const low = lowestOf(nodes);
     for (const end of [0, 1] as const) {
       const walk = end === 0 ? nodes : [...nodes].reverse();
       // the line lies under the cloth by no more than its straps: looked for just below it
@@ -69,8 +71,8 @@ export function leadsOf({ model, engine, line, pitched }: TiedRig): Lead[] {
         runsIn: found.slope < -RUNS,
         breaks: hasDrip(rig, id) ? 'drip' : hangs ? 'hitch' : null,
         tailAt: found.edge + INSIDE,
-        drips: lowest,
-        on: below(lowest),
+        drips: middleOf(low),
+        on: below(low),
       });
     }
   });
@@ -82,7 +84,7 @@ export function leadsOf({ model, engine, line, pitched }: TiedRig): Lead[] {
     const long = norm(way);
     const slope = Math.atan2(way[2], Math.hypot(way[0], way[1]));
     const other = ties.find((x) => x !== m)?.reach!.key;
-    const drips = other === undefined ? head : lowestBetween(model, key.flat, other.flat, place);
+    const low = other === undefined ? [head] : lowestOf(foldBetween(model, key.flat, other.flat, place));
     const id: LeadId = `tie${m.end}`;
     out.push({
       id,
@@ -93,30 +95,42 @@ export function leadsOf({ model, engine, line, pitched }: TiedRig): Lead[] {
       runsIn: slope < -RUNS,
       breaks: hasDrip(rig, id) ? 'drip' : null,
       tailAt: Math.max(0, long - INSIDE),
-      drips,
-      on: below(drips),
+      drips: middleOf(low),
+      on: below(low),
     });
   }
   return out;
 }
 
-/** The lowest node on the straight fold of the cloth between two of its points: water runs along its underside to there. */
-function lowestBetween(
+/** Lower by less than this water drips from all of it, m: nobody could tell which. Judgement. */
+const LEVEL = 0.01;
+
+/** Where water leaves a line or a fold: all of it that is as low as its lowest place. */
+function lowestOf(places: readonly Vec3[]): Vec3[] {
+  const lowest = Math.min(...places.map((p) => p[2]));
+  return places.filter((p) => p[2] < lowest + LEVEL);
+}
+
+function middleOf(places: readonly Vec3[]): Vec3 {
+  const mean = (c: 0 | 1 | 2): number => places.reduce((sum, p) => sum + p[c], 0) / places.length;
+  return [mean(0), mean(1), mean(2)];
+}
+
+/** Nodes on the straight fold of the cloth between two of its points: water runs along its underside. */
+function foldBetween(
   { mesh }: TiedRig['model'],
   a: readonly [number, number],
   b: readonly [number, number],
   place: (n: number) => Vec3,
-): Vec3 {
+): Vec3[] {
   const way = [b[0] - a[0], b[1] - a[1]] as const;
   const long = Math.hypot(...way);
-  let lowest: Vec3 | null = null;
+  const out: Vec3[] = [];
   for (let n = 0; n < mesh.flat.length / 2; n++) {
     const [s, t] = [mesh.flat[2 * n]! - a[0], mesh.flat[2 * n + 1]! - a[1]];
-    if (Math.abs(s * way[1] - t * way[0]) / long > 1e-6) continue;
-    const p = place(n);
-    if (lowest === null || p[2] < lowest[2]) lowest = p;
+    if (Math.abs(s * way[1] - t * way[0]) / long < 1e-6) out.push(place(n));
   }
-  return lowest!;
+  return out;
 }
 
 /** Leads that let water in onto somebody, or onto what should stay dry. */

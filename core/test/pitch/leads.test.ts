@@ -10,7 +10,7 @@ import { contextFor, rigOf, squareRoof } from './helper.js';
 const roof = squareRoof(3);
 const context = contextFor(roof);
 const gable = rigOf('gable', roof);
-const leads = (rig: RidgeRig) => leadsOf(tieOff(pitchModel(rig, context), { atOnce: true }));
+const leads = (rig: RidgeRig) => leadsOf(tieOff(pitchModel(rig, context), { atOnce: true }), rig.under);
 const sleeper: Lying = { id: 's', kind: 'sleeper', name: 'Hazel', at: [3.5, 0], toward: 0 };
 
 describe('water along the lines of a roof', () => {
