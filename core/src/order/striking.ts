@@ -77,7 +77,8 @@ function offLine(turn: InTurn, rig: RidgeRig, report: RigReport, roof: string, w
   const ties = report.rows.filter((r) => r.role === 'tie');
   const by = report.roof!.hitches.length > 0 ? 'hitches' : ties.length > 0 ? 'ends' : 'ground';
   for (const tie of ties) {
-    const end = tie.id === ties[0]!.id ? 0 : 1;
+    // rows stand weakest first: which tree it is tells where it comes to
+    const end = report.roof!.guys.find((g) => g.id === tie.id)!.foot[0] > 0 ? 1 : 0;
     const t = findTermination(rig.ends[end].termination)!;
     turn.add(
       `slip ${tie.id}`,
