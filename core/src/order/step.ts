@@ -11,6 +11,17 @@ export type Hauled =
   | { readonly how: 'passes'; readonly count: number; readonly takeUp: number }
   | { readonly how: 'pulley'; readonly pull: Pull; readonly loopOut: number };
 
+/** An end of a line that is let go, and what holds it. */
+export interface LettingGo {
+  readonly tree: string;
+  readonly hitch: string;
+  /** What it holds as it is let go, N; zero where it is slack. */
+  readonly tension: number;
+  readonly release: Release;
+  /** What it is kept by now; none where nothing was done to it. */
+  readonly keeper: Keeper;
+}
+
 /** What each kind of step says besides its name: numbers in SI, names as the rig has them. */
 export interface StepFacts {
   'look-up': { readonly trees: readonly string[] };
@@ -132,22 +143,9 @@ export interface StepFacts {
   // taking it down
   'unhook-bed': { readonly name: string };
   'ease-guys': { readonly guys: number; readonly pegs: number };
-  'lower-end': {
-    readonly tree: string;
-    readonly hitch: string;
-    readonly tension: number;
-    readonly release: Release;
-    readonly keeper: Keeper;
-  };
+  'lower-end': LettingGo;
   unhang: { readonly roof: string; readonly wet: boolean; readonly by: 'hitches' | 'ends' | 'ground' };
-  'slip-end': {
-    readonly tree: string;
-    readonly hitch: string;
-    readonly tension: number;
-    readonly release: Release;
-    /** What it is kept by now; none where nothing was done to it. */
-    readonly keeper: Keeper;
-  };
+  'slip-end': LettingGo;
   'stow-line': { readonly middle: boolean };
   'hank-guys': { readonly count: number };
   'draw-pegs': { readonly pegs: number };

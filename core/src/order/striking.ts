@@ -5,7 +5,7 @@ import type { RidgeRig, RigContext } from '../rig/index.js';
 import type { RigReport } from '../shelter/index.js';
 import { isPinned } from './pinned.js';
 import { Steps, countOf } from './pitching.js';
-import type { Step } from './step.js';
+import type { LettingGo, Step } from './step.js';
 
 /** Water that a fibre takes up from which on it is hung to dry, share of its mass. Judgement, 0.1 to 0.3. */
 const DRINKS = 0.2;
@@ -72,6 +72,18 @@ function offGuys(turn: InTurn, { roof }: RigReport): void {
     });
 }
 
+/** What is known where an end of the rig is let go that holds so much, N. */
+function lettingGo(rig: RidgeRig, end: 0 | 1, tension: number): LettingGo {
+  const t = findTermination(rig.ends[end].termination)!;
+  return {
+    tree: rig.trunks[end].name,
+    hitch: t.name,
+    tension,
+    release: t.release,
+    keeper: isPinned(rig, t) ? t.keeper : 'none',
+  };
+}
+
 /** The cloth taken from whatever carries it. */
 function offLine(turn: InTurn, rig: RidgeRig, report: RigReport, roof: string, wet: boolean): void {
   const ties = report.rows.filter((r) => r.role === 'tie');
@@ -79,20 +91,7 @@ function offLine(turn: InTurn, rig: RidgeRig, report: RigReport, roof: string, w
   for (const tie of ties) {
     // rows stand weakest first: which tree it is tells where it comes to
     const end = report.roof!.guys.find((g) => g.id === tie.id)!.foot[0] > 0 ? 1 : 0;
-    const t = findTermination(rig.ends[end].termination)!;
-    turn.add(
-      `slip ${tie.id}`,
-      'slip-end',
-      {
-        tree: rig.trunks[end].name,
-        hitch: t.name,
-        tension: tie.pitched,
-        release: t.release,
-        keeper: isPinned(rig, t) ? t.keeper : 'none',
-      },
-      ['take-off'],
-      { lines: [tie.id] },
-    );
+    turn.add(`slip ${tie.id}`, 'slip-end', lettingGo(rig, end, tie.pitched), ['take-off'], { lines: [tie.id] });
   }
   turn.add('unhang', 'unhang', { roof, wet, by }, ['cloth'], { lines: ['cloth', 'loop0', 'loop1'] });
 }
@@ -106,21 +105,11 @@ function lower(turn: InTurn, rig: RidgeRig, { body }: RigContext, report: RigRep
   const i = hauledEnd(rig);
   const high = rig.trunks[i].tieHeight > body.reach;
   if (ridge === undefined || report.roof === null || !(high || rig.work?.hauls === 'hung')) return false;
-  const t = findTermination(rig.ends[i].termination)!;
-  turn.add(
-    'lower-end',
-    'lower-end',
-    {
-      tree: rig.trunks[i].name,
-      hitch: t.name,
-      tension: ridge.pitched,
-      release: t.release,
-      keeper: isPinned(rig, t) ? t.keeper : 'none',
-    },
-    ['take-off', 'knot'],
+  turn.add('lower-end', 'lower-end', lettingGo(rig, i, ridge.pitched), ['take-off', 'knot'], {
+    lines: ['ridge', 'cloth'],
     // one lets the line down while another takes the cloth
-    { lines: ['ridge', 'cloth'], hands: 2 },
-  );
+    hands: 2,
+  });
   return true;
 }
 
@@ -130,17 +119,12 @@ function letGo(turn: InTurn, rig: RidgeRig, report: RigReport, lowered: boolean)
   if (ridge === undefined) return;
   const hauled = hauledEnd(rig);
   for (const i of [hauled, 1 - hauled] as (0 | 1)[]) {
-    const t = findTermination(rig.ends[i].termination)!;
+    const facts = lettingGo(rig, i, i === hauled && !lowered ? ridge.pitched : 0);
+    // what kept the end was taken out when the line was let down
     turn.add(
       `slip-end${i}`,
       'slip-end',
-      {
-        tree: rig.trunks[i].name,
-        hitch: t.name,
-        tension: i === hauled && !lowered ? ridge.pitched : 0,
-        release: t.release,
-        keeper: isPinned(rig, t) && !(lowered && i === hauled) ? t.keeper : 'none',
-      },
+      lowered && i === hauled ? { ...facts, keeper: 'none' } : facts,
       ['take-off'],
       { lines: ['ridge'] },
     );

@@ -1,4 +1,5 @@
 import { FEET, PULL_NAMES } from '../catalogue/index.js';
+import type { Keeper, Release } from '../catalogue/index.js';
 import type { Hauled, MarkedLine, Step, StepCode, StepFacts, marksOf } from '../order/index.js';
 import type { BodyMeasures, Phrase, UnitChoice } from '../quantity/index.js';
 import { amount, capital, metres, nearestMark, phrase, sayHaul, sayHeight, saySmall, tell } from '../quantity/index.js';
@@ -238,7 +239,7 @@ const WORDS: Words = {
   }),
   'lower-end': ({ tree, hitch, tension, release, keeper }) => ({
     what: `Let the line down at ${tree}`,
-    how: phrase`${capital(hitch)}, under ${amount(tension, 'force')}: ${sayUnkeeping(keeper)}take the strain before you ${sayLettingGo(release)}. Let it down to working height and hold it there by a half hitch: the roof is folded where hands reach.`,
+    how: phrase`${capital(hitch)}, under ${amount(tension, 'force')}: ${sayEasing(release, keeper)} Let it down to working height and hold it there by a half hitch: the roof is folded where hands reach.`,
     number: [amount(tension, 'force')],
   }),
   unhang: ({ roof, wet, by }) => ({
@@ -249,7 +250,7 @@ const WORDS: Words = {
     what: `Let the line go at ${tree}`,
     how:
       tension > 0
-        ? `${capital(hitch)}: ${sayUnkeeping(keeper)}take the strain on the working end before you ${sayLettingGo(release)}. Stand beside the line, not in it.`
+        ? `${capital(hitch)}: ${sayEasing(release, keeper)}`
         : `${capital(hitch)}, slack now.`,
     number: tension > 0 ? [amount(tension, 'force')] : '',
   }),
@@ -279,6 +280,11 @@ const WORDS: Words = {
     how: `${bark ? 'The bark where lines went round, ' : ''}peg holes trodden in, nothing left on any branch.`,
   }),
 };
+
+/** How an end is let go that still holds, and where one stands. */
+function sayEasing(release: Release, keeper: Keeper): string {
+  return `${sayUnkeeping(keeper)}take the strain on the working end before you ${sayLettingGo(release)}. Stand beside the line, not in it.`;
+}
 
 /** A step in its reader's words. */
 export function stepWords(step: Step, reader: Reader): StepWords {

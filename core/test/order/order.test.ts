@@ -13,7 +13,7 @@ import {
   strikingOf,
   timeOf,
 } from '../../src/order/index.js';
-import type { Step } from '../../src/order/index.js';
+import type { LettingGo, Step } from '../../src/order/index.js';
 import { HANDS, HAULS } from '../../src/rig/index.js';
 import type { Hands, Hauls, RidgeRig, RigContext, Work } from '../../src/rig/index.js';
 import { judgeRig } from '../../src/shelter/index.js';
@@ -90,6 +90,40 @@ describe.each(RIGS)('the work on %s', (name) => {
           expect(all).not.toMatch(/undefined|NaN|null|\[object/);
           if (length === 'ft') expect(said.number).not.toMatch(/\d m\b/);
         }
+  });
+});
+
+describe('what still holds as it is let go', () => {
+  const striking = (name: string, hauls: Hauls = 'bare'): readonly Step[] => {
+    const { rig, context, report } = of(name);
+    return strikingOf({ ...rig, work: { hands: 'two', hauls, rain: false, nights: 1 } }, context, report);
+  };
+  test.each(RIGS)('%s: says where one stands', (name) => {
+    for (const hauls of ['bare', 'hung'] as const)
+      for (const step of striking(name, hauls)) {
+        const held = step.code === 'slip-end' || step.code === 'lower-end' ? (step.facts as LettingGo).tension : 0;
+        const said = stepWords(step, { body: of(name).context.body, units: { length: 'm', force: 'N' } }).how;
+        expect(said.includes('Stand beside the line')).toBe(held > 0);
+      }
+  });
+  test('lowered first, the line is slack at both ends; else it holds where it was hauled', () => {
+    const holds = (hauls: Hauls): number =>
+      striking('gravel-spit-gable', hauls).filter((s) => s.code === 'slip-end' && (s.facts as LettingGo).tension > 0)
+        .length;
+    expect([holds('hung'), holds('bare')]).toEqual([0, 1]);
+  });
+  test('each end of a cloth without a ridgeline is let go at the tree it is tied to', () => {
+    const { rig, report } = of('gable-tied-by-its-ends');
+    const ties = striking('gable-tied-by-its-ends').filter((s) => s.code === 'slip-end');
+    expect(ties).toHaveLength(2);
+    for (const step of ties) {
+      const row = report.rows.find((r) => step.lines.includes(r.id))!;
+      // the trunk named in its own chain of strengths
+      const said = (step.facts as LettingGo).tree;
+      expect(rig.trunks.map((t) => t.name)).toContain(said);
+      expect(JSON.stringify(row.links)).toContain(said);
+    }
+    expect(new Set(ties.map((s) => (s.facts as LettingGo).tree)).size).toBe(2);
   });
 });
 
