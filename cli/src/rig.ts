@@ -303,6 +303,7 @@ function toJson(r: PitchResult, caseId: string, under: ReadonlySet<string>) {
       margin: Number.isFinite(h.margin) ? round(h.margin) : null,
       slid: round(h.slid, 4),
     })),
+    kept: r.kept.map((k) => ({ ...k, over: round(k.over), inBy: k.inBy === null ? null : round(k.inBy) })),
     cloth: {
       maxStress: round(Math.max(0, ...shape.stress)),
       slackShare: round(r.slack),
@@ -343,6 +344,10 @@ function toText(r: PitchResult, said: ReturnType<typeof toJson>): string[] {
     ...said.hitches.map(
       (h) =>
         `${h.name}: pull ${h.pull.toFixed(0)} N at ${((h.angle * 180) / Math.PI).toFixed(0)}° to the ridge, grip ratio ${h.gripRatio.toFixed(1)} dry, ${h.gripRatioWet.toFixed(1)} wet, margin ${num(h.margin, 0, 1)}${Math.abs(h.slid) > 0.005 ? `, slides ${(h.slid * 100).toFixed(0)} cm` : ''}`,
+    ),
+    ...said.kept.map(
+      (k) =>
+        `${k.name}: ${k.kept.toFixed(2)} m on the cloth, ${k.over < 0 ? `${(-k.over).toFixed(2)} m too short` : `${k.over.toFixed(2)} m over${k.secondLine ? ', enough for a second line' : ''}`}`,
     ),
     `cloth: at most ${said.cloth.maxStress.toFixed(0)} N/m, ${(said.cloth.slackShare * 100).toFixed(0)} % slack, ${(said.cloth.wrinkledShare * 100).toFixed(0)} % wrinkled; ${said.cloth.pondedLitres.toFixed(1)} l stand on it in rain`,
     `covers ${said.cloth.covered.toFixed(1)} m², headroom ${said.cloth.headroom.toFixed(2)} m, lowest edge ${said.cloth.lowestEdge.toFixed(2)} m`,

@@ -1,10 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { ofCode } from '../src/findings/index.js';
 import { GRAVITY, norm, sub } from '../src/quantity/index.js';
-import { besideHung, pitchModel, tieOff } from '../src/pitch/index.js';
+import { besideHung, evaluatePitch, pitchModel, tieOff } from '../src/pitch/index.js';
 import type { Hung, RidgeRig } from '../src/rig/index.js';
 import { HOOKED, alongFor, evaluateRidge, holdsAlong, wrapsOf } from '../src/rig/index.js';
 import { contextFor, rigOf, squareRoof } from './pitch/helper.js';
+import { toldOf } from './said.js';
 
 const roof = squareRoof(3);
 const context = contextFor(roof);
@@ -53,5 +54,23 @@ describe('what hangs on a line', () => {
     // and a hand's breadth of line that hangs there too
     expect(norm(sub(sides![1], sides![0])) / (3 * GRAVITY)).toBeCloseTo(1, 1);
     expect(alongFor(...sides!)).toBeGreaterThan(0);
+  });
+  test('what is light when it is hung up and soaks in the rain slides then: the wet night is looked at too', () => {
+    const told = (coat: Hung, full: boolean): string[] => {
+      const rig = { ...gable, hung: [coat], tensioning: { ...gable.tensioning, tension: 150 } };
+      const { findings } = evaluatePitch(rig, context, { full, spreads: false, rising: false }).result;
+      return ofCode(findings, 'hung-slides').map((f) => f.facts.name);
+    };
+    const coat: Hung = { ...pack, name: 'coat', mass: 0.8, wetMass: 12, at: 0.5 };
+    expect(told(coat, false)).toEqual([]);
+    expect(told(coat, true)).toEqual(['coat']);
+    expect(told({ ...coat, wetMass: 0.9 }, true)).toEqual([]);
+  });
+  test('without a ridgeline nothing hangs on it, and no cord is joined to it: both are said', () => {
+    const joined = { cord: 'guy', bend: 'double-sheet-bend', at: 2 };
+    const ends = { ...gable, hung: [pack], joined, pitch: { ...pitch, line: 'none' as const } } as RidgeRig;
+    const { findings } = evaluatePitch(ends, context, { full: false }).result;
+    expect(ofCode(findings, 'no-line').map((f) => f.facts)).toEqual([{ things: ['pack'], joined: true }]);
+    expect(toldOf(ofCode(findings, 'no-line')).join()).toContain('the cord joined on');
   });
 });

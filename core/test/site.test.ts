@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { KitCord, RidgeRig } from '../src/rig/index.js';
-import { evaluateRidge, leeward, pitchedAsWished, problemsOf, rigAt } from '../src/rig/index.js';
+import { evaluateRidge, leeward, pegsBare, pitchedAsWished, problemsOf, rigAt } from '../src/rig/index.js';
 import { contextFor, squareRoof } from './pitch/helper.js';
 import { FORMS, rankSpans } from '../src/ground/index.js';
 import { formOf, opensIntoWind } from '../src/roof/index.js';
@@ -13,14 +13,15 @@ const camp = JSON.parse(readFileSync(join(process.cwd(), 'examples/sallow-ait.js
   kit: KitCord[];
   rigs: { rig: RidgeRig }[];
 };
-const context = { kit: camp.kit, body: who.body, required: DEFAULT_REQUIRED };
+const PEGS = contextFor(squareRoof(3)).pegs;
+const context = { kit: camp.kit, body: who.body, required: DEFAULT_REQUIRED, pegs: PEGS };
 const rig = camp.rigs[0]!.rig;
 
 describe('a rig on a span of the ground', () => {
   test('every span of the landing takes every demo rig, and it can be judged there', () => {
     for (const span of rankSpans(prepared(landing)).good.slice(0, 20))
       for (const { rig: before } of camp.rigs) {
-        const after = rigAt(landing, 'the-landing', span, before);
+        const after = rigAt(landing, 'the-landing', span, before, PEGS);
         expect(problemsOf(after, context)).toEqual([]);
         const result = evaluateRidge(after, context, { ranges: false });
         expect(Number.isFinite(result.tension.value)).toBe(true);
@@ -30,7 +31,7 @@ describe('a rig on a span of the ground', () => {
   test('takes the trees, their distance and their rise; the ridge comes out level', () => {
     const p = place([tree('a', [-3.2, 0], { girth: 0.7, wood: 'ash' }), tree('b', [3.2, 0], { foot: 0.4 })]);
     const span = rankSpans(prepared(p)).good.find((s) => !s.newPole)!;
-    const after = rigAt(p, 'p', span, rig);
+    const after = rigAt(p, 'p', span, rig, PEGS);
     expect(after.span).toMatchObject({ how: 'tape', tape: Math.round(span.span * 100) / 100 });
     expect(after.groundRise).toBeCloseTo(0.4, 9);
     expect(after.trunks[0]).toMatchObject({ wood: 'ash', girth: 0.7 });
@@ -42,7 +43,7 @@ describe('a rig on a span of the ground', () => {
     const p = place([tree('a', [-3.2, 0]), tree('b', [3.2, 0])]);
     const span = rankSpans(prepared(p)).good.find((s) => !s.newPole)!;
     const wall = { id: 'w', kind: 'brush', at: [1, 3], toward: 0, length: 4, height: 1 } as const;
-    const after = rigAt(p, 'p', span, { ...rig, walls: [{ ...wall, at: [1, 3] }], fire: { at: [1, -5] } });
+    const after = rigAt(p, 'p', span, { ...rig, walls: [{ ...wall, at: [1, 3] }], fire: { at: [1, -5] } }, PEGS);
     expect(after.walls).toBeUndefined();
     expect(after.fire).toBeUndefined();
   });
@@ -52,7 +53,7 @@ describe('a rig on a span of the ground', () => {
         { ...tree('a', [-3.2, 0]), name: a },
         { ...tree('b', [3.2, 0]), name: b },
       ]);
-      return rigAt(p, 'p', rankSpans(prepared(p)).good[0]!, rig).trunks.map((t) => t.name);
+      return rigAt(p, 'p', rankSpans(prepared(p)).good[0]!, rig, PEGS).trunks.map((t) => t.name);
     };
     expect(named('Upstream alder', 'Tree 2')).toEqual(['the upstream alder', 'tree 2']);
     expect(named('My post', 'the willow')).toEqual(['My post', 'the willow']);
@@ -66,7 +67,7 @@ describe('a rig on a span of the ground', () => {
       wind: { beaufort: 4, from: 1.2, shelter: 'open' },
     });
     const span = rankSpans(prepared(p)).good.find((s) => !s.newPole)!;
-    const { pitch, span: long } = rigAt(p, 'p', span, moved);
+    const { pitch, span: long } = rigAt(p, 'p', span, moved, PEGS);
     const along = span.from.id === 'a' ? Math.PI / 2 : (3 * Math.PI) / 2;
     expect(pitch!.bearing).toBeCloseTo(along, 9);
     expect(pitch).toMatchObject({ soil: 'gravel', windFrom: 1.2, own: { '01': { foot: null, haul: 70 } } });
@@ -80,7 +81,7 @@ describe('a rig on a span of the ground', () => {
     });
     const span = rankSpans(prepared(p)).good.find((s) => !s.newPole)!;
     const paced = { ...span, sd: 0.2 };
-    const started = rigAt(p, 'p', paced, rig);
+    const started = rigAt(p, 'p', paced, rig, PEGS);
     expect(started.span).toMatchObject({ how: 'tape', sd: 0.2 });
     const [low, high] = evaluateRidge(started, context).span.range!;
     expect(high - low).toBeCloseTo(2 * 1.645 * 0.2, 2);
@@ -109,7 +110,7 @@ describe('a rig on a span of the ground', () => {
         const ranking = rankSpans(prepared(wishing));
         const found = [...ranking.good, ...ranking.out].find((s) => !s.newPole)!;
         const span = leeward(wishing, found, form);
-        const { pitch } = pitchedAsWished(wishing, span, rigAt(wishing, 'p', span, rig), kit);
+        const { pitch } = pitchedAsWished(wishing, span, rigAt(wishing, 'p', span, rig, PEGS), kit);
         if (form === 'none') expect(pitch).toBeUndefined();
         else {
           expect(pitch!.form).toBe(form);
@@ -120,10 +121,35 @@ describe('a rig on a span of the ground', () => {
       }
     }
   });
-  test('a boulder stands on one’s word: it does not give, it is in no ledger, and a warning says what it is asked for', () => {
+  test('a boulder holds by its mass, a pole by two stays to pegs of the kit; without pegs that is one’s word', () => {
+    const p = place([
+      tree('a', [-3.2, 0]),
+      thing('boulder', 'b', [3.2, 0], { mass: 900 }),
+      thing('pole', 'c', [-3.2, 6], {}),
+    ]);
+    const { good, out } = rankSpans(prepared(p));
+    const all = [...good, ...out];
+    const at = (x: string, y: string, pegs: typeof PEGS): RidgeRig => {
+      const span = all.find((s) => !s.newPole && [s.from.id, s.to.id].sort().join() === [x, y].sort().join())!;
+      return rigAt(p, 'p', span, rig, pegs);
+    };
+    const stands = (r: RidgeRig) => r.trunks.map((t) => t.stand?.kind ?? (t.standsOnWord === true ? 'word' : 'stem'));
+    const boulder = at('a', 'b', PEGS);
+    expect(stands(boulder).sort()).toEqual(['lump', 'stem']);
+    expect(boulder.trunks.find((t) => t.stand !== undefined)!.stand).toEqual({ kind: 'lump', mass: 900 });
+    expect(evaluateRidge(boulder, context).findings.map((f) => f.code)).not.toContain('no-stem');
+    const pole = at('a', 'c', PEGS);
+    expect(stands(pole).sort()).toEqual(['pole', 'stem']);
+    expect(problemsOf(pole, context)).toEqual([]);
+    expect(evaluateRidge(pole, context).ledger.some((j) => /stay/.test(j.link.name))).toBe(true);
+    // its two stays take a peg each, which a line alone counts too
+    expect([...pegsBare(pole)]).toEqual([['cut', 2]]);
+    expect(stands(at('a', 'c', [])).sort()).toEqual(['stem', 'word']);
+  });
+  test('a boulder that is immovable stands on one’s word: it does not give, it is in no ledger, and a warning says what it is asked for', () => {
     const p = place([tree('a', [-3.2, 0]), thing('boulder', 'b', [3.2, 0], { fixed: true })]);
     const span = rankSpans(prepared(p)).good.find((s) => s.to.id === 'b')!;
-    const after = rigAt(p, 'p', span, rig);
+    const after = rigAt(p, 'p', span, rig, PEGS);
     expect(after.trunks.map((t) => t.standsOnWord)).toEqual([undefined, true]);
     const result = evaluateRidge(after, context);
     expect(result.ledger.map((j) => j.link.id)).toContain('trunk-0');

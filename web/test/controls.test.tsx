@@ -353,6 +353,20 @@ describe('guys', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Put right middle back' }));
     expect(last().pitch!.own['11']).toEqual({ off: false });
   });
+  test('all live on the cloth at a length, one at its own; what is over of it is told beside it', () => {
+    const all = shown(file.rig);
+    type(screen.getByLabelText('Length on the cloth'), '5');
+    expect(all.last().pitch!.guy.kept).toBe(5);
+    cleanup();
+    const one = shown(all.last(), 'guy 01');
+    expect(screen.getByText(/over: hank it and hang it in a fork/)).toBeTruthy();
+    type(screen.getByLabelText('Length on the cloth'), '0');
+    expect(one.last().pitch!.own['01']!.kept).toBe(0);
+    cleanup();
+    // cut to need, nothing is said of what is over
+    shown(one.last(), 'guy 01');
+    expect(screen.queryByText(/hank it and hang it/)).toBeNull();
+  });
   test('as all the others again; following the cloth again', () => {
     const own = { '01': { haul: 70, foot: [3.5, 3] as const } };
     const { last } = shown({ ...file.rig, pitch: { ...file.rig.pitch!, own } }, 'guy 01');
@@ -477,6 +491,13 @@ describe('what else can be told of a rig that stands', () => {
     expect(last().trunks[0].standsOnWord).toBe(true);
     await press(screen.getAllByLabelText('The line goes over a branch of it')[0]!);
     expect(last().trunks[0].branch).toEqual({ thickness: 0.12, out: 0.5 });
+  });
+  test('a window is opened in either flank', () => {
+    const river = read('window-to-the-river');
+    const { editing, last } = editor(river.rig);
+    render(<RoofControls editing={editing} roofs={contextOf(river).roofs} report={null} />);
+    fireEvent.change(screen.getByLabelText('Its window'), { target: { value: 'some' } });
+    expect(last().pitch!.shape.side).toBe(1);
   });
   test('a pole’s stays are told beside it, and their anchor changed', () => {
     const first = editor(bareRig);

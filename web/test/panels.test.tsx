@@ -309,6 +309,7 @@ describe('beside another rig', () => {
       <PitchCompare
         name="river bed"
         mine={mine}
+        context={fly.context}
         others={[other]}
         chosen={other}
         other={{ rig: gable.rig, report: theirs, problem: '' }}
@@ -321,6 +322,20 @@ describe('beside another rig', () => {
     );
     return onChoose;
   };
+  test('what it takes to make one of the other is told between the same trees, and not between others', () => {
+    shown({});
+    expect(screen.queryByText(/To make the other of this one/)).toBeNull();
+    cleanup();
+    const pitch = gable.rig.pitch!;
+    const turned: RidgeRig = { ...gable.rig, pitch: { ...pitch, form: 'diagonal', own: {}, order: [] } };
+    const square = judge(gable);
+    shown({
+      mine: square,
+      context: gable.context,
+      other: { rig: turned, report: { ...square, rig: turned }, problem: '' },
+    });
+    expect(screen.getByText(/To make the other of this one/).textContent).toContain('turned on its middle');
+  });
   test('totals first, then line by line; a line only one has is told as none', () => {
     shown({});
     const cells = (name: RegExp): (string | null)[] =>

@@ -1,4 +1,4 @@
-import { GEAR_LISTS, pegsOfBed, togglesOf, usedBy } from '../rig/index.js';
+import { GEAR_LISTS, pegsBare, togglesOf, usedBy } from '../rig/index.js';
 import type { Gear, GearList } from '../rig/index.js';
 import { pegsWanted } from '../shelter/index.js';
 import type { RigReport } from '../shelter/index.js';
@@ -33,7 +33,7 @@ export function thingsOf(planned: readonly Planned[], reports: ReadonlyMap<strin
           const report = reports.get(id);
           const wants =
             list === 'pegs'
-              ? ((report === undefined ? pegsOfBed(rig) : pegsWanted(report)).get(thing.id) ?? 0)
+              ? ((report === undefined ? pegsBare(rig) : pegsWanted(report)).get(thing.id) ?? 0)
               : Number(usedBy(rig)[list].has(thing.id));
           return wants > 0 ? [{ of: id, wants }] : [];
         });

@@ -24,7 +24,9 @@ export const HAND_TIMES = {
   'ridge-tie': minutes('an end of the ridge tied', 4),
   'ridge-haul': minutes('the ridge hauled', 3),
   hitches: minutes('both hitches', 3),
+  turn: minutes('a cloth turned on its middle', 3),
   prop: minutes('a prop stood up', 3),
+  flick: minutes('a stick flicked away', 0.2),
   all: minutes('a roof pitched anew', 25),
   // and what belongs to pitching alone
   look: minutes('looked up, pushed and walked round', 4),

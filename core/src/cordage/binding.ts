@@ -90,6 +90,7 @@ export function cutOfBinding(
     knots: BINDING_KNOTS[knot].diameters * diameter,
     tails: ENDS,
     travel: 0,
+    over: 0,
   };
 }
 

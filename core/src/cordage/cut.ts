@@ -14,6 +14,8 @@ export interface Cut {
   readonly tails: number;
   /** Hauled past what it is made fast to. */
   readonly travel: number;
+  /** Beyond what it wants: hanked and hung up. */
+  readonly over: number;
 }
 
 const PARTS = {
@@ -22,6 +24,7 @@ const PARTS = {
   knots: { symbol: 'k', title: 'in its knots' },
   tails: { symbol: 't', title: 'tails to grip and to slip' },
   travel: { symbol: 'r', title: 'hauled past its tension end' },
+  over: { symbol: 'o', title: 'over, hanked and hung up' },
 } as const;
 const NAMES = Object.keys(PARTS) as readonly (keyof typeof PARTS)[];
 

@@ -44,6 +44,7 @@ export const cutBetween = (
   knots: ends.reduce((sum, e) => sum + e.knotDiameters * diameter, 0),
   tails: ends.reduce((sum, e) => sum + (e.tail ?? TAIL), 0),
   travel: ends.reduce((sum, e) => sum + (e.runsOn ?? 0), travel),
+  over: 0,
 });
 
 /** Length of cord to have in hand, m: unstressed span + wraps + knots + tails + tensioning travel. */

@@ -28,6 +28,8 @@ export interface Facts {
   readonly 'line-grounded': { readonly said: string };
   /** Cord in all that a hank must give, and what is on hand, m. */
   readonly 'cord-short': { readonly cord: string; readonly wanted: number; readonly have: number };
+  /** A guy that lives on the cloth does not reach: by how much, and how far its foot comes in for it, m; null where that does not do. */
+  readonly 'guy-short': { readonly guy: string; readonly by: number; readonly inBy: number | null };
   readonly 'pegs-short': { readonly pegs: string; readonly wanted: number; readonly have: number };
   /** Cloth on a line and not one guy, m². */
   readonly unguyed: { readonly area: number };
@@ -88,8 +90,8 @@ export interface Facts {
   readonly 'tab-sawn': { readonly lines: readonly string[] };
   /** Something slides along its line to where that is lowest: by how many wraps it hangs, 0 hooked on. */
   readonly 'hung-slides': { readonly name: string; readonly wraps: number };
-  /** Things told to hang on a ridgeline that the roof does not have. */
-  readonly 'no-line': { readonly things: readonly string[] };
+  /** Things told to hang on a ridgeline that the roof does not have, and whether a cord is told to be joined to it. */
+  readonly 'no-line': { readonly things: readonly string[]; readonly joined: boolean };
   /** A form without the ridgeline that it could have: cord saved, m, and the most that its cloth bears along the ridge, N. */
   readonly 'end-tied': { readonly saves: number; readonly carries: number; readonly said: string };
   /** Water that stands before it runs over, m³. */
@@ -156,6 +158,7 @@ const SEVERITIES = {
   'comes-down': 'fails',
   'line-grounded': 'fails',
   'cord-short': 'fails',
+  'guy-short': 'fails',
   'pegs-short': 'fails',
 
   sags: 'fails',

@@ -16,6 +16,7 @@ export const loopCut = (hank: string, loop: number, wraps: number, diameter: num
   knots: JOIN * diameter,
   tails: Math.max(TAILS, 2 * tail),
   travel: 0,
+  over: 0,
 });
 
 /**

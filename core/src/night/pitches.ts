@@ -1,6 +1,6 @@
 import { ladderOf } from '../ladder/index.js';
 import type { Turned } from '../ladder/index.js';
-import { evaluatePitch, meanOf } from '../pitch/index.js';
+import { evaluatePitch, layoutOf, meanOf } from '../pitch/index.js';
 import type { RigContext, RidgeRig } from '../rig/index.js';
 import { RIDGE_LIMITS, RigProblem } from '../rig/index.js';
 import type { PitchForm } from '../roof/index.js';
@@ -9,11 +9,12 @@ import { beaufortOf, windToward } from '../weather/index.js';
 import type { Effort } from './effort.js';
 import { effortOf } from './effort.js';
 
-/** In what another pitch differs: the windward edge on the ground, the ridge tied lower by so much, m, another form. */
+/** In what another pitch differs: the windward edge on the ground, the ridge tied lower by so much, m, another form, a window's stick away. */
 export interface Repitched {
   readonly windwardDown: boolean;
   readonly ridgeLower: number;
   readonly form: PitchForm | null;
+  readonly flicked: boolean;
 }
 
 /** The same roof between the same trees, pitched otherwise. */
@@ -36,15 +37,33 @@ const BEYOND = 1.2;
 /** Pitches that are told. */
 const TOLD = 2;
 
+const AS_IT_IS: Repitched = { windwardDown: false, ridgeLower: 0, form: null, flicked: false };
 const LOOKED: readonly Repitched[] = [
-  { windwardDown: true, ridgeLower: 0, form: null },
-  { windwardDown: false, ridgeLower: LOWER, form: null },
-  { windwardDown: true, ridgeLower: LOWER, form: null },
-  ...AGAINST_WIND.map((form) => ({ windwardDown: false, ridgeLower: 0, form })),
+  { ...AS_IT_IS, flicked: true },
+  { ...AS_IT_IS, windwardDown: true },
+  { ...AS_IT_IS, ridgeLower: LOWER },
+  { ...AS_IT_IS, windwardDown: true, ridgeLower: LOWER },
+  ...AGAINST_WIND.map((form) => ({ ...AS_IT_IS, form })),
 ];
 
+/** The rig with the sticks away that a form stands without; null where it has none. */
+export function flickedAway(rig: RidgeRig, context: RigContext): RidgeRig | null {
+  const away = layoutOf(rig, context).reaches.filter(
+    ({ key, stick }) => stick > 0 && key.role.to === 'guy' && key.role.stick === true && key.optional === true,
+  );
+  if (away.length === 0) return null;
+  const off = away.map(({ key: { id } }) => [id, { ...rig.pitch!.own[id], off: true }] as const);
+  return { ...rig, pitch: { ...rig.pitch!, own: { ...rig.pitch!.own, ...Object.fromEntries(off) } } };
+}
+
 /** The rig pitched so. @param from bearing of the wind, rad */
-function pitchedSo(rig: RidgeRig, { windwardDown, ridgeLower, form }: Repitched, from: number): RidgeRig {
+function pitchedSo(
+  rig: RidgeRig,
+  context: RigContext,
+  { windwardDown, ridgeLower, form, flicked }: Repitched,
+  from: number,
+): RidgeRig | null {
+  if (flicked) return flickedAway(rig, context);
   const pitch = rig.pitch!;
   const [a, b] = pitch.shape.edges;
   const windward = windToward(from, pitch.bearing)[1] < 0 ? 0 : 1;
@@ -92,8 +111,9 @@ export function otherPitches(
 ): readonly OtherPitch[] {
   const found = LOOKED.flatMap((how): OtherPitch[] => {
     if (how.form === rig.pitch!.form) return [];
-    const next = pitchedSo(rig, how, turned.from);
     try {
+      const next = pitchedSo(rig, context, how, turned.from);
+      if (next === null) return [];
       const { end, at } = ladderOf(next, context, turned, { upTo: BEYOND * gust, first: true })!;
       const bears = end === 'stands' ? null : at!;
       if (bears !== null && bears < gust) return [];

@@ -312,7 +312,7 @@ function roofSteps(
   // what stands on a prop is pegged down at its back first, stood up, and held by its front
   const standing = props.length > 0 && layout.plan.ridge === null;
   const put = (list: readonly Reach[], on: string): string[] =>
-    list.map((r) => guyStep(steps, rig, context, layout, r, on));
+    list.map((r) => guyStep(steps, rig, context, layout, report, r, on));
   const first = put(standing ? pegged : [], from);
   const prop =
     props.length === 0
@@ -368,6 +368,7 @@ function guyStep(
   rig: RidgeRig,
   context: RigContext,
   { reaches }: PitchLayout,
+  report: RigReport,
   r: Reach,
   after: string,
 ): string {
@@ -379,6 +380,7 @@ function guyStep(
     tree: (id) => treeOf(rig, id)?.name,
     line: (id) => reaches.find((x) => guyLine(x.key.id) === id)?.key.name,
   });
+  const kept = report.roof?.kept.find((k) => k.id === `guy ${key.id}`);
   const set = SETTING[anchor.kind] ?? (anchor.kind === 'peg' ? 'foot' : null);
   return steps.add(
     `${r.kind} ${key.id}`,
@@ -395,6 +397,8 @@ function guyStep(
       hitch: guy.hitch,
       wraps: guy.wraps,
       stick: r.stick,
+      over: Math.max(0, kept?.over ?? 0),
+      secondLine: kept?.secondLine === true,
     },
     [...(set === null ? [] : [set]), 'knot', ...(r.kind === 'peg' ? [] : (['knot'] as const))],
     { after: [after], lines: [`${r.kind} ${key.id}`, ...(r.stick > 0 ? [`s${key.id}`] : [])] },

@@ -119,6 +119,9 @@ export interface StepFacts {
     readonly hitch: GuyHitch;
     readonly wraps: number;
     readonly stick: number;
+    /** What is over where it lives on the cloth, m: 0 where it is cut to what it wants; and whether that makes a second line. */
+    readonly over: number;
+    readonly secondLine: boolean;
   };
   tighten: { readonly haul: number; readonly names: readonly string[] };
   strap: {

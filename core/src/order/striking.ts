@@ -121,13 +121,9 @@ function letGo(turn: InTurn, rig: RidgeRig, report: RigReport, lowered: boolean)
   for (const i of [hauled, 1 - hauled] as (0 | 1)[]) {
     const facts = lettingGo(rig, i, i === hauled && !lowered ? ridge.pitched : 0);
     // what kept the end was taken out when the line was let down
-    turn.add(
-      `slip-end${i}`,
-      'slip-end',
-      lowered && i === hauled ? { ...facts, keeper: 'none' } : facts,
-      ['take-off'],
-      { lines: ['ridge'] },
-    );
+    turn.add(`slip-end${i}`, 'slip-end', lowered && i === hauled ? { ...facts, keeper: 'none' } : facts, ['take-off'], {
+      lines: ['ridge'],
+    });
   }
   const hitched = (report.roof?.hitches.length ?? 0) > 0;
   turn.add('stow-line', 'stow-line', { middle: hitched }, ['hank'], { lines: ['ridge'] });

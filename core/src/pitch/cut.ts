@@ -1,10 +1,14 @@
 import { GUY_ENDS, acrossOf } from '../catalogue/index.js';
 import type { Cut, EndLength } from '../cordage/index.js';
-import { GUY_TRAVEL, PEG_TAILS, ROUND_ANCHOR, cutBetween } from '../cordage/index.js';
+import { GUY_TRAVEL, PEG_TAILS, ROUND_ANCHOR, cutBetween, cutLength } from '../cordage/index.js';
 import { loopCut } from '../hitch/index.js';
 import { haulTravel, ridgeCut, tiedTo, treeOf, trunkEnd } from '../rig/index.js';
 import { supportOf } from '../support/index.js';
 import type { Member, PitchModel } from './model.js';
+
+/** A guy's length where it lives on the cloth, m; 0 where it is cut to what it wants. Cords to a branch and stays of poles are no such guys. */
+export const keptLength = ({ role, reach }: Member): number =>
+  role === 'guy' && reach?.key.role.to === 'guy' ? (reach.guy.kept ?? 0) : 0;
 
 /** Cord for a member of this unstressed length: both knots, a tail and what is hauled with it; a hitch's loop by its own wraps. */
 export function cutOf(model: PitchModel, m: Member, length: number): Cut {
@@ -27,5 +31,6 @@ export function cutOf(model: PitchModel, m: Member, length: number): Cut {
   const girth = (tied === null ? null : treeOf(model.rig, tied.tree))?.girth ?? ROUND_ANCHOR;
   const runsOn = supportOf(guy.anchor).runsOn(guy.anchor);
   const foot: EndLength = { wraps: 1, girth, knotDiameters: made.cordInDiameters, runsOn };
-  return cutBetween(hank, length, [foot, tieOut], d, made.hauls ? GUY_TRAVEL : 0);
+  const wants = cutBetween(hank, length, [foot, tieOut], d, made.hauls ? GUY_TRAVEL : 0);
+  return { ...wants, over: Math.max(0, keptLength(m) - cutLength(wants)) };
 }

@@ -11,7 +11,7 @@ import type { HitchAdvice } from '../hitch/index.js';
 import { norm, sub } from '../quantity/index.js';
 import type { Phrase, Vec3 } from '../quantity/index.js';
 import type { BearerId, GivenWind, RigContext, RidgeRig, Row } from '../rig/index.js';
-import { extensionCut, gustOf, pegsOfBed, ratioOf, roofedIn, tiedTo, treeOf } from '../rig/index.js';
+import { extensionCut, gustOf, pegsFor, pegsOfBed, ratioOf, roofedIn, tiedTo, treeOf } from '../rig/index.js';
 import { judgedBy } from '../strength/index.js';
 import { PITCH_TRAITS, coverOf, runOff } from '../roof/index.js';
 import type { Cover, RunOff } from '../roof/index.js';
@@ -36,6 +36,8 @@ import type { CaseReading } from './reading.js';
 import type { Member, PitchModel } from './model.js';
 import { pitchModel } from './model.js';
 import type { HitchState, PitchState, TiedRig } from './solve.js';
+import { keptOf } from './kept.js';
+import type { KeptGuy } from './kept.js';
 import { leadsOf } from './leads.js';
 import type { Lead } from './leads.js';
 import { isStay } from './layout.js';
@@ -224,6 +226,8 @@ export interface PitchResult {
   /** What it saves and bears by having its ends tied without a ridgeline; null where it has one, or its form has none. */
   readonly endTied: EndTied | null;
   readonly elastics: readonly ElasticReport[];
+  /** Guys that live on the cloth at a length of their own. */
+  readonly kept: readonly KeptGuy[];
   /** Lines along which water could come in, and where it would drip. */
   readonly leads: readonly Lead[];
   /** What to take up again, by quiet case and row, m. */
@@ -509,13 +513,16 @@ export function evaluatePitch(rig: RidgeRig, context: RigContext, options: Pitch
     sagLimit: rig.tightness * model.ridge.distance,
     endTied: endTiedOf(tied, readings),
     elastics: elasticsOf(tied, readings),
+    kept: keptOf(tied),
     leads: leadsOf(tied, rig.under),
     takeUp: takeUpOf(tied, states),
     pegs: pegsOf(tied),
     cords: cordsOf(tied),
     residual: Math.max(...states.map((x) => x.numbers.residual)),
   };
-  return { result: { ...base, findings: findingsOf(tied, base, (id) => saidFor(cases, id)) }, tied, readings };
+  const still = alone.states.filter((x) => x.case.environment.wind === null);
+  const findings = findingsOf(tied, base, still, (id) => saidFor(cases, id));
+  return { result: { ...base, findings }, tied, readings };
 }
 
 /** Height at which who sits on the ground feels the wind, m. Judgement, 0.3 to 0.8. */
@@ -789,12 +796,8 @@ function takeUpOf({ model, pitched, line }: TiedRig, states: readonly PitchState
 }
 
 function pegsOf({ model }: TiedRig): PitchResult['pegs'] {
-  const wanted = new Map(pegsOfBed(model.rig));
-  for (const r of model.layout.reaches)
-    if (r.kind !== 'tie') {
-      const taken = supportOf(r.guy.anchor).takes(r.guy.anchor);
-      if (taken !== null) wanted.set(taken.pegs, (wanted.get(taken.pegs) ?? 0) + taken.count);
-    }
+  const held = model.layout.reaches.flatMap((r) => (r.kind === 'tie' ? [] : [[r.guy.anchor, 1] as const]));
+  const wanted = pegsFor(held, pegsOfBed(model.rig));
   return [...wanted].map(([id, count]) => {
     const kit = model.context.pegs.find((p) => p.id === id)!;
     return { id, name: kit.name, wanted: count, have: kit.count };

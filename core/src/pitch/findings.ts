@@ -14,7 +14,7 @@ import {
   travelOf,
   treeOf,
 } from '../rig/index.js';
-import { formOf, opensIntoWind } from '../roof/index.js';
+import { formOf, openSide, opensIntoWind } from '../roof/index.js';
 import { supportOf } from '../support/index.js';
 import type { PitchResult } from './evaluate.js';
 import { givesFirst } from './gives-first.js';
@@ -23,7 +23,7 @@ import { isOut } from './elastic.js';
 import { wetting } from './leads.js';
 import type { PitchModel } from './model.js';
 import { besideHung } from './solve.js';
-import type { TiedRig } from './solve.js';
+import type { PitchState, TiedRig } from './solve.js';
 import { bearing, heldTwice } from './pulls-on.js';
 
 /** A hitch slides when it goes farther than this, m: under it the solve's own rounding. */
@@ -33,10 +33,11 @@ const POOL = 0.5;
 /** Under cloth that hangs lower than this no flame burns safely, m. Judgement. */
 const FLAME_ROOM = 1.2;
 
-/** What is found about a pitched roof. @param saidOf a case at the end of a sentence, by its id */
+/** What is found about a pitched roof. @param still where it stands without wind, as pitched first @param saidOf a case at the end of a sentence, by its id */
 export function findingsOf(
   tied: TiedRig,
   r: Omit<PitchResult, 'findings'>,
+  still: readonly PitchState[],
   saidOf: (caseId: string) => string,
 ): Finding[] {
   const { model } = tied;
@@ -81,6 +82,8 @@ export function findingsOf(
     out.push(finding('sags', { under: 'roof', sag: r.sag, limit: r.sagLimit }));
   for (const { id, name, wanted, have } of r.cords)
     if (wanted > have) out.push(finding('cord-short', { cord: name, wanted, have }, id));
+  for (const { id, name, over, inBy } of r.kept)
+    if (over < 0) out.push(finding('guy-short', { guy: name, by: -over, inBy }, id));
   for (const { id, name, wanted, have } of r.pegs)
     if (wanted > have) out.push(finding('pegs-short', { pegs: name, wanted, have }, id));
   out.push(...heldTwice(model));
@@ -90,15 +93,11 @@ export function findingsOf(
       out.push(finding('hitch-slides', { hitch: h.name, by: Math.abs(h.slid) }, `loop${h.end}`));
     for (const advice of h.advice) out.push(finding('hitch', { hitch: h.name, advice }, `loop${h.end}`));
   }
-  out.push(
-    ...slidingFindings(
-      model.hasRidge ? rig.hung : [],
-      besideHung(tied, tied.pitched),
-      (at) => cordAlong(model.ridge, at).cord,
-      false,
-    ),
-  );
-  if (!model.hasRidge && rig.hung.length > 0) out.push(finding('no-line', { things: rig.hung.map((h) => h.name) }));
+  if (model.hasRidge) out.push(...sliding(tied, still));
+  else {
+    const facts = { things: rig.hung.map((h) => h.name), joined: rig.joined !== undefined };
+    if (facts.things.length > 0 || facts.joined) out.push(finding('no-line', facts));
+  }
   if (r.endTied !== null) {
     const { saves, carries, caseId } = r.endTied;
     out.push(finding('end-tied', { saves, carries, said: saidOf(caseId) }));
@@ -114,8 +113,9 @@ export function findingsOf(
   for (const at of model.layout.gathered) out.push(finding('no-tie-out', { at }));
   const trips = r.guys.filter((g) => g.trips);
   if (trips.length > 0) out.push(finding('guys-trip', { guys: trips.map((g) => g.name), of: r.guys.length }));
-  const { bearing: along, windFrom, form } = rig.pitch!;
-  if (rig.wind.beaufort > 0 && opensIntoWind(formOf(form), along, windFrom)) out.push(finding('opens-to-wind', {}));
+  const { bearing: along, windFrom, form, shape } = rig.pitch!;
+  if (rig.wind.beaufort > 0 && opensIntoWind({ open: openSide(formOf(form), shape) }, along, windFrom))
+    out.push(finding('opens-to-wind', {}));
   const { without = [] } = rig.pitch!;
   if (without.length > 0) out.push(finding('left-out', { kinds: without }));
   out.push(...(r.under?.findings ?? []));
@@ -133,6 +133,21 @@ function short(r: Omit<PitchResult, 'findings'>): Judged[] {
   return first !== undefined && breaks && first.judgement.ratio < 1
     ? [first, ...links.filter((j) => j !== first)]
     : links;
+}
+
+/** Things on the line that slide, in the first state without wind in which any does: as pitched, or soaked. */
+function sliding(tied: TiedRig, still: readonly PitchState[]): Finding[] {
+  const { rig, ridge } = tied.model;
+  for (const s of still) {
+    const found = slidingFindings(
+      rig.hung,
+      besideHung(tied, s),
+      (at) => cordAlong(ridge, at).cord,
+      s.case.environment.wet,
+    );
+    if (found.length > 0) return found;
+  }
+  return [];
 }
 
 /** Lines that are drawn bare through a fabric tie-out. */

@@ -8,6 +8,7 @@ export * from './middle.js';
 export * from './retension.js';
 export * from './leads.js';
 export { isOut } from './elastic.js';
+export type { KeptGuy } from './kept.js';
 export type { ElasticReport } from './elastic.js';
 export * from './envelope.js';
 export { crossing, leastOf, meanOf } from './first.js';

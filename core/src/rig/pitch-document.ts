@@ -24,6 +24,8 @@ const guy = part({
   foot: pair(within(P.foot)).nullable(),
   /** Stick under the tie-out, m: 0 none, -1 where the form needs one. */
   stick: within(P.guyStick),
+  /** Its whole length where it lives on the cloth, m; cut to what it wants where it is 0 or left out. */
+  kept: within(P.kept).optional(),
   /** Left off altogether. */
   off: yesNo('off'),
   /** How it takes hold of the cloth; tied to its tie-out where it is left out. */
@@ -90,6 +92,8 @@ export const pitchDocument = part({
     prop: within(P.prop),
     lift: within(P.lift),
     flap: within(P.flap),
+    /** Flank that is opened: 0 the right, 1 the left; the right where it is left out. */
+    side: whole(P.side).optional(),
   }),
   /** Bearing from the first tie to the second, rad clockwise from north. */
   bearing: within(P.bearing),

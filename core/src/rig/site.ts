@@ -10,21 +10,25 @@ import { freshKit, freshPitch } from './pitch.js';
 import type { KitCord } from './ridge.js';
 import { END_ROOM } from './ridge.js';
 import type { RidgeRig, Trunk } from './rig-document.js';
+import type { PoleStand } from './stand.js';
+import { usualPole } from './stand.js';
 
 const clamp = (v: number, min: number, max: number): number => Math.min(max, Math.max(min, v));
 const centimetre = (v: number): number => Math.round(v * 100) / 100;
 
-/** A thing of the ground as a trunk that a ridge is tied to. */
-function trunkOf(t: Thing, tieHeight: number): Trunk {
-  const { min, max } = RIDGE_LIMITS.girth;
-  const { wood, signs, onWord } = kindOf(t).trunk(t);
+/** A thing of the ground as a trunk that a ridge is tied to. @param pole stays of one that is to be set; taken on one's word without */
+function trunkOf(t: Thing, tieHeight: number, pole: PoleStand | null): Trunk {
+  const { girth, lump } = RIDGE_LIMITS;
+  const { wood, signs, onWord, held } = kindOf(t).trunk(t);
+  const stand =
+    held?.by === 'mass' ? { kind: 'lump' as const, mass: clamp(held.mass, lump.min, lump.max) } : held && pole;
   return {
     name: inSentence(t.name),
     wood,
-    girth: clamp(roundOf(t), min, max),
+    girth: clamp(roundOf(t), girth.min, girth.max),
     tieHeight,
     signs,
-    ...(onWord ? { standsOnWord: true } : {}),
+    ...(stand ? { stand } : onWord ? { standsOnWord: true } : {}),
   };
 }
 
@@ -104,8 +108,15 @@ export function pitchedAsWished(
 /**
  * A rig moved to a span of the ground: its trunks, their distance and rise, the wind; the roof keeps its length and is
  * centred. Walls and fire stay where they were; everything else is as it was tied.
+ * @param pegs of the kit: what holds the stays of a pole that is to be set
  */
-export function rigAt(place: Place, placeId: string, span: JudgedSpan, rig: RidgeRig): RidgeRig {
+export function rigAt(
+  place: Place,
+  placeId: string,
+  span: JudgedSpan,
+  rig: RidgeRig,
+  pegs: readonly KitPegs[],
+): RidgeRig {
   // what stood round it where it was stays there
   const { walls, fire, ...moved } = rig;
   void [walls, fire];
@@ -116,12 +127,13 @@ export function rigAt(place: Place, placeId: string, span: JudgedSpan, rig: Ridg
       wish.form === 'none' ? rig.trunks[i].tieHeight : wish.ridgeHeight + (i === 0 ? span.rise : -span.rise) / 2;
     return centimetre(clamp(own, RIDGE_LIMITS.tieHeight.min, RIDGE_LIMITS.tieHeight.max));
   };
+  const pole = pegs.length === 0 ? null : usualPole(rig.pitch?.guy.cord ?? rig.cord, pegs);
   const tape = centimetre(clamp(span.span, RIDGE_LIMITS.span.min, RIDGE_LIMITS.span.max));
   return {
     ...moved,
     span: { ...rig.span, how: 'tape', tape, sd: Math.round(span.sd * 1000) / 1000 },
     groundRise: centimetre(clamp(span.rise, RIDGE_LIMITS.groundRise.min, RIDGE_LIMITS.groundRise.max)),
-    trunks: [trunkOf(span.from, tie(0)), trunkOf(span.to, tie(1))],
+    trunks: [trunkOf(span.from, tie(0), pole), trunkOf(span.to, tie(1), pole)],
     hung: rig.hung.map((h) => ({ ...h, at: centimetre(clamp(h.at, END_ROOM, tape - END_ROOM)) })),
     tensioning: { ...rig.tensioning, dip: { ...rig.tensioning.dip, at: centimetre(tape / 2) } },
     wind: { beaufort: wind.beaufort, shelter: wind.shelter in SHELTERS ? wind.shelter : rig.wind.shelter },

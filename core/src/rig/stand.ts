@@ -3,7 +3,8 @@ import { findWood } from '../catalogue/index.js';
 import type { Described } from '../document/index.js';
 import { id, part, within } from '../document/index.js';
 import { z } from 'zod';
-import { guyAnchorDocument } from '../support/index.js';
+import { freshSupport, guyAnchorDocument } from '../support/index.js';
+import type { KitPegs } from '../support/index.js';
 import { RIDGE_LIMITS } from './limits.js';
 
 /** A pole that stands on its foot, held up by two back-stays spread behind it: out beyond it and to either side, m. */
@@ -22,6 +23,15 @@ const lump = part({ kind: z.literal('lump'), mass: within(RIDGE_LIMITS.lump) });
 export const standDocument = z.discriminatedUnion('kind', [pole, lump], { error: 'The kind must be pole or lump.' });
 export type Stand = Described<typeof standDocument>;
 export type PoleStand = Extract<Stand, { readonly kind: 'pole' }>;
+
+/** A pole between two stays of a cord to pegs, as it is usually set. */
+export const usualPole = (cord: string, pegs: readonly KitPegs[]): PoleStand => ({
+  kind: 'pole',
+  out: 2,
+  spread: 1.2,
+  cord,
+  anchor: freshSupport('peg', pegs),
+});
 
 /** Length of one back-stay of a pole, m. @param height of its head over its foot */
 export const stayLength = ({ out, spread }: PoleStand, height: number): number => Math.hypot(out, spread, height);

@@ -51,15 +51,30 @@ export function usedBy(rig: RidgeRig): Readonly<Record<'cords' | GearList, Reado
 }
 
 /** Pegs that a bed's stays take, by their id in the kit. */
-export function pegsOfBed({ bed }: RidgeRig): ReadonlyMap<string, number> {
-  const wanted = new Map<string, number>();
-  const take = (anchor: GuyAnchor, times: number): void => {
-    const taken = supportOf(anchor).takes(anchor);
-    if (taken !== null) wanted.set(taken.pegs, (wanted.get(taken.pegs) ?? 0) + times * taken.count);
-  };
-  for (const { anchor } of bed?.ends ?? [])
-    if (anchor.kind === 'pole') take(anchor.anchor, anchor.together === true ? 1 : anchor.stays);
-  if (bed?.sideStay) take(bed.sideStay.anchor, 1);
+export function pegsOfBed({ bed }: Pick<RidgeRig, 'bed'>): ReadonlyMap<string, number> {
+  const held: (readonly [GuyAnchor, number])[] = (bed?.ends ?? []).flatMap(({ anchor }) =>
+    anchor.kind === 'pole' ? [[anchor.anchor, anchor.together === true ? 1 : anchor.stays] as const] : [],
+  );
+  if (bed?.sideStay) held.push([bed.sideStay.anchor, 1]);
+  return pegsFor(held);
+}
+
+/** Pegs that a rig without a roof takes: those of its bed, and of the stays of poles that its line is tied to. */
+export function pegsBare({ bed, trunks }: Pick<RidgeRig, 'bed' | 'trunks'>): ReadonlyMap<string, number> {
+  const stays = trunks.flatMap(({ stand }) => (stand?.kind === 'pole' ? [[stand.anchor, 2] as const] : []));
+  return pegsFor(stays, pegsOfBed({ bed }));
+}
+
+/** Pegs that so many of each anchor take, by kind of peg, with those taken already. */
+export function pegsFor(
+  held: readonly (readonly [anchor: GuyAnchor, times: number])[],
+  taken: ReadonlyMap<string, number> = new Map(),
+): ReadonlyMap<string, number> {
+  const wanted = new Map(taken);
+  for (const [anchor, times] of held) {
+    const of = supportOf(anchor).takes(anchor);
+    if (of !== null) wanted.set(of.pegs, (wanted.get(of.pegs) ?? 0) + times * of.count);
+  }
   return wanted;
 }
 

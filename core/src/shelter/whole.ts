@@ -2,7 +2,7 @@ import type { Finding } from '../findings/index.js';
 import { against, inOrder } from '../findings/index.js';
 import { evaluatePitch } from '../pitch/index.js';
 import type { Evaluated, PitchResult, Solved, TiedRig } from '../pitch/index.js';
-import { evaluateRidge, pegsOfBed, rowsTogether } from '../rig/index.js';
+import { evaluateRidge, pegsBare, rowsTogether } from '../rig/index.js';
 import type { GivenWind, RigContext, RidgeResult, RidgeRig, Row } from '../rig/index.js';
 import type { BedResult } from './evaluate.js';
 import { evaluateBed } from './evaluate.js';
@@ -117,4 +117,4 @@ const treeIn = (link: string): string => (link.startsWith('trunk-') ? link.repla
 
 /** Pegs that a rig takes, by their id in the kit: of its roof with its bed's stays, or of those alone. */
 export const pegsWanted = ({ rig, roof }: Pick<RigReport, 'rig' | 'roof'>): ReadonlyMap<string, number> =>
-  roof === null ? pegsOfBed(rig) : new Map(roof.pegs.map((p) => [p.id, p.wanted]));
+  roof === null ? pegsBare(rig) : new Map(roof.pegs.map((p) => [p.id, p.wanted]));

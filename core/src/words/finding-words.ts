@@ -128,6 +128,12 @@ const WORDS: Words = {
     phrase`${capital(cord)} is too short: ${metres(wanted)} wanted, ${metres(have)} on hand.`,
     phrase`Fewer wraps, shorter guys, a closer pair of trees, or a sheet bend’s extension away from the load.`,
   ],
+  'guy-short': ({ guy, by, inBy }) => [
+    phrase`The ${guy} as it lives on the cloth is ${metres(by)} too short here.`,
+    inBy === null
+      ? phrase`Join a piece on with a double sheet bend, or swap it for a longer one.`
+      : phrase`Bring its foot in by ${metres(Math.ceil(20 * inBy) / 20)}, or join a piece on with a double sheet bend.`,
+  ],
   'pegs-short': ({ pegs, wanted, have }) => [
     phrase`${wanted - have} of ${pegs} are missing: ${wanted} wanted, ${have} on hand.`,
     phrase`Tie ${wanted - have} ${wanted - have === 1 ? 'guy' : 'guys'} to what grows there, or cut pegs.`,
@@ -260,9 +266,9 @@ const WORDS: Words = {
       ? phrase`Hang it by a loop hitch of two wraps, or where the line is lowest.`
       : phrase`Take ${wraps + 1} wraps, or hang it where the line is lowest.`,
   ],
-  'no-line': ({ things }) => [
-    phrase`There is no ridgeline for ${listed(things.map((name) => named(name, 'what hangs')))} to hang on: not counted.`,
-    phrase`Hang it elsewhere, or pitch the roof on a line.`,
+  'no-line': ({ things, joined }) => [
+    phrase`There is no ridgeline for ${listed([...things.map((name) => named(name, 'what hangs')), ...(joined ? ['the cord joined on'] : [])])}: not counted.`,
+    phrase`Pitch the roof on a line, or leave that out.`,
   ],
   'end-tied': ({ saves, carries, said }) => [
     saves > 0

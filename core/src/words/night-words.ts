@@ -41,14 +41,16 @@ export function taskWords(task: NightTask, units: UnitChoice = SI): { readonly w
 
 /** How else a roof is pitched, what it bears then and what that asks of hands. */
 export function pitchWords({ how, bears, dry, effort }: OtherPitch, units: UnitChoice = SI): string {
-  const { windwardDown, ridgeLower, form } = how;
+  const { windwardDown, ridgeLower, form, flicked } = how;
   const lower = ridgeLower > 0 ? tell(phrase`the ridge ${metres(ridgeLower)} lower`, units) : '';
   const what =
     form !== null
       ? `As ${PITCH_TRAITS[form].name}`
-      : windwardDown
-        ? `With the windward edge on the ground${lower === '' ? '' : ` and ${lower}`}`
-        : `With ${lower}`;
+      : flicked
+        ? 'With its stick flicked away'
+        : windwardDown
+          ? `With the windward edge on the ground${lower === '' ? '' : ` and ${lower}`}`
+          : `With ${lower}`;
   const then =
     bears === null
       ? 'nothing gives in it'
@@ -72,7 +74,9 @@ const TOUCHED: Readonly<Record<Handed['what'], readonly [one: string, many: stri
   'ridge-tie': ['tie of the ridge', 'ties of the ridge'],
   'ridge-haul': ['haul of the ridge', 'hauls of the ridge'],
   hitches: ['round of both hitches', 'rounds of both hitches'],
+  turn: ['cloth turned on its middle, which stays on the line', 'cloths turned'],
   prop: ['prop set', 'props set'],
+  flick: ['stick flicked away', 'sticks flicked away'],
   all: ['roof pitched anew', 'roofs pitched anew'],
 };
 

@@ -160,7 +160,7 @@ const WORDS: Words = {
     how: phrase`${amount(thick, 'diameter')} thick, its head rounded${props.padded ? ' and padded' : ''}, its foot ${FEET[props.foot].name}${props.rake > 0 ? phrase`, its head leaning out by ${amount(props.rake, 'angle')}` : phrase``}.${sticks === 2 ? ' Both heads in a doubled loop, twisted tight with a stick that is tied off.' : ''}`,
     number: [metres(height)],
   }),
-  guy: ({ name, kind, held, height, pegs, cord, hitch, wraps, stick, out }, { body, units }) => ({
+  guy: ({ name, kind, held, height, pegs, cord, hitch, wraps, stick, out, over, secondLine }, { body, units }) => ({
     what: kind === 'peg' ? `Peg the ${name} down` : kind === 'up' ? `Draw the ${name} up` : `Guy out the ${name}`,
     how:
       kind === 'up'
@@ -169,7 +169,7 @@ const WORDS: Words = {
           ? phrase`A loop of ${cord} to ${held}.`
           : phrase`${capital(cord)} to ${held}; ${GUY_HITCHES[hitch]}${hitch === 'adjustable' || hitch === 'elastic' ? `, ${wraps} wraps` : ''}.${
               stick > 0 ? phrase` A stick of ${metres(stick)} under the tie-out.` : phrase``
-            } Light for now.${pegs > 1 ? ' Pegs behind one another, tied together.' : ''}`,
+            } Light for now.${pegs > 1 ? ' Pegs behind one another, tied together.' : ''}${sayOver(over, secondLine)}`,
     number:
       kind === 'peg'
         ? ''
@@ -248,10 +248,7 @@ const WORDS: Words = {
   }),
   'slip-end': ({ tree, hitch, tension, release, keeper }) => ({
     what: `Let the line go at ${tree}`,
-    how:
-      tension > 0
-        ? `${capital(hitch)}: ${sayEasing(release, keeper)}`
-        : `${capital(hitch)}, slack now.`,
+    how: tension > 0 ? `${capital(hitch)}: ${sayEasing(release, keeper)}` : `${capital(hitch)}, slack now.`,
     number: tension > 0 ? [amount(tension, 'force')] : '',
   }),
   'stow-line': ({ middle }) => ({
@@ -280,6 +277,17 @@ const WORDS: Words = {
     how: `${bark ? 'The bark where lines went round, ' : ''}peg holes trodden in, nothing left on any branch.`,
   }),
 };
+
+/** What becomes of the rest of a guy that lives on the cloth. */
+export function sayOver(over: number, secondLine: boolean): Phrase {
+  return over < OVER
+    ? phrase``
+    : secondLine
+      ? phrase` ${metres(over)} over: to the nearer tree and across to the other it makes a second line to dry on.`
+      : phrase` ${metres(over)} over: hank it and hang it in a fork, off the ground.`;
+}
+/** Less than this over is a tail, m. Judgement, 0.3 to 1. */
+const OVER = 0.5;
 
 /** How an end is let go that still holds, and where one stands. */
 function sayEasing(release: Release, keeper: Keeper): string {

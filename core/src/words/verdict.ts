@@ -9,7 +9,7 @@ import { holds, saidTogether } from '../shelter/index.js';
 import type { BedResult, RigReport } from '../shelter/index.js';
 import type { Judged } from '../strength/index.js';
 import { slides } from '../strength/index.js';
-import { DRY } from '../under/index.js';
+import { DRY, POSTURES, postureUnder } from '../under/index.js';
 import type { UnderResult } from '../under/index.js';
 import { BEAUFORT, beaufortOf, compassPoint } from '../weather/index.js';
 import { marginWords, wordsOf } from './finding-words.js';
@@ -139,7 +139,7 @@ function besides({ line, roof, bed, findings }: RigReport, lead: Finding | null,
         : phrase`It sags ${small(line.sag.value)}; ${metres(line.sagLimit)} is the most you asked for.`,
     roof === null || ofBed
       ? null
-      : phrase`Headroom ${small(roof.cover.headroom)}, ${amount(roof.cover.ground, 'area')} covered.`,
+      : phrase`Headroom ${small(roof.cover.headroom)}, ${POSTURES[postureUnder(roof.cover.headroom, body)]}; ${amount(roof.cover.ground, 'area')} covered.`,
     roof === null || roof.under === null || ofBed ? null : sleepersUnder(roof.under),
     roof !== null && roof.under !== null && ofCode(findings, 'opens-to-wind').length > 0
       ? phrase`It opens into the wind: turn it about.`

@@ -6,7 +6,7 @@ export const solve = await loadSolver();
 
 /** A need of a plan that is looked at by itself. */
 export function need(id: string, length: number, role: NeedRole = 'guy', more: Partial<Need> = {}): Need {
-  const cut: Cut = { hank: 'a', between: length, wraps: 0, knots: 0, tails: 0, travel: 0 };
+  const cut: Cut = { hank: 'a', between: length, wraps: 0, knots: 0, tails: 0, travel: 0, over: 0 };
   return { id, of: 'rig', name: id, role, cut, length, roof: null, from: new Set(['a', 'b', 'c', 'd']), ...more };
 }
 

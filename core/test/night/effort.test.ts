@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { contextOf, readRigFile } from '../../src/formats/index.js';
-import { effortOf } from '../../src/night/index.js';
+import { betweenTheSame, effortOf } from '../../src/night/index.js';
 import type { Handed } from '../../src/night/index.js';
 import { layoutOf } from '../../src/pitch/index.js';
 import type { RidgeRig } from '../../src/rig/index.js';
@@ -57,7 +57,7 @@ describe('what a change asks of hands', () => {
     expect(parts.every((t) => 'name' in t && /left/.test(t.name ?? ''))).toBe(true);
     expect(alone).toBe(true);
   });
-  test('the ridge: hauled anew by one, tied lower by two; another form is all of it', () => {
+  test('the ridge: hauled anew by one, tied lower by two; without its line, or as a form without one, all of it', () => {
     const tighter: RidgeRig = { ...rig, tensioning: { ...rig.tensioning, how: 'tension', tension: 500 } };
     expect(touched(tighter)).toContain('ridge-haul');
     const [first, second] = rig.trunks;
@@ -66,11 +66,50 @@ describe('what a change asks of hands', () => {
     expect(lower.touched.filter((t) => t.what === 'ridge-tie')).toEqual([{ what: 'ridge-tie', end: 0 }]);
     expect(lower.alone).toBe(false);
     expect(effortWords(lower)).toMatch(/it wants two\.$/);
-    const storm = effortOf(rig, { ...rig, pitch: { ...pitch, form: 'storm' } }, context);
-    expect(storm.touched).toEqual([{ what: 'all', name: null }]);
-    expect(effortWords(storm)).toBe(
+    const ends = effortOf(rig, { ...rig, pitch: { ...pitch, line: 'none' } }, context);
+    expect(ends.touched).toEqual([{ what: 'all', name: null }]);
+    expect(touched({ ...rig, pitch: { ...pitch, form: 'prop' } })).toEqual(['all']);
+    expect(effortWords(ends)).toBe(
       '1 roof pitched anew: about 25 minutes by day, 50 minutes in the dark; it wants two.',
     );
+  });
+  test('a form in which the cloth hangs as it did is what its edges ask, whatever it is called', () => {
+    expect(touched({ ...rig, pitch: { ...pitch, form: 'storm' } })).toEqual([]);
+    const edges = [pitch.shape.edges[0] - 0.2, pitch.shape.edges[1]] as const;
+    const dropped: RidgeRig = {
+      ...rig,
+      pitch: { ...pitch, form: 'storm', shape: { ...pitch.shape, edges: [...edges] } },
+    };
+    const { touched: parts, alone } = effortOf(rig, dropped, context);
+    // three guys of the left edge are moved, and nothing else is touched
+    expect(parts).toHaveLength(3);
+    expect(parts.every((t) => 'name' in t && /left/.test(t.name ?? ''))).toBe(true);
+    expect(alone).toBe(true);
+  });
+  test('from square to diagonal it turns on its middle: hitches and feet are moved, the line is not', () => {
+    const diagonal: RidgeRig = { ...rig, pitch: { ...pitch, form: 'diagonal', own: {}, order: [] } };
+    for (const [a, b] of [
+      [rig, diagonal],
+      [diagonal, rig],
+    ] as const) {
+      const { touched: parts, alone } = effortOf(a, b, context);
+      const kinds = parts.map((t) => t.what);
+      expect(kinds.slice(0, 2)).toEqual(['turn', 'hitches']);
+      expect(kinds).toContain('foot');
+      for (const kind of ['all', 'ridge-tie', 'ridge-haul'] as const) expect(kinds).not.toContain(kind);
+      // every guy is off while it turns
+      expect(alone).toBe(false);
+      const all = effortOf(a, { ...b, pitch: { ...b.pitch!, line: 'none' } }, context);
+      expect(all.touched.map((t) => t.what)).toEqual(['all']);
+    }
+    expect(effortWords(effortOf(rig, diagonal, context))).toContain('turned on its middle, which stays on the line');
+  });
+  test('one is made of another only between the same trees', () => {
+    const { body } = context;
+    expect(betweenTheSame(rig, { ...rig, pitch: { ...pitch, form: 'storm' } }, body)).toBe(true);
+    expect(betweenTheSame(rig, { ...rig, span: { ...rig.span, how: 'tape', tape: 12 } }, body)).toBe(false);
+    const [first, second] = rig.trunks;
+    expect(betweenTheSame(rig, { ...rig, trunks: [first, { ...second, name: 'the other willow' }] }, body)).toBe(false);
   });
   test('there and back touches as much', () => {
     const key = keys[2]!;

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { contextOf, readRigFile } from '../../src/formats/index.js';
 import { casesAt } from '../../src/ladder/index.js';
-import { nightOf, otherPitches } from '../../src/night/index.js';
+import { effortOf, flickedAway, nightOf, otherPitches } from '../../src/night/index.js';
 import type { Before } from '../../src/night/index.js';
 import { evaluatePitch } from '../../src/pitch/index.js';
 import { SI } from '../../src/quantity/index.js';
@@ -72,6 +72,25 @@ describe('how else a roof is pitched before a bad hour', () => {
     // a little to leeward the roof keeps the rain off
     expect(asked(-0.5 * windward).dry).toEqual({ people: 2, of: 2 });
     expect(others.every((o) => o.dry === null)).toBe(true);
+  });
+  test('a window is shut by its stick flicked away: cheapest, by one alone, and it finds rest', () => {
+    const { rig, context } = load('window-to-the-river');
+    const away = flickedAway(rig, context)!;
+    const effort = effortOf(rig, away, context);
+    expect(effort.touched.map((t) => t.what).sort()).toEqual(['flick', 'take-off']);
+    expect(effort.alone).toBe(true);
+    const { result } = evaluatePitch(away, context, { full: true, spreads: false, rising: false });
+    for (const c of result.cases.filter((x) => x.wind === null)) expect(c.converged && !c.luffing).toBe(true);
+    // the edge lies lower than on its stick
+    const { result: open } = evaluatePitch(rig, context, { full: false });
+    expect(result.cover.ground).toBeLessThan(open.cover.ground);
+    const other = otherPitches(rig, context, { ...turned, from: rig.pitch!.windFrom }, 4)[0]!;
+    expect(other.how.flicked).toBe(true);
+    expect(pitchWords(other)).toMatch(/^With its stick flicked away: nothing gives in it\./);
+    // a form whose sticks carry it has none to spare
+    expect(flickedAway(fly.rig, fly.context)).toBeNull();
+    const bench = load('bench-roof-on-four-sticks');
+    expect(flickedAway(bench.rig, bench.context)).toBeNull();
   });
   test('where no pitch bears it none is told; where the ground is reached already that is no other', () => {
     expect(otherPitches(fly.rig, fly.context, turned, 40)).toEqual([]);

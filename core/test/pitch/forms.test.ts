@@ -5,7 +5,7 @@ import type { PitchState, TiedRig } from '../../src/pitch/index.js';
 import type { Engine } from '../../src/net/index.js';
 import { GRAVITY } from '../../src/quantity/index.js';
 import type { Pitch } from '../../src/rig/index.js';
-import { PITCH_FORMS, PITCH_TRAITS, roofMass } from '../../src/roof/index.js';
+import { PITCH_FORMS, PITCH_TRAITS, formOf, openSide, roofMass } from '../../src/roof/index.js';
 import type { PitchForm } from '../../src/roof/index.js';
 import { contextFor, rigOf, roofFor, squareRoof } from './helper.js';
 
@@ -41,11 +41,21 @@ function mirrored(rig: TiedRig, axis: 'x' | 'y'): number[] {
   });
 }
 
-/** Every form as it is usually pitched, and those with a ridgeline once more tied by their ends. */
+/** A form's shape the other of its two ways: an awning thrown back, the other flank opened. */
+const otherWay = (form: PitchForm): Pitch['shape'] => {
+  const { shape } = rigOf(form, roofFor(form)).pitch!;
+  const { of } = formOf(form).either!;
+  return { ...shape, [of]: (shape[of] ?? 0) > 0 ? 0 : 1 };
+};
+
+/** Every form as it is usually pitched, those with a ridgeline once more tied by their ends, those of two ways the other way. */
 const WAYS: readonly (readonly [called: string, form: PitchForm, part: Partial<Pitch>])[] = [
   ...PITCH_FORMS.map((form) => [form, form, {}] as const),
   ...PITCH_FORMS.filter((form) => PITCH_TRAITS[form].hangs === 'ridge').map(
     (form) => [`${form} tied by its ends`, form, { line: 'none' }] as const,
+  ),
+  ...PITCH_FORMS.filter((form) => formOf(form).either !== undefined).map(
+    (form) => [`${form} the other way`, form, { shape: otherWay(form) }] as const,
   ),
 ];
 
@@ -205,6 +215,20 @@ describe('what shapes a form', () => {
     }
     expect(problem.field).toBe(field);
     expect(problem.message).toMatch(message);
+  });
+  test('a window in the left flank is the one in the right, mirrored, and open on that side', () => {
+    const rig = rigOf('window', square);
+    const other = { ...rig, pitch: { ...rig.pitch!, shape: otherWay('window') } };
+    const at = (of: typeof rig, name: string) => layoutOf(of, context).plan.keys.find((k) => k.name === name)!.at;
+    const [right, left] = [at(rig, 'window'), at(other, 'window')];
+    expect(right[1]).toBeLessThan(0);
+    expect(left).toEqual([right[0], -right[1], right[2]]);
+    expect(at(other, 'first left corner')[0]).toBeCloseTo(at(rig, 'first right corner')[0], 12);
+    expect(openSide(formOf('window'), rig.pitch!.shape)).toBe('right');
+    expect(openSide(formOf('window'), other.pitch.shape)).toBe('left');
+    // a form that has no such choice is open where it always is
+    expect(openSide(formOf('leanto'), other.pitch.shape)).toBe(formOf('leanto').open);
+    expect(openSide(formOf('gable'), other.pitch.shape)).toBeNull();
   });
   test('a higher ridge gives more room and a steeper flank covers less ground', () => {
     const at = (height: number) => {

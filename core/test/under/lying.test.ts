@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { lyingUnder, placeUnder, underRoof } from '../../src/under/index.js';
+import { POSTURES, lyingUnder, placeUnder, postureUnder, underRoof } from '../../src/under/index.js';
 import type { Lying, LyingResult, Roofed } from '../../src/under/index.js';
 
 /** A flat sheet of cloth over x0..x1, y0..y1 at a height, as two panels. */
@@ -73,6 +73,26 @@ describe('who lies under a roof', () => {
     }
     // in the open nothing is in the way
     expect(lies(sleeper(9, 0), flat)).toMatchObject({ headroom: null, sits: true });
+  });
+  test('under a roof there is room to lie, to sit up or to stand, by the body of who asks', () => {
+    const short = { brow: 1.4 };
+    const tall = { brow: 1.75 };
+    expect([0.5, 0.89, 0.9, 1.5, 1.6, 1.9].map((h) => postureUnder(h, short))).toEqual([
+      'lie',
+      'lie',
+      'sit',
+      'sit',
+      'stand',
+      'stand',
+    ]);
+    expect(postureUnder(1.6, tall)).toBe('sit');
+    // more room never is less of it
+    const rank = Object.keys(POSTURES);
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 4, noNaN: true }), fc.double({ min: 0, max: 2, noNaN: true }), (h, more) =>
+        expect(rank.indexOf(postureUnder(h + more, tall))).toBeGreaterThanOrEqual(rank.indexOf(postureUnder(h, tall))),
+      ),
+    );
   });
   test('slope along and across the body, whichever way it is turned', () => {
     fc.assert(

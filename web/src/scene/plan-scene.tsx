@@ -14,6 +14,7 @@ import { useUnits } from '../parts/units.js';
 import type { GroundJudgement } from '../workers/ground.worker.js';
 import { useSame } from '../parts/use-same.js';
 import { arrowStep } from './hand.js';
+import { PlanFelled } from './plan-felled.js';
 import { PlanGround, shapesGround } from './plan-ground.js';
 import { movedOnPlan } from './plan-moves.js';
 import { PlanHandles, PlanThing } from './plan-things.js';
@@ -171,6 +172,7 @@ export function PlanScene(props: Props): ReactElement {
   const step = gridStep(view, unit);
   const gridLines = gridOf(view, step);
   const chosenThing = place.things.find((t) => t.id === selected);
+  const brought = falling.find((f) => f.thing.id === selected);
   const survey = measuring ? (judgement?.survey ?? null) : null;
 
   return (
@@ -209,6 +211,7 @@ export function PlanScene(props: Props): ReactElement {
             )}
           />
         ))}
+        {brought !== undefined && <PlanFelled falling={brought} place={place} view={view} units={units} />}
         {survey !== null &&
           place.measures.map((m) => {
             const [a, b] = [place.things.find((t) => t.id === m.from), place.things.find((t) => t.id === m.to)];

@@ -40,7 +40,13 @@ export interface Kind<T> {
   /** As what holds a guy; null where it holds none. */
   readonly support: ((t: T) => GuyAnchor) | null;
   /** As a trunk that a ridge is tied to. */
-  readonly trunk: (t: T) => { readonly wood: string; readonly signs: readonly Sign[]; readonly onWord: boolean };
+  readonly trunk: (t: T) => {
+    readonly wood: string;
+    readonly signs: readonly Sign[];
+    readonly onWord: boolean;
+    /** How it is held where it is no rooted stem and not taken on one's word: by its mass, kg, or by stays. */
+    readonly held?: { readonly by: 'mass'; readonly mass: number } | { readonly by: 'stays' };
+  };
   /** What falls of it, of what stands so high, m; null where nothing does. */
   readonly falls: (t: T) => { readonly height: number; readonly whole: boolean } | null;
   /** What is known of it, in short. */

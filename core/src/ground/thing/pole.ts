@@ -28,6 +28,7 @@ export const pole: Kind<Pole> = {
   name: 'pole to be set',
   fields,
   ends: true,
+  trunk: () => ({ ...PLAIN.trunk(), held: { by: 'stays' } }),
   may: mayOf(
     (_, soil) => poleHold(soil),
     'A back-stay at 45° to two stout pegs, a third of a metre deep, in this soil (Broms 1964). A first estimate: the bench and a pull test decide.',

@@ -30,6 +30,10 @@ const lying = {
     (t) => (t.fixed ? Number.POSITIVE_INFINITY : slideHold(t.mass, ON_GROUND.low) / SOIL_FACTOR),
     'Sliding: μ m g at the low end of friction, over its factor.',
   ),
+  trunk: ({ mass, fixed }: Weight) => ({
+    ...PLAIN.trunk(),
+    ...(fixed ? {} : { held: { by: 'mass' as const, mass } }),
+  }),
   support: ({ name, mass }: Weight) => ({ kind: 'weight', name, mass }) as const,
   known: (t: Weight) => phrase`${amount(t.mass, 'mass')}${t.fixed ? ', immovable on your word' : ''}`,
 };

@@ -11,7 +11,7 @@ export const diamond: Form = {
     'Ridge and back at the middles of its edges, outer corners forward as sides, the low triangle in as a floor for kit.',
   laid: 'Counted from the top corner, the second tie-outs on either side on the line; from the bottom corner the second ones pegged as the back; its left and right corners forward.',
   reads: ['awning'],
-  either: { of: 'awning', none: 'thrown back and tied behind', some: 'drawn out as an awning' },
+  either: { of: 'awning', label: 'Its top', none: 'thrown back and tied behind', some: 'drawn out as an awning' },
   hangs: 'ridge',
   usual: { awning: 0.25 },
   open: 'left',

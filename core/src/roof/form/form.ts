@@ -13,6 +13,8 @@ export interface Shape {
   readonly lift: number;
   /** Width of the strip laid inward on the ground, m. */
   readonly flap: number;
+  /** Flank that is opened, of a form that opens one: 1 the left, 0 or left out the right. */
+  readonly side?: number;
 }
 
 /** Where a form is pitched: between two ties, over sloping ground. x along the span, y to its left, z up, m. */
@@ -113,7 +115,12 @@ export interface Form {
   /** Which of the shape's numbers it reads. */
   readonly reads: readonly (keyof Shape)[];
   /** A number of the shape that is one of two ways rather than a measure: what either is called. */
-  readonly either?: { readonly of: 'awning'; readonly none: string; readonly some: string };
+  readonly either?: {
+    readonly of: 'awning' | 'side';
+    readonly label: string;
+    readonly none: string;
+    readonly some: string;
+  };
   /** Whether it hangs on a ridgeline, is tied to the trunks by its ends, hangs from the first trunk or stands alone. */
   readonly hangs: 'ridge' | 'ends' | 'first' | 'alone';
   readonly usual: Partial<Shape>;

@@ -1,6 +1,6 @@
 export * from './form.js';
 
-import type { Form, FormPlan, Setting } from './form.js';
+import type { Form, FormPlan, OpenSide, Setting, Shape } from './form.js';
 import { canopy } from './canopy.js';
 import { closed } from './closed.js';
 import { diagonal } from './diagonal.js';
@@ -52,6 +52,15 @@ export const overheadOf = ({ facets, floor = [] }: Pick<FormPlan, 'facets' | 'fl
  * @throws FormProblem naming the number to change
  */
 export const planForm = (id: PitchForm, g: Setting): FormPlan => formOf(id).plan(g);
+
+const ACROSS = { left: 'right', right: 'left' } as const;
+/** The side that a form is open on as it is shaped; null where both are alike. */
+export function openSide(
+  { open, either }: Pick<Form, 'open' | 'either'>,
+  { side }: Pick<Shape, 'side'>,
+): OpenSide | null {
+  return either?.of === 'side' && side === 1 && (open === 'left' || open === 'right') ? ACROSS[open] : open;
+}
 
 /**
  * Whether a form on a span opens into the wind, so that it is better pitched the other way round.

@@ -7,9 +7,11 @@ import { lineAt, onHitch, overRidge, reach } from './over-ridge.js';
 
 export const window: Form = {
   name: 'gable with a window',
-  words: 'Both flanks down, the middle of the right one held out by a forked stick: a view, and shut with a kick.',
-  laid: 'As a gable, both long edges pegged; the middle tie-out of the right one on the stick, to leeward.',
-  reads: ['prop'],
+  words:
+    'Both flanks down, the middle of one held out by a forked stick: a view, and flicked away when the wind turns.',
+  laid: 'As a gable, both long edges pegged; the middle tie-out of the lee one on the stick.',
+  reads: ['prop', 'side'],
+  either: { of: 'side', label: 'Its window', none: 'in the right flank', some: 'in the left flank' },
   hangs: 'ridge',
   usual: { edges: [0, 0], prop: 0.6 },
   open: 'right',
@@ -20,11 +22,14 @@ export const window: Form = {
 };
 
 /**
- * The gable with both flanks down, the middle of its right edge swung out and up about the ridge onto a stick. That draws its corners in
+ * The gable with both flanks down, the middle of one edge swung out and up about the ridge onto a stick. That draws its corners in
  * along the edge until each half of it is as long as it was.
  */
 function withWindow(g: Setting): FormPlan {
   const plan = overRidge({ ...g, shape: { ...g.shape, edges: [0, 0] } }, 0, onHitch);
+  const left = g.shape.side === 1;
+  // the left edge's keys begin with a nought
+  const [edge, side] = left ? (['0', 1] as const) : (['1', -1] as const);
   const half = g.length / 2;
   const w = g.width / 2;
   const field = 'shape.prop';
@@ -36,15 +41,15 @@ function withWindow(g: Setting): FormPlan {
     );
   const top = lineAt(g, g.middle);
   let out = 0;
-  for (let k = 0; k < 4; k++) out = reach(w, top, g.ground(g.middle, -out) + height, field);
-  const middle: Vec3 = [g.middle, -out, g.ground(g.middle, -out) + height];
+  for (let k = 0; k < 4; k++) out = reach(w, top, g.ground(g.middle, side * out) + height, field);
+  const middle: Vec3 = [g.middle, side * out, g.ground(g.middle, side * out) + height];
   /** Where a corner stands when it is drawn in by so much: its edge to the ridge's end still its own length. */
   const drawnIn = (way: 1 | -1, by: number): Vec3 => {
     const x = g.middle + way * (half - by);
     const drop = lineAt(g, g.middle + way * half) - g.ground(x, 0);
-    const left = w * w - by * by - drop * drop;
-    if (!(left > 0)) throw tooHigh();
-    const y = -Math.sqrt(left);
+    const level = w * w - by * by - drop * drop;
+    if (!(level > 0)) throw tooHigh();
+    const y = side * Math.sqrt(level);
     return [x, y, g.ground(x, y)];
   };
   /** How much longer half the edge would have to be than it is. */
@@ -60,13 +65,13 @@ function withWindow(g: Setting): FormPlan {
     return drawnIn(way, high);
   };
   const moved = new Map<string, Partial<Key>>([
-    ['10', { at: corner(-1) }],
-    ['12', { at: corner(1) }],
-    ['11', { at: middle, name: 'window', role: { to: 'guy', from: 'rm', stick: true }, optional: true }],
+    [`${edge}0`, { at: corner(-1) }],
+    [`${edge}2`, { at: corner(1) }],
+    [`${edge}1`, { at: middle, name: 'window', role: { to: 'guy', from: 'rm', stick: true }, optional: true }],
   ]);
   return {
     ...plan,
     // between window and corner the edge lies in two straight pieces, and nothing else holds it
-    keys: plan.keys.flatMap((k) => (k.spare === true && k.id.startsWith('1') ? [] : [{ ...k, ...moved.get(k.id) }])),
+    keys: plan.keys.flatMap((k) => (k.spare === true && k.id.startsWith(edge) ? [] : [{ ...k, ...moved.get(k.id) }])),
   };
 }

@@ -270,6 +270,7 @@ function Bench({
             <PitchCompare
               name={snapshot.draft.name}
               mine={report?.full === true && isRoof(report) ? report : undefined}
+              context={context}
               others={others}
               chosen={beside}
               other={other}

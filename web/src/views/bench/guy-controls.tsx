@@ -5,12 +5,13 @@ import type { Place } from '@rough-bight/core/ground';
 import { guysToTrees } from '@rough-bight/core/pitch';
 import { ratioOf } from '@rough-bight/core/rig';
 import type { GuyReport } from '@rough-bight/core/pitch';
-import { capital, say } from '@rough-bight/core/quantity';
+import { capital, say, tell } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { GUY_HITCHES, PITCH_LIMITS, guyOf, treeOf } from '@rough-bight/core/rig';
 import type { Guy, GuyHitch, Pitch, RidgeRig } from '@rough-bight/core/rig';
 import type { KitPegs } from '@rough-bight/core/support';
 import { guyLine, guyTree, isShared, keyOfLine } from '@rough-bight/core/support';
+import { sayOver } from '@rough-bight/core/words';
 import { ArrowUpToLine, RotateCcw } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
@@ -82,6 +83,8 @@ export function GuyAlone({ editing, pegs, report, guy }: Guys & { readonly guy: 
   const guys = report?.roof.guys.filter((g) => g.kind !== 'tie') ?? [];
   const { key } = guy;
   const own = guyOf(pitch, key);
+  const kept = report?.roof.kept.find((k) => k.id === guy.id);
+  const units = useUnits();
   const trees = treeChoices(rig, body, (k) => guys.find((g) => g.key === k)?.name);
   const change = (part: Partial<Guy>): string | null => edit(withGuy(rig, key, part));
   return (
@@ -108,6 +111,11 @@ export function GuyAlone({ editing, pegs, report, guy }: Guys & { readonly guy: 
           />
         )}
       </ControlRow>
+      {kept !== undefined && kept.over >= 0 && (
+        <Text textStyle="quiet">
+          {tell(sayOver(kept.over, kept.secondLine), units) || 'Nothing to speak of is over.'}
+        </Text>
+      )}
       <Buttons>
         {pitch.own[key] !== undefined && (
           <Button onClick={() => go(withoutOwn(rig, key))}>
@@ -376,6 +384,14 @@ function GuyHeld({
       )}
       {guy.hitch === 'elastic' && <ElasticFields elastic={guy.elastic} onChange={(elastic) => onChange({ elastic })} />}
       <TabChoice tab={guy.tab} onChange={(tab) => onChange({ tab })} />
+      <NumberField
+        label="Length on the cloth"
+        value={guy.kept ?? 0}
+        limit={P.kept}
+        step={0.5}
+        hint={(guy.kept ?? 0) > 0 ? 'as it lives there' : '0: cut to need'}
+        onCommit={(kept) => onChange({ kept })}
+      />
       <AnchorFields
         anchor={guy.anchor}
         pegs={pegs}

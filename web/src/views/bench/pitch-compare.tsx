@@ -3,7 +3,11 @@ import { Span, Table, Text } from '@chakra-ui/react';
 import { compareRigs } from '@rough-bight/core/pitch';
 import { SidePanel } from '../../parts/side-panel.js';
 import type { ComparedRow } from '@rough-bight/core/pitch';
+import { betweenTheSame, effortOf } from '@rough-bight/core/night';
 import { capital, say } from '@rough-bight/core/quantity';
+import type { RidgeRig, RigContext } from '@rough-bight/core/rig';
+import { RigProblem } from '@rough-bight/core/rig';
+import { effortWords } from '@rough-bight/core/words';
 import { useMemo } from 'react';
 import type { ReactElement } from 'react';
 import type { StoredRig } from '../../data/types.js';
@@ -18,6 +22,7 @@ import type { Other } from '../../workers/use-judge.js';
 export function PitchCompare({
   name,
   mine,
+  context,
   others,
   chosen,
   other,
@@ -28,6 +33,7 @@ export function PitchCompare({
 }: {
   readonly name: string;
   readonly mine: RoofReport | undefined;
+  readonly context: RigContext;
   /** Rigs of the camp that can stand beside this one. */
   readonly others: readonly StoredRig[];
   /** One of them, or this rig as it was. */
@@ -71,23 +77,37 @@ export function PitchCompare({
             {chosen.name} cannot be judged: {other.problem}
           </Problem>
         ) : (
-          <Compared mine={mine} theirs={other.report} names={[name, chosen.name]} />
+          <Compared mine={mine} theirs={other.report} context={context} names={[name, chosen.name]} />
         ))}
     </SidePanel>
   );
 }
 
+/** What it takes to make the other of this one, in words; null between other trees, or where either cannot be laid out. */
+function madeOf(mine: RidgeRig, theirs: RidgeRig, context: RigContext): string | null {
+  if (!betweenTheSame(mine, theirs, context.body)) return null;
+  try {
+    return effortWords(effortOf(mine, theirs, context));
+  } catch (error) {
+    if (error instanceof RigProblem) return null;
+    throw error;
+  }
+}
+
 function Compared({
   mine,
   theirs,
+  context,
   names,
 }: {
   readonly mine: RoofReport;
   readonly theirs: RoofReport;
+  readonly context: RigContext;
   readonly names: readonly [string, string];
 }): ReactElement {
   const units = useUnits();
   const rows = useMemo(() => compareRigs(mine.rows, theirs.rows), [mine, theirs]);
+  const made = useMemo(() => madeOf(mine.rig, theirs.rig, context), [mine, theirs, context]);
   const both = (of: (r: RoofReport) => string): [string, string] => [of(mine), of(theirs)];
   const totals: readonly (readonly [string, readonly [string, string]])[] = [
     [
@@ -123,6 +143,11 @@ function Compared({
       <Text textStyle="quiet">
         The other is drawn in dashes, its first tie on this one’s. What differs most comes first.
       </Text>
+      {made !== null && (
+        <Text>
+          To make the other of this one: <Span fontWeight={700}>{made}</Span>
+        </Text>
+      )}
       <Table.Root variant="outline">
         <Table.Header>
           <Table.Row>

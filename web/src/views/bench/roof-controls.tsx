@@ -12,6 +12,7 @@ import { capital, say } from '@rough-bight/core/quantity';
 import { LINE_PLACES, PITCH_LIMITS, USUAL_PROPS, hangsBy } from '@rough-bight/core/rig';
 import type { LinePlace, Pitch, Props, RoofHitch } from '@rough-bight/core/rig';
 import { PITCH_FORMS, PITCH_TRAITS } from '@rough-bight/core/roof';
+import { POSTURES, postureUnder } from '@rough-bight/core/under';
 import type { KitRoof, PitchForm, Shape } from '@rough-bight/core/roof';
 import type { ReactElement } from 'react';
 import { Check, Choice } from '../../parts/choice.js';
@@ -206,7 +207,7 @@ export function RoofControls({
 
 /** Which roof, in what shape, and what it covers. */
 function RoofAndForm({
-  editing: { rig, edit },
+  editing: { rig, edit, body },
   roofs,
   report,
 }: {
@@ -245,8 +246,8 @@ function RoofAndForm({
       <ControlRow>
         {trait.either !== undefined && (
           <Choice
-            label="Its top"
-            value={pitch.shape[trait.either.of] > 0 ? 'some' : 'none'}
+            label={trait.either.label}
+            value={(pitch.shape[trait.either.of] ?? 0) > 0 ? 'some' : 'none'}
             options={[
               { id: 'some', name: trait.either.some },
               { id: 'none', name: trait.either.none },
@@ -301,10 +302,10 @@ function RoofAndForm({
       {report !== null && (
         <Text textStyle="quiet">
           Covers {say(report.roof.cover.ground, 'area', units)}, headroom{' '}
-          {say(report.roof.cover.headroom, 'length', units)}, lowest edge{' '}
-          {say(report.roof.cover.lowestEdge, 'length', units)}, {say(report.roof.cover.openness, 'share', units)} open
-          at the sides; {say(report.roof.slack, 'share', units)} of the cloth is slack,{' '}
-          {say(report.roof.wrinkled, 'share', units)} pulled one way only.
+          {say(report.roof.cover.headroom, 'length', units)} ({POSTURES[postureUnder(report.roof.cover.headroom, body)]}
+          ), lowest edge {say(report.roof.cover.lowestEdge, 'length', units)},{' '}
+          {say(report.roof.cover.openness, 'share', units)} open at the sides; {say(report.roof.slack, 'share', units)}{' '}
+          of the cloth is slack, {say(report.roof.wrinkled, 'share', units)} pulled one way only.
         </Text>
       )}
     </ControlGroup>

@@ -1,6 +1,5 @@
-import { RIDGE_LIMITS, isStem } from '@rough-bight/core/rig';
+import { RIDGE_LIMITS, isStem, usualPole } from '@rough-bight/core/rig';
 import type { Stand, Trunk } from '@rough-bight/core/rig';
-import { freshSupport } from '@rough-bight/core/support';
 import type { ReactElement } from 'react';
 import { Choice } from '../../parts/choice.js';
 import { ControlRow } from '../../parts/layout.js';
@@ -29,10 +28,7 @@ function turned(trunk: Trunk, is: Is, { rig, pegs }: Pick<Editing, 'rig' | 'pegs
   if (is === 'stem') return bare;
   if (is === 'word') return { ...bare, standsOnWord: true };
   const cord = rig.pitch?.guy.cord ?? rig.cord;
-  const stand: Stand =
-    is === 'lump'
-      ? { kind: 'lump', mass: 300 }
-      : { kind: 'pole', out: 2, spread: 1.2, cord, anchor: freshSupport('peg', pegs) };
+  const stand: Stand = is === 'lump' ? { kind: 'lump', mass: 300 } : usualPole(cord, pegs);
   return { ...bare, stand };
 }
 

@@ -145,7 +145,7 @@ function Ground({
     const made = await addRig({
       name: unusedName(`${capital(span.from.name)} to ${span.to.name}`, camp.rigs),
       note: `Stands at ${snapshot.draft.name}.`.slice(0, 400),
-      document: pitchedAsWished(ground, span, rigAt(ground, store.id, span, freshRig(cord)), {
+      document: pitchedAsWished(ground, span, rigAt(ground, store.id, span, freshRig(cord), camp.pegs), {
         cords: camp.kit,
         roofs: camp.roofs,
         pegs: camp.pegs,
@@ -158,7 +158,7 @@ function Ground({
     const span = leeward(ground, found, rig.document.pitch?.form ?? 'none');
     await changeRig(rig, {
       ...rig,
-      document: rehung(rigAt(ground, store.id, span, rig.document), context),
+      document: rehung(rigAt(ground, store.id, span, rig.document, camp.pegs), context),
     });
     setSaid({
       text: `${rig.name} now stands between ${span.from.name} and ${span.to.name}.`,

@@ -97,7 +97,7 @@ function Start({ camp, me }: { readonly camp: Camp; readonly me: Person }): Reac
         ...form,
         who,
         base: {
-          ...rigAt(place.document, place.id, found.span, fresh),
+          ...rigAt(place.document, place.id, found.span, fresh, camp.pegs),
           wind: { beaufort: place.document.wind.beaufort, shelter: place.document.wind.shelter },
         },
         lie: lieAt(place.document, from.at, to.at),

@@ -1,0 +1,91 @@
+import { describe, expect, test } from '@jest/globals';
+import { cutLength } from '../../src/cordage/index.js';
+import { ofCode } from '../../src/findings/index.js';
+import { evaluatePitch } from '../../src/pitch/index.js';
+import type { KeptGuy, PitchResult } from '../../src/pitch/index.js';
+import { pitchingOf } from '../../src/order/index.js';
+import type { StepOf } from '../../src/order/index.js';
+import { judgeRig } from '../../src/shelter/index.js';
+import { sayOver, stepWords } from '../../src/words/index.js';
+import { tell } from '../../src/quantity/index.js';
+import { contextFor, rigOf, squareRoof } from './helper.js';
+
+const roof = squareRoof(3);
+const context = contextFor(roof);
+const gable = rigOf('gable', roof);
+const withKept = (kept: number, own: Readonly<Record<string, { kept: number }>> = {}) => ({
+  ...gable,
+  pitch: { ...gable.pitch!, guy: { ...gable.pitch!.guy, kept }, own },
+});
+const judged = (kept: number, own = {}): PitchResult =>
+  evaluatePitch(withKept(kept, own), context, { full: false }).result;
+const guyCut = (r: PitchResult, id: string): number => cutLength(r.rows.find((x) => x.id === id)!.cut!);
+
+describe('guys that live on the cloth', () => {
+  const bare = judged(0);
+  const guys = bare.guys.filter((g) => g.kind === 'guy');
+  test('cut to what they want, none has a length of its own', () => {
+    expect(bare.kept).toEqual([]);
+    expect(guys.length).toBeGreaterThan(3);
+  });
+  test('what is over is the whole length without what the same guy takes when it is cut to it', () => {
+    const long = judged(5);
+    expect(long.kept.map((k) => k.id).sort()).toEqual(guys.map((g) => g.id).sort());
+    for (const k of long.kept) {
+      expect(k.over).toBeCloseTo(5 - guyCut(bare, k.id), 9);
+      expect(guyCut(long, k.id)).toBeCloseTo(5, 9);
+      expect(k.inBy).toBeNull();
+    }
+    expect(ofCode(long.findings, 'guy-short')).toEqual([]);
+    // what it bears is none of what is over
+    for (const g of guys)
+      expect(long.guys.find((x) => x.id === g.id)!.tension).toBeCloseTo(
+        bare.guys.find((x) => x.id === g.id)!.tension,
+        9,
+      );
+  });
+  test('too short, it does not hold, and its foot brought in as far as is told makes it reach', () => {
+    const id = guys[0]!.id;
+    const { key, foot } = bare.guys.find((g) => g.id === id)!;
+    const kept = guyCut(bare, id) - 0.2;
+    const short = judged(0, { [key]: { kept } });
+    const [found] = short.kept as [KeptGuy];
+    expect(found.over).toBeCloseTo(-0.2, 9);
+    expect(ofCode(short.findings, 'guy-short').map((f) => f.severity)).toEqual(['fails']);
+    // brought in toward under its tie-out
+    const at = bare.topology.keys.find((k) => k.id === key)!;
+    const shape = bare.shapes[0]!.at;
+    const head = [shape[3 * at.node]!, shape[3 * at.node + 1]!];
+    const out = Math.hypot(foot[0] - head[0]!, foot[1] - head[1]!);
+    const share = (out - found.inBy!) / out;
+    const moved = [head[0]! + share * (foot[0] - head[0]!), head[1]! + share * (foot[1] - head[1]!)] as const;
+    const rig = withKept(0, { [key]: { kept } });
+    const nearer = evaluatePitch(
+      { ...rig, pitch: { ...rig.pitch, own: { [key]: { kept, foot: [...moved] } } } },
+      context,
+      { full: false },
+    ).result;
+    expect(Math.abs(nearer.kept[0]!.over)).toBeLessThan(0.05);
+  });
+  test('by so much that not even straight down reaches: only a piece joined on, or another guy', () => {
+    const [key, id] = [guys[0]!.key, guys[0]!.id];
+    const short = judged(0, { [key]: { kept: 1 } });
+    // the edge alone is half a metre up, and knots and hauling take most of a metre
+    expect(guyCut(bare, id)).toBeGreaterThan(1.5);
+    expect(short.kept[0]!.inBy).toBeNull();
+  });
+  test('three times as long, what is over makes a second line; and the steps say so', () => {
+    expect(judged(5).kept.every((k) => k.secondLine)).toBe(false);
+    const rig = withKept(20);
+    const { report } = judgeRig(rig, context, { full: false });
+    expect(report.roof!.kept.every((k) => k.secondLine)).toBe(true);
+    const steps = pitchingOf(rig, context, report).filter((s): s is StepOf<'guy'> => s.code === 'guy');
+    for (const s of steps.filter((x) => x.facts.kind === 'guy')) {
+      expect(s.facts.over).toBeGreaterThan(10);
+      const said = stepWords(s, { body: context.body, units: { length: 'm', force: 'N' } });
+      expect(said.how).toContain(tell(sayOver(s.facts.over, true)).trim());
+    }
+    expect(tell(sayOver(0.1, false))).toBe('');
+    expect(tell(sayOver(2, false))).toContain('fork');
+  });
+});
