@@ -5,8 +5,8 @@ import { isLoop } from '../hitch/index.js';
 import { ofCode } from '../findings/index.js';
 import type { FindingCode } from '../findings/index.js';
 import { layoutOf } from '../pitch/index.js';
-import { guyOf, hauledTo, isStem, rigProblems } from '../rig/index.js';
-import type { Bed, BedEnd, Guy, Pitch, RidgeRig, RoofHitch, Trunk } from '../rig/index.js';
+import { USUAL_PROPS, guyOf, hauledTo, isStem, rigProblems } from '../rig/index.js';
+import type { Bed, BedEnd, Guy, Pitch, Props, RidgeRig, RoofHitch, Trunk } from '../rig/index.js';
 import type { RigReport } from '../shelter/index.js';
 import type { Chance } from './chance.js';
 import type { DrillSource } from './maker.js';
@@ -31,11 +31,14 @@ export type Seen =
       readonly rise: number;
       readonly off: number;
       readonly tab: Tab;
+      /** How far its peg leans away from the pull, rad; null where it is held otherwise. */
+      readonly lean: number | null;
     }
   | { readonly of: 'strap'; readonly end: 0 | 1; readonly below: number }
   | { readonly of: 'tails'; readonly straps: boolean; readonly ridge: boolean }
   | { readonly of: 'tree'; readonly name: string; readonly signs: readonly Sign[] }
-  | { readonly of: 'bed'; readonly height: number };
+  | { readonly of: 'bed'; readonly height: number }
+  | { readonly of: 'sticks'; readonly props: Props };
 
 /** What can be put wrong in a rig. */
 export interface Fault {
@@ -47,8 +50,8 @@ export interface Fault {
   readonly has: (report: RigReport) => boolean;
 }
 
-/** A guy is off the cloth's own line, too steep, and a strap too flat, from these on, rad; loops differ, m; ends differ, m. Judgement: what an eye tells from right. */
-const EDGE = { off: 0.26, steep: 0.95, flat: 0.38, loops: 0.04, level: 0.12 } as const;
+/** A guy is off the cloth's own line, too steep, a strap too flat, a peg the wrong way, from these on, rad; loops differ, m; ends differ, m. Judgement: what an eye tells from right. */
+const EDGE = { off: 0.26, steep: 0.95, flat: 0.38, leansIn: -0.1, loops: 0.04, level: 0.12 } as const;
 
 /** From plain to see to just over the edge. */
 const graded = (plain: number, edge: number, hard: number): number => plain + (edge - plain) * hard;
@@ -97,6 +100,15 @@ const footed = (rig: RidgeRig, key: string, foot: readonly [number, number]): Ri
   const guy: Guy = { ...guyOf(rig.pitch!, key), foot: [foot[0], foot[1]] };
   return pitched(rig, { own: { ...own, [key]: guy } });
 };
+
+/** How far the peg of a guy leans away from its pull, rad; null where it has none. */
+const leanOf = ({ pitch }: RidgeRig, key: string): number | null => {
+  const { anchor } = guyOf(pitch!, key);
+  return anchor.kind === 'peg' ? anchor.lean : null;
+};
+/** A pole that the ridge is tied to bears no cloth. */
+const isPole = ({ id }: { readonly id: string }): boolean => /^pole[01]$/.test(id);
+const clothSticks = ({ topology }: NonNullable<RigReport['roof']>): boolean => !topology.sticks.every(isPole);
 
 export const FAULTS = [
   {
@@ -165,6 +177,31 @@ export const FAULTS = [
       ]);
     },
     has: ({ roof }) => roof !== null && roof.guys.some((g) => g.kind === 'guy' && g.rise > EDGE.steep),
+  },
+  {
+    id: 'leans-in',
+    name: 'a peg leans toward the pull',
+    put: (source, chance, hard) => {
+      const pegged = freeGuys(source).flatMap(({ key: { id }, guy: { anchor } }) =>
+        anchor.kind === 'peg' ? [{ id, anchor }] : [],
+      );
+      if (pegged.length === 0) return null;
+      const { id, anchor } = chance.one(pegged);
+      const { own } = source.rig.pitch!;
+      const lean = rounded(graded(-0.5, -0.2, hard), 2);
+      return pitched(source.rig, { own: { ...own, [id]: { ...own[id], anchor: { ...anchor, lean } } } });
+    },
+    has: ({ rig, roof }) =>
+      roof !== null && roof.guys.some((g) => (leanOf(rig, g.key) ?? 0) < EDGE.leansIn && g.kind === 'guy'),
+  },
+  {
+    id: 'unpadded',
+    name: 'the cloth sits on a bare cut end',
+    put: ({ rig, context }) =>
+      rig.pitch === undefined || layoutOf(rig, context).sticks.every(isPole)
+        ? null
+        : pitched(rig, { props: { ...(rig.pitch.props ?? USUAL_PROPS), padded: false } }),
+    has: ({ rig, roof }) => roof !== null && clothSticks(roof) && rig.pitch!.props?.padded === false,
   },
   {
     id: 'loops',
@@ -277,7 +314,15 @@ export function seenOf({ rig, line, roof, bed }: RigReport): Seen[] {
   }
   for (const g of roof?.guys ?? [])
     if (g.kind === 'guy')
-      out.push({ of: 'guy', name: g.name, rise: g.rise, off: g.off, tab: guyOf(pitch!, g.key).tab ?? 'tied' });
+      out.push({
+        of: 'guy',
+        name: g.name,
+        rise: g.rise,
+        off: g.off,
+        tab: guyOf(pitch!, g.key).tab ?? 'tied',
+        lean: leanOf(rig, g.key),
+      });
+  if (roof !== null && clothSticks(roof)) out.push({ of: 'sticks', props: pitch!.props ?? USUAL_PROPS });
   if (bed !== null) {
     for (const end of [0, 1] as const) out.push({ of: 'strap', end, below: bed.lying.angles[end].value });
     out.push({ of: 'bed', height: bed.lying.height.value });

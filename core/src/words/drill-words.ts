@@ -1,5 +1,5 @@
 import { SIGNS } from '../anchor/index.js';
-import { JOINS, LAID, TABS } from '../catalogue/index.js';
+import { FEET, JOINS, LAID, TABS } from '../catalogue/index.js';
 import type { Calibrated, Drill, DrillFacts, DrillKind, FaultId, Guess, Off, Seen, TrunkEnd } from '../drill/index.js';
 import { footOff, scoreOf } from '../drill/index.js';
 import type { Ruling } from '../ground/index.js';
@@ -83,12 +83,17 @@ export function lookedWords(seen: Seen): { readonly what: string; readonly how: 
     case 'guy':
       return {
         what: capital(seen.name),
-        how: phrase`${amount(seen.off, 'angle')} off the cloth’s own line, ${amount(seen.rise, 'angle')} above level${seen.tab === 'tied' ? '' : `, ${TABS[seen.tab].name} at the cloth`}`,
+        how: phrase`${amount(seen.off, 'angle')} off the cloth’s own line, ${amount(seen.rise, 'angle')} above level${seen.tab === 'tied' ? '' : `, ${TABS[seen.tab].name} at the cloth`}${seen.lean === null ? [] : phrase`, its peg leans ${amount(Math.abs(seen.lean), 'angle')} ${seen.lean < 0 ? 'toward' : 'away from'} the pull`}`,
       };
     case 'strap':
       return {
         what: `${capital(END[seen.end])} strap`,
         how: phrase`${amount(seen.below, 'angle')} below level, lain in`,
+      };
+    case 'sticks':
+      return {
+        what: 'Sticks under the cloth',
+        how: [`${FEET[seen.props.foot].name}, their heads ${seen.props.padded ? 'padded' : 'bare'}`],
       };
     case 'bed':
       return { what: 'Bed over the ground', how: phrase`${metres(seen.height)}, lain in` };
@@ -114,6 +119,10 @@ const DOES: Readonly<Record<FaultId, string>> = {
   join: 'Its knot lifts the turns beside it off the line, and the hitch grips less. Turned into a leg it does no harm.',
   laid: 'Pulled from their open side the turns unroll: little is left of the grip.',
   sawn: 'Cord that runs through a tab when it is hauled cuts it within a few evenings; a loop tied to it, or a connector, does not.',
+  'leans-in':
+    'A peg that leans toward the pull is drawn out along its own length: it holds a part of what it would upright.',
+  unpadded:
+    'All that the cloth bears goes through the rim of a cut end: it wears a hole, or tears there in the first gust. A pad of moss or a rounded end.',
   square: 'Pulled square to the ridge, the middle of the panel hangs slack, flaps and holds water.',
   steep: 'A guy that comes down steep draws its peg out upward, and hardly holds the cloth sideways.',
   loops: 'The cloth hangs skew under the ridge, and the shorter loop bears more.',
