@@ -3,7 +3,15 @@ import fc from 'fast-check';
 import { findWood, ON_GROUND } from '../src/catalogue/index.js';
 import { evaluatePitch, pitchModel, tieOff } from '../src/pitch/index.js';
 import type { PoleStand, RidgeRig, Stand } from '../src/rig/index.js';
-import { evaluateRidge, lumpTips, poleBears, poleBuckles, rigProblems } from '../src/rig/index.js';
+import {
+  evaluateRidge,
+  lumpTips,
+  poleBears,
+  poleBuckles,
+  rigProblems,
+  uprightOf,
+  usualPole,
+} from '../src/rig/index.js';
 import { GRAVITY } from '../src/quantity/index.js';
 import { contextFor, rigOf, squareRoof } from './pitch/helper.js';
 
@@ -151,5 +159,21 @@ describe('a boulder that lies there', () => {
     const { result } = evaluatePitch(rig, context, { full: false });
     const found = result.findings.find((f) => f.code === 'no-stem')!;
     expect(found.facts).toMatchObject({ what: word.trunks[1].name });
+  });
+});
+
+describe('what a line is tied to, drawn', () => {
+  const [stem] = line.trunks;
+  test('a stem goes on over its tie, a pole ends there, and a boulder is as wide as its mass makes it', () => {
+    const through = stem.girth / Math.PI;
+    expect(uprightOf(stem, 1.4)).toEqual({ as: 'stem', rises: stem.tieHeight + 1.4, wide: through });
+    const pole = { ...stem, stand: usualPole('guy', context.pegs) };
+    const { as, rises, wide } = uprightOf(pole, 1.4);
+    expect([as, wide]).toEqual(['pole', through]);
+    expect(rises - stem.tieHeight).toBeLessThan(0.2);
+    const lump = uprightOf({ ...stem, tieHeight: 0.5, stand: { kind: 'lump', mass: 2000 } }, 1.4);
+    // two tonnes of stone and what lies round it: a cube of a metre
+    expect(lump).toEqual({ as: 'lump', rises: 1, wide: 1 });
+    expect(uprightOf({ ...stem, tieHeight: 1.2, stand: { kind: 'lump', mass: 300 } }, 0).rises).toBeGreaterThan(1.2);
   });
 });

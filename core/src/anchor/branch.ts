@@ -42,24 +42,8 @@ export const branchFigure = (name: string, { thickness, out }: Branch, wood: Woo
     [
       looked(BRANCH_SOUND),
       looked(wood.strength),
-      given(
-        { symbol: 'd', title: 'thickness of the branch at the stem', quantity: 'length' },
-        thickness,
-        {
-          kind: 'measured',
-          text: 'by eye from below',
-        },
-        [0.8 * thickness, 1.2 * thickness],
-      ),
-      given(
-        { symbol: 'a', title: 'way out from the stem to the line', quantity: 'length' },
-        out,
-        {
-          kind: 'measured',
-          text: 'by eye from below',
-        },
-        [0.85 * out, 1.15 * out],
-      ),
+      fromBelow('d', 'thickness of the branch at the stem', thickness, 0.2),
+      fromBelow('a', 'way out from the stem to the line', out, 0.15),
       given({ symbol: 'c', title: 'what the way over it makes of the pull', quantity: 'ratio' }, over, {
         kind: 'derived',
         text: over === 2 ? 'up and down again: both legs pull' : 'one leg level, one down: √2, without friction',
@@ -70,3 +54,10 @@ export const branchFigure = (name: string, { thickness, out }: Branch, wood: Woo
 
 /** A line that comes level and goes down again over a branch pulls on it by √2 of its own pull. */
 export const OVER_AND_DOWN = Math.SQRT2;
+
+/** A length of a branch by eye from below, m, true to so much of it either way. */
+const fromBelow = (symbol: string, title: string, length: number, share: number): Figure =>
+  given({ symbol, title, quantity: 'length' }, length, { kind: 'measured', text: 'by eye from below' }, [
+    (1 - share) * length,
+    (1 + share) * length,
+  ]);

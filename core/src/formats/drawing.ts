@@ -1,9 +1,8 @@
-import { diameterOf } from '../anchor/index.js';
 import { escaped } from '../document/index.js';
 import { groundOf } from '../pitch/index.js';
 import { say } from '../quantity/index.js';
 import type { BodyMeasures, UnitChoice, Vec3 } from '../quantity/index.js';
-import { measuredSpan, trunksUsed } from '../rig/index.js';
+import { measuredSpan, trunksUsed, uprightOf } from '../rig/index.js';
 import type { Pitch } from '../rig/index.js';
 import { drawingOf } from '../shelter/index.js';
 import type { BedShape, Drawing, DrawnShape, RigReport } from '../shelter/index.js';
@@ -118,13 +117,14 @@ export function rigSvg(view: Drawn, { name, report, body, units, bed, caseId = '
     out.push(`<path class="ground" d="${path([edge(x0 - 0.6), edge(x1 + 0.6)])}"/>`);
   }
   for (const i of trunks) {
-    const d = diameterOf(rig.trunks[i].girth);
+    const { wide: d, rises } = uprightOf(rig.trunks[i], 0.3);
     const x = i * span;
     if (view === 'plan') {
       const [cx, cy] = put(x, 0);
       out.push(`<circle class="trunk" cx="${n(cx)}" cy="${n(cy)}" r="${n((d / 2) * mm)}"/>`);
     } else {
-      const [foot, top] = [ground(x, 0), tieOf(i) + 0.3];
+      const foot = ground(x, 0);
+      const top = foot + rises;
       out.push(
         `<path class="trunk" d="${path([put(x - d / 2, foot), put(x - d / 2, top), put(x + d / 2, top), put(x + d / 2, foot)], true)}"/>`,
       );

@@ -1,7 +1,6 @@
-import { diameterOf } from '../anchor/index.js';
 import { groundOf } from '../pitch/index.js';
 import type { BodyMeasures } from '../quantity/index.js';
-import { measuredSpan, trunksUsed } from '../rig/index.js';
+import { measuredSpan, trunksUsed, uprightOf } from '../rig/index.js';
 import { drawingOf } from '../shelter/index.js';
 import type { BedShape, RigReport } from '../shelter/index.js';
 
@@ -179,7 +178,8 @@ export function rigGltf(
   for (const i of trunksUsed(rig)) {
     const trunk = rig.trunks[i];
     const x = i * span;
-    const { places, corners } = stem([x, 0, ground(x, 0)], trunk.tieHeight + 1, diameterOf(trunk.girth));
+    const { rises, wide } = uprightOf(trunk, 1);
+    const { places, corners } = stem([x, 0, ground(x, 0)], rises, wide);
     add(trunk.name, 'wood', places, corners);
   }
   for (const g of guys) {

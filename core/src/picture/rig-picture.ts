@@ -1,9 +1,8 @@
 import polygonClipping from 'polygon-clipping';
 import type { Polygon } from 'polygon-clipping';
-import { diameterOf } from '../anchor/index.js';
 import { groundOf } from '../pitch/index.js';
 import type { BodyMeasures, Vec3 } from '../quantity/index.js';
-import { measuredSpan, trunksUsed } from '../rig/index.js';
+import { measuredSpan, trunksUsed, uprightOf } from '../rig/index.js';
 import type { RidgeRig } from '../rig/index.js';
 import { hemOf } from '../roof/index.js';
 import { drawingOf } from '../shelter/index.js';
@@ -123,13 +122,15 @@ export function drawnFrom(
 
 /** A trunk's outline from the side, or its ring from above. */
 function trunkAt(rig: RidgeRig, i: 0 | 1, x: number, foot: number, view: 'side' | 'above'): Vec3[] {
-  const half = diameterOf(rig.trunks[i].girth) / 2;
+  const { as, rises, wide } = uprightOf(rig.trunks[i], ABOVE_TIE);
+  const half = wide / 2;
   if (view === 'above') return roundAt([x, 0, 0], Math.max(half, LEAST_TRUNK));
-  const top = foot + rig.trunks[i].tieHeight + ABOVE_TIE;
+  const top = foot + rises;
+  const taper = as === 'pole' ? half : 0.8 * half;
   return [
     [x - half, 0, foot],
-    [x - 0.8 * half, 0, top],
-    [x + 0.8 * half, 0, top],
+    [x - taper, 0, top],
+    [x + taper, 0, top],
     [x + half, 0, foot],
   ];
 }

@@ -61,6 +61,7 @@ export const poleBuckles = (wood: string, girth: number, height: number): number
 
 /** What lies there is taken as stone or wet wood of so many kg/m³, as wide as it is high. */
 const LUMP_DENSITY = 2000;
+/** How wide a lump lies there, and how high, m. */
+export const lumpWide = (mass: number): number => Math.cbrt(mass / LUMP_DENSITY);
 /** Level pull that tips a lump over its edge, N: m g b / 2 h. @param height of the line over its foot, m */
-export const lumpTips = (mass: number, height: number): number =>
-  (mass * 9.80665 * Math.cbrt(mass / LUMP_DENSITY)) / (2 * height);
+export const lumpTips = (mass: number, height: number): number => (mass * 9.80665 * lumpWide(mass)) / (2 * height);

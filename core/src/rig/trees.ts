@@ -15,6 +15,7 @@ import type { RigContext } from './pitch.js';
 import { guyOf, pitchProblems } from './pitch.js';
 import { measuredSpan, problemsOf } from './ridge.js';
 import type { RidgeRig, Trunk } from './rig-document.js';
+import { lumpWide } from './stand.js';
 
 /** A tree of the rig, to which more than one thing may be tied. */
 export interface RigTree {
@@ -31,6 +32,26 @@ export interface RigTree {
 /** Whether a trunk is a rooted stem, which bends and is judged at its foot. */
 export const isStem = ({ standsOnWord, stand }: Pick<Trunk, 'standsOnWord' | 'stand'>): boolean =>
   standsOnWord !== true && stand === undefined;
+
+/** What a line is tied to as a body in space: how far it rises over its foot and how wide it is there, m. */
+export interface Upright {
+  readonly as: 'stem' | 'pole' | 'lump';
+  readonly rises: number;
+  readonly wide: number;
+}
+
+/** A pole ends, and a lump reaches, a hand over what is tied to it, m. */
+const OVER_TIE = 0.1;
+/** @param shown how far a stem, which goes on, is drawn over its tie, m */
+export function uprightOf({ stand, tieHeight, girth }: Trunk, shown: number): Upright {
+  const rises = tieHeight + OVER_TIE;
+  if (stand?.kind === 'lump') {
+    const wide = lumpWide(stand.mass);
+    return { as: 'lump', rises: Math.max(wide, rises), wide };
+  }
+  const wide = diameterOf(girth);
+  return stand?.kind === 'pole' ? { as: 'pole', rises, wide } : { as: 'stem', rises: tieHeight + shown, wide };
+}
 
 /** How far a trunk gives where the line is tied, m/N: its stem, and the branch that the line goes over. @param modulus of its wood, Pa */
 export const giveOfTrunk = (trunk: Trunk, modulus: number): number =>

@@ -1,3 +1,4 @@
+import type { Upright } from '@rough-bight/core/rig';
 import { paint } from '../app/theme/paint.js';
 import type { ReactElement } from 'react';
 
@@ -42,12 +43,14 @@ export function BightMark(): ReactElement {
 
 /** A trunk seen from the side, `width` wide at the foot, tapering; drawn from (x, foot) up to `top`. */
 export function TrunkMark({
+  as,
   x,
   foot,
   top,
   width,
   bad,
 }: {
+  readonly as: Upright['as'];
   readonly x: number;
   readonly foot: number;
   readonly top: number;
@@ -55,6 +58,14 @@ export function TrunkMark({
   readonly bad: boolean;
 }): ReactElement {
   const half = width / 2;
+  if (as === 'pole') return <path {...paint.trunk} d={`M${x - half} ${foot + 6}V${top}H${x + half}V${foot + 6}Z`} />;
+  if (as === 'lump')
+    return (
+      <path
+        {...paint.trunk}
+        d={`M${x - half} ${foot + 4}L${x - half * 0.9} ${top + half * 0.5}L${x - half * 0.4} ${top}H${x + half * 0.55}L${x + half} ${top + half * 0.7}V${foot + 4}Z`}
+      />
+    );
   const lean = half * 0.82;
   const ticks = [];
   for (let y = foot - 26, k = 0; y > top + 14; y -= 37, k++)

@@ -1,14 +1,13 @@
 import type { Spot } from '../flat/flat-scene.js';
 import { Box } from '@chakra-ui/react';
 import { ink } from '../../app/theme/paint.js';
-import { diameterOf } from '@rough-bight/core/anchor';
 import { groundOf } from '@rough-bight/core/pitch';
 import { ratioOf } from '@rough-bight/core/rig';
 import type { GuyReport, PitchResult } from '@rough-bight/core/pitch';
 import { say } from '@rough-bight/core/quantity';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { Pitch, RidgeRig } from '@rough-bight/core/rig';
-import { measuredSpan, trunksUsed } from '@rough-bight/core/rig';
+import { measuredSpan, trunksUsed, uprightOf } from '@rough-bight/core/rig';
 import { hemOf } from '@rough-bight/core/roof';
 import { drawingOf } from '@rough-bight/core/shelter';
 import type { BedShape, Drawing, DrawnShape, RigReport } from '@rough-bight/core/shelter';
@@ -622,12 +621,18 @@ function Trunks({ rig, span, ground, palette }: OnGround): ReactElement {
         const x = i * span;
         const t = rig.trunks[i];
         const foot = ground(x, 0);
-        return (
+        const { as, rises, wide } = uprightOf(t, 1.4);
+        return as === 'lump' ? (
+          <mesh key={i} position={[x, 0, foot + rises / 2]} rotation={[0, 0, 0.4]}>
+            <boxGeometry args={[wide, wide, rises]} />
+            <meshLambertMaterial color={palette.tar} />
+          </mesh>
+        ) : (
           <Pole
             key={i}
             from={[x, 0, foot]}
-            to={[x, 0, foot + t.tieHeight + 1.4]}
-            thick={diameterOf(t.girth)}
+            to={[x, 0, foot + rises]}
+            thick={wide}
             color={t.signs.length > 0 ? palette.danger : palette.tar}
           />
         );

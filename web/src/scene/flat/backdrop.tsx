@@ -1,4 +1,4 @@
-import { diameterOf } from '@rough-bight/core/anchor';
+import { uprightOf } from '@rough-bight/core/rig';
 import type { RidgeRig } from '@rough-bight/core/rig';
 import { memo } from 'react';
 import type { ReactElement } from 'react';
@@ -44,9 +44,18 @@ export const Backdrop = memo(function Backdrop({
       {([0, 1] as const).map((i) => {
         if (i === 0 ? !first : !second) return null;
         const [x, y] = foot(i);
-        const wide = diameterOf(trunks[i].girth) * frame.scale;
+        const upright = uprightOf(trunks[i], 0);
+        const wide = upright.wide * frame.scale;
         return side ? (
-          <TrunkMark key={i} x={x} foot={y} top={0} width={Math.max(8, wide)} bad={trunks[i].signs.length > 0} />
+          <TrunkMark
+            key={i}
+            as={upright.as}
+            x={x}
+            foot={y}
+            top={upright.as === 'stem' ? 0 : y - upright.rises * frame.scale}
+            width={Math.max(8, wide)}
+            bad={trunks[i].signs.length > 0}
+          />
         ) : (
           <circle key={i} data-thing="trunk" {...paint.pitchTrunk} cx={x} cy={y} r={Math.max(6, wide / 2)} />
         );
