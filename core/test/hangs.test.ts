@@ -67,7 +67,7 @@ describe('what hangs on a line', () => {
     expect(told({ ...coat, wetMass: 0.9 }, true)).toEqual([]);
   });
   test('without a ridgeline nothing hangs on it, and no cord is joined to it: both are said', () => {
-    const joined = { cord: 'guy', bend: 'double-sheet-bend', at: 2 };
+    const joined = { cord: 'guy', bend: 'double-sheet', at: 2 };
     const ends = { ...gable, hung: [pack], joined, pitch: { ...pitch, line: 'none' as const } } as RidgeRig;
     const { findings } = evaluatePitch(ends, context, { full: false }).result;
     expect(ofCode(findings, 'no-line').map((f) => f.facts)).toEqual([{ things: ['pack'], joined: true }]);

@@ -166,14 +166,14 @@ describe('what a line is tied to, drawn', () => {
   const [stem] = line.trunks;
   test('a stem goes on over its tie, a pole ends there, and a boulder is as wide as its mass makes it', () => {
     const through = stem.girth / Math.PI;
-    expect(uprightOf(stem, 1.4)).toEqual({ as: 'stem', rises: stem.tieHeight + 1.4, wide: through });
+    expect(uprightOf(stem, 1.4)).toEqual({ as: 'stem', rises: stem.tieHeight + 1.4, wide: through, aside: 0 });
     const pole = { ...stem, stand: usualPole('guy', context.pegs) };
     const { as, rises, wide } = uprightOf(pole, 1.4);
     expect([as, wide]).toEqual(['pole', through]);
     expect(rises - stem.tieHeight).toBeLessThan(0.2);
     const lump = uprightOf({ ...stem, tieHeight: 0.5, stand: { kind: 'lump', mass: 2000 } }, 1.4);
     // two tonnes of stone and what lies round it: a cube of a metre
-    expect(lump).toEqual({ as: 'lump', rises: 1, wide: 1 });
+    expect(lump).toEqual({ as: 'lump', rises: 1, wide: 1, aside: 0 });
     expect(uprightOf({ ...stem, tieHeight: 1.2, stand: { kind: 'lump', mass: 300 } }, 0).rises).toBeGreaterThan(1.2);
   });
 });

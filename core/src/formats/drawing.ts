@@ -117,10 +117,10 @@ export function rigSvg(view: Drawn, { name, report, body, units, bed, caseId = '
     out.push(`<path class="ground" d="${path([edge(x0 - 0.6), edge(x1 + 0.6)])}"/>`);
   }
   for (const i of trunks) {
-    const { wide: d, rises } = uprightOf(rig.trunks[i], 0.3);
+    const { wide: d, rises, aside } = uprightOf(rig.trunks[i], 0.3);
     const x = i * span;
     if (view === 'plan') {
-      const [cx, cy] = put(x, 0);
+      const [cx, cy] = put(x, aside);
       out.push(`<circle class="trunk" cx="${n(cx)}" cy="${n(cy)}" r="${n((d / 2) * mm)}"/>`);
     } else {
       const foot = ground(x, 0);

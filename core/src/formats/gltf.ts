@@ -178,8 +178,8 @@ export function rigGltf(
   for (const i of trunksUsed(rig)) {
     const trunk = rig.trunks[i];
     const x = i * span;
-    const { rises, wide } = uprightOf(trunk, 1);
-    const { places, corners } = stem([x, 0, ground(x, 0)], rises, wide);
+    const { rises, wide, aside } = uprightOf(trunk, 1);
+    const { places, corners } = stem([x, aside, ground(x, aside)], rises, wide);
     add(trunk.name, 'wood', places, corners);
   }
   for (const g of guys) {

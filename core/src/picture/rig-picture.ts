@@ -5,7 +5,7 @@ import type { BodyMeasures, Vec3 } from '../quantity/index.js';
 import { measuredSpan, trunksUsed, uprightOf } from '../rig/index.js';
 import type { RidgeRig } from '../rig/index.js';
 import { hemOf } from '../roof/index.js';
-import { drawingOf } from '../shelter/index.js';
+import { drawingOf, fittingsOf } from '../shelter/index.js';
 import type { RigReport } from '../shelter/index.js';
 import type { Frame, Pen, Picture, Point, Stroke } from './picture.js';
 import { frameOf } from './picture.js';
@@ -56,6 +56,7 @@ export function drawnFrom(
   const place = (k: number): Vec3 => [nodes[3 * k]!, nodes[3 * k + 1]!, nodes[3 * k + 2]!];
   const flat = (p: Vec3): Point => [p[0], p[up]];
   const trunks = trunksUsed(rig).map((i) => trunkAt(rig, i, i * span, ground(i * span, 0), view).map(flat));
+  const fittings = fittingsOf(report, { at: nodes }, body);
   const cloth = coverOf(topology.corners, (k) => flat(place(k)));
   const hem = hemOf(topology.corners).map(([a, b]) => [flat(place(a)), flat(place(b))]);
 
@@ -103,6 +104,11 @@ export function drawnFrom(
       const bare = l.role === 'ridge' && !isThere('cloth');
       line('line', l.row, ...(bare ? [l.nodes[0]!, l.nodes.at(-1)!] : l.nodes).map(place));
     }
+    for (const f of fittings) {
+      if (f.kind === 'branch') stroke('stick', [[f.from, f.to].map(flat)]);
+      else if (f.kind === 'bend') line('foot', f.of, ...roundAt(f.at, FOOT));
+      else line('guide', f.of, f.from, f.to);
+    }
     for (const g of guys)
       if (g.kind !== 'tie' && isThere(g.id))
         stroke(now.has(g.id) ? 'now' : 'foot', [roundAt(g.foot, FOOT).map(flat)], true);
@@ -122,9 +128,9 @@ export function drawnFrom(
 
 /** A trunk's outline from the side, or its ring from above. */
 function trunkAt(rig: RidgeRig, i: 0 | 1, x: number, foot: number, view: 'side' | 'above'): Vec3[] {
-  const { as, rises, wide } = uprightOf(rig.trunks[i], ABOVE_TIE);
+  const { as, rises, wide, aside } = uprightOf(rig.trunks[i], ABOVE_TIE);
   const half = wide / 2;
-  if (view === 'above') return roundAt([x, 0, 0], Math.max(half, LEAST_TRUNK));
+  if (view === 'above') return roundAt([x, aside, 0], Math.max(half, LEAST_TRUNK));
   const top = foot + rises;
   const taper = as === 'pole' ? half : 0.8 * half;
   return [

@@ -33,24 +33,29 @@ export interface RigTree {
 export const isStem = ({ standsOnWord, stand }: Pick<Trunk, 'standsOnWord' | 'stand'>): boolean =>
   standsOnWord !== true && stand === undefined;
 
-/** What a line is tied to as a body in space: how far it rises over its foot and how wide it is there, m. */
+/** What a line is tied to as a body in space: how far it rises over its foot, how wide it is there, and how far aside of the line it stands, to the left, m. */
 export interface Upright {
   readonly as: 'stem' | 'pole' | 'lump';
   readonly rises: number;
   readonly wide: number;
+  readonly aside: number;
 }
 
 /** A pole ends, and a lump reaches, a hand over what is tied to it, m. */
 const OVER_TIE = 0.1;
 /** @param shown how far a stem, which goes on, is drawn over its tie, m */
-export function uprightOf({ stand, tieHeight, girth }: Trunk, shown: number): Upright {
+export function uprightOf({ stand, branch, tieHeight, girth }: Trunk, shown: number): Upright {
+  // a line over a branch runs past its stem
+  const aside = branch?.out ?? 0;
   const rises = tieHeight + OVER_TIE;
   if (stand?.kind === 'lump') {
     const wide = lumpWide(stand.mass);
-    return { as: 'lump', rises: Math.max(wide, rises), wide };
+    return { as: 'lump', rises: Math.max(wide, rises), wide, aside };
   }
   const wide = diameterOf(girth);
-  return stand?.kind === 'pole' ? { as: 'pole', rises, wide } : { as: 'stem', rises: tieHeight + shown, wide };
+  return stand?.kind === 'pole'
+    ? { as: 'pole', rises, wide, aside }
+    : { as: 'stem', rises: tieHeight + shown, wide, aside };
 }
 
 /** How far a trunk gives where the line is tied, m/N: its stem, and the branch that the line goes over. @param modulus of its wood, Pa */

@@ -12,3 +12,4 @@ export * from './whole.js';
 export * from './roof-advice.js';
 export * from './together.js';
 export * from './drawing.js';
+export * from './fittings.js';

@@ -9,7 +9,7 @@ import type { BodyMeasures } from '@rough-bight/core/quantity';
 import type { Pitch, RidgeRig } from '@rough-bight/core/rig';
 import { measuredSpan, trunksUsed, uprightOf } from '@rough-bight/core/rig';
 import { hemOf } from '@rough-bight/core/roof';
-import { drawingOf } from '@rough-bight/core/shelter';
+import { drawingOf, fittingsOf } from '@rough-bight/core/shelter';
 import type { BedShape, Drawing, DrawnShape, RigReport } from '@rough-bight/core/shelter';
 import { DRY, SIZES } from '@rough-bight/core/under';
 import type { LyingResult } from '@rough-bight/core/under';
@@ -182,6 +182,7 @@ function Rig(props: Drawn & { readonly labels: Labels; readonly onHold: (held: b
       {report.roof?.under?.things.map((thing) => (
         <LyingInDepth key={thing.lying.id} of={thing} ground={ground} palette={palette} />
       ))}
+      <Fittings report={report} shape={shape} body={body} palette={palette} />
       <Feet {...props} bad={bad} />
       {props.beside !== null && <Beside drawing={props.beside} palette={palette} />}
       {rig.pitch !== undefined && <Wind pitch={rig.pitch} drawing={drawing} shape={shape} palette={palette} />}
@@ -620,8 +621,8 @@ function Trunks({ rig, span, ground, palette }: OnGround): ReactElement {
       {trunksUsed(rig).map((i) => {
         const x = i * span;
         const t = rig.trunks[i];
-        const foot = ground(x, 0);
-        const { as, rises, wide } = uprightOf(t, 1.4);
+        const { as, rises, wide, aside } = uprightOf(t, 1.4);
+        const foot = ground(x, aside);
         return as === 'lump' ? (
           <mesh key={i} position={[x, 0, foot + rises / 2]} rotation={[0, 0, 0.4]}>
             <boxGeometry args={[wide, wide, rises]} />
@@ -630,11 +631,51 @@ function Trunks({ rig, span, ground, palette }: OnGround): ReactElement {
         ) : (
           <Pole
             key={i}
-            from={[x, 0, foot]}
-            to={[x, 0, foot + rises]}
+            from={[x, aside, foot]}
+            to={[x, aside, foot + rises]}
             thick={wide}
             color={t.signs.length > 0 ? palette.danger : palette.tar}
           />
+        );
+      })}
+    </>
+  );
+}
+
+/** What is on its lines: elastic, bends, drip lines, branches that they go over. */
+function Fittings({
+  report,
+  shape,
+  body,
+  palette,
+}: Pick<Drawn, 'report' | 'shape' | 'body' | 'palette'>): ReactElement {
+  const fittings = useMemo(() => fittingsOf(report, shape, body), [report, shape, body]);
+  return (
+    <>
+      {fittings.map((f) => {
+        const key = `${f.kind} ${f.of}`;
+        if (f.kind === 'bend')
+          return (
+            <mesh key={key} position={f.at as [number, number, number]}>
+              <sphereGeometry args={[0.035, 12, 8]} />
+              <meshLambertMaterial color={palette.act} />
+            </mesh>
+          );
+        if (f.kind !== 'branch')
+          return (
+            <Pole
+              key={key}
+              from={f.from}
+              to={f.to}
+              thick={f.kind === 'elastic' ? 0.03 : 0.012}
+              color={f.kind === 'elastic' ? palette.act : palette.water}
+            />
+          );
+        return (
+          <group key={key}>
+            <Pole from={f.from} to={f.to} thick={f.thick} color={palette.tar} />
+            <Pole from={[f.to[0], 0, f.to[2] + f.thick / 2]} to={f.down} thick={0.012} color={palette.ink} />
+          </group>
         );
       })}
     </>

@@ -57,7 +57,14 @@ export const Backdrop = memo(function Backdrop({
             bad={trunks[i].signs.length > 0}
           />
         ) : (
-          <circle key={i} data-thing="trunk" {...paint.pitchTrunk} cx={x} cy={y} r={Math.max(6, wide / 2)} />
+          <circle
+            key={i}
+            data-thing="trunk"
+            {...paint.pitchTrunk}
+            cx={x}
+            cy={y - upright.aside * frame.scale}
+            r={Math.max(6, wide / 2)}
+          />
         );
       })}
     </>

@@ -3,7 +3,7 @@ import type { KitStraps } from '@rough-bight/core/bed';
 import type { BodyMeasures } from '@rough-bight/core/quantity';
 import { measuredSpan, ratioOf, trunksUsed } from '@rough-bight/core/rig';
 import type { KitCord, Pitch, RidgeRig } from '@rough-bight/core/rig';
-import { drawingOf } from '@rough-bight/core/shelter';
+import { drawingOf, fittingsOf } from '@rough-bight/core/shelter';
 import type { BedShape, Drawing, RigReport } from '@rough-bight/core/shelter';
 import { memo, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { KeyboardEvent, ReactElement, RefObject } from 'react';
@@ -24,6 +24,7 @@ import { across, fitFrame, upward } from './frame.js';
 import { grabsOf } from './grabs.js';
 import type { Grab } from './grabs.js';
 import { LineMarks, LineNotes } from './line-marks.js';
+import { FittingMarks } from './fitting-marks.js';
 import { Beside, Hangers, Lines, Pulls, Touches } from './lines.js';
 import { Headroom, NorthMark, WindMark, headroomWritten, northward, ringWritten, upwind } from './marks.js';
 import type { Written } from './written.js';
@@ -102,6 +103,10 @@ export function FlatScene(props: SceneProps): ReactElement {
     return pitch === undefined ? NONE : ringWritten(bearingsOf(pitch), frame);
   }, [roof, frame, view, pitch, body, units]);
   const side = view === 'side';
+  const fittings = useMemo(
+    () => (report === null || shape === undefined ? [] : fittingsOf(report, shape, body)),
+    [report, shape, body],
+  );
   const bedMark = bed !== null && (
     <BedMark
       shape={bed}
@@ -143,6 +148,7 @@ export function FlatScene(props: SceneProps): ReactElement {
             <Lines {...drawn} bad={bad} chosen={chosen} far={false} />
             {bed !== null && side && roof !== null && bedMark}
             <Hangers {...drawn} hung={report!.rig.hung} />
+            <FittingMarks fittings={fittings} frame={frame} />
             {line !== null && side && (
               <LineMarks
                 {...drawn}
