@@ -7,7 +7,7 @@ import { allSolved, gustPressure } from '@rough-bight/core/pitch';
 import type { Evaluated, PitchResult } from '@rough-bight/core/pitch';
 import { tell } from '@rough-bight/core/quantity';
 import { RigProblem } from '@rough-bight/core/rig';
-import type { GivenWind } from '@rough-bight/core/rig';
+import type { GivenWind, Row } from '@rough-bight/core/rig';
 import { windToward } from '@rough-bight/core/weather';
 import { SNOWS } from '@rough-bight/core/catalogue';
 import type { SnowFeel } from '@rough-bight/core/catalogue';
@@ -267,7 +267,10 @@ const round = (x: number, places = 3): number => Number(x.toFixed(places));
 /** @param under ids of the trees that bear a bed as well: they are told again with it */
 function toJson(r: PitchResult, caseId: string, under: ReadonlySet<string>) {
   const shape = r.shapes.find((s) => s.caseId === caseId)!;
-  const lines = r.rows.filter((row) => !['trunk', 'hold', 'cloth', 'stick'].includes(row.role));
+  // the cord that a ridgeline goes on in has the ridgeline's own pull
+  const pullOf = (row: Row): number | undefined =>
+    r.topology.lines.find((l) => l.id === (row.role === 'extension' ? 'ridge' : row.id))?.line;
+  const lines = r.rows.filter((row) => pullOf(row) !== undefined);
   return {
     form: r.formName,
     case: r.cases.find((c) => c.id === caseId)!.group,
@@ -277,7 +280,7 @@ function toJson(r: PitchResult, caseId: string, under: ReadonlySet<string>) {
       role: row.role,
       name: row.name,
       cord: row.what,
-      tension: round(shape.tension[r.topology.lines.find((l) => l.id === row.id)!.line]!),
+      tension: round(shape.tension[pullOf(row)!]!),
       worst: round(row.demand.value),
       unstressedLength: round(row.unstressed ?? 0, 4),
       cut: row.cut === null ? null : round(cutLength(row.cut)),

@@ -25,6 +25,30 @@ interface Said {
 const json = (...args: string[]): Said => JSON.parse(rb('rig', ...args, '--json').out) as Said;
 
 describe('rb rig', () => {
+  test.each(['gable-on-a-boulder', 'shade-between-two-poles', 'gable-tied-by-its-ends', 'lean-to-drawn-up'])(
+    '%s: every line of it is told, whatever it is tied to and joined of',
+    (name) => {
+      const { code, out, err } = rb('rig', example(name), '--wind', '4@90');
+      expect([code, err]).toEqual([0, '']);
+      expect(out).toMatch(/covers \d/);
+    },
+  );
+  test('a cord joined on has a row of its own, with the line’s pull; guys that live on the cloth say what is over', () => {
+    const said = json(example('gable-on-a-boulder'), '--wind', '4@90') as Said & {
+      readonly kept: readonly { readonly kept: number; readonly over: number }[];
+    };
+    const [ridge, on] = ['ridge', 'extension'].map((role) => said.lines.find((l) => l.role === role)!);
+    expect(on!.tension).toBe(ridge!.tension);
+    expect(said.kept.length).toBeGreaterThan(3);
+    for (const k of said.kept) {
+      expect(k.kept).toBe(3);
+      expect(k.over).toBeGreaterThan(0);
+      expect(k.over).toBeLessThan(3);
+    }
+    expect(rb('rig', example('gable-on-a-boulder'), '--wind', '4@90').out).toMatch(
+      /3\.00 m on the cloth, \d\.\d\d m over/,
+    );
+  });
   test('with --ladder it turns the wind up until the roof is down, and says what gave and to leave before', () => {
     const { code, out } = rb('rig', example('drum-tight-bed'), '--ladder', '--wind', '5@200');
     expect(code).toBe(0);
