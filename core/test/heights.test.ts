@@ -10,7 +10,7 @@ import {
   rigProblems,
   tiedAt,
 } from '../src/rig/index.js';
-import type { RidgeRig } from '../src/rig/index.js';
+import type { Purpose, RidgeRig } from '../src/rig/index.js';
 import { demo } from './shelter/helper.js';
 
 const { rig, context } = demo('gravel-spit-gable');
@@ -42,12 +42,14 @@ describe('both ends at once', () => {
     expect(rise(of, bothEnds(of, body, 'first-low'))).toBeCloseTo(fall, 1);
   });
   test('by purpose: a mark of one’s own body, level', () => {
-    for (const to of ['warmth', 'bed', 'work'] as const) {
+    for (const to of Object.keys(PURPOSES) as Purpose[]) {
       const [a, b] = bothEnds(over(0), body, to);
       expect(a).toBe(b);
       expect(Math.abs(a - body[PURPOSES[to].mark])).toBeLessThanOrEqual(0.025 + 1e-9);
     }
-    expect(bothEnds(over(0), body, 'warmth')[0]).toBeLessThan(bothEnds(over(0), body, 'work')[0]);
+    const [warm, taught, worked] = (['warmth', 'class', 'work'] as const).map((to) => bothEnds(over(0), body, to)[0]);
+    expect(warm).toBeLessThan(taught!);
+    expect(taught).toBeLessThan(worked!);
   });
   test('whatever the ground does, no tie goes below or above where one may be', () => {
     const { min, max } = RIDGE_LIMITS.tieHeight;

@@ -7,13 +7,14 @@ import { measuredSpan } from './ridge.js';
 export const PURPOSES = {
   warmth: { name: 'for warmth', mark: 'elbow', why: 'low keeps heat and sheds wind' },
   bed: { name: 'over a bed', mark: 'brow', why: 'an arm above who lies in it' },
+  class: { name: 'for a class', mark: 'chest', why: 'hands and hitches where all see them' },
   work: { name: 'for work', mark: 'reach', why: 'room to stand, and air' },
 } as const satisfies Record<string, { readonly name: string; readonly mark: BodyMark; readonly why: string }>;
 export type Purpose = keyof typeof PURPOSES;
 
 /** What both ends can be brought to at once. */
 export type BothEnds = 'level' | 'first-low' | 'second-low' | Purpose;
-export const BOTH_ENDS: readonly BothEnds[] = ['level', 'first-low', 'second-low', 'warmth', 'bed', 'work'];
+export const BOTH_ENDS: readonly BothEnds[] = ['level', 'first-low', 'second-low', 'warmth', 'bed', 'class', 'work'];
 
 /** Fall along a ridge that is sloped on purpose, m per m: water runs to its low end and off there. Judgement: 0.03 to 0.1. */
 export const RIDGE_FALL = 0.06;
