@@ -111,6 +111,16 @@ export function unmetOf(rig: RidgeRig, context: RigContext, known: Evaluated, un
         remedy: `Bring ${say(c.wanted - c.have, 'length', units)} more of it.`,
         rig: null,
       });
+  for (const f of ofCode(result.findings, 'guy-short')) {
+    const { says, remedy } = wordsOf(f);
+    const { key, nearer } = result.kept.find((k) => k.id === f.about)!;
+    out.push({
+      id: `kept ${f.about}`,
+      sentence: tell(says, units),
+      remedy: tell(remedy!, units),
+      rig: nearer === null ? null : withGuy(rig, key, { foot: [...nearer] }),
+    });
+  }
   for (const p of result.pegs)
     if (p.wanted > p.have)
       out.push({

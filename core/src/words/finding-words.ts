@@ -132,7 +132,7 @@ const WORDS: Words = {
     phrase`The ${guy} as it lives on the cloth is ${metres(by)} too short here.`,
     inBy === null
       ? phrase`Join a piece on with a double sheet bend, or swap it for a longer one.`
-      : phrase`Bring its foot in by ${metres(Math.ceil(20 * inBy) / 20)}, or join a piece on with a double sheet bend.`,
+      : phrase`Bring its foot in by ${metres(inBy)}, or join a piece on with a double sheet bend.`,
   ],
   'pegs-short': ({ pegs, wanted, have }) => [
     phrase`${wanted - have} of ${pegs} are missing: ${wanted} wanted, ${have} on hand.`,

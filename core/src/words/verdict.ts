@@ -1,4 +1,4 @@
-import type { Finding, FindingOf } from '../findings/index.js';
+import type { Finding, FindingCode, FindingOf } from '../findings/index.js';
 import { against, ofCode } from '../findings/index.js';
 import { givesFirst, meanOf } from '../pitch/index.js';
 import type { PitchResult } from '../pitch/index.js';
@@ -84,6 +84,9 @@ function firstOf({ rows, roof }: RigReport): { readonly judged: Judged; readonly
   return least === undefined || !Number.isFinite(least.judgement.ratio) ? null : { judged: least, gust: null };
 }
 
+/** What there is too little of. */
+const LACKS: ReadonlySet<FindingCode> = new Set<FindingCode>(['cord-short', 'guy-short', 'pegs-short']);
+
 /** The gravest of what is wrong, what to do about it, and what else is. */
 function failing(
   report: RigReport,
@@ -92,7 +95,7 @@ function failing(
   body: BodyMeasures,
 ): Pick<Verdict, 'sentence' | 'detail'> {
   const { says, remedy } = wordsOf(lead);
-  const lacks = wrong.filter((f) => f !== lead && (f.code === 'cord-short' || f.code === 'pegs-short'));
+  const lacks = wrong.filter((f) => f !== lead && LACKS.has(f.code));
   return {
     sentence: says,
     detail: sentences([

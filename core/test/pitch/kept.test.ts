@@ -6,6 +6,7 @@ import type { KeptGuy, PitchResult } from '../../src/pitch/index.js';
 import { pitchingOf } from '../../src/order/index.js';
 import type { StepOf } from '../../src/order/index.js';
 import { judgeRig } from '../../src/shelter/index.js';
+import { unmetOf } from '../../src/sizing/remedies.js';
 import { sayOver, stepWords } from '../../src/words/index.js';
 import { tell } from '../../src/quantity/index.js';
 import { contextFor, rigOf, squareRoof } from './helper.js';
@@ -13,6 +14,7 @@ import { contextFor, rigOf, squareRoof } from './helper.js';
 const roof = squareRoof(3);
 const context = contextFor(roof);
 const gable = rigOf('gable', roof);
+const UNITS = { length: 'm', force: 'N' } as const;
 const withKept = (kept: number, own: Readonly<Record<string, { kept: number }>> = {}) => ({
   ...gable,
   pitch: { ...gable.pitch!, guy: { ...gable.pitch!.guy, kept }, own },
@@ -52,20 +54,17 @@ describe('guys that live on the cloth', () => {
     const [found] = short.kept as [KeptGuy];
     expect(found.over).toBeCloseTo(-0.2, 9);
     expect(ofCode(short.findings, 'guy-short').map((f) => f.severity)).toEqual(['fails']);
-    // brought in toward under its tie-out
-    const at = bare.topology.keys.find((k) => k.id === key)!;
-    const shape = bare.shapes[0]!.at;
-    const head = [shape[3 * at.node]!, shape[3 * at.node + 1]!];
-    const out = Math.hypot(foot[0] - head[0]!, foot[1] - head[1]!);
-    const share = (out - found.inBy!) / out;
-    const moved = [head[0]! + share * (foot[0] - head[0]!), head[1]! + share * (foot[1] - head[1]!)] as const;
+    // as far in as a hand sets it, and no more than a hand's breadth over then
+    expect((found.inBy! * 100) % 5).toBeCloseTo(0, 6);
     const rig = withKept(0, { [key]: { kept } });
-    const nearer = evaluatePitch(
-      { ...rig, pitch: { ...rig.pitch, own: { [key]: { kept, foot: [...moved] } } } },
-      context,
-      { full: false },
-    ).result;
-    expect(Math.abs(nearer.kept[0]!.over)).toBeLessThan(0.05);
+    const [unmet] = unmetOf(rig, context, evaluatePitch(rig, context), UNITS).filter((u) => u.id === `kept ${id}`);
+    expect(unmet!.remedy).toContain('Bring its foot in by');
+    const nearer = evaluatePitch(unmet!.rig!, context).result;
+    expect(ofCode(nearer.findings, 'guy-short')).toEqual([]);
+    expect(nearer.kept[0]!.over).toBeGreaterThanOrEqual(0);
+    expect(nearer.kept[0]!.over).toBeLessThan(0.1);
+    const moved = nearer.guys.find((g) => g.id === id)!.foot;
+    expect(Math.hypot(moved[0] - foot[0], moved[1] - foot[1])).toBeCloseTo(found.inBy!, 6);
   });
   test('by so much that not even straight down reaches: only a piece joined on, or another guy', () => {
     const [key, id] = [guys[0]!.key, guys[0]!.id];
@@ -73,6 +72,9 @@ describe('guys that live on the cloth', () => {
     // the edge alone is half a metre up, and knots and hauling take most of a metre
     expect(guyCut(bare, id)).toBeGreaterThan(1.5);
     expect(short.kept[0]!.inBy).toBeNull();
+    const rig = withKept(0, { [key]: { kept: 1 } });
+    const unmet = unmetOf(rig, context, evaluatePitch(rig, context, { full: false }), UNITS);
+    expect(unmet.find((u) => u.id === `kept ${id}`)).toMatchObject({ rig: null });
   });
   test('three times as long, what is over makes a second line; and the steps say so', () => {
     expect(judged(5).kept.every((k) => k.secondLine)).toBe(false);
