@@ -57,27 +57,27 @@ export function pitchWords({ how, bears, dry, effort }: OtherPitch, units: UnitC
       : tell(phrase`something first gives in a gust of ${amount(bears, 'speed')}`, units);
   const lain =
     dry === null ? '' : ` In driven rain ${dry.people} of ${dry.of} ${dry.people === 1 ? 'lies' : 'lie'} dry then.`;
-  return `${what}: ${then}.${lain} ${capital(effortWords(effort))}`;
+  return `${what}: ${then}.${lain} ${effortWords(effort)}`;
 }
 
 const fallsIn = ({ fall }: Before): string =>
   fall === null ? 'The cloth flaps' : `${capital(asSubject(fall.name))} gives`;
 
 const TOUCHED: Readonly<Record<Handed['what'], readonly [one: string, many: string]>> = {
-  foot: ['foot set anew', 'feet set anew'],
-  buried: ['log or bag dug in', 'logs or bags dug in'],
-  brought: ['weight brought', 'weights brought'],
-  knot: ['knot tied anew', 'knots tied anew'],
-  haul: ['guy hauled', 'guys hauled'],
-  'put-on': ['guy put on', 'guys put on'],
-  'take-off': ['guy taken off', 'guys taken off'],
-  'ridge-tie': ['tie of the ridge', 'ties of the ridge'],
-  'ridge-haul': ['haul of the ridge', 'hauls of the ridge'],
-  hitches: ['round of both hitches', 'rounds of both hitches'],
-  turn: ['cloth turned on its middle, which stays on the line', 'cloths turned'],
-  prop: ['prop set', 'props set'],
-  flick: ['stick flicked away', 'sticks flicked away'],
-  all: ['roof pitched anew', 'roofs pitched anew'],
+  foot: ['1 foot set anew', 'feet set anew'],
+  buried: ['1 log or bag dug in', 'logs or bags dug in'],
+  brought: ['1 weight brought', 'weights brought'],
+  knot: ['1 knot tied anew', 'knots tied anew'],
+  haul: ['1 guy hauled', 'guys hauled'],
+  'put-on': ['1 guy put on', 'guys put on'],
+  'take-off': ['1 guy taken off', 'guys taken off'],
+  'ridge-tie': ['1 tie of the ridge', 'ties of the ridge'],
+  'ridge-haul': ['1 haul of the ridge', 'hauls of the ridge'],
+  hitches: ['both hitches moved', 'rounds of both hitches'],
+  turn: ['the cloth turned on its middle, which stays on the line', 'cloths turned'],
+  prop: ['1 prop set', 'props set'],
+  flick: ['1 stick flicked away', 'sticks flicked away'],
+  all: ['1 roof pitched anew', 'roofs pitched anew'],
 };
 
 /** What a change asks of hands: "2 feet set anew: about 4 minutes by day, 8 in the dark; one alone does it." */
@@ -85,9 +85,9 @@ export function effortWords({ touched, minutes, minutesInDark, alone }: Effort):
   if (touched.length === 0) return 'Nothing is to be moved.';
   const counts = new Map<Handed['what'], number>();
   for (const { what } of touched) counts.set(what, (counts.get(what) ?? 0) + 1);
-  const list = [...counts].map(([what, n]) => `${n} ${TOUCHED[what][n === 1 ? 0 : 1]}`).join(', ');
+  const list = [...counts].map(([what, n]) => (n === 1 ? TOUCHED[what][0] : `${n} ${TOUCHED[what][1]}`)).join(', ');
   const whole = (m: number): string => (m < 1.5 ? 'a minute' : `${Math.round(m)} minutes`);
-  return `${list}: about ${whole(minutes)} by day, ${whole(minutesInDark)} in the dark; ${alone ? 'one alone does it' : 'it wants two'}.`;
+  return `${capital(list)}: about ${whole(minutes)} by day, ${whole(minutesInDark)} in the dark; ${alone ? 'one alone does it' : 'it wants two'}.`;
 }
 
 /** What a night comes to. */

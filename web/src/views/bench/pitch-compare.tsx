@@ -143,11 +143,7 @@ function Compared({
       <Text textStyle="quiet">
         The other is drawn in dashes, its first tie on this one’s. What differs most comes first.
       </Text>
-      {made !== null && (
-        <Text>
-          To make the other of this one: <Span fontWeight={700}>{made}</Span>
-        </Text>
-      )}
+      {made !== null && <Text>To make the other of this one: {made.charAt(0).toLowerCase() + made.slice(1)}</Text>}
       <Table.Root variant="outline">
         <Table.Header>
           <Table.Row>
