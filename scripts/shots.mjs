@@ -1,5 +1,5 @@
 // `npm run shots`: one current picture of each main view, from the demo data, into docs/screenshots.
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
@@ -47,7 +47,7 @@ const SHOTS = [
   ['pitch-above', '/rigs/gravel-spit-gable/guy', DESK, 'day', fully],
   [
     'pitch-depth',
-    '/rigs/mess-roof/guy?view=depth',
+    { rig: 'diamond-by-the-water', at: 'guy?view=depth' },
     DESK,
     'ember',
     async (page) => {
@@ -117,8 +117,26 @@ const SHOTS = [
       await page.getByRole('button', { name: 'Next step' }).click();
     },
   ],
-  ['card', '/rigs/hammock-fly/card', DESK, 'day', (page) => page.getByRole('img', { name: /^Hammock fly/ }).waitFor()],
+  [
+    'card',
+    { rig: 'window-to-the-river', at: 'card' },
+    DESK,
+    'day',
+    (page) => page.getByRole('img', { name: /^Window to the river/ }).waitFor(),
+  ],
 ];
+
+/** A rig of the examples put into the demo camp, and the address of a view of it. */
+async function pathOf({ rig, at }, { address }) {
+  const file = JSON.parse(readFileSync(join(root, `examples/rigs/${rig}.rig.json`), 'utf8'));
+  const answer = await fetch(`${address}/api/camps/sallow-ait/rigs`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', origin: address },
+    body: JSON.stringify({ name: file.name, note: file.note, document: file.rig }),
+  });
+  if (!answer.ok) throw new Error(`${rig} was not taken: ${await answer.text()}`);
+  return `/rigs/${(await answer.json()).id}/${at}`;
+}
 
 /** Some of them by name: npm run shots -- tying class. */
 const wanted = process.argv.slice(2);
@@ -133,7 +151,7 @@ try {
     if (wanted.length > 0 && !wanted.includes(name)) continue;
     const page = await browser.newPage({ viewport, reducedMotion: 'reduce', serviceWorkers: 'block' });
     await page.addInitScript((t) => localStorage.setItem('rough-bight-theme', t), theme);
-    await page.goto(app.address + path);
+    await page.goto(app.address + (typeof path === 'string' ? path : await pathOf(path, app)));
     await page.getByRole('heading', { level: 1 }).first().waitFor();
     await page.waitForTimeout(900);
     await act?.(page);
