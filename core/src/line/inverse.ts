@@ -186,8 +186,7 @@ function warmSolver(span: Span): (unstressed: number) => SpanState {
   return (unstressed) => {
     let state = solveSpan(span, unstressed, warm);
     if (!state.converged) state = solveSpan(span, unstressed);
-    if (!state.converged)
-      throw new NoSuchLine(phrase`no equilibrium found for ${metres(unstressed)} of line: ${state.reason ?? ''}`);
+    if (!state.converged) throw new NoSuchLine(phrase`no equilibrium found for ${metres(unstressed)} of line`);
     warm = state.slack ? undefined : state.start;
     return state;
   };

@@ -431,10 +431,7 @@ export function ridgeModel(
     let state = solveSpan(s, length, near);
     if (!state.converged && near !== undefined) state = solveSpan(s, length);
     if (!state.converged)
-      throw new RigProblem(
-        'tensioning',
-        `No equilibrium found ${nameOf(c)}: ${state.reason}. Check the loads and the tension.`,
-      );
+      throw new RigProblem('tensioning', `No equilibrium found ${nameOf(c)}. Check the loads and the tension.`);
     states.set(key, state);
     return state;
   };
