@@ -47,8 +47,8 @@ test('on the bench every form is pitched, drawn and judged; those with a ridgeli
 });
 
 test('from New rig a form that is asked for by name comes back whole', async ({ page }) => {
-  test.setTimeout(300_000);
-  for (const form of ['tube', 'diamond', 'canopy', 'lifted', 'window'] as const) {
+  test.setTimeout(600_000);
+  for (const form of PITCH_FORMS) {
     await page.goto('/camps/sallow-ait/new');
     await page.getByLabel('Form', { exact: true }).selectOption(form);
     await page.getByRole('button', { name: 'Show me rigs' }).click();
