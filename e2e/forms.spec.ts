@@ -89,3 +89,20 @@ test('a roof that stands is trimmed by hand: hauled at an hour, pressed by a fin
     .click();
   await expect(page.getByRole('banner').getByRole('status')).toHaveText('saved');
 });
+
+test('on a phone what is touched is told whole, within the screen', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/rigs/gravel-spit-gable/guy');
+  await judged(page);
+  await more(page, 'Guy');
+  for (const name of ['left middle guy', 'second right corner guy']) {
+    await page.getByRole('button', { name, exact: true }).click();
+    const told = page.getByRole('dialog', { name });
+    await expect(told.getByLabel('Length on the cloth')).toBeVisible();
+    const box = (await told.boundingBox())!;
+    expect(box.x).toBeGreaterThanOrEqual(0);
+    expect(box.x + box.width).toBeLessThanOrEqual(390);
+    await told.getByRole('button', { name: 'Close' }).click();
+    await expect(told).toHaveCount(0);
+  }
+});

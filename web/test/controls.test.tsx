@@ -363,6 +363,11 @@ describe('guys', () => {
     type(screen.getByLabelText('Length on the cloth'), '0');
     expect(one.last().pitch!.own['01']!.kept).toBe(0);
     cleanup();
+    // too short it says so where it is touched
+    const short = { ...one.last(), pitch: { ...one.last().pitch!, own: { '01': { kept: 1 } } } };
+    shown(short, 'guy 01');
+    expect(screen.getByRole('alert').textContent).toMatch(/as it lives on the cloth is .* too short here/);
+    cleanup();
     // cut to need, nothing is said of what is over
     shown(one.last(), 'guy 01');
     expect(screen.queryByText(/hank it and hang it/)).toBeNull();

@@ -216,6 +216,10 @@ const SEVERITIES = {
   comfort: 'notes',
 } as const satisfies Record<FindingCode, Severity>;
 const ORDER = Object.keys(SEVERITIES) as FindingCode[];
+/** Codes of what keeps a rig from holding. */
+export type AgainstCode = {
+  [C in FindingCode]: (typeof SEVERITIES)[C] extends 'refuses' | 'fails' ? C : never;
+}[FindingCode];
 
 /** Something found about a rig. */
 export type Finding = {

@@ -151,6 +151,7 @@ export interface StepFacts {
   'slip-end': LettingGo;
   'stow-line': { readonly middle: boolean };
   'hank-guys': { readonly count: number };
+  'pole-down': { readonly name: string; readonly stays: number };
   'draw-pegs': { readonly pegs: number };
   stow: { readonly roof: string; readonly wet: boolean };
   'count-in': { readonly pegs: number; readonly toggles: number; readonly hanks: number };
@@ -191,6 +192,7 @@ export const STEP_CODES = [
   'slip-end',
   'stow-line',
   'hank-guys',
+  'pole-down',
   'draw-pegs',
   'stow',
   'count-in',

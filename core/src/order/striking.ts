@@ -31,6 +31,7 @@ export function strikingOf(rig: RidgeRig, context: RigContext, report: RigReport
   const lowered = lower(turn, rig, context, report);
   if (roof !== null) offLine(turn, rig, report, roof, wet);
   letGo(turn, rig, report, lowered);
+  polesDown(turn, rig, report);
   if (pegs > 0) turn.add('draw-pegs', 'draw-pegs', { pegs }, repeat('hank', pegs));
   if (roof !== null) turn.add('stow', 'stow', { roof, wet }, ['stow'], { lines: ['cloth'] });
   const used = usedBy(rig);
@@ -51,7 +52,8 @@ const repeat = <T>(what: T, times: number): T[] => Array.from({ length: times },
 
 /** Guys and pegs let off, guys hanked where they live. */
 function offGuys(turn: InTurn, { roof }: RigReport): void {
-  const held = roof?.guys.filter((g) => g.kind !== 'tie') ?? [];
+  // a pole's stays hold it up until the line is off its head
+  const held = roof?.guys.filter((g) => g.kind !== 'tie' && g.holds !== 'pole') ?? [];
   const guys = held.filter((g) => g.kind === 'guy');
   const lines = held.map((g) => g.id);
   if (held.length > 0)
@@ -111,6 +113,29 @@ function lower(turn: InTurn, rig: RidgeRig, { body }: RigContext, report: RigRep
     hands: 2,
   });
   return true;
+}
+
+/** Poles, once nothing hangs on them. */
+function polesDown(turn: InTurn, rig: RidgeRig, { roof }: RigReport): void {
+  for (const end of [0, 1] as const) {
+    const stays = roof?.guys.filter((g) => g.holds === 'pole' && g.id.startsWith(`guy stay${end}`)) ?? [];
+    if (rig.trunks[end].stand?.kind !== 'pole' || (roof !== null && stays.length === 0)) continue;
+    const lines = [`pole${end}`, ...stays.map((g) => g.id)];
+    turn.add(`line-pole${end}-down`, 'pole-down', { name: rig.trunks[end].name, stays: 2 }, repeat('take-off', 2), {
+      lines,
+      hands: 2,
+    });
+  }
+  for (const end of [0, 1] as const) {
+    const anchor = rig.bed?.ends[end].anchor;
+    if (anchor?.kind !== 'pole') continue;
+    const lines = [`pole${end}`, `stay${end}0`, `stay${end}1`];
+    const { stays } = anchor;
+    turn.add(`pole${end}-down`, 'pole-down', { name: 'the bed’s pole', stays }, repeat('take-off', stays), {
+      lines,
+      hands: 2,
+    });
+  }
 }
 
 /** The line let go where it was hauled, then at its fixed end, and hanked. */

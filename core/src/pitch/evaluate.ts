@@ -75,6 +75,8 @@ export interface GuyReport {
   readonly key: string;
   readonly name: string;
   readonly kind: 'guy' | 'peg' | 'tie';
+  /** The cloth at its edge, its middle from above, or a pole that the ridge is tied to. */
+  readonly holds: 'cloth' | 'middle' | 'pole';
   readonly foot: Vec3;
   /** What holds it there, and how thick that is where it is a tree, m. */
   readonly held: GuyAnchor['kind'];
@@ -666,6 +668,7 @@ function guyReport(rig: TiedRig, m: Member, reading: CaseReading): GuyReport[] {
       key: r.key.id,
       name: m.name,
       kind: r.kind,
+      holds: isStay(r) ? 'pole' : role.to === 'up' ? 'middle' : 'cloth',
       foot: r.foot,
       held: r.guy.anchor.kind,
       solid: supportOf(r.guy.anchor).solid(r.guy.anchor),

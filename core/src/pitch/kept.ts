@@ -1,6 +1,6 @@
 import { acrossOf } from '../catalogue/index.js';
 import { cordNeeded, cutLength } from '../cordage/index.js';
-import { trunkEnd } from '../rig/index.js';
+import { trunkEnd, trunksUsed } from '../rig/index.js';
 import type { Member, PitchModel } from './model.js';
 import type { TiedRig } from './solve.js';
 import { cutOf, keptLength } from './cut.js';
@@ -36,7 +36,7 @@ export function keptOf({ model, tied }: Pick<TiedRig, 'model' | 'tied'>): KeptGu
         kept,
         over,
         ...(over < 0 ? comesIn(m, -over) : REACHES),
-        secondLine: over >= secondLine(model, m),
+        secondLine: trunksUsed(model.rig).length === 2 && over >= secondLine(model, m),
       },
     ];
   });

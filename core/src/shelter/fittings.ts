@@ -2,7 +2,7 @@ import { IN_HAND } from '../cordage/index.js';
 import { groundOf } from '../pitch/index.js';
 import type { BodyMeasures, Vec3 } from '../quantity/index.js';
 import { norm, sub } from '../quantity/index.js';
-import { measuredSpan, uprightOf } from '../rig/index.js';
+import { measuredSpan, trunksUsed, uprightOf } from '../rig/index.js';
 import { drawingOf } from './drawing.js';
 import type { RigReport } from './whole.js';
 
@@ -65,7 +65,7 @@ export function fittingsOf(
   }
   const span = measuredSpan(rig, body);
   const ground = groundOf(rig, span);
-  for (const i of [0, 1] as const) {
+  for (const i of trunksUsed(rig)) {
     const { branch, tieHeight } = rig.trunks[i];
     if (branch === undefined) continue;
     const x = i * span;

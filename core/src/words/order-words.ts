@@ -255,6 +255,10 @@ const WORDS: Words = {
     what: 'Hank the line',
     how: `${middle ? 'Its hitches at the middle, the middle marked. ' : ''}Figure of eight over the hand, so that it runs out without a tangle.`,
   }),
+  'pole-down': ({ name, stays }) => ({
+    what: `Take ${name} down`,
+    how: `One holds it while the other lets ${counted(stays, 'stay')} off; then it is walked down, never let fall.`,
+  }),
   'draw-pegs': ({ pegs }) => ({
     what: `Draw ${counted(pegs, 'peg')}`,
     how: 'Along the way they went in, with another through the eye; wipe them.',

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { readFileSync } from 'node:fs';
+import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { contextOf, readRigFile } from '../../src/formats/index.js';
 import { betweenTheSame, effortOf } from '../../src/night/index.js';
@@ -26,6 +26,10 @@ describe('what a change asks of hands', () => {
       expect(effort).toEqual({ touched: [], minutes: 0, minutesInDark: 0, alone: true });
       expect(effortWords(effort)).toBe('Nothing is to be moved.');
     }
+  });
+  test.each(readdirSync(join(process.cwd(), 'examples/rigs')))('%s is nothing to make of itself', (name) => {
+    const of = readRigFile(readFileSync(join(process.cwd(), 'examples/rigs', name), 'utf8'));
+    expect(of.rig.pitch === undefined ? [] : effortOf(of.rig, of.rig, contextOf(of)).touched).toEqual([]);
   });
   test('one guy: its foot, its knot, its haul, off', () => {
     const key = keys[0]!;

@@ -63,7 +63,7 @@ describe.each(RIGS)('the work on %s', (name) => {
       const touched = new Set(pitching.flatMap((s) => s.lines));
       for (const row of cords) if (row.id !== 'side-stay') expect(touched).toContain(row.id);
       const slipped = new Set(striking.flatMap((s) => s.lines));
-      for (const row of cords) if (row.role !== 'stay' && row.id !== 'bed-ridge') expect(slipped).toContain(row.id);
+      for (const row of cords) if (!['bed-ridge', 'side-stay'].includes(row.id)) expect(slipped).toContain(row.id);
       const [alone, here] = [keepsTo(pitching, 'alone'), keepsTo(pitching, work.hands)];
       expect(alone).toBeCloseTo(
         pitching.reduce((sum, s) => sum + seconds(s), 0),
@@ -106,6 +106,28 @@ describe('what still holds as it is let go', () => {
         expect(said.includes('Stand beside the line')).toBe(held > 0);
       }
   });
+  test.each(['shade-between-two-poles', 'bed-on-one-alder'])(
+    '%s: a pole’s stays are let off last of all, once nothing hangs on it, by two',
+    (name) => {
+      const steps = striking(name);
+      const down = steps.filter((s) => s.code === 'pole-down');
+      expect(down.length).toBeGreaterThan(0);
+      for (const step of down) {
+        expect(step.hands).toBe(2);
+        const stays = step.lines.filter((l) => /stay/.test(l));
+        expect(stays).toHaveLength(2);
+        // no step before it touches them, and line and bed are off
+        const before = steps.slice(0, steps.indexOf(step));
+        for (const stay of stays) expect(before.flatMap((s) => s.lines)).not.toContain(stay);
+        const { report } = of(name);
+        for (const row of report.rows.filter((r) => ['ridge', 'bed', 'strap'].includes(r.role) && r.id !== 'bed-ridge'))
+          expect(before.flatMap((s) => s.lines)).toContain(row.id);
+      }
+      // pegs, where there are any, are drawn after that
+      const pegs = steps.findIndex((s) => s.code === 'draw-pegs');
+      if (pegs >= 0) expect(pegs).toBeGreaterThan(steps.indexOf(down.at(-1)!));
+    },
+  );
   test('lowered first, the line is slack at both ends; else it holds where it was hauled', () => {
     const holds = (hauls: Hauls): number =>
       striking('gravel-spit-gable', hauls).filter((s) => s.code === 'slip-end' && (s.facts as LettingGo).tension > 0)

@@ -9,6 +9,8 @@ import { judgeRig } from '../../src/shelter/index.js';
 import { unmetOf } from '../../src/sizing/remedies.js';
 import { sayOver, stepWords } from '../../src/words/index.js';
 import { tell } from '../../src/quantity/index.js';
+import type { Pitch } from '../../src/rig/index.js';
+import { demo } from '../shelter/helper.js';
 import { contextFor, rigOf, squareRoof } from './helper.js';
 
 const roof = squareRoof(3);
@@ -75,6 +77,43 @@ describe('guys that live on the cloth', () => {
     const rig = withKept(0, { [key]: { kept: 1 } });
     const unmet = unmetOf(rig, context, evaluatePitch(rig, context, { full: false }), UNITS);
     expect(unmet.find((u) => u.id === `kept ${id}`)).toMatchObject({ rig: null });
+  });
+  test.each([
+    'gravel-spit-gable',
+    'mess-roof',
+    'hammock-fly',
+    'shade-sail',
+    'fire-side-lean-to',
+    'shade-between-two-poles',
+  ])('%s: every foot brought in as far as is told makes its guy reach, as it is solved then', (name) => {
+    const { rig, context: kit } = demo(name);
+    const put = (own: Pitch['own']): PitchResult =>
+      evaluatePitch({ ...rig, pitch: { ...rig.pitch!, own } }, kit, { full: false }).result;
+    const { own } = rig.pitch!;
+    const now = put(own);
+    let tried = 0;
+    for (const g of now.guys.filter((x) => x.kind === 'guy')) {
+      const kept = guyCut(now, g.id) - 0.2;
+      const [found] = put({ ...own, [g.key]: { ...own[g.key], kept } }).kept;
+      // stays of poles and what goes over a branch live on no cloth
+      expect(found === undefined).toBe(g.holds !== 'cloth');
+      if (found?.nearer == null) continue;
+      tried++;
+      const nearer = put({ ...own, [g.key]: { ...own[g.key], kept, foot: [...found.nearer] } }).kept[0]!;
+      expect(nearer.over).toBeGreaterThanOrEqual(0);
+      expect(nearer.over).toBeLessThan(0.12);
+    }
+    if (name === 'mess-roof') expect(tried).toBeGreaterThan(3);
+  });
+  test('without two trees that carry it there is nothing to run a second line between', () => {
+    const fly = rigOf('flying', roof);
+    const alone = rigOf('prop', roof);
+    const kept = (rig: typeof gable) =>
+      evaluatePitch({ ...rig, pitch: { ...rig.pitch!, guy: { ...rig.pitch!.guy, kept: 20 } } }, context, {
+        full: false,
+      }).result.kept;
+    expect(kept(fly).some((k) => k.secondLine)).toBe(true);
+    expect(kept(alone).some((k) => k.secondLine)).toBe(false);
   });
   test('three times as long, what is over makes a second line; and the steps say so', () => {
     expect(judged(5).kept.every((k) => k.secondLine)).toBe(false);

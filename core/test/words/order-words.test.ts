@@ -54,6 +54,24 @@ const SAID: readonly (readonly [StepCode, object, readonly [string, string, stri
     ],
   ],
   [
+    'pole-down',
+    { name: 'the first pole', stays: 2 },
+    [
+      'Take the first pole down',
+      'One holds it while the other lets two stays off; then it is walked down, never let fall.',
+      '',
+    ],
+  ],
+  [
+    'pole-down',
+    { name: 'the bed’s pole', stays: 1 },
+    [
+      'Take the bed’s pole down',
+      'One holds it while the other lets one stay off; then it is walked down, never let fall.',
+      '',
+    ],
+  ],
+  [
     'cut-pegs',
     { count: 3 },
     [

@@ -33,10 +33,12 @@ export function PlanFelled({
     return [at[0] + e * far, at[1] + n * far];
   };
   const [x, y] = [planX(view, at[0]), planY(view, at[1])];
+  const px = (p: At): Point => [planX(view, p[0]), planY(view, p[1])];
+  const marks = place.things.map((t) => px(t.at));
   const free = freeOn(
     view,
-    Array.from({ length: 16 }, (_, i) => out((i * Math.PI) / 8, clear)),
-    place.things.map((t) => t.at),
+    Array.from({ length: 16 }, (_, i) => px(out((i * Math.PI) / 8, clear))),
+    marks,
   );
   const around = (from: number, to: number, far: number): At[] =>
     Array.from({ length: 49 }, (_, i) => out(from + ((to - from) * i) / 48, far));
@@ -63,7 +65,7 @@ export function PlanFelled({
         return (
           <g key={way}>
             <path {...paint.planWay} d={arrow(view, out(way, WAY[0] * height), end)} />
-            {height * view.scale > ROOMY && (
+            {height * view.scale > ROOMY && roomAt(marks, px(beyond)) > CLEAR && (
               <text {...paint.planName} x={planX(view, beyond[0])} y={planY(view, beyond[1]) + 4} textAnchor="middle">
                 way back
               </text>
@@ -75,20 +77,25 @@ export function PlanFelled({
   );
 }
 
-/** Half a label's width and its height, px. */
+type Point = readonly [x: number, y: number];
+/** Half a label's width and its height, px; and how many of these it keeps off what stands there. */
 const LABEL = [75, 18] as const;
-/** That of some places at which a label is farthest from what stands there, px; null where none is in view. */
-function freeOn(view: PlanView, places: readonly At[], things: readonly At[]): readonly [number, number] | null {
-  const px = (p: At): readonly [number, number] => [planX(view, p[0]), planY(view, p[1])];
-  const marks = things.map(px);
-  const seen = places
-    .map(px)
-    .filter(([x, y]) => x > LABEL[0] && x < view.width - LABEL[0] && y > LABEL[1] && y < view.height - 3 * LABEL[1]);
-  // names stand beside their marks: near counts for more along the line of writing
-  const room = ([x, y]: readonly [number, number]): number =>
-    Math.min(...marks.map(([mx, my]) => Math.max(Math.abs(mx - x) / LABEL[0], Math.abs(my - y) / LABEL[1])));
-  return seen.reduce<readonly [number, number] | null>(
-    (best, p) => (best === null || room(p) > room(best) ? p : best),
+const CLEAR = 0.8;
+/** On a desk what is chosen is told in a card that lies over the right of the plan, px. */
+const CARD = { from: 700, wide: 340 } as const;
+
+/** How far a label at a place is from what stands there: names stand beside their marks, so near counts for more along the line of writing. */
+const roomAt = (marks: readonly Point[], [x, y]: Point): number =>
+  Math.min(...marks.map(([mx, my]) => Math.max(Math.abs(mx - x) / LABEL[0], Math.abs(my - y) / LABEL[1])));
+
+/** That of some places at which a label is farthest from what stands there; null where none is in view. */
+function freeOn(view: PlanView, places: readonly Point[], marks: readonly Point[]): Point | null {
+  const right = view.width - (view.width > CARD.from ? CARD.wide : 0);
+  const seen = places.filter(
+    ([x, y]) => x > LABEL[0] && x < right - LABEL[0] && y > LABEL[1] && y < view.height - 3 * LABEL[1],
+  );
+  return seen.reduce<Point | null>(
+    (best, p) => (best === null || roomAt(marks, p) > roomAt(marks, best) ? p : best),
     null,
   );
 }

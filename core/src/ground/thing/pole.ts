@@ -31,6 +31,6 @@ export const pole: Kind<Pole> = {
   trunk: () => ({ ...PLAIN.trunk(), held: { by: 'stays' } }),
   may: mayOf(
     (_, soil) => poleHold(soil),
-    'A back-stay at 45° to two stout pegs, a third of a metre deep, in this soil (Broms 1964). A first estimate: the bench and a pull test decide.',
+    'A back-stay at 45° to two stout pegs, a forearm deep, in this soil (Broms 1964). A first estimate: the bench and a pull test decide.',
   ),
 };

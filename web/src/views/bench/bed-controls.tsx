@@ -441,7 +441,7 @@ export function EndFields({
       <Caution>
         {anchor.kind === 'pole'
           ? 'A pole is only as good as its foot and its stays: sit gently, look at both, sit again. No one stands behind the stays.'
-          : 'Look up, knock, push. Dead, hollow, leaning, rocking, fungus on it, or thinner than half a metre round: choose another. Local tree protection comes first.'}
+          : 'Look up, knock, push. Dead, hollow, leaning, rocking, fungus on it, or too thin to stand unmoved when you lean on it: choose another. Local tree protection comes first.'}
       </Caution>
     </>
   );

@@ -11,13 +11,14 @@ import { GUY_HITCHES, PITCH_LIMITS, guyOf, treeOf } from '@rough-bight/core/rig'
 import type { Guy, GuyHitch, Pitch, RidgeRig } from '@rough-bight/core/rig';
 import type { KitPegs } from '@rough-bight/core/support';
 import { guyLine, guyTree, isShared, keyOfLine } from '@rough-bight/core/support';
-import { sayOver } from '@rough-bight/core/words';
+import { sayOver, sentenceOf } from '@rough-bight/core/words';
 import { ArrowUpToLine, RotateCcw } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { ReactElement } from 'react';
 import { Choice } from '../../parts/choice.js';
 import { NumberField } from '../../parts/number-field.js';
 import { Sortable, useRow } from '../../parts/sortable.js';
+import { Told } from '../../parts/told.js';
 import { useUnits } from '../../parts/units.js';
 import { withGuy, withoutOwn } from '../../scene/pitch-moves.js';
 import type { RoofReport } from '../../workers/report.js';
@@ -84,6 +85,7 @@ export function GuyAlone({ editing, pegs, report, guy }: Guys & { readonly guy: 
   const { key } = guy;
   const own = guyOf(pitch, key);
   const kept = report?.roof.kept.find((k) => k.id === guy.id);
+  const short = report?.findings.find((f) => f.code === 'guy-short' && f.about === guy.id);
   const units = useUnits();
   const trees = treeChoices(rig, body, (k) => guys.find((g) => g.key === k)?.name);
   const change = (part: Partial<Guy>): string | null => edit(withGuy(rig, key, part));
@@ -98,6 +100,7 @@ export function GuyAlone({ editing, pegs, report, guy }: Guys & { readonly guy: 
           lines={lineChoices(rig, body, guys, guyLine(key))}
           body={body}
           near={[guy.foot[0], guy.foot[1]]}
+          lives={guy.kind === 'guy' && guy.holds === 'cloth'}
           onChange={change}
         />
         {guy.stick > 0 && (
@@ -115,6 +118,11 @@ export function GuyAlone({ editing, pegs, report, guy }: Guys & { readonly guy: 
         <Text textStyle="quiet">
           {tell(sayOver(kept.over, kept.secondLine), units) || 'Nothing to speak of is over.'}
         </Text>
+      )}
+      {short !== undefined && (
+        <Problem role="alert">
+          <Told said={sentenceOf(short)} />
+        </Problem>
       )}
       <Buttons>
         {pitch.own[key] !== undefined && (
@@ -225,7 +233,10 @@ export function GuyControls({
                 <GuyRow
                   key={g.key}
                   guy={g}
-                  short={report!.roof.rows.some((r) => r.id === g.id && ratioOf(r) < 1)}
+                  short={
+                    report!.roof.rows.some((r) => r.id === g.id && ratioOf(r) < 1) ||
+                    report!.roof.kept.some((k) => k.id === g.id && k.over < 0)
+                  }
                   chosen={chosen === g.id}
                   foot={`${footWords(rig, g, reports)}${g.stick > 0 ? `, stick of ${say(g.stick, 'length', units)}` : ''}`}
                   onTouch={onTouch}
@@ -354,6 +365,7 @@ function GuyHeld({
   lines,
   body,
   near = null,
+  lives = true,
   onChange,
 }: {
   readonly guy: Guy;
@@ -362,6 +374,8 @@ function GuyHeld({
   readonly lines: readonly LineChoice[];
   readonly body: BodyMeasures;
   readonly near?: readonly [x: number, y: number] | null;
+  /** Whether it can live on the cloth: a guy from its edge. */
+  readonly lives?: boolean;
   readonly onChange: (part: Partial<Guy>) => string | null;
 }): ReactElement {
   return (
@@ -384,14 +398,16 @@ function GuyHeld({
       )}
       {guy.hitch === 'elastic' && <ElasticFields elastic={guy.elastic} onChange={(elastic) => onChange({ elastic })} />}
       <TabChoice tab={guy.tab} onChange={(tab) => onChange({ tab })} />
-      <NumberField
-        label="Length on the cloth"
-        value={guy.kept ?? 0}
-        limit={P.kept}
-        step={0.5}
-        hint={(guy.kept ?? 0) > 0 ? 'as it lives there' : '0: cut to need'}
-        onCommit={(kept) => onChange({ kept })}
-      />
+      {lives && (
+        <NumberField
+          label="Length on the cloth"
+          value={guy.kept ?? 0}
+          limit={P.kept}
+          step={0.5}
+          hint={(guy.kept ?? 0) > 0 ? 'as it lives there' : '0: cut to need'}
+          onCommit={(kept) => onChange({ kept })}
+        />
+      )}
       <AnchorFields
         anchor={guy.anchor}
         pegs={pegs}

@@ -1,6 +1,6 @@
 import type { CaseKind } from '@rough-bight/core/cases';
 import { against } from '@rough-bight/core/findings';
-import type { Finding, FindingCode } from '@rough-bight/core/findings';
+import type { AgainstCode, Finding } from '@rough-bight/core/findings';
 import { say } from '@rough-bight/core/quantity';
 import type { BodyMeasures, UnitChoice } from '@rough-bight/core/quantity';
 import { measuredSpan } from '@rough-bight/core/rig';
@@ -62,8 +62,8 @@ const STEP_OF_ROLE: Readonly<Record<Role, Step>> = {
   pole: 'bed',
   stay: 'bed',
 };
-/** And what was found; what is not named is the bed's. */
-const STEP_OF_FINDING: Partial<Record<FindingCode, Step>> = {
+/** And what was found; who lies on the ground is told with the bed. */
+const STEP_OF_FINDING: Readonly<Record<Exclude<AgainstCode, 'short'>, Step>> = {
   tree: 'ground',
   'line-grounded': 'ridge',
   'cord-short': 'ridge',
@@ -71,9 +71,22 @@ const STEP_OF_FINDING: Partial<Record<FindingCode, Step>> = {
   'no-room': 'hang',
   'comes-down': 'hang',
   unguyed: 'guy',
+  'guy-short': 'guy',
   'pegs-short': 'guy',
   'pool-grows': 'weather',
   flaps: 'weather',
+  'left-out': 'weather',
+  'fire-under': 'weather',
+  'beneath-forbids': 'bed',
+  overloaded: 'bed',
+  'guessed-under-someone': 'bed',
+  'bed-grounded': 'bed',
+  'bed-unsettled': 'bed',
+  'pole-falls': 'bed',
+  touches: 'bed',
+  'drips-in': 'bed',
+  'rain-reaches': 'bed',
+  'sleeper-wet': 'bed',
 };
 /** What wind, trees and snow do. */
 const WEATHER: ReadonlySet<CaseKind> = new Set<CaseKind>(['gust', 'wet-gust', 'own-gust', 'sway', 'snow']);
@@ -86,7 +99,7 @@ function failingSteps(report: RigReport): ReadonlySet<Step> {
 }
 
 function stepsOf(f: Finding, { rows, line, roof }: RigReport): Step[] {
-  if (f.code !== 'short') return [STEP_OF_FINDING[f.code] ?? 'bed'];
+  if (f.code !== 'short') return [STEP_OF_FINDING[f.code as keyof typeof STEP_OF_FINDING]];
   const { link } = f.facts.judged;
   const row = rows.find((r) => r.links.some((j) => j.link.id === link.id));
   const set: Step = link.kind === 'grip' ? 'hang' : STEP_OF_ROLE[row?.role ?? 'ridge'];

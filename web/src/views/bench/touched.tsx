@@ -47,6 +47,8 @@ export default function TouchedThing({ touched, onClose, ...props }: Props): Rea
         placement: 'right-start',
         gutter: 14,
         overflowPadding: 8,
+        // on a phone there is no room beside what was touched: it lies over it, whole
+        overlap: true,
       }}
       finalFocusEl={() => touched?.from as HTMLElement | null}
     >
