@@ -99,7 +99,7 @@ describe('guys that live on the cloth', () => {
       expect(found === undefined).toBe(g.holds !== 'cloth');
       if (found?.nearer == null) continue;
       tried++;
-      const nearer = put({ ...own, [g.key]: { ...own[g.key], kept, foot: [...found.nearer] } }).kept[0]!;
+      const nearer = put({ ...own, [g.key]: { ...own[g.key], kept, foot: [...foot] } }).kept[0]!;
       expect(nearer.over).toBeGreaterThanOrEqual(0);
       expect(nearer.over).toBeLessThan(0.12);
     }
