@@ -97,7 +97,8 @@ describe('guys that live on the cloth', () => {
       const [found] = put({ ...own, [g.key]: { ...own[g.key], kept } }).kept;
       // stays of poles and what goes over a branch live on no cloth
       expect(found === undefined).toBe(g.holds !== 'cloth');
-      if (found?.nearer == null) continue;
+      const foot = found?.nearer ?? null;
+      if (foot === null) continue;
       tried++;
       const nearer = put({ ...own, [g.key]: { ...own[g.key], kept, foot: [...foot] } }).kept[0]!;
       expect(nearer.over).toBeGreaterThanOrEqual(0);
